@@ -1,0 +1,32 @@
+// The shipped assets as Node reads them: face table, fonts, patterns, HarfBuzz.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { addPatterns, createTypesetContext, FaceLibrary, HarfBuzz, HarfBuzzSubsetter, needsOf, type TypesetContext } from '../src/core/index';
+import type { Book } from '../src/core/model/book';
+import type { FaceTable } from '../src/core/model/faces';
+
+export interface NodeAssets {
+  readonly faces: FaceTable;
+  /** A context with all faces and patterns that the book needs. */
+  readonly contextFor: (book: Book) => TypesetContext;
+  readonly subsetter: () => HarfBuzzSubsetter;
+}
+
+/** `folder`: the generated public folder. */
+export function nodeAssets(folder: string): NodeAssets {
+  const bytes = (name: string) => new Uint8Array(readFileSync(join(folder, name)));
+  const json = (name: string) => JSON.parse(readFileSync(join(folder, name), 'utf8'));
+  const faces = json('faces.json') as FaceTable;
+  return {
+    faces,
+    contextFor(book) {
+      const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), faces);
+      const context = createTypesetContext(library, () => performance.now());
+      const needs = needsOf(book, faces);
+      for (const id of needs.faces) library.add(id, bytes(`fonts/${library.record(id).file}`));
+      for (const language of needs.languages) addPatterns(context, language, json(`patterns/${language}.json`));
+      return context;
+    },
+    subsetter: () => new HarfBuzzSubsetter(bytes('harfbuzz-subset.wasm')),
+  };
+}

@@ -1,0 +1,120 @@
+// The command `compose`: a manuscript in, files out. Everything is made in memory first, so that no half-written file
+// is ever left.
+import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { checkLanguage, ImportError, makeBook, readManuscript, readProject, checkBook, typesetBook, ValueError, writePressPdf, writeProject } from '../src/core/index';
+import type { Book } from '../src/core/model/book';
+import type { Spec } from '../src/core/model/spec';
+import type { TypesetBook } from '../src/core/model/pages';
+import type { NodeAssets } from './assets';
+import { UsageError, type ComposeOptions } from './options';
+import { specOf } from './specOptions';
+
+/** The report's shape is described in docs/formats.md. */
+export interface Report {
+  readonly manuscript: string;
+  readonly words: number;
+  readonly pages: number;
+  readonly lines: number;
+  readonly passes: number;
+  /** Milliseconds of each stage. */
+  readonly times: Readonly<Record<string, number>>;
+  readonly remarks: readonly { readonly what: string; readonly count: number }[];
+  readonly findings: TypesetBook['findings'];
+}
+
+export function compose(options: ComposeOptions, assets: NodeAssets): Report {
+  const spec = specOf(options, options.spec === undefined ? undefined : readJson(options.spec), assets.faces);
+  const language = options.lang === undefined ? undefined : languageOf(options.lang);
+  const bytes = readInput(options.manuscript);
+  const times: Record<string, number> = {};
+  const timed = <T>(name: string, work: () => T): T => {
+    const start = performance.now();
+    const result = work();
+    times[name] = Math.round((performance.now() - start) * 10) / 10;
+    return result;
+  };
+  const { book, remarks } = timed('read', () => openBook(options.manuscript, bytes, spec, language, options));
+  const context = timed('faces', () => assets.contextFor(book));
+  const composed = timed('compose', () => drain(typesetBook(book, context)));
+  for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
+  const outputs: [string, Uint8Array][] = [];
+  if (options.press !== undefined) {
+    const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
+    outputs.push([options.press, timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date)))]);
+  }
+  if (options.project !== undefined) outputs.push([options.project, timed('project', () => writeProject(book))]);
+  const report: Report = {
+    manuscript: basename(options.manuscript),
+    words: composed.words,
+    pages: composed.pages.length,
+    lines: composed.lines,
+    passes: composed.passes,
+    times,
+    remarks,
+    findings: composed.findings,
+  };
+  if (options.report !== undefined) outputs.push([options.report, new TextEncoder().encode(`${JSON.stringify(report, null, 2)}\n`)]);
+  writeAll(outputs);
+  return report;
+}
+
+function openBook(name: string, bytes: Uint8Array, spec: Spec, language: string | undefined, options: ComposeOptions): { book: Book; remarks: Report['remarks'] } {
+  if (name.toLowerCase().endsWith('.walnut')) {
+    const kept = readProject(bytes, checkBook);
+    const changed = options.spec ?? options.trim ?? options.margins ?? options.type;
+    const particulars = language === undefined ? kept.particulars : { ...kept.particulars, language };
+    return { book: { ...kept, particulars, spec: changed === undefined ? kept.spec : spec }, remarks: [] };
+  }
+  const manuscript = drain(readManuscript(basename(name), bytes));
+  const book = makeBook(manuscript, { bookId: 'book', fileName: basename(name), spec, language });
+  return { book, remarks: manuscript.remarks };
+}
+
+function readInput(path: string): Uint8Array {
+  try {
+    return new Uint8Array(readFileSync(path));
+  } catch (error) {
+    throw new ImportError('unknown-kind', `${path} cannot be opened: ${(error as Error).message.split(',')[0]}.`);
+  }
+}
+
+function readJson(path: string): unknown {
+  try {
+    return JSON.parse(readFileSync(path, 'utf8'));
+  } catch (error) {
+    throw new UsageError(`--spec ${path} cannot be read: ${(error as Error).message.split(',')[0]}.`);
+  }
+}
+
+function languageOf(tag: string): string {
+  try {
+    return checkLanguage(tag);
+  } catch (error) {
+    if (error instanceof ValueError) throw new UsageError(error.message);
+    throw error;
+  }
+}
+
+/** Writes every file beside its name first, and gives all their names at the end. */
+function writeAll(outputs: readonly [string, Uint8Array][]): void {
+  const written: string[] = [];
+  try {
+    for (const [path, bytes] of outputs) {
+      writeFileSync(`${path}.part`, bytes);
+      written.push(path);
+    }
+    for (const path of written) renameSync(`${path}.part`, path);
+  } catch (error) {
+    for (const path of written) rmSync(`${path}.part`, { force: true });
+    throw new ImportError('damaged', `A file cannot be written: ${(error as Error).message.split(',')[0]}.`);
+  }
+}
+
+/** Runs a generator to its end. */
+export function drain<T>(work: Generator<unknown, T>): T {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}

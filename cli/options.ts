@@ -1,0 +1,51 @@
+// Reads the command line. Unknown or unfinished options are bad usage; nothing is guessed.
+
+/** Bad usage: told in one line, exit code 2. */
+export class UsageError extends Error {}
+
+export interface ComposeOptions {
+  readonly command: 'compose';
+  readonly manuscript: string;
+  readonly spec?: string;
+  readonly trim?: string;
+  readonly margins?: string;
+  readonly type?: string;
+  readonly lang?: string;
+  readonly press?: string;
+  readonly project?: string;
+  readonly report?: string;
+}
+
+const VALUE_OPTIONS = ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report'] as const;
+/** Options that will come and do nothing yet: named so that nobody takes silence for success. */
+const NOT_YET = ['screen', 'booklet', 'epub', 'hold'];
+
+export const USAGE =
+  'usage: walnut-leaf compose MANUSCRIPT [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json]';
+
+/** Throws UsageError. */
+export function readOptions(words: readonly string[]): ComposeOptions {
+  const [command, ...rest] = words;
+  if (command === undefined) throw new UsageError(USAGE);
+  if (command !== 'compose') throw new UsageError(`There is no command “${command}”. ${USAGE}`);
+  const values: Partial<Record<(typeof VALUE_OPTIONS)[number], string>> = {};
+  let manuscript: string | undefined;
+  for (let k = 0; k < rest.length; k += 1) {
+    const word = rest[k];
+    if (!word.startsWith('--')) {
+      if (manuscript !== undefined) throw new UsageError(`More than one manuscript is given: ${word}.`);
+      manuscript = word;
+      continue;
+    }
+    const name = word.slice(2);
+    if (NOT_YET.includes(name)) throw new UsageError(`--${name} is not built yet.`);
+    const known = VALUE_OPTIONS.find((option) => option === name);
+    if (known === undefined) throw new UsageError(`There is no option ${word}. ${USAGE}`);
+    const value = rest[(k += 1)];
+    if (value === undefined || value.startsWith('--')) throw new UsageError(`${word} needs a value.`);
+    values[known] = value;
+  }
+  if (manuscript === undefined) throw new UsageError(`No manuscript is given. ${USAGE}`);
+  return { command, manuscript, ...values };
+}

@@ -1,0 +1,48 @@
+// Zip archives through fflate, with a stated limit against archives that unpack to something enormous.
+import { unzipSync, zipSync, type Zippable } from 'fflate';
+import { ImportError } from './errors';
+
+/** The most that an archive may unpack to, in bytes; a 1,000-page manuscript with pictures stays far below it. */
+export const UNPACKED_LIMIT = 256 * 1024 * 1024;
+
+/** True when the bytes start with the signature of a zip file (PKWARE APPNOTE 4.3.7). */
+export function looksLikeZip(bytes: Uint8Array): boolean {
+  return bytes.length > 3 && bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
+}
+
+/**
+ * Unpacks the members that `wanted` accepts. Sizes are counted before anything is unpacked, and again as real bytes.
+ * Throws ImportError `too-large` beyond `limit` bytes, `truncated` when the directory or a member is damaged.
+ */
+export function unpack(
+  bytes: Uint8Array,
+  wanted: (name: string) => boolean,
+  limit = UNPACKED_LIMIT,
+): Record<string, Uint8Array> {
+  let announced = 0;
+  let members: Record<string, Uint8Array>;
+  const tooLarge = () =>
+    new ImportError('too-large', `This file unpacks to more than ${limit >> 20} MB, so it was not opened.`);
+  try {
+    members = unzipSync(bytes, {
+      filter(member) {
+        if (!wanted(member.name)) return false;
+        // A member that claims to be small but is not is cut off by the decoder at its announced size.
+        announced += member.originalSize;
+        if (announced > limit) throw tooLarge();
+        return true;
+      },
+    });
+  } catch (error) {
+    if (error instanceof ImportError) throw error;
+    throw new ImportError('truncated', 'This file is damaged or cut short: its end is missing.');
+  }
+  return members;
+}
+
+/** Packs members into a zip. Same members, same bytes: every entry carries one fixed date. */
+export function pack(members: Record<string, Uint8Array>): Uint8Array {
+  const entries: Zippable = {};
+  for (const name of Object.keys(members)) entries[name] = [members[name], { level: 6, mtime: '1980-01-02T00:00:00' }];
+  return zipSync(entries);
+}

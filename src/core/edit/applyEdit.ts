@@ -1,0 +1,132 @@
+// Applies a book edit. Pure: the input stays as it was, and every part that the edit does not touch keeps its object
+// identity, which is the key of every cache.
+import { invariant, unreachable } from '../base/errors';
+import type { Book, Division } from '../model/book';
+import type { BookEdit, Plain } from '../model/bookEdit';
+import type { Block, StreamId, TableCell } from '../model/streams';
+
+/** The book after the edit. Throws InvariantError when the edit was made for another state of the book. */
+export function applyEdit(book: Book, edit: BookEdit): Book {
+  switch (edit.kind) {
+    case 'replaceBlocks':
+      return withStream(book, edit.stream, (blocks) => {
+        invariant(edit.at >= 0 && edit.at + edit.removed.length <= blocks.length, 'the blocks to replace exist');
+        for (let k = 0; k < edit.removed.length; k += 1) {
+          invariant(blocks[edit.at + k].id === edit.removed[k].id, `block ${edit.removed[k].id} stands where it did`);
+        }
+        return [...blocks.slice(0, edit.at), ...edit.inserted, ...blocks.slice(edit.at + edit.removed.length)];
+      });
+    case 'setSpec':
+      return { ...book, spec: withPath(book.spec as unknown as Plain, edit.path, edit.to) as unknown as Book['spec'] };
+    case 'setParticulars':
+      return { ...book, particulars: { ...book.particulars, [edit.key]: edit.to } };
+    case 'setStyle':
+      return { ...book, spec: { ...book.spec, styles: withEntry(book.spec.styles, edit.tag, edit.to) } };
+    case 'moveDivision': {
+      invariant(book.divisions[edit.from] !== undefined, 'the division to move exists');
+      const divisions = [...book.divisions];
+      const [moved] = divisions.splice(edit.from, 1);
+      divisions.splice(edit.to, 0, moved);
+      return { ...book, divisions };
+    }
+    case 'insertDivision':
+      return { ...book, divisions: book.divisions.toSpliced(edit.at, 0, edit.division) };
+    case 'removeDivision':
+      invariant(book.divisions[edit.at]?.id === edit.division.id, 'the division to remove stands where it did');
+      return { ...book, divisions: book.divisions.toSpliced(edit.at, 1) };
+    case 'setDivision':
+      return withDivision(book, edit.id, (division) => ({ id: division.id, ...edit.to, blocks: division.blocks }));
+    case 'setNote':
+      return { ...book, notes: withEntry(book.notes, edit.id, edit.to) };
+    case 'setNextId':
+      return { ...book, nextId: edit.to };
+    default:
+      return unreachable(edit);
+  }
+}
+
+/** The book after all edits, in order. */
+export function applyEdits(book: Book, edits: readonly BookEdit[]): Book {
+  return edits.reduce(applyEdit, book);
+}
+
+/** The edit that takes this one back. */
+export function invertEdit(edit: BookEdit): BookEdit {
+  switch (edit.kind) {
+    case 'replaceBlocks':
+      return { ...edit, removed: edit.inserted, inserted: edit.removed };
+    case 'setSpec':
+    case 'setParticulars':
+    case 'setStyle':
+    case 'moveDivision':
+    case 'setDivision':
+    case 'setNote':
+    case 'setNextId':
+      return { ...edit, from: edit.to, to: edit.from } as BookEdit;
+    case 'insertDivision':
+      return { ...edit, kind: 'removeDivision' };
+    case 'removeDivision':
+      return { ...edit, kind: 'insertDivision' };
+    default:
+      return unreachable(edit);
+  }
+}
+
+/** The edits that take these back, in the order in which to apply them. */
+export function invertEdits(edits: readonly BookEdit[]): BookEdit[] {
+  return edits.map(invertEdit).reverse();
+}
+
+function withDivision(book: Book, id: StreamId, change: (division: Division) => Division): Book {
+  const at = book.divisions.findIndex((division) => division.id === id);
+  invariant(at >= 0, `division ${id} exists`);
+  return { ...book, divisions: book.divisions.with(at, change(book.divisions[at])) };
+}
+
+function withStream(book: Book, id: StreamId, change: (blocks: readonly Block[]) => readonly Block[]): Book {
+  const note = book.notes[id];
+  if (note !== undefined) return { ...book, notes: { ...book.notes, [id]: { ...note, blocks: change(note.blocks) } } };
+  if (book.divisions.some((division) => division.id === id)) {
+    return withDivision(book, id, (division) => ({ ...division, blocks: change(division.blocks) }));
+  }
+  return withCell(book, id, change);
+}
+
+function withCell(book: Book, id: StreamId, change: (blocks: readonly Block[]) => readonly Block[]): Book {
+  let found = false;
+  const inBlocks = (blocks: readonly Block[]): readonly Block[] => {
+    const next = blocks.map((block) => {
+      if (block.kind !== 'table') return block;
+      const rows = block.rows.map((row) => row.map(inCell));
+      return found ? { ...block, rows } : block;
+    });
+    return next;
+  };
+  const inCell = (cell: TableCell): TableCell => {
+    if (cell.id !== id) return { ...cell, blocks: inBlocks(cell.blocks) };
+    found = true;
+    return { ...cell, blocks: change(cell.blocks) };
+  };
+  const divisions = book.divisions.map((division) => {
+    if (found || !division.blocks.some((block) => block.kind === 'table')) return division;
+    const blocks = inBlocks(division.blocks);
+    return found ? { ...division, blocks } : division;
+  });
+  invariant(found, `stream ${id} exists`);
+  return { ...book, divisions };
+}
+
+function withEntry<T>(record: Readonly<Record<string, T>>, key: string, value: T | null): Record<string, T> {
+  const next = { ...record };
+  if (value === null) delete next[key];
+  else next[key] = value;
+  return next;
+}
+
+/** A copy with the value at the path changed; every key of the path must exist. */
+function withPath(value: Plain, path: readonly string[], to: Plain): Plain {
+  if (path.length === 0) return to;
+  invariant(value !== null && typeof value === 'object' && path[0] in value, `the spec has ${path.join('.')}`);
+  const holder = value as Record<string, Plain>;
+  return { ...holder, [path[0]]: withPath(holder[path[0]], path.slice(1), to) };
+}

@@ -1,0 +1,3 @@
+export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
+export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
+export { mapPosition } from './positionMap';

@@ -1,0 +1,22 @@
+// Makes the edits of small changes from the book as it is, so that what they remove is always what is there.
+import { invariant } from '../base/errors';
+import type { Book, Particulars } from '../model/book';
+import type { BookEdit, Plain } from '../model/bookEdit';
+
+/** The value at a path of the spec; throws InvariantError when a key does not exist. */
+export function specValue(book: Book, path: readonly string[]): Plain {
+  let value = book.spec as unknown as Plain;
+  for (const key of path) {
+    invariant(value !== null && typeof value === 'object' && key in value, `the spec has ${path.join('.')}`);
+    value = (value as Record<string, Plain>)[key];
+  }
+  return value;
+}
+
+export function setSpecEdit(book: Book, path: readonly string[], to: Plain): BookEdit {
+  return { kind: 'setSpec', path, from: specValue(book, path), to };
+}
+
+export function setParticularsEdit<K extends keyof Particulars>(book: Book, key: K, to: Particulars[K]): BookEdit {
+  return { kind: 'setParticulars', key, from: book.particulars[key] as unknown as Plain, to: to as unknown as Plain };
+}

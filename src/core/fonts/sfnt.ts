@@ -1,0 +1,98 @@
+// Reads the facts of a TrueType or OpenType file that the face table holds (OpenType 1.9: head, hhea, OS/2, cmap, GSUB,
+// GPOS, post, name). Shaping and outlines are HarfBuzz's; nothing here knows text.
+import { ImportError } from '../base/errors';
+import type { FaceRecord } from '../model/faces';
+
+type SfntFacts = Omit<FaceRecord, 'id' | 'family' | 'familyName' | 'weight' | 'italic' | 'file'>;
+
+/** A big-endian view of one table. */
+class TableReader {
+  constructor(private readonly view: DataView) {}
+  u16 = (at: number) => this.view.getUint16(at);
+  i16 = (at: number) => this.view.getInt16(at);
+  u32 = (at: number) => this.view.getUint32(at);
+  tag = (at: number) => String.fromCharCode(...[0, 1, 2, 3].map((k) => this.view.getUint8(at + k)));
+  bytes = (at: number, count: number) => new Uint8Array(this.view.buffer, this.view.byteOffset + at, count);
+}
+
+/** Reads a font file. Throws ImportError `damaged` when a table that must be there is missing or cut short. */
+export function readSfnt(bytes: Uint8Array): SfntFacts {
+  try {
+    const file = new TableReader(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+    const offsets = new Map<string, [number, number]>();
+    for (let k = 0; k < file.u16(4); k += 1) {
+      offsets.set(file.tag(12 + k * 16), [file.u32(12 + k * 16 + 8), file.u32(12 + k * 16 + 12)]);
+    }
+    const table = (tag: string): TableReader | undefined => {
+      const place = offsets.get(tag);
+      return place && new TableReader(new DataView(bytes.buffer, bytes.byteOffset + place[0], place[1]));
+    };
+    const [head, hhea, os2, cmap, post] = ['head', 'hhea', 'OS/2', 'cmap', 'post'].map(table);
+    if (!head || !hhea || !os2 || !cmap || !post) throw new ImportError('damaged', 'This font file lacks a table.');
+    return {
+      postScriptName: readPostScriptName(table('name')),
+      unitsPerEm: head.u16(18),
+      ascender: hhea.i16(4),
+      descender: hhea.i16(6),
+      capHeight: os2.i16(88),
+      xHeight: os2.i16(86),
+      italicAngle: post.i16(4) + post.u16(6) / 65536,
+      box: [head.i16(36), head.i16(38), head.i16(40), head.i16(42)],
+      embedding: os2.u16(8) & 0xf,
+      coverage: readCoverage(cmap),
+      features: [...new Set([...readFeatures(table('GSUB')), ...readFeatures(table('GPOS'))])].sort(),
+    };
+  } catch (error) {
+    if (error instanceof RangeError) throw new ImportError('damaged', 'This font file is cut short.');
+    throw error;
+  }
+}
+
+function readPostScriptName(name: TableReader | undefined): string {
+  if (name === undefined) return 'Unnamed';
+  const storage = name.u16(4);
+  for (let k = 0; k < name.u16(2); k += 1) {
+    const record = 6 + k * 12;
+    if (name.u16(record) === 3 && name.u16(record + 6) === 6) {
+      const raw = name.bytes(storage + name.u16(record + 10), name.u16(record + 8));
+      return String.fromCharCode(...raw.filter((_, index) => index % 2 === 1));
+    }
+  }
+  return 'Unnamed';
+}
+
+/** Ranges of code points with a glyph, from the subtable of format 12 or else 4. */
+function readCoverage(cmap: TableReader): number[] {
+  const formats = new Map<number, number>();
+  for (let k = 0; k < cmap.u16(2); k += 1) {
+    const offset = cmap.u32(4 + k * 8 + 4);
+    formats.set(cmap.u16(offset), offset);
+  }
+  const ranges: number[] = [];
+  const add = (first: number, last: number) => {
+    if (ranges.length > 0 && first === ranges[ranges.length - 1] + 1) ranges[ranges.length - 1] = last;
+    else ranges.push(first, last);
+  };
+  const twelve = formats.get(12);
+  const four = formats.get(4);
+  if (twelve !== undefined) {
+    for (let k = 0; k < cmap.u32(twelve + 12); k += 1) {
+      const group = twelve + 16 + k * 12;
+      add(cmap.u32(group), cmap.u32(group + 4));
+    }
+  } else if (four !== undefined) {
+    const count = cmap.u16(four + 6) / 2;
+    for (let k = 0; k < count; k += 1) {
+      const last = cmap.u16(four + 14 + k * 2);
+      const first = cmap.u16(four + 16 + count * 2 + k * 2);
+      if (first !== 0xffff) add(first, Math.min(last, 0xfffe));
+    }
+  }
+  return ranges;
+}
+
+function readFeatures(layout: TableReader | undefined): string[] {
+  if (layout === undefined) return [];
+  const list = layout.u16(6);
+  return Array.from({ length: layout.u16(list) }, (_, k) => layout.tag(list + 2 + k * 6));
+}

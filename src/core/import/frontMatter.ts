@@ -1,0 +1,51 @@
+// The display pages that every new book gets: half-title, title page, imprint, dedication, epigraph, contents. Their
+// words are paragraphs with fields, edited like any other text.
+import type { Division, DivisionRole } from '../model/book';
+import type { Block, FieldName, Paragraph } from '../model/streams';
+import { ParagraphBuilder, type IdCounter } from './paragraphBuilder';
+
+/** The front matter in reading order. `supplied` holds the display pages that came with the manuscript. */
+export function frontMatter(
+  ids: IdCounter,
+  supplied: ReadonlyMap<DivisionRole, readonly Block[]>,
+  withContents: boolean,
+): Division[] {
+  const division = (role: DivisionRole, blocks: readonly Block[]): Division => ({
+    id: ids.take('d'),
+    role,
+    matter: 'front',
+    listed: false,
+    blocks,
+  });
+  const field = (style: string, name: FieldName): Paragraph => {
+    const builder = new ParagraphBuilder();
+    builder.addObject({ kind: 'field', field: name });
+    return builder.build(ids.take('p'), style);
+  };
+  const words = (style: string, text: string): Paragraph => {
+    const builder = new ParagraphBuilder();
+    builder.add(text);
+    return builder.build(ids.take('p'), style);
+  };
+  const dedication = supplied.get('dedication');
+  const epigraph = supplied.get('epigraph');
+  return [
+    division('half-title', [field('HT', 'title')]),
+    division('title', [
+      field('BT', 'title'),
+      field('BS', 'subtitle'),
+      field('BA', 'author'),
+      field('BP', 'publisherAndPlace'),
+    ]),
+    division('imprint', [
+      field('IMP', 'rights'),
+      field('IMP', 'edition'),
+      field('IMP', 'credits'),
+      field('IMP', 'publisherAndPlace'),
+      field('IMP', 'isbn'),
+    ]),
+    ...(dedication ? [division('dedication', dedication)] : []),
+    ...(epigraph ? [division('epigraph', epigraph)] : []),
+    ...(withContents ? [division('contents', [words('TOH', 'Contents')])] : []),
+  ];
+}

@@ -1,0 +1,155 @@
+// Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
+// every book has, filled with fields.
+import { LANGUAGES, emptyParticulars, BOOK_FORMAT, type Book, type Division, type DivisionRole, type Note, type Particulars } from '../model/book';
+import type { Manuscript } from '../model/manuscript';
+import { NOVEL_SPEC } from '../model/novelSpec';
+import type { Spec } from '../model/spec';
+import type { Block, Paragraph } from '../model/streams';
+import { frontMatter } from './frontMatter';
+import { readHeading } from './headings';
+import { cutParagraph, IdCounter } from './paragraphBuilder';
+
+/** What the person decides besides the file. */
+export interface MakeBookOptions {
+  readonly bookId: string;
+  /** Taken as the title when the file gives none. */
+  readonly fileName: string;
+  readonly spec?: Spec;
+  readonly language?: string;
+}
+
+const OPENING_STYLES: Readonly<Record<string, DivisionRole>> = { DED: 'dedication', EPI: 'epigraph' };
+const NAMED_ROLES: readonly [RegExp, DivisionRole][] = [
+  [/^(foreword|preface)$/i, 'foreword'],
+  [/^(afterword|acknowledge?ments)$/i, 'afterword'],
+];
+
+/** The book. Ids go on from those of the manuscript. */
+export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
+  const ids = new IdCounter(manuscript.nextId);
+  const opening = takeOpening(manuscript.blocks);
+  const divisions = splitAtHeadings(opening.rest, ids);
+  const particulars = makeParticulars(manuscript, opening, options);
+  const front = frontMatter(ids, opening.display, divisions.filter((division) => division.listed).length > 1);
+  const notes: Record<string, Note> = {};
+  for (const [id, blocks] of Object.entries(manuscript.notes)) notes[id] = { id, kind: 'footnote', blocks };
+  const all = [...front, ...divisions];
+  return {
+    format: BOOK_FORMAT,
+    id: options.bookId,
+    nextId: ids.next,
+    particulars,
+    spec: options.spec ?? NOVEL_SPEC,
+    divisions: all,
+    notes,
+  };
+}
+
+interface Opening {
+  readonly title?: string;
+  readonly subtitle?: string;
+  readonly author?: string;
+  /** Paragraphs that become display pages of their own, by role. */
+  readonly display: ReadonlyMap<DivisionRole, Block[]>;
+  readonly rest: readonly Block[];
+}
+
+/** Takes title, author, dedication and epigraph from before the first heading; they are set by display pages. */
+function takeOpening(blocks: readonly Block[]): Opening {
+  const display = new Map<DivisionRole, Block[]>();
+  const words: Record<string, string> = {};
+  let end = 0;
+  for (; end < blocks.length; end += 1) {
+    const block = blocks[end];
+    if (block.kind !== 'paragraph') break;
+    const role = OPENING_STYLES[block.style];
+    if (role !== undefined) display.set(role, [...(display.get(role) ?? []), block]);
+    else if (['BT', 'BS', 'BA'].includes(block.style)) words[block.style] ??= block.text.trim();
+    else if (block.text.trim() !== '') break;
+  }
+  return { title: words.BT, subtitle: words.BS, author: words.BA?.replace(/^by\s+/i, ''), display, rest: blocks.slice(end) };
+}
+
+function makeParticulars(manuscript: Manuscript, opening: Opening, options: MakeBookOptions): Particulars {
+  const title = opening.title ?? manuscript.metadata.title ?? options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
+  const author = opening.author ?? manuscript.metadata.author ?? '';
+  const names = author.split(/\s*(?:;|,|\band\b|&)\s*/).filter((name) => name !== '');
+  return {
+    ...emptyParticulars(options.language ?? knownLanguage(manuscript.metadata.language)),
+    title,
+    subtitle: opening.subtitle ?? '',
+    people: names.map((name) => ({ name, role: 'author' as const })),
+  };
+}
+
+/** The language that can be set and is nearest to a BCP 47 tag: `en-AU` reads as British English, `de-AT` as German. */
+export function knownLanguage(tag: string | undefined): string {
+  if (tag === undefined) return 'en';
+  if (tag in LANGUAGES) return tag;
+  const primary = tag.toLowerCase().split('-')[0];
+  if (primary === 'en') return /^en-us$/i.test(tag) ? 'en' : 'en-GB';
+  return primary in LANGUAGES ? primary : 'en';
+}
+
+const isHeading = (block: Block) => block.kind === 'paragraph' && ['CT', 'PT', 'CN', 'PN'].includes(block.style);
+const isBlank = (block: Block) => block.kind === 'paragraph' && block.text.trim() === '' && block.objects.length === 0;
+
+/** One division per part or chapter. A number that stands alone joins the title that follows it. */
+function splitAtHeadings(blocks: readonly Block[], ids: IdCounter): Division[] {
+  const divisions: Division[] = [];
+  let current: Block[] = [];
+  let role: DivisionRole = 'chapter';
+  const flush = () => {
+    if (current.some((block) => !isBlank(block))) divisions.push(makeDivision(role, current, ids));
+    current = [];
+    role = 'chapter';
+  };
+  for (let k = 0; k < blocks.length; k += 1) {
+    const block = blocks[k];
+    if (!isHeading(block) || isBlank(block)) {
+      current.push(block);
+      continue;
+    }
+    const head = headingParagraphs(block as Paragraph, blocks[k + 1], ids);
+    k += head.taken;
+    flush();
+    role = head.role;
+    current = head.blocks;
+  }
+  flush();
+  return divisions;
+}
+
+interface HeadingParagraphs {
+  readonly role: DivisionRole;
+  readonly blocks: Paragraph[];
+  /** Blocks after the first that belong to the heading. */
+  readonly taken: number;
+}
+
+function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCounter): HeadingParagraphs {
+  const words = readHeading(block.text);
+  const isPart = words.kind === 'part' || block.style === 'PT' || block.style === 'PN';
+  const [numberTag, titleTag] = isPart ? ['PN', 'PT'] : ['CN', 'CT'];
+  const named = NAMED_ROLES.find(([pattern]) => pattern.test(block.text.trim()))?.[1];
+  const role = isPart ? 'part' : (named ?? 'chapter');
+  const numberOnly = words.title === '' || block.style === 'CN' || block.style === 'PN';
+  if (numberOnly && next !== undefined && isHeading(next) && !isBlank(next)) {
+    const second = next as Paragraph;
+    const sameLevel = readHeading(second.text).number === '' && (second.style === 'CT' || second.style === 'PT');
+    if (sameLevel) {
+      const title = { ...second, style: titleTag };
+      return { role, blocks: [{ ...block, style: numberTag }, title], taken: 1 };
+    }
+  }
+  if (words.number === '' || words.title === '') return { role, blocks: [{ ...block, style: titleTag }], taken: 0 };
+  const number = { ...cutParagraph(block, 0, block.text.indexOf(words.number) + words.number.length), style: numberTag };
+  const title = { ...cutParagraph(block, words.titleAt, block.text.trimEnd().length), id: ids.take('p'), style: titleTag };
+  return { role, blocks: [number, title], taken: 0 };
+}
+
+function makeDivision(role: DivisionRole, blocks: Block[], ids: IdCounter): Division {
+  const listed = blocks.some(isHeading);
+  const matter = role === 'foreword' ? 'front' : role === 'afterword' ? 'back' : 'body';
+  return { id: ids.take('d'), role, matter, listed, blocks };
+}

@@ -1,0 +1,10 @@
+// The door of core for the workers and the command line.
+export { ImportError, InvariantError, ValueError } from './base/errors';
+export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition } from './edit';
+export { FaceLibrary } from './fonts/faceLibrary';
+export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
+export { IMPORTERS, knownLanguage, makeBook, readManuscript } from './import';
+export { parseLength } from './measure/units';
+export { addPatterns, createTypesetContext, displayPage, needsOf, typesetBook, writePressPdf, type Needs, type TypesetContext } from './typeset';
+export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
+export { readProject, writeProject } from './write/projectFile';

@@ -1,0 +1,2 @@
+export { breakParagraph, type BreakContext } from './breakParagraph';
+export { Hyphenator, type PatternData } from './hyphenator';

@@ -1,0 +1,118 @@
+// Prefix sums of a shaped paragraph at its break opportunities, in points: width, stretch and shrink. Any line's sums
+// are then two subtractions.
+import { isElasticSpace } from '../base/elasticSpace';
+import { LINE_END } from '../model/broken';
+import type { ShapedParagraph } from '../model/shaped';
+import type { StyledParagraph } from '../model/styled';
+import type { Opportunities } from './opportunities';
+
+/** What widths need of the faces and of cutting, given by whoever runs the stages. */
+export interface WidthContext {
+  readonly unitsPerEm: (face: string) => number;
+  /** Advance of the space and of the hyphen of a face, in em. */
+  readonly space: (face: string) => number;
+  readonly hyphen: (face: string) => number;
+  /** How cutting at an offset changes the widths on both sides, in points. */
+  readonly cutWidths: (offset: number) => { readonly before: number; readonly after: number };
+}
+
+/**
+ * One element per opportunity. A line from opportunity i to j is `end[j] - start[i]` wide in its natural setting, where
+ * `start` already counts what stands before the line. Element 0 of the start arrays is the paragraph's beginning,
+ * so that a line after opportunity i starts at element i + 1.
+ */
+export interface BreakWidths {
+  readonly end: Float64Array;
+  readonly endStretch: Float64Array;
+  readonly endShrink: Float64Array;
+  readonly endSpaces: Uint32Array;
+  readonly start: Float64Array;
+  readonly startStretch: Float64Array;
+  readonly startShrink: Float64Array;
+  readonly startSpaces: Uint32Array;
+}
+
+const SPACE = 0x20;
+const NO_BREAK_SPACE = 0xa0;
+
+export function measureBreaks(styled: StyledParagraph, shaped: ShapedParagraph, breaks: Opportunities, context: WidthContext): BreakWidths {
+  const { text, runs, style } = styled;
+  const n = breaks.count;
+  const widths: BreakWidths = {
+    end: new Float64Array(n),
+    endStretch: new Float64Array(n),
+    endShrink: new Float64Array(n),
+    endSpaces: new Uint32Array(n),
+    start: new Float64Array(n + 1),
+    startStretch: new Float64Array(n + 1),
+    startShrink: new Float64Array(n + 1),
+    startSpaces: new Uint32Array(n + 1),
+  };
+  const { least, wished, most } = style.wordSpace;
+  let width = 0;
+  let stretch = 0;
+  let shrink = 0;
+  let spaces = 0;
+  let nextEnd = 0;
+  let nextStart = 0;
+  let run = 0;
+  let scale = 0;
+  let tracking = 0;
+  let ownSpace = 0;
+  const enterRun = (index: number) => {
+    const { face, size, tracking: thousandths } = runs[index];
+    scale = size / context.unitsPerEm(face);
+    tracking = (thousandths * size) / 1000;
+    ownSpace = context.space(face) * size;
+  };
+  /** Records every opportunity whose place is at or before the offset. */
+  const record = (offset: number) => {
+    while (nextEnd < n && breaks.at[nextEnd] <= offset) {
+      widths.end[nextEnd] = width;
+      widths.endStretch[nextEnd] = stretch;
+      widths.endShrink[nextEnd] = shrink;
+      widths.endSpaces[nextEnd] = spaces;
+      nextEnd += 1;
+    }
+    while (nextStart < n && breaks.next[nextStart] <= offset) {
+      widths.start[nextStart + 1] = width;
+      widths.startStretch[nextStart + 1] = stretch;
+      widths.startShrink[nextStart + 1] = shrink;
+      widths.startSpaces[nextStart + 1] = spaces;
+      nextStart += 1;
+    }
+  };
+  if (runs.length > 0) enterRun(0);
+  for (let k = 0; k < shaped.count; k += 1) {
+    const offset = shaped.clusters[k];
+    while (run + 1 < runs.length && k >= shaped.runStarts[run + 1]) enterRun((run += 1));
+    record(offset);
+    const code = text.charCodeAt(offset);
+    if (code === SPACE || code === NO_BREAK_SPACE) {
+      if (!isElasticSpace(text, offset)) continue;
+      const { size } = runs[run];
+      width += wished * size + shaped.advances[k] * scale - ownSpace + tracking;
+      stretch += (most - wished) * size;
+      shrink += (wished - least) * size;
+      spaces += 1;
+    } else width += shaped.advances[k] * scale + (shaped.advances[k] !== 0 ? tracking : 0);
+  }
+  record(text.length);
+  addCuts(styled, breaks, widths, context);
+  return widths;
+}
+
+/** Adds the hyphen, and what shaping again at unsafe places changes. */
+function addCuts(styled: StyledParagraph, breaks: Opportunities, widths: BreakWidths, context: WidthContext): void {
+  let run = 0;
+  for (let k = 0; k < breaks.count; k += 1) {
+    const kind = breaks.kind[k];
+    if (kind !== LINE_END.hyphen && kind !== LINE_END.dash && kind !== LINE_END.emergency) continue;
+    const offset = breaks.at[k];
+    while (run + 1 < styled.runs.length && styled.runs[run].to < offset) run += 1;
+    const cut = context.cutWidths(offset);
+    widths.end[k] += cut.before;
+    widths.start[k + 1] -= cut.after;
+    if (kind === LINE_END.hyphen) widths.end[k] += context.hyphen(styled.runs[run].face) * styled.runs[run].size;
+  }
+}

@@ -1,0 +1,132 @@
+// The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
+import type { Spec } from './spec';
+import type { Block, StreamId } from './streams';
+
+/** The number of the model's shape, shared by the database and the project file. */
+export const BOOK_FORMAT = 1;
+
+export interface Person {
+  readonly name: string;
+  readonly role: 'author' | 'editor' | 'translator' | 'illustrator' | 'foreword';
+}
+
+/** The book's own facts: typed once, read by display pages, furniture and metadata. An empty string is "not given". */
+export interface Particulars {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly shortTitle: string;
+  readonly people: readonly Person[];
+  readonly publisher: string;
+  readonly place: string;
+  readonly year: string;
+  readonly edition: string;
+  readonly isbnPrint: string;
+  readonly isbnEbook: string;
+  readonly rights: string;
+  readonly credits: string;
+  readonly series: string;
+  /** A BCP 47 tag of a language that can be set: see LANGUAGES. */
+  readonly language: string;
+}
+
+export type DivisionRole =
+  'half-title' | 'blank' | 'title' | 'imprint' | 'dedication' | 'epigraph' | 'contents' | 'foreword' | 'part' | 'chapter' | 'afterword';
+
+export type Matter = 'front' | 'body' | 'back';
+export type StartSide = 'any' | 'recto' | 'verso';
+
+/** One entry of the running order. Its id is the id of its stream. */
+export interface Division {
+  readonly id: StreamId;
+  readonly role: DivisionRole;
+  readonly matter: Matter;
+  /** The side on which it begins; undefined: as the role and the spec say. */
+  readonly start?: StartSide;
+  readonly listed: boolean;
+  readonly blocks: readonly Block[];
+}
+
+export interface Note {
+  readonly id: StreamId;
+  readonly kind: 'footnote';
+  readonly blocks: readonly Block[];
+}
+
+export interface Book {
+  readonly format: number;
+  readonly id: string;
+  /** The next number for an id; ids are a letter and a number, so the same input always gives the same book. */
+  readonly nextId: number;
+  readonly particulars: Particulars;
+  readonly spec: Spec;
+  readonly divisions: readonly Division[];
+  readonly notes: Readonly<Record<StreamId, Note>>;
+}
+
+/** The languages with hyphenation patterns, by BCP 47 tag. */
+export const LANGUAGES: Readonly<Record<string, string>> = {
+  en: 'English (US)',
+  'en-GB': 'English (British)',
+  de: 'German',
+  fr: 'French',
+  es: 'Spanish',
+};
+
+/** Particulars with nothing given but the language. */
+export function emptyParticulars(language = 'en'): Particulars {
+  return {
+    title: '',
+    subtitle: '',
+    shortTitle: '',
+    people: [],
+    publisher: '',
+    place: '',
+    year: '',
+    edition: '',
+    isbnPrint: '',
+    isbnEbook: '',
+    rights: '',
+    credits: '',
+    series: '',
+    language,
+  };
+}
+
+/** One stream of the book with its owner. */
+export interface StreamPlace {
+  readonly stream: StreamId;
+  readonly owner: 'division' | 'note' | 'cell';
+  readonly blocks: readonly Block[];
+}
+
+/** Every stream of the book: divisions in running order, the cells of their tables, then notes. */
+export function* eachStream(book: Book): Generator<StreamPlace> {
+  for (const division of book.divisions) yield* withCells(division.id, 'division', division.blocks);
+  for (const note of Object.values(book.notes)) yield* withCells(note.id, 'note', note.blocks);
+}
+
+function* withCells(
+  stream: StreamId,
+  owner: StreamPlace['owner'],
+  blocks: readonly Block[],
+): Generator<StreamPlace> {
+  yield { stream, owner, blocks };
+  for (const block of blocks) {
+    if (block.kind !== 'table') continue;
+    for (const row of block.rows) for (const cell of row) yield* withCells(cell.id, 'cell', cell.blocks);
+  }
+}
+
+/** The names with a role, in order, joined as in a line of type: `A`, `A and B`, `A, B and C`. */
+export function namesOf(particulars: Particulars, role: Person['role']): string {
+  const names = particulars.people.filter((person) => person.role === role && person.name).map((p) => p.name);
+  if (names.length < 2) return names.join('');
+  return `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+}
+
+/** Words of a text: runs without white space that hold a letter or a figure. */
+export function countWords(text: string): number {
+  let words = 0;
+  for (const run of text.split(/[\s\uFFFC]+/u)) if (/[\p{L}\p{N}]/u.test(run)) words += 1;
+  return words;
+}

@@ -1,0 +1,56 @@
+// What is drawn on one page: text items in reading order, each with its source, and rules. Packed arrays, transferred.
+import type { FaceId } from './faces';
+import type { Pt } from './length';
+import type { Meaning } from './spec';
+import type { BlockId, StreamId } from './streams';
+
+/** A run of glyphs on one baseline. Its glyphs are `first` to `first + count` of the page's arrays. */
+export interface TextItem {
+  readonly face: FaceId;
+  readonly size: Pt;
+  /** Baseline from the top of the trimmed page. */
+  readonly y: Pt;
+  readonly first: number;
+  readonly count: number;
+  /** Text that the glyphs show, for copying, readers and the text layer; `charOffsets` cut it per glyph. */
+  readonly text: string;
+  /** Right end of the item. */
+  readonly endX: Pt;
+  /** Null for furniture. */
+  readonly source: TextSource | null;
+  /** Which furniture, or null for text. */
+  readonly artifact: 'head' | 'folio' | null;
+  /** True when the last glyph is a hyphen that the line end brought: no part of the text. */
+  readonly endsInHyphen: boolean;
+  /** True when the item is the last of its line, and the text goes on with a space. */
+  readonly endsLine: boolean;
+}
+
+export interface TextSource {
+  readonly stream: StreamId;
+  readonly block: BlockId;
+  readonly meaning: Meaning;
+}
+
+export interface RuleItem {
+  readonly x: Pt;
+  readonly y: Pt;
+  readonly width: Pt;
+  readonly thickness: Pt;
+}
+
+export interface DisplayList {
+  readonly page: number;
+  readonly width: Pt;
+  readonly height: Pt;
+  readonly items: readonly TextItem[];
+  readonly rules: readonly RuleItem[];
+  readonly glyphs: Uint16Array;
+  /** Left edge of each glyph's origin, in points from the left of the trimmed page, and its rise above the baseline. */
+  readonly xs: Float32Array;
+  readonly rises: Float32Array;
+  /** Offset of each glyph's cluster in the text of its item. */
+  readonly charOffsets: Uint16Array;
+  /** Source offset of each glyph's cluster in the paragraph (0 for furniture). */
+  readonly sourceOffsets: Uint32Array;
+}

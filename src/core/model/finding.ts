@@ -1,0 +1,26 @@
+// What the proof reader found: its place, its grade, and the facts in words.
+import type { BlockId, StreamId } from './streams';
+
+export type FindingGrade = 'must' | 'should' | 'look';
+
+export type FindingKind =
+  | 'missing-character'
+  | 'overfull-line'
+  | 'loose-line'
+  | 'widow'
+  | 'orphan'
+  | 'stranded-head'
+  | 'title-below-text-start'
+  | 'unsettled'
+  | 'text-area-too-small';
+
+export interface Finding {
+  readonly kind: FindingKind;
+  readonly grade: FindingGrade;
+  readonly stream: StreamId;
+  readonly block: BlockId;
+  /** Page index from 0, or -1 when it has no page. */
+  readonly page: number;
+  /** One sentence for the person. */
+  readonly message: string;
+}

@@ -1,0 +1,100 @@
+// The composed book: its paragraphs in lines, and the table of its pages. Display lists are made from it page by page.
+import type { BrokenParagraph } from './broken';
+import type { DivisionRole } from './book';
+import type { Finding } from './finding';
+import type { Pt } from './length';
+import type { ReferenceTable } from './referenceTable';
+import type { ShapedParagraph } from './shaped';
+import type { StyledParagraph } from './styled';
+import type { StreamId } from './streams';
+
+export interface ComposedParagraph {
+  readonly styled: StyledParagraph;
+  readonly shaped: ShapedParagraph;
+  readonly broken: BrokenParagraph;
+}
+
+/** Lines of a paragraph on a page; `y` is the baseline of the first, from the top of the trimmed page. */
+export interface Fragment {
+  readonly paragraph: ComposedParagraph;
+  readonly from: number;
+  readonly to: number;
+  readonly y: Pt;
+}
+
+export type PageRole = 'opener' | 'text' | 'blank' | 'display';
+export type PageSide = 'recto' | 'verso';
+
+/** A running head or folio: a single line, its left edge and baseline on the trimmed page. */
+export interface PlacedFurniture {
+  readonly kind: 'head' | 'folio';
+  readonly paragraph: ComposedParagraph;
+  readonly x: Pt;
+  readonly y: Pt;
+}
+
+export interface Page {
+  /** From 0; page 0 is a recto. */
+  readonly index: number;
+  readonly side: PageSide;
+  readonly role: PageRole;
+  readonly division: StreamId;
+  readonly divisionRole: DivisionRole;
+  /** The folio as it would be shown, such as `vii`; always there, shown by role. */
+  readonly folio: string;
+  readonly fragments: readonly Fragment[];
+  readonly notes: readonly Fragment[];
+  /** Height of the rule over the notes, from the top of the trimmed page; null when there are none. */
+  readonly noteRule: Pt | null;
+  /** Set when the notes go on from the page before. */
+  readonly notesContinued: boolean;
+  readonly furniture: readonly PlacedFurniture[];
+}
+
+/** Counts for the running order. */
+export interface DivisionExtent {
+  readonly division: StreamId;
+  readonly words: number;
+  readonly firstPage: number;
+  readonly pages: number;
+}
+
+/** Milliseconds of each stage, as given by the caller's clock. */
+export type StageTimes = Readonly<Record<string, number>>;
+
+export interface TypesetBook {
+  readonly pages: readonly Page[];
+  readonly geometry: PageGeometry;
+  readonly references: ReferenceTable;
+  readonly extents: readonly DivisionExtent[];
+  readonly findings: readonly Finding[];
+  readonly words: number;
+  readonly lines: number;
+  /** Passes of the fixpoint, and whether it settled. */
+  readonly passes: number;
+  readonly times: StageTimes;
+}
+
+/** Sizes that all pages share, in points. */
+export interface PageGeometry {
+  readonly width: Pt;
+  readonly height: Pt;
+  readonly measure: Pt;
+  readonly head: Pt;
+  readonly back: Pt;
+  readonly foreEdge: Pt;
+  readonly leading: Pt;
+  readonly capHeight: Pt;
+  /** Grid lines of the type area. */
+  readonly lines: number;
+}
+
+/** Left edge of the type area of a page of that side. */
+export function columnLeft(geometry: PageGeometry, side: PageSide): Pt {
+  return side === 'recto' ? geometry.back : geometry.foreEdge;
+}
+
+/** Baseline of a grid line, counted from 0, from the top of the trimmed page. */
+export function gridBaseline(geometry: PageGeometry, line: number): Pt {
+  return geometry.head + geometry.capHeight + line * geometry.leading;
+}

@@ -1,0 +1,146 @@
+// The spec: everything that decides how the book looks. Every key of it is described in docs/formats.md, with unit,
+// range and default, and a test holds that file against the schema.
+import type { Length, Pt } from './length';
+import type { StyleTag } from './streams';
+
+export interface Trim {
+  readonly width: Length;
+  readonly height: Length;
+}
+
+export interface Margins {
+  readonly head: Length;
+  readonly foot: Length;
+  readonly back: Length;
+  readonly foreEdge: Length;
+}
+
+export interface PageSpec {
+  readonly trim: Trim;
+  readonly margins: Margins;
+}
+
+export interface HyphenationSpec {
+  readonly on: boolean;
+  /** Letters of the shortest word that may be divided, and least letters before and after the hyphen. */
+  readonly smallestWord: number;
+  readonly before: number;
+  readonly after: number;
+  /** Most hyphens at the ends of lines that follow each other. */
+  readonly running: number;
+}
+
+export interface WordSpace {
+  /** In em of the face's size. */
+  readonly least: number;
+  readonly wished: number;
+  readonly most: number;
+}
+
+export interface TextSpec {
+  /** Family key of the body face; styles without a face of their own use it. */
+  readonly face: string;
+  readonly size: Length;
+  /** Distance of baselines, and the step of the grid. */
+  readonly leading: Length;
+  readonly setting: 'justified' | 'ragged';
+  readonly indent: Length;
+  /** Null: the limits held for the face. */
+  readonly wordSpace: WordSpace | null;
+  readonly hyphenation: HyphenationSpec;
+  /** Least width of a paragraph's last line, in em. */
+  readonly lastLine: number;
+}
+
+export interface OpenersSpec {
+  /** Grid lines left empty above the first element of an opener. */
+  readonly sink: number;
+  /** Grid line, counted from 1, on which the text of an opener begins. */
+  readonly textStart: number;
+  readonly chaptersStart: 'any' | 'recto';
+}
+
+export type HeadContent = 'none' | 'author' | 'title' | 'part' | 'chapter';
+
+export interface FurnitureSpec {
+  readonly verso: HeadContent;
+  readonly recto: HeadContent;
+  /** Whether an opener has its folio at the foot. */
+  readonly dropFolio: boolean;
+}
+
+export interface FoliosSpec {
+  /** Whether the front matter has a roman run of its own, or the book one arabic run. */
+  readonly front: 'roman' | 'arabic';
+}
+
+export type Meaning =
+  | 'body'
+  | 'heading1'
+  | 'heading2'
+  | 'heading3'
+  | 'heading4'
+  | 'heading5'
+  | 'heading6'
+  | 'extract'
+  | 'verse'
+  | 'listItem'
+  | 'caption'
+  | 'note'
+  | 'title'
+  | 'break'
+  | 'other';
+
+export type Align = 'text' | 'justify' | 'left' | 'right' | 'centre';
+
+/** A paragraph style as written: what is absent comes from `basedOn`, and at the root from the text spec. */
+export interface ParagraphStyle {
+  readonly name: string;
+  readonly basedOn?: StyleTag;
+  readonly meaning?: Meaning;
+  readonly face?: string;
+  readonly size?: Pt;
+  /** Distance of baselines: points, or whole grid lines. */
+  readonly leading?: Pt | { readonly grid: number };
+  readonly weight?: number;
+  readonly italic?: boolean;
+  readonly caps?: 'none' | 'small';
+  /** Letter-space in thousandths of an em. */
+  readonly tracking?: number;
+  /** `text`: as the text is set. */
+  readonly align?: Align;
+  /** `text`: the indent of the text spec. */
+  readonly firstIndent?: Pt | 'text';
+  readonly leftIndent?: Pt;
+  readonly rightIndent?: Pt;
+  /** Grid lines above and below. */
+  readonly above?: number;
+  readonly below?: number;
+  readonly hyphenate?: boolean;
+  readonly withNext?: boolean;
+  /** The paragraphs from the first of this style on stand at the foot of their page. */
+  readonly atFoot?: boolean;
+}
+
+/** A character style; what is absent follows the paragraph. */
+export interface CharacterStyle {
+  readonly name: string;
+  readonly basedOn?: StyleTag;
+  readonly italic?: 'on' | 'opposite';
+  readonly weight?: number;
+  readonly caps?: 'none' | 'small';
+  readonly tracking?: number;
+  readonly position?: 'superior' | 'inferior';
+  readonly line?: 'under' | 'through';
+}
+
+export interface Spec {
+  readonly name: string;
+  readonly page: PageSpec;
+  readonly text: TextSpec;
+  readonly openers: OpenersSpec;
+  readonly furniture: FurnitureSpec;
+  readonly folios: FoliosSpec;
+  readonly styles: Readonly<Record<StyleTag, ParagraphStyle>>;
+  readonly characterStyles: Readonly<Record<StyleTag, CharacterStyle>>;
+}

@@ -1,0 +1,112 @@
+// The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
+
+/** The id of what owns the stream: a division, a note, a table cell. */
+export type StreamId = string;
+export type BlockId = string;
+export type StyleTag = string;
+
+/** Stands in the text where an inline object is (U+FFFC OBJECT REPLACEMENT CHARACTER). */
+export const OBJECT_CHARACTER = '\uFFFC';
+
+/** Local exceptions on a paragraph; absent keys follow the style. */
+export interface ParagraphTouches {
+  readonly align?: 'justify' | 'left' | 'right' | 'centre';
+}
+
+/** Local exceptions on a stretch of text; absent keys follow the style. */
+export interface TextTouches {
+  readonly italic?: boolean;
+  readonly bold?: boolean;
+  readonly underline?: boolean;
+  readonly strike?: boolean;
+}
+
+/** A stretch of text that differs: `from` inclusive, `to` exclusive, in UTF-16 units. Sorted, disjoint, never empty. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+  readonly style?: StyleTag;
+  readonly touches?: TextTouches;
+  readonly language?: string;
+  readonly link?: string;
+}
+
+/** A fact of the book, filled in when composing. */
+export type FieldName =
+  | 'title'
+  | 'subtitle'
+  | 'author'
+  | 'otherPeople'
+  | 'publisher'
+  | 'place'
+  | 'publisherAndPlace'
+  | 'rights'
+  | 'edition'
+  | 'isbn'
+  | 'series'
+  | 'credits';
+
+/** What an U+FFFC in the text stands for; `at` is its offset. */
+export type InlineObject =
+  | { readonly at: number; readonly kind: 'note'; readonly note: string }
+  | { readonly at: number; readonly kind: 'field'; readonly field: FieldName }
+  | { readonly at: number; readonly kind: 'break' }
+  | { readonly at: number; readonly kind: 'tab' };
+
+export interface Paragraph {
+  readonly kind: 'paragraph';
+  readonly id: BlockId;
+  readonly style: StyleTag;
+  readonly touches?: ParagraphTouches;
+  readonly list?: { readonly level: number; readonly ordered: boolean };
+  readonly text: string;
+  readonly spans: readonly Span[];
+  readonly objects: readonly InlineObject[];
+}
+
+/** A table: rows of cells, each the owner of a stream. Readers give paragraphs until tables are set. */
+export interface Table {
+  readonly kind: 'table';
+  readonly id: BlockId;
+  readonly style: StyleTag;
+  readonly columns: number;
+  readonly rows: readonly (readonly TableCell[])[];
+}
+
+export interface TableCell {
+  readonly id: StreamId;
+  readonly blocks: readonly Block[];
+}
+
+export type Block = Paragraph | Table;
+
+/** A place in the text. `side` says whether it goes with what stands before (-1) or after (1) when text is put in there. */
+export interface Position {
+  readonly stream: StreamId;
+  readonly block: BlockId;
+  readonly offset: number;
+  readonly side: -1 | 1;
+}
+
+/** A paragraph without exceptions. */
+export function paragraph(id: BlockId, style: StyleTag, text: string, rest: Partial<Paragraph> = {}): Paragraph {
+  return { kind: 'paragraph', id, style, text, spans: [], objects: [], ...rest };
+}
+
+/** Sorts, drops empty stretches, and merges neighbours that say the same. The input's stretches may not overlap. */
+export function normaliseSpans(spans: readonly Span[]): Span[] {
+  const sorted = spans.filter((span) => span.to > span.from).sort((a, b) => a.from - b.from);
+  const merged: Span[] = [];
+  for (const span of sorted) {
+    const last = merged[merged.length - 1];
+    if (last !== undefined && last.to === span.from && sameSpanLook(last, span)) {
+      merged[merged.length - 1] = { ...last, to: span.to };
+    } else merged.push(span);
+  }
+  return merged;
+}
+
+function sameSpanLook(a: Span, b: Span): boolean {
+  const touches = (span: Span) => JSON.stringify(span.touches ?? {});
+  return a.style === b.style && a.language === b.language && a.link === b.link && touches(a) === touches(b);
+}

@@ -1,0 +1,76 @@
+// A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
+import type { FaceId } from './faces';
+import type { Pt } from './length';
+import type { Meaning, WordSpace } from './spec';
+import type { BlockId, StreamId, StyleTag } from './streams';
+
+/** A paragraph style with nothing left open. Equal resolved styles are one object: caches key on it. */
+export interface ResolvedStyle {
+  readonly tag: StyleTag;
+  readonly meaning: Meaning;
+  readonly family: string;
+  readonly size: Pt;
+  readonly leading: Pt;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly caps: 'none' | 'small';
+  readonly tracking: number;
+  readonly align: 'justify' | 'left' | 'right' | 'centre';
+  readonly firstIndent: Pt;
+  readonly leftIndent: Pt;
+  readonly rightIndent: Pt;
+  /** Grid lines. */
+  readonly above: number;
+  readonly below: number;
+  readonly hyphenate: boolean;
+  readonly withNext: boolean;
+  readonly atFoot: boolean;
+  /** Least width of the last line, in em; 0 outside justified text. */
+  readonly lastLine: number;
+  /** Limits of the word space, in em of the size. */
+  readonly wordSpace: WordSpace;
+  readonly language: string;
+  readonly hyphenation: { readonly smallestWord: number; readonly before: number; readonly after: number; readonly running: number };
+}
+
+/** A stretch set in one face, size and position. Runs are sorted and cover the text. */
+export interface StyledRun {
+  readonly from: number;
+  readonly to: number;
+  readonly face: FaceId;
+  readonly size: Pt;
+  /** OpenType features for HarfBuzz, such as `smcp,onum`. */
+  readonly features: string;
+  readonly language: string;
+  /** Baseline shift, upwards. */
+  readonly rise: Pt;
+  /** Thousandths of an em after each glyph. */
+  readonly tracking: number;
+  readonly line?: 'under' | 'through';
+  /** Small letters are set as capitals: small capitals of a face that has none. */
+  readonly upper?: boolean;
+}
+
+export interface NoteMark {
+  /** Offset in the set text of the first character of the reference. */
+  readonly at: number;
+  readonly note: StreamId;
+}
+
+export interface StyledParagraph {
+  readonly stream: StreamId;
+  readonly block: BlockId;
+  readonly style: ResolvedStyle;
+  /** The text that is set: fields filled, references numbered, breaks as U+2028. */
+  readonly text: string;
+  /** Source offset of each UTF-16 unit of the text, and of its end; null when the text is the source. */
+  readonly source: Int32Array | null;
+  readonly runs: readonly StyledRun[];
+  readonly notes: readonly NoteMark[];
+  /** Set flush right in the last line's right indent: the folio of a contents entry. */
+  readonly tail: string;
+  /** Code points that no face has. */
+  readonly missing: readonly number[];
+  /** Everything that shaping depends on, so that other changes never shape again. */
+  readonly shapeKey: string;
+}

@@ -1,0 +1,1 @@
+export { CHECKS, proofBook } from './checks';

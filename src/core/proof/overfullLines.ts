@@ -1,0 +1,19 @@
+// Lines that are wider than their measure.
+import type { ParagraphCheck } from './checks';
+
+export const overfullLines: ParagraphCheck = (paragraph, pageOfLine) => {
+  const { styled, broken } = paragraph;
+  const findings = [];
+  for (let line = 0; line < broken.count; line += 1) {
+    if (broken.over[line] <= 0.05) continue;
+    findings.push({
+      kind: 'overfull-line' as const,
+      grade: 'must' as const,
+      stream: styled.stream,
+      block: styled.block,
+      page: pageOfLine(line),
+      message: `Line ${line + 1} is ${broken.over[line].toFixed(1)} pt wider than its measure.`,
+    });
+  }
+  return findings;
+};

@@ -1,0 +1,2 @@
+export { contentsEntries, type ContentsEntry } from './contentsEntries';
+export { headingWords, plainWords, readReferences } from './readReferences';

@@ -1,0 +1,2 @@
+export { renderPage, type RenderContext } from './renderPage';
+export type { LineGlyphs } from './lineGlyphs';

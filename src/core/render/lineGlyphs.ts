@@ -1,0 +1,13 @@
+// Glyphs of a stretch in one run, as rendering receives them from shaping.
+import type { StyledRun } from '../model/styled';
+
+/** Font units; clusters are offsets in the set text. `to` is where the stretch ends. */
+export interface LineGlyphs {
+  readonly run: StyledRun;
+  readonly to: number;
+  readonly glyphs: readonly number[];
+  readonly clusters: readonly number[];
+  readonly advances: readonly number[];
+  readonly xOffsets: readonly number[];
+  readonly yOffsets: readonly number[];
+}

@@ -1,0 +1,157 @@
+// Makes the display list of a page: every line cut out of its paragraph's glyphs and put in its place, furniture last.
+// Reading order: text, notes, furniture.
+import { isElasticSpace } from '../base/elasticSpace';
+import { LINE_END } from '../model/broken';
+import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displayList';
+import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
+import type { StyledParagraph } from '../model/styled';
+import type { LineGlyphs } from './lineGlyphs';
+
+/** What rendering needs of the faces and of shaping. */
+export interface RenderContext {
+  readonly lineGlyphs: (paragraph: ComposedParagraph, from: number, to: number) => readonly LineGlyphs[];
+  readonly unitsPerEm: (face: string) => number;
+  /** Own advance of the space in em; the hyphen's glyph and advance in em. */
+  readonly space: (face: string) => number;
+  readonly hyphen: (face: string) => { readonly glyph: number; readonly width: number };
+  /** Shapes a line's tail by itself. */
+  readonly shapeTail: (paragraph: ComposedParagraph) => LineGlyphs;
+}
+
+const NOTE_RULE = { width: 48, thickness: 0.4 };
+
+export function renderPage(page: Page, geometry: PageGeometry, context: RenderContext): DisplayList {
+  const list = new ListBuilder(context);
+  const left = columnLeft(geometry, page.side);
+  for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
+  const rules: RuleItem[] = [];
+  if (page.noteRule !== null) {
+    const width = page.notesContinued ? geometry.measure : Math.min(NOTE_RULE.width, geometry.measure);
+    rules.push({ x: left, y: page.noteRule, width, thickness: NOTE_RULE.thickness });
+  }
+  for (const fragment of page.notes) list.addFragment(fragment, left, geometry.measure);
+  for (const { kind, paragraph, x, y } of page.furniture) {
+    // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.
+    list.addLine(paragraph, 0, x - paragraph.broken.x[0], y, geometry.measure, kind);
+  }
+  return { page: page.index, width: geometry.width, height: geometry.height, rules: [...rules, ...list.rules], ...list.finish() };
+}
+
+/** Collects items and their packed glyphs. */
+class ListBuilder {
+  readonly rules: RuleItem[] = [];
+  private readonly items: TextItem[] = [];
+  private readonly glyphs: number[] = [];
+  private readonly xs: number[] = [];
+  private readonly rises: number[] = [];
+  private readonly charOffsets: number[] = [];
+  private readonly sourceOffsets: number[] = [];
+
+  constructor(private readonly context: RenderContext) {}
+
+  addFragment(fragment: Fragment, left: number, measure: number): void {
+    const { paragraph, from, to, y } = fragment;
+    for (let line = from; line < to; line += 1) {
+      this.addLine(paragraph, line, left, y + (line - from) * paragraph.styled.style.leading, measure, null);
+    }
+  }
+
+  addLine(paragraph: ComposedParagraph, line: number, left: number, y: number, measure: number, artifact: TextItem['artifact']): void {
+    const { styled, broken } = paragraph;
+    const { context } = this;
+    const runs = context.lineGlyphs(paragraph, broken.from[line], broken.to[line]);
+    const hyphenated = broken.end[line] === LINE_END.hyphen;
+    let x = left + broken.x[line];
+    runs.forEach((part, index) => {
+      const last = index === runs.length - 1;
+      x = this.addRun(styled, part, x, y, broken.spaceDelta[line], artifact, last && hyphenated, last && !hyphenated && broken.end[line] !== LINE_END.dash);
+    });
+    if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
+  }
+
+  private addTail(paragraph: ComposedParagraph, right: number, y: number): void {
+    const part = this.context.shapeTail(paragraph);
+    const scale = part.run.size / this.context.unitsPerEm(part.run.face);
+    const width = part.advances.reduce((sum, advance) => sum + advance * scale, 0);
+    const before = this.items.length;
+    this.addRun({ ...paragraph.styled, text: paragraph.styled.tail, source: null }, part, right - width, y, 0, null, false, true);
+    for (const item of this.items.slice(before)) this.sourceOffsets.fill(0, item.first, item.first + item.count);
+  }
+
+  /** Puts a run's glyphs from x on; answers its right end. */
+  private addRun(
+    styled: StyledParagraph,
+    part: LineGlyphs,
+    startX: number,
+    y: number,
+    spaceDelta: number,
+    artifact: TextItem['artifact'],
+    hyphenated: boolean,
+    endsLine: boolean,
+  ): number {
+    const { run } = part;
+    const { context } = this;
+    const scale = run.size / context.unitsPerEm(run.face);
+    const tracking = (run.tracking * run.size) / 1000;
+    const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + spaceDelta;
+    const first = this.glyphs.length;
+    const textFrom = part.clusters[0] ?? 0;
+    let textTo = textFrom;
+    let x = startX;
+    for (let k = 0; k < part.glyphs.length; k += 1) {
+      const cluster = part.clusters[k];
+      const code = styled.text.charCodeAt(cluster);
+      const elastic = isElasticSpace(styled.text, cluster);
+      textTo = Math.max(textTo, clusterEnd(styled.text, part, k));
+      if (code === 0x20 && !elastic) continue;
+      this.push(part.glyphs[k], x + part.xOffsets[k] * scale, run.rise + part.yOffsets[k] * scale, cluster - textFrom, styled.source?.[cluster] ?? cluster);
+      x += part.advances[k] * scale + (part.advances[k] !== 0 || elastic ? tracking : 0) + (elastic ? wished : 0);
+    }
+    let text = styled.text.slice(textFrom, textTo);
+    if (hyphenated) {
+      const hyphen = context.hyphen(run.face);
+      this.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);
+      x += hyphen.width * run.size;
+      text += '\u00AD';
+    }
+    const count = this.glyphs.length - first;
+    if (count > 0) {
+      const source: TextSource | null = artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
+      this.items.push({ face: run.face, size: run.size, y, first, count, text, endX: x, source, artifact, endsInHyphen: hyphenated, endsLine });
+      if (run.line) this.addTextRule(run.line, startX, x, y, run.size);
+    }
+    return x;
+  }
+
+  private push(glyph: number, x: number, rise: number, charOffset: number, sourceOffset: number): void {
+    this.glyphs.push(glyph);
+    this.xs.push(x);
+    this.rises.push(rise);
+    this.charOffsets.push(charOffset);
+    this.sourceOffsets.push(sourceOffset);
+  }
+
+  private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, size: number): void {
+    const above = line === 'under' ? -0.11 : 0.24;
+    this.rules.push({ x: from, y: y - above * size, width: to - from, thickness: size * 0.05 });
+  }
+
+  finish(): Pick<DisplayList, 'items' | 'glyphs' | 'xs' | 'rises' | 'charOffsets' | 'sourceOffsets'> {
+    return {
+      items: this.items,
+      glyphs: Uint16Array.from(this.glyphs),
+      xs: Float32Array.from(this.xs),
+      rises: Float32Array.from(this.rises),
+      charOffsets: Uint16Array.from(this.charOffsets),
+      sourceOffsets: Uint32Array.from(this.sourceOffsets),
+    };
+  }
+}
+
+/** Offset after the last character of a glyph's cluster: the next cluster, or one character on at the run's end. */
+function clusterEnd(text: string, part: LineGlyphs, k: number): number {
+  for (let next = k + 1; next < part.clusters.length; next += 1) {
+    if (part.clusters[next] > part.clusters[k]) return part.clusters[next];
+  }
+  return Math.max(part.clusters[k] + 1, Math.min(part.to, text.length));
+}

@@ -1,0 +1,116 @@
+// Cuts a shaped paragraph at a line end. Where HarfBuzz flags the place unsafe, or it lies inside a ligature, the
+// stretch up to the nearest safe place is shaped again, and only there.
+import { lastAtMost } from '../base/search';
+import type { FaceLibrary } from '../fonts/faceLibrary';
+import type { ShapedParagraph } from '../model/shaped';
+import type { StyledParagraph, StyledRun } from '../model/styled';
+import { shapeStretch } from './shapeParagraph';
+
+/** What cutting at an offset adds to the width before it and after it, in points. */
+export interface CutWidths {
+  readonly before: number;
+  readonly after: number;
+}
+
+const NO_CHANGE: CutWidths = { before: 0, after: 0 };
+
+/** Index of the first glyph whose cluster is at or after the offset. */
+export function glyphAt(shaped: ShapedParagraph, offset: number): number {
+  return offset === 0 ? 0 : lastAtMost(shaped.clusters, offset - 1) + 1;
+}
+
+/** True when the glyphs may be divided at the offset as they are. */
+function isSafe(shaped: ShapedParagraph, offset: number, textLength: number): boolean {
+  if (offset === 0 || offset >= textLength) return true;
+  const glyph = glyphAt(shaped, offset);
+  return glyph < shaped.count && shaped.clusters[glyph] === offset && shaped.unsafe[glyph] === 0;
+}
+
+/** Nearest safe offsets around an unsafe one: a cluster start without the flag, or an end of the run. */
+function safeAround(styled: StyledParagraph, shaped: ShapedParagraph, offset: number): [number, number, StyledRun] {
+  const run = styled.runs.find((candidate) => offset > candidate.from && offset < candidate.to) ?? styled.runs[0];
+  let low = glyphAt(shaped, offset);
+  while (low > 0 && shaped.clusters[low - 1] >= run.from) {
+    low -= 1;
+    if (shaped.unsafe[low] === 0 && shaped.clusters[low] < offset) break;
+  }
+  let high = glyphAt(shaped, offset);
+  while (high < shaped.count && shaped.clusters[high] < run.to && (shaped.unsafe[high] !== 0 || shaped.clusters[high] <= offset)) high += 1;
+  const from = Math.max(run.from, low < shaped.count ? shaped.clusters[low] : run.from);
+  const to = high < shaped.count ? Math.min(run.to, shaped.clusters[high]) : run.to;
+  return [Math.min(from, offset), Math.max(to, offset), run];
+}
+
+/** How the widths on both sides change when the paragraph is cut at the offset. Zero where the place is safe. */
+export function cutWidths(styled: StyledParagraph, shaped: ShapedParagraph, offset: number, library: FaceLibrary): CutWidths {
+  if (isSafe(shaped, offset, styled.text.length)) return NO_CHANGE;
+  const [from, to, run] = safeAround(styled, shaped, offset);
+  const scale = run.size / library.font(run.face).unitsPerEm;
+  const sum = (advances: ArrayLike<number>, first: number, end: number) => {
+    let width = 0;
+    for (let k = first; k < end; k += 1) width += advances[k];
+    return width * scale;
+  };
+  const before = shapeStretch(styled.text, from, offset, run, library);
+  const after = shapeStretch(styled.text, offset, to, run, library);
+  const [first, middle, end] = [from, offset, to].map((place) => glyphAt(shaped, place));
+  return {
+    before: sum(before.advances, 0, before.count) - sum(shaped.advances, first, middle),
+    after: sum(after.advances, 0, after.count) - sum(shaped.advances, middle, end),
+  };
+}
+
+/** Glyphs of a stretch in one run. */
+export interface LineRun {
+  readonly run: StyledRun;
+  /** Offset in the set text where the stretch ends. */
+  readonly to: number;
+  readonly glyphs: number[];
+  readonly clusters: number[];
+  readonly advances: number[];
+  readonly xOffsets: number[];
+  readonly yOffsets: number[];
+}
+
+/** The glyphs of text[from, to) as they stand on a line of its own, cut at both ends, run by run. Font units. */
+export function lineGlyphs(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  from: number,
+  to: number,
+  library: FaceLibrary,
+): LineRun[] {
+  const result: LineRun[] = [];
+  const cutStart = isSafe(shaped, from, styled.text.length) ? from : Math.min(to, safeAround(styled, shaped, from)[1]);
+  const cutEnd = isSafe(shaped, to, styled.text.length) ? to : Math.max(cutStart, safeAround(styled, shaped, to)[0]);
+  for (const run of styled.runs) {
+    const [a, b] = [Math.max(run.from, from), Math.min(run.to, to)];
+    if (a >= b) continue;
+    const line: LineRun = { run, to: b, glyphs: [], clusters: [], advances: [], xOffsets: [], yOffsets: [] };
+    if (a < cutStart) pushAll(line, shapeStretch(styled.text, a, Math.min(b, cutStart), run, library));
+    const [first, end] = [glyphAt(shaped, Math.max(a, cutStart)), glyphAt(shaped, Math.min(b, cutEnd))];
+    pushAll(line, shaped, first, end);
+    if (b > cutEnd) pushAll(line, shapeStretch(styled.text, Math.max(a, cutEnd), b, run, library));
+    result.push(line);
+  }
+  return result;
+}
+
+type GlyphArrays = Pick<ShapedParagraph, 'count' | 'glyphs' | 'clusters' | 'advances' | 'xOffsets' | 'yOffsets'>;
+
+function pushAll(line: LineRun, source: GlyphArrays, first = 0, end = source.count): void {
+  for (let k = first; k < end; k += 1) {
+    line.glyphs.push(source.glyphs[k]);
+    line.clusters.push(source.clusters[k]);
+    line.advances.push(source.advances[k]);
+    line.xOffsets.push(source.xOffsets[k]);
+    line.yOffsets.push(source.yOffsets[k]);
+  }
+}
+
+/** A text shaped by itself in the face of a run: the tail of a line. */
+export function shapeAlone(text: string, run: StyledRun, library: FaceLibrary): LineRun {
+  const line: LineRun = { run, to: text.length, glyphs: [], clusters: [], advances: [], xOffsets: [], yOffsets: [] };
+  pushAll(line, shapeStretch(text, 0, text.length, run, library));
+  return line;
+}

@@ -1,0 +1,2 @@
+export { cutWidths, glyphAt, lineGlyphs, shapeAlone, type CutWidths, type LineRun } from './cutParagraph';
+export { shapeParagraph } from './shapeParagraph';

@@ -1,0 +1,101 @@
+// Shapes the runs of a styled paragraph, each across its spaces, at units per em: no result depends on a size.
+import type { FaceLibrary } from '../fonts/faceLibrary';
+import type { HarfBuzzFont, ShapedGlyphs } from '../fonts/harfbuzz';
+import type { ShapedParagraph } from '../model/shaped';
+import type { StyledParagraph, StyledRun } from '../model/styled';
+
+/**
+ * Widths of the spaces that the engine draws itself, in em: several shipped faces lack the characters (house rules,
+ * section 5). U+00A0 is elastic like a word space and is not here.
+ */
+const FIXED_SPACES: Readonly<Record<string, number>> = {
+  '\u2000': 0.5,
+  '\u2001': 1,
+  '\u2002': 0.5,
+  '\u2003': 1,
+  '\u2004': 0.333,
+  '\u2005': 0.25,
+  '\u2006': 0.167,
+  '\u2007': 0.5,
+  '\u2008': 0.25,
+  '\u2009': 0.2,
+  '\u200A': 0.083,
+  '\u202F': 0.16,
+  '\u205F': 0.222,
+  '\u2028': 0,
+  '\t': 0,
+  '\u200B': 0,
+  '\u2060': 0,
+  '\uFEFF': 0,
+  '\u00AD': 0,
+};
+const SET_AS_SPACE = /[\u2000-\u200B\u202F\u205F\u2028\u2060\uFEFF\u00AD\u00A0\t]/g;
+
+/** Shapes all runs of the paragraph. The faces of its runs must have been given to the library. */
+export function shapeParagraph(styled: StyledParagraph, library: FaceLibrary): ShapedParagraph {
+  const { runs, text } = styled;
+  if (runs.length === 1) {
+    const glyphs = shapeRun(text, runs[0], library);
+    return { ...glyphs, runStarts: Uint32Array.of(0, glyphs.count) };
+  }
+  const parts = runs.map((run) => shapeRun(text, run, library));
+  const count = parts.reduce((sum, part) => sum + part.count, 0);
+  const whole = {
+    count,
+    glyphs: new Uint16Array(count),
+    clusters: new Uint32Array(count),
+    advances: new Int32Array(count),
+    xOffsets: new Int16Array(count),
+    yOffsets: new Int16Array(count),
+    unsafe: new Uint8Array(count),
+    runStarts: new Uint32Array(runs.length + 1),
+  };
+  let at = 0;
+  parts.forEach((part, index) => {
+    whole.runStarts[index] = at;
+    for (const key of ['glyphs', 'clusters', 'advances', 'xOffsets', 'yOffsets', 'unsafe'] as const) {
+      whole[key].set(part[key], at);
+    }
+    at += part.count;
+  });
+  whole.runStarts[runs.length] = count;
+  return whole;
+}
+
+function shapeRun(text: string, run: StyledRun, library: FaceLibrary): ShapedGlyphs {
+  return shapeStretch(text, run.from, run.to, run, library);
+}
+
+/** Shapes text[from, to) by itself in the face of a run; clusters are offsets in `text`. */
+export function shapeStretch(text: string, from: number, to: number, run: StyledRun, library: FaceLibrary): ShapedGlyphs {
+  const font = library.font(run.face);
+  const raw = text.slice(from, to);
+  const set = replaceDrawnSpaces(run.upper ? capitals(raw) : raw, font, library);
+  const shaped = library.harfBuzz.shape(font, set, run.features, run.language);
+  const changed = set !== raw;
+  for (let k = 0; k < shaped.count; k += 1) {
+    if (changed) {
+      const width = FIXED_SPACES[raw[shaped.clusters[k]]];
+      if (width !== undefined) shaped.advances[k] = Math.round(width * font.unitsPerEm);
+    }
+    shaped.clusters[k] += from;
+  }
+  return shaped;
+}
+
+/** Spaces that faces may lack become the space that all have; the no-break hyphen becomes the hyphen. */
+function replaceDrawnSpaces(text: string, font: HarfBuzzFont, library: FaceLibrary): string {
+  const set = text.replace(SET_AS_SPACE, ' ');
+  if (!set.includes('\u2011')) return set;
+  return set.replaceAll('\u2011', library.harfBuzz.nominalGlyph(font, 0x2010) ? '\u2010' : '-');
+}
+
+/** Capitals of the same length; a letter whose capital is longer (ß) stays. */
+function capitals(text: string): string {
+  let set = '';
+  for (const char of text) {
+    const upper = char.toUpperCase();
+    set += upper.length === char.length ? upper : char;
+  }
+  return set;
+}

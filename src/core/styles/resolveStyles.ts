@@ -1,0 +1,81 @@
+// Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
+import { invariant } from '../base/errors';
+import { wordSpaceOf } from '../model/faces';
+import type { Align, ParagraphStyle, Spec } from '../model/spec';
+import type { ResolvedStyle } from '../model/styled';
+import type { StyleTag } from '../model/streams';
+
+export type StyleSheet = ReadonlyMap<StyleTag, ResolvedStyle>;
+
+/** Own space of a family's roman, in em; for the limits of faces without measured ones. */
+export type SpaceOfFamily = (family: string) => number;
+
+/** Keeps one object per set of values, over all specs of a session. */
+export class StyleInterner {
+  private readonly known = new Map<string, ResolvedStyle>();
+
+  intern(style: ResolvedStyle): ResolvedStyle {
+    const key = JSON.stringify(style);
+    const found = this.known.get(key);
+    if (found !== undefined) return found;
+    this.known.set(key, style);
+    return style;
+  }
+}
+
+/** All styles of the spec, resolved. A missing or circular `basedOn` ends at the text spec. */
+export function resolveStyles(spec: Spec, language: string, space: SpaceOfFamily, interner: StyleInterner): StyleSheet {
+  const sheet = new Map<StyleTag, ResolvedStyle>();
+  for (const tag of Object.keys(spec.styles)) {
+    sheet.set(tag, interner.intern(resolveStyle(tag, spec, language, space)));
+  }
+  invariant(sheet.has('TX'), 'the spec has the style TX');
+  return sheet;
+}
+
+function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceOfFamily): ResolvedStyle {
+  const { text } = spec;
+  const own = collect(tag, spec.styles);
+  const family = own.face ?? text.face;
+  const leading = own.leading;
+  const align = alignOf(own.align ?? 'text', text.setting);
+  return {
+    tag,
+    meaning: own.meaning ?? 'body',
+    family,
+    size: own.size ?? text.size.pt,
+    leading: leading === undefined ? text.leading.pt : typeof leading === 'number' ? leading : leading.grid * text.leading.pt,
+    weight: own.weight ?? 400,
+    italic: own.italic ?? false,
+    caps: own.caps ?? 'none',
+    tracking: own.tracking ?? 0,
+    align,
+    firstIndent: own.firstIndent === undefined || own.firstIndent === 'text' ? text.indent.pt : own.firstIndent,
+    leftIndent: own.leftIndent ?? 0,
+    rightIndent: own.rightIndent ?? 0,
+    above: own.above ?? 0,
+    below: own.below ?? 0,
+    hyphenate: text.hyphenation.on && (own.hyphenate ?? true),
+    withNext: own.withNext ?? false,
+    atFoot: own.atFoot ?? false,
+    lastLine: align === 'justify' ? text.lastLine : 0,
+    wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
+    language,
+    hyphenation: text.hyphenation,
+  };
+}
+
+function collect(tag: StyleTag, styles: Readonly<Record<StyleTag, ParagraphStyle>>): Partial<ParagraphStyle> {
+  const chain: ParagraphStyle[] = [];
+  const seen = new Set<StyleTag>();
+  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
+    seen.add(at);
+    if (styles[at] !== undefined) chain.unshift(styles[at]);
+  }
+  return Object.assign({}, ...chain) as Partial<ParagraphStyle>;
+}
+
+function alignOf(align: Align, setting: 'justified' | 'ragged'): ResolvedStyle['align'] {
+  if (align !== 'text') return align;
+  return setting === 'justified' ? 'justify' : 'left';
+}

@@ -1,0 +1,285 @@
+// Makes the text that is set from the text that is kept: fields filled, references numbered, and every stretch given
+// its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
+import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
+import type { CharacterStyle, Spec } from '../model/spec';
+import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
+import { OBJECT_CHARACTER, type FieldName, type Paragraph, type Span, type StreamId, type TextTouches } from '../model/streams';
+
+/** What styling asks of the book around the paragraph. */
+export interface StyleContext {
+  readonly spec: Spec;
+  readonly faces: FaceTable;
+  readonly fieldText: (field: FieldName) => string;
+  readonly noteLabel: (note: StreamId) => string;
+}
+
+/** Ratio and rise, in em, of figures raised or lowered by us when the face has none of its own. */
+const RAISED = { size: 0.62, rise: 0.34 };
+const LOWERED = { size: 0.62, rise: -0.14 };
+/** Size of small capitals scaled from capitals, when the face has none of its own. */
+const SCALED_CAPITALS = 0.78;
+
+/** A line that a person broke by hand (U+2028 LINE SEPARATOR). */
+export const LINE_BREAK = '\u2028';
+
+/** `prefix` is put before the text and belongs to no source: the number of a note. */
+export function styleParagraph(
+  stream: StreamId,
+  source: Paragraph,
+  style: ResolvedStyle,
+  context: StyleContext,
+  prefix = '',
+): StyledParagraph {
+  const set = makeSetText(source, context, prefix);
+  const looks = lookOfEach(set, source.spans, context.spec.characterStyles);
+  const missing: number[] = [];
+  const runs = makeRuns(set.text, looks, style, context, missing);
+  return {
+    stream,
+    block: source.id,
+    style: source.touches?.align ? { ...style, align: source.touches.align } : style,
+    text: set.text,
+    source: set.source,
+    runs,
+    notes: set.notes,
+    tail: '',
+    missing,
+    shapeKey: shapeKeyOf(set.text, runs),
+  };
+}
+
+/** Everything that the glyphs depend on: the text, and the face, features and language of each run; no size. */
+export function shapeKeyOf(text: string, runs: readonly StyledRun[]): string {
+  return `${text}\u0000${runs.map((run) => `${run.to}:${run.face}:${run.features}:${run.language}${run.upper ? ':upper' : ''}`).join('|')}`;
+}
+
+interface SetText {
+  readonly text: string;
+  readonly source: Int32Array | null;
+  readonly notes: NoteMark[];
+  /** Set-text ranges of note references. */
+  readonly references: [number, number][];
+}
+
+function makeSetText(source: Paragraph, context: StyleContext, prefix: string): SetText {
+  if (source.objects.length === 0 && prefix === '') return { text: source.text, source: null, notes: [], references: [] };
+  const offsets: number[] = [];
+  const notes: NoteMark[] = [];
+  const references: [number, number][] = [];
+  let text = '';
+  const put = (piece: string, at: number, step: number) => {
+    for (let k = 0; k < piece.length; k += 1) offsets.push(at + k * step);
+    text += piece;
+  };
+  put(prefix, 0, 0);
+  let done = 0;
+  for (const object of source.objects) {
+    put(source.text.slice(done, object.at), done, 1);
+    const start = text.length;
+    if (object.kind === 'note') {
+      notes.push({ at: start, note: object.note });
+      put(context.noteLabel(object.note), object.at, 0);
+      references.push([start, text.length]);
+    } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
+    else put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
+    done = object.at + OBJECT_CHARACTER.length;
+  }
+  put(source.text.slice(done), done, 1);
+  offsets.push(source.text.length);
+  return { text, source: Int32Array.from(offsets), notes, references };
+}
+
+interface Look {
+  readonly style?: CharacterStyle;
+  readonly touches?: TextTouches;
+  readonly language?: string;
+  readonly reference: boolean;
+}
+
+const PLAIN: Look = { reference: false };
+const REFERENCE: Look = { reference: true };
+
+/** Stretches of one look over the set text: `[from, to, look]`, sorted, covering it. */
+function lookOfEach(
+  set: SetText,
+  spans: readonly Span[],
+  characterStyles: Readonly<Record<string, CharacterStyle>>,
+): [number, number, Look][] {
+  const cuts: [number, number, Look][] = [];
+  const toSet = makeSourceToSet(set);
+  for (const span of spans) {
+    const style = span.style === undefined ? undefined : collectCharacterStyle(span.style, characterStyles);
+    cuts.push([toSet(span.from), toSet(span.to), { style, touches: span.touches, language: span.language, reference: false }]);
+  }
+  const filled: [number, number, Look][] = [];
+  let at = 0;
+  const fill = (to: number) => {
+    if (to > at) filled.push([at, to, PLAIN]);
+  };
+  for (const [from, to, look] of cuts) {
+    if (to <= from) continue;
+    fill(from);
+    filled.push([from, to, look]);
+    at = to;
+  }
+  fill(set.text.length);
+  return set.references.reduce(overlayReference, filled);
+}
+
+function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {
+  return looks.flatMap(([a, b, look]): [number, number, Look][] => {
+    if (b <= from || a >= to) return [[a, b, look]];
+    const parts: [number, number, Look][] = [];
+    if (a < from) parts.push([a, from, look]);
+    parts.push([Math.max(a, from), Math.min(b, to), REFERENCE]);
+    if (b > to) parts.push([to, b, look]);
+    return parts;
+  });
+}
+
+/** Set offset of a source offset: the first set unit that came from it or from later text. */
+function makeSourceToSet(set: SetText): (offset: number) => number {
+  const { source } = set;
+  if (source === null) return (offset) => offset;
+  return (offset) => {
+    let low = 0;
+    let high = set.text.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (source[middle] < offset) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+}
+
+function collectCharacterStyle(tag: string, styles: Readonly<Record<string, CharacterStyle>>): CharacterStyle | undefined {
+  const chain: CharacterStyle[] = [];
+  const seen = new Set<string>();
+  for (let at: string | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
+    seen.add(at);
+    if (styles[at] !== undefined) chain.unshift(styles[at]);
+  }
+  return chain.length === 0 ? undefined : (Object.assign({}, ...chain) as CharacterStyle);
+}
+
+function makeRuns(
+  text: string,
+  looks: readonly [number, number, Look][],
+  style: ResolvedStyle,
+  context: StyleContext,
+  missing: number[],
+): StyledRun[] {
+  const runs: StyledRun[] = [];
+  for (const [from, to, look] of looks) {
+    for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context.faces, missing)) {
+      const run = makeRun(piece, style, look);
+      const last = runs[runs.length - 1];
+      if (last !== undefined && sameRun(last, run)) runs[runs.length - 1] = { ...last, to: run.to };
+      else runs.push(run);
+    }
+  }
+  return runs;
+}
+
+function sameRun(a: StyledRun, b: StyledRun): boolean {
+  return (
+    a.face === b.face && a.size === b.size && a.features === b.features && a.language === b.language &&
+    a.rise === b.rise && a.tracking === b.tracking && a.line === b.line && a.upper === b.upper
+  );
+}
+
+function wishedFace(style: ResolvedStyle, look: Look, context: StyleContext): FaceRecord {
+  const weight = look.touches?.bold ? 700 : (look.style?.weight ?? style.weight);
+  let italic = style.italic;
+  if (look.style?.italic === 'on') italic = true;
+  else if (look.style?.italic === 'opposite') italic = !italic;
+  if (look.touches?.italic !== undefined) italic = look.touches.italic;
+  const face = maybeFace(context.faces, style.family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
+  return face ?? context.faces[0];
+}
+
+interface Piece {
+  readonly from: number;
+  readonly to: number;
+  readonly face: FaceRecord;
+}
+
+/** Characters that the engine draws or that draw nothing: never missing from a face. */
+const DRAWN_BY_ENGINE = /[\s\u00AD\u2010\u2011\u200B-\u200F\u2028\u2060\uFEFF\uFFFC]/;
+
+/** Cuts a stretch where the wished face lacks a character and another one has it. */
+function cutByCoverage(
+  text: string,
+  from: number,
+  to: number,
+  face: FaceRecord,
+  faces: FaceTable,
+  missing: number[],
+): Piece[] {
+  const pieces: Piece[] = [];
+  let start = from;
+  let current = face;
+  for (let at = from; at < to; ) {
+    const code = text.codePointAt(at)!;
+    const size = code > 0xffff ? 2 : 1;
+    const needed = faceFor(code, text[at], face, current, faces, missing);
+    if (needed !== current) {
+      if (at > start) pieces.push({ from: start, to: at, face: current });
+      [start, current] = [at, needed];
+    }
+    at += size;
+  }
+  if (to > start) pieces.push({ from: start, to, face: current });
+  return pieces;
+}
+
+function faceFor(code: number, char: string, wished: FaceRecord, current: FaceRecord, faces: FaceTable, missing: number[]): FaceRecord {
+  if (code > 0x7f && DRAWN_BY_ENGINE.test(char)) return current;
+  if (covers(wished, code)) return wished;
+  for (const family of FALLBACK_FAMILIES) {
+    const face = maybeFace(faces, family, wished.weight, wished.italic);
+    if (face !== undefined && covers(face, code)) return face;
+  }
+  missing.push(code);
+  return wished;
+}
+
+function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
+  const { face } = piece;
+  const has = (feature: string) => face.features.includes(feature);
+  const features: string[] = has('onum') ? ['onum', 'pnum'] : [];
+  let size = style.size;
+  let rise = 0;
+  const position = look.reference ? 'superior' : look.style?.position;
+  if (position === 'superior' && has('sups')) features.splice(0, features.length, 'sups');
+  else if (position !== undefined) {
+    const place = position === 'superior' ? RAISED : LOWERED;
+    [size, rise] = [style.size * place.size, style.size * place.rise];
+  }
+  const caps = look.style?.caps ?? style.caps;
+  let upper = false;
+  if (caps === 'small') {
+    if (has('smcp')) features.push('smcp');
+    else {
+      size *= SCALED_CAPITALS;
+      upper = true;
+    }
+  }
+  const tracking = look.style?.tracking ?? style.tracking;
+  // Letterspaced type takes no ligatures: their inside cannot be spaced.
+  if (tracking !== 0) features.push('-liga', '-clig');
+  const line = look.style?.line ?? (look.touches?.underline ? 'under' : look.touches?.strike ? 'through' : undefined);
+  return {
+    from: piece.from,
+    to: piece.to,
+    face: face.id,
+    size,
+    features: features.join(','),
+    language: look.language ?? style.language,
+    rise,
+    tracking,
+    ...(upper ? { upper } : {}),
+    ...(line ? { line } : {}),
+  };
+}

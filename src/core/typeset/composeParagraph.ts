@@ -1,0 +1,90 @@
+// One paragraph through style, shape and break, each stage only when something that it depends on changed.
+import { breakParagraph } from '../linebreak';
+import type { ComposedParagraph } from '../model/pages';
+import type { ResolvedStyle } from '../model/styled';
+import type { Paragraph, StreamId } from '../model/streams';
+import { cutWidths, shapeParagraph } from '../shape';
+import { styleParagraph, type StyleContext } from '../styles';
+import type { TypesetContext } from './context';
+import type { ParagraphEntry } from './stageCache';
+
+/** Times of the stages, added up over paragraphs, in ms. */
+export interface StageClock {
+  style: number;
+  shape: number;
+  break: number;
+}
+
+export interface ParagraphJob {
+  readonly stream: StreamId;
+  readonly paragraph: Paragraph;
+  readonly style: ResolvedStyle;
+  readonly measure: number;
+  /** Put before the text: the number of a note. */
+  readonly prefix: string;
+  /** Set flush right in the right indent of the last line. */
+  readonly tail: string;
+}
+
+/** Composes text that the book holds, keyed by its block. */
+export function composeBlock(job: ParagraphJob, styleContext: StyleContext, context: TypesetContext, clock: StageClock): ComposedParagraph {
+  const known = context.cache.paragraphs.get(job.paragraph);
+  const entry = composeWith(known, job, styleContext, context, clock);
+  if (entry !== known) context.cache.paragraphs.set(job.paragraph, entry);
+  return entry.composed;
+}
+
+/** Composes text that is made, such as a running head, keyed by what it says. */
+export function composeGenerated(job: ParagraphJob, styleContext: StyleContext, context: TypesetContext, clock: StageClock): ComposedParagraph {
+  const key = `${job.paragraph.id}\u0000${job.style.tag}\u0000${job.paragraph.text}\u0000${job.tail}`;
+  const known = context.cache.generated.get(key);
+  const entry = composeWith(known, job, styleContext, context, clock);
+  if (entry !== known) context.cache.keepGenerated(key, entry);
+  return entry.composed;
+}
+
+function composeWith(
+  known: ParagraphEntry | undefined,
+  job: ParagraphJob,
+  styleContext: StyleContext,
+  context: TypesetContext,
+  clock: StageClock,
+): ParagraphEntry {
+  const { cache, library } = context;
+  const generated = generatedKey(job, styleContext);
+  const characterStyles = styleContext.spec.characterStyles;
+  const sameStyle = known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
+  if (known && sameStyle && known.measure === job.measure) return known;
+  const start = context.now();
+  const styled =
+    known && sameStyle
+      ? known.styled
+      : { ...styleParagraph(job.stream, job.paragraph, job.style, styleContext, job.prefix), tail: job.tail };
+  const afterStyle = context.now();
+  const reuse = known !== undefined && known.styled.shapeKey === styled.shapeKey;
+  const shaped = reuse ? known.shaped : shapeParagraph(styled, library);
+  if (!reuse) cache.shapedCount += 1;
+  const afterShape = context.now();
+  const broken = breakParagraph(styled, shaped, job.measure, {
+    unitsPerEm: (face) => library.font(face).unitsPerEm,
+    space: (face) => library.marks(face).space,
+    hyphen: (face) => library.marks(face).hyphen,
+    cutWidths: (offset) => cutWidths(styled, shaped, offset, library),
+    hyphenator: (language) => context.hyphenators.get(language) ?? null,
+  });
+  cache.brokenCount += 1;
+  clock.style += afterStyle - start;
+  clock.shape += afterShape - afterStyle;
+  clock.break += context.now() - afterShape;
+  return { style: job.style, characterStyles, generated, styled, shaped, measure: job.measure, composed: { styled, shaped, broken } };
+}
+
+/** Everything that goes into the set text besides the block itself. */
+function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
+  let key = `${job.prefix}\u0000${job.tail}`;
+  for (const object of job.paragraph.objects) {
+    if (object.kind === 'note') key += `\u0000${styleContext.noteLabel(object.note)}`;
+    else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;
+  }
+  return key;
+}

@@ -1,0 +1,5 @@
+export { addPatterns, createTypesetContext, type TypesetContext } from './context';
+export { needsOf, type Needs } from './facesNeeded';
+export { displayPage } from './renderContext';
+export { typesetBook } from './typesetBook';
+export { writePressPdf } from './writePress';

@@ -1,0 +1,48 @@
+// What the stages made, kept between composes. The key of a paragraph is the identity of its block: an edit gives every
+// changed block a new one, so nothing is ever thrown away by hand.
+import type { ComposedParagraph } from '../model/pages';
+import type { DivisionPage } from '../paginate';
+import type { ShapedParagraph } from '../model/shaped';
+import type { ResolvedStyle, StyledParagraph } from '../model/styled';
+import type { Paragraph } from '../model/streams';
+
+export interface ParagraphEntry {
+  style: ResolvedStyle;
+  /** Character styles and generated text that went into it. */
+  characterStyles: unknown;
+  generated: string;
+  styled: StyledParagraph;
+  shaped: ShapedParagraph;
+  measure: number;
+  composed: ComposedParagraph;
+}
+
+/** Pages of a division and everything that they depend on, compared by identity. */
+export interface DivisionEntry {
+  readonly parts: readonly unknown[];
+  readonly pages: readonly DivisionPage[];
+}
+
+export class StageCache {
+  readonly paragraphs = new WeakMap<Paragraph, ParagraphEntry>();
+  /** Generated lines, such as running heads, by their text and style; thrown away when it grows too large. */
+  readonly generated = new Map<string, ParagraphEntry>();
+  readonly divisions = new Map<string, DivisionEntry>();
+  readonly words = new WeakMap<Paragraph, number>();
+  /** Paragraphs shaped and broken since the start; benchmarks and tests read the differences. */
+  shapedCount = 0;
+  brokenCount = 0;
+
+  /** Most generated lines that are kept. */
+  static readonly GENERATED_LIMIT = 4000;
+
+  keepGenerated(key: string, entry: ParagraphEntry): void {
+    if (this.generated.size >= StageCache.GENERATED_LIMIT) this.generated.clear();
+    this.generated.set(key, entry);
+  }
+}
+
+/** True when both lists hold the same values by identity. */
+export function sameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((part, index) => part === b[index]);
+}

@@ -1,0 +1,193 @@
+// The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
+// every yield is a place at which the work can be stopped or other work let in.
+import { countWords, type Book, type Division } from '../model/book';
+import type { Finding } from '../model/finding';
+import { maybeFace } from '../model/faces';
+import type { DivisionExtent, Page, PageGeometry, TypesetBook } from '../model/pages';
+import { sameReferences, type ReferenceTable } from '../model/referenceTable';
+import type { Block } from '../model/streams';
+import { typeArea } from '../measure/typeArea';
+import { assembleBook, BREAK_FAULT, paginateDivision, placeFurniture, type AssembledBook, type DivisionPage } from '../paginate';
+import { proofBook } from '../proof';
+import { readReferences } from '../references';
+import { fieldText, resolveStyles } from '../styles';
+import { composeDivision, type ComposeContext } from './composeDivision';
+import { spaceOfFamily, type TypesetContext } from './context';
+import { furnitureSource } from './furniture';
+import { numberNotes } from './numberNotes';
+import { sameParts } from './stageCache';
+
+/** Passes after which the fixpoint gives up, keeps the last pages and says so. */
+const MOST_PASSES = 6;
+
+/** Progress of a compose: the share done, from 0 to 1. */
+export type TypesetProgress = number;
+
+/**
+ * Composes the whole book. The faces and patterns of `needsOf(book)` must have been given to the context. Never throws
+ * for what a person wrote or chose: what has to give is in the findings.
+ */
+export function* typesetBook(book: Book, context: TypesetContext): Generator<TypesetProgress, TypesetBook> {
+  const clock = { style: 0, shape: 0, break: 0 };
+  const times = { pages: 0, proof: 0 };
+  const geometry = pageGeometry(book, context);
+  const compose = composeContext(book, context, geometry, clock);
+  let references: ReferenceTable = readReferences(book.divisions, [], new Map());
+  let assembled: AssembledBook;
+  let divisionPages: { division: Division; pages: readonly DivisionPage[] }[];
+  let passes = 0;
+  let settled = false;
+  do {
+    passes += 1;
+    divisionPages = [];
+    for (const [index, division] of book.divisions.entries()) {
+      const flow = yield* withProgress(composeDivision(division, compose, references), (index / book.divisions.length) * 0.9);
+      const start = context.now();
+      divisionPages.push({ division, pages: yield* withProgress(paginateCached(division, flow, compose, geometry), 0.9) });
+      times.pages += context.now() - start;
+    }
+    assembled = assembleBook(divisionPages, book.spec);
+    const found = readReferences(book.divisions, assembled.pages, assembled.firstPages);
+    settled = sameReferences(found, references);
+    references = found;
+  } while (!settled && passes < MOST_PASSES);
+  const furniture = furnitureSource(compose);
+  const pages = assembled.pages.map((page): Page => ({ ...page, furniture: placeFurniture(page, book.spec, geometry, furniture) }));
+  const startProof = context.now();
+  const findings = [...(yield* withProgress(proofBook(pages), 0.95)), ...pageFindings(divisionPages, assembled)];
+  if (!settled) findings.push(unsettled());
+  if (geometry.lines === 1) findings.push(areaTooSmall());
+  times.proof = context.now() - startProof;
+  const extents = extentsOf(book, assembled, context);
+  return {
+    pages,
+    geometry,
+    references,
+    extents,
+    findings,
+    words: extents.reduce((sum, extent) => sum + extent.words, 0),
+    lines: pages.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
+    passes,
+    times: { ...clock, ...times },
+  };
+}
+
+function* withProgress<T>(work: Generator<void, T>, progress: TypesetProgress): Generator<TypesetProgress, T> {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    yield progress;
+  }
+}
+
+function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
+  const { page, text } = book.spec;
+  const face = maybeFace(context.library.table, text.face, 400, false) ?? context.library.table[0];
+  const capHeight = (face.capHeight / face.unitsPerEm) * text.size.pt;
+  const area = typeArea(page, capHeight, text.leading.pt);
+  return {
+    width: page.trim.width.pt,
+    height: page.trim.height.pt,
+    measure: area.measure,
+    head: page.margins.head.pt,
+    back: page.margins.back.pt,
+    foreEdge: page.margins.foreEdge.pt,
+    leading: text.leading.pt,
+    capHeight,
+    lines: Math.max(1, area.lines),
+  };
+}
+
+function composeContext(book: Book, context: TypesetContext, geometry: PageGeometry, clock: ComposeContext['clock']): ComposeContext {
+  const labels = numberNotes(book);
+  return {
+    book,
+    sheet: resolveStyles(book.spec, book.particulars.language, (family) => spaceOfFamily(context, family), context.interner),
+    style: {
+      spec: book.spec,
+      faces: context.library.table,
+      fieldText: (field) => fieldText(field, book.particulars),
+      noteLabel: (note) => labels.get(note) ?? '?',
+    },
+    context,
+    measure: geometry.measure,
+    clock,
+  };
+}
+
+/** Pages of a division, made again only when a paragraph of it or the page changed. */
+function* paginateCached(
+  division: Division,
+  flow: Parameters<typeof paginateDivision>[0],
+  compose: ComposeContext,
+  geometry: PageGeometry,
+): Generator<void, readonly DivisionPage[]> {
+  const { openers } = compose.book.spec;
+  const { width, height, measure, head, leading, capHeight, lines } = geometry;
+  const parts = [
+    flow.role, openers.sink, openers.textStart, width, height, measure, head, leading, capHeight, lines,
+    ...flow.head,
+    ...flow.text.flatMap((item) => [item.paragraph, item.gap, ...item.notes.flatMap((note) => [note.line, ...note.paragraphs])]),
+  ];
+  const known = compose.context.cache.divisions.get(division.id);
+  if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
+  const pages = yield* paginateDivision(flow, geometry, openers);
+  compose.context.cache.divisions.set(division.id, { parts, pages });
+  return pages;
+}
+
+const FAULTS = {
+  [BREAK_FAULT.orphan]: { kind: 'orphan', message: 'A paragraph’s first line stands alone at the foot of the page.' },
+  [BREAK_FAULT.widow]: { kind: 'widow', message: 'A paragraph’s last line stands alone at the head of the next page.' },
+  [BREAK_FAULT.strandedHead]: { kind: 'stranded-head', message: 'A head stands at the foot of the page without two lines after it.' },
+} as const;
+
+function pageFindings(divisions: readonly { division: Division; pages: readonly DivisionPage[] }[], assembled: AssembledBook): Finding[] {
+  const findings: Finding[] = [];
+  for (const { division, pages } of divisions) {
+    const first = assembled.firstPages.get(division.id) ?? 0;
+    pages.forEach((page, index) => {
+      const place = { stream: division.id, block: page.faultAt?.styled.block ?? '', page: first + index };
+      const fault = FAULTS[page.fault as keyof typeof FAULTS];
+      if (fault !== undefined) findings.push({ ...place, ...fault, grade: 'must' });
+      if (page.headTooDeep) {
+        findings.push({ ...place, kind: 'title-below-text-start', grade: 'should', message: 'The title is so deep that the text begins below its text start.' });
+      }
+    });
+  }
+  return findings;
+}
+
+function unsettled(): Finding {
+  const message = `Page numbers and the text that repeats them did not settle in ${MOST_PASSES} passes.`;
+  return { kind: 'unsettled', grade: 'must', stream: '', block: '', page: -1, message };
+}
+
+function areaTooSmall(): Finding {
+  const message = 'The margins leave a single line of text on a page.';
+  return { kind: 'text-area-too-small', grade: 'must', stream: '', block: '', page: -1, message };
+}
+
+function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext): DivisionExtent[] {
+  const counts = new Map<string, number>();
+  for (const page of assembled.pages) if (page.role !== 'blank') counts.set(page.division, (counts.get(page.division) ?? 0) + 1);
+  return book.divisions.map((division) => ({
+    division: division.id,
+    words: wordsIn(division.blocks, context),
+    firstPage: assembled.firstPages.get(division.id) ?? -1,
+    pages: counts.get(division.id) ?? 0,
+  }));
+}
+
+function wordsIn(blocks: readonly Block[], context: TypesetContext): number {
+  let words = 0;
+  for (const block of blocks) {
+    if (block.kind === 'table') block.rows.forEach((row) => row.forEach((cell) => (words += wordsIn(cell.blocks, context))));
+    else {
+      let own = context.cache.words.get(block);
+      if (own === undefined) context.cache.words.set(block, (own = countWords(block.text)));
+      words += own;
+    }
+  }
+  return words;
+}

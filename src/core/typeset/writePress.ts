@@ -1,0 +1,30 @@
+// Joins a composed book to the PDF writer.
+import { namesOf, type Book } from '../model/book';
+import type { HarfBuzzSubsetter } from '../fonts/harfbuzz';
+import type { TypesetBook } from '../model/pages';
+import { writePdf } from '../write/pdf';
+import type { TypesetContext } from './context';
+import { displayPage } from './renderContext';
+
+/** The press PDF of a composed book; yields the share done. `date`: ISO 8601. */
+export function* writePressPdf(
+  book: Book,
+  composed: TypesetBook,
+  context: TypesetContext,
+  subsetter: HarfBuzzSubsetter,
+  date: string,
+): Generator<number, Uint8Array<ArrayBuffer>> {
+  const { library } = context;
+  const source = {
+    pageCount: composed.pages.length,
+    width: composed.geometry.width,
+    height: composed.geometry.height,
+    page: (index: number) => displayPage(composed, index, context),
+    folios: composed.pages.map((page) => page.folio),
+    face: (id: string) => library.record(id),
+    advance: (id: string, glyph: number) => library.harfBuzz.advanceOf(library.font(id), glyph),
+    subset: (id: string, glyphs: readonly number[]) => subsetter.subset(library.font(id).bytes, glyphs),
+  };
+  const { particulars } = book;
+  return yield* writePdf(source, { title: particulars.title, author: namesOf(particulars, 'author'), language: particulars.language, date });
+}

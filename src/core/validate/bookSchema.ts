@@ -1,0 +1,107 @@
+// The schema of a book as it stands in a project file or the database.
+import { BOOK_FORMAT, LANGUAGES, type Book, type Particulars } from '../model/book';
+import { check, Joi } from './check';
+import { checkSpec, specSchema } from './specSchema';
+
+const id = Joi.string().pattern(/^[a-z]\d{1,12}$/).required();
+const offset = Joi.number().integer().min(0).required();
+const line = (most: number) => Joi.string().allow('').max(most).required();
+
+export const particularsSchema = Joi.object({
+  title: line(400),
+  subtitle: line(400),
+  shortTitle: line(200),
+  people: Joi.array()
+    .max(40)
+    .items(
+      Joi.object({
+        name: line(200),
+        role: Joi.string().valid('author', 'editor', 'translator', 'illustrator', 'foreword').required(),
+      }),
+    )
+    .required(),
+  publisher: line(200),
+  place: line(200),
+  year: line(20),
+  edition: line(200),
+  isbnPrint: line(40),
+  isbnEbook: line(40),
+  rights: line(2000),
+  credits: line(2000),
+  series: line(200),
+  language: Joi.string().valid(...Object.keys(LANGUAGES)).required(),
+}).required();
+
+const touches = Joi.object({ italic: Joi.boolean(), bold: Joi.boolean(), underline: Joi.boolean(), strike: Joi.boolean() });
+
+const span = Joi.object({
+  from: offset,
+  to: offset,
+  style: Joi.string().max(12),
+  touches,
+  language: Joi.string().max(40),
+  link: Joi.string().max(4000),
+});
+
+const inlineObject = Joi.alternatives(
+  Joi.object({ at: offset, kind: Joi.string().valid('note').required(), note: id }),
+  Joi.object({ at: offset, kind: Joi.string().valid('field').required(), field: Joi.string().max(40).required() }),
+  Joi.object({ at: offset, kind: Joi.string().valid('break', 'tab').required() }),
+);
+
+const paragraph = Joi.object({
+  kind: Joi.string().valid('paragraph').required(),
+  id,
+  style: Joi.string().max(12).required(),
+  touches: Joi.object({ align: Joi.string().valid('justify', 'left', 'right', 'centre') }),
+  list: Joi.object({ level: offset, ordered: Joi.boolean().required() }),
+  text: Joi.string().allow('').required(),
+  spans: Joi.array().items(span).required(),
+  objects: Joi.array().items(inlineObject).required(),
+});
+
+const table = Joi.object({
+  kind: Joi.string().valid('table').required(),
+  id,
+  style: Joi.string().max(12).required(),
+  columns: offset,
+  rows: Joi.array()
+    .items(Joi.array().items(Joi.object({ id, blocks: Joi.array().items(Joi.link('#block')).required() })))
+    .required(),
+});
+
+const block = Joi.alternatives(paragraph, table).id('block');
+
+export const divisionSchema = Joi.object({
+  id,
+  role: Joi.string()
+    .valid('half-title', 'blank', 'title', 'imprint', 'dedication', 'epigraph', 'contents', 'foreword', 'part', 'chapter', 'afterword')
+    .required(),
+  matter: Joi.string().valid('front', 'body', 'back').required(),
+  start: Joi.string().valid('any', 'recto', 'verso'),
+  listed: Joi.boolean().required(),
+  blocks: Joi.array().items(block).required(),
+});
+
+export const noteSchema = Joi.object({ id, kind: Joi.string().valid('footnote').required(), blocks: Joi.array().items(block).required() });
+
+const bookSchema = Joi.object({
+  format: Joi.number().valid(BOOK_FORMAT).required(),
+  id: Joi.string().min(1).max(60).required(),
+  nextId: Joi.number().integer().min(1).required(),
+  particulars: particularsSchema,
+  spec: specSchema,
+  divisions: Joi.array().items(divisionSchema).required(),
+  notes: Joi.object().pattern(Joi.string(), noteSchema).required(),
+});
+
+/** Checks a whole book. Throws ValueError. */
+export function checkBook(value: unknown, what = 'The book'): Book {
+  const book = check<Book>(bookSchema, value, what);
+  return { ...book, spec: checkSpec(book.spec, what) };
+}
+
+export function checkParticulars(value: unknown): Particulars {
+  return check<Particulars>(particularsSchema, value, 'The particulars');
+}
+

@@ -1,0 +1,165 @@
+// The schema of the spec, key by key with unit, range and default: docs/formats.md is held against it by a test.
+// In a spec.json a length is a number of points or a text such as "5.5in"; in a book it is kept with its unit.
+import { ValueError } from '../base/errors';
+import { parseLength } from '../measure/units';
+import type { Length } from '../model/length';
+import { TEXT_FAMILIES } from '../model/faces';
+import { LANGUAGES } from '../model/book';
+import { NOVEL_SPEC } from '../model/novelSpec';
+import type { Spec } from '../model/spec';
+import { check, Joi } from './check';
+
+const UNITS = ['pt', 'mm', 'cm', 'in', 'pica', 'px'];
+
+/** A length from `least` to `most` points: typed text, points, or kept with its unit. */
+function lengthSchema(least: number, most: number): Joi.Schema {
+  return Joi.any()
+    .custom((value: unknown, helpers) => {
+      let length: Length;
+      if (typeof value === 'number') length = { pt: value, unit: 'pt' };
+      else if (typeof value === 'string') {
+        try {
+          length = parseLength(value, 'pt');
+        } catch (error) {
+          if (!(error instanceof ValueError)) throw error;
+          return helpers.message({ custom: `{{#label}} ${error.message.replace(/\.$/, '')}` });
+        }
+      } else {
+        const kept = value as Length | null;
+        const isKept = kept !== null && typeof kept === 'object' && typeof kept.pt === 'number' && UNITS.includes(kept.unit);
+        if (!isKept || Object.keys(kept).length !== 2) return helpers.message({ custom: '{{#label}} must be a length such as "5.5in"' });
+        length = kept;
+      }
+      if (!Number.isFinite(length.pt) || length.pt < least || length.pt > most) {
+        return helpers.message({ custom: `{{#label}} must be from ${least} to ${most} pt` });
+      }
+      return length;
+    })
+    .required()
+    .meta({ unit: 'length', least, most });
+}
+
+const number = (least: number, most: number, unit: string) => Joi.number().min(least).max(most).required().meta({ unit, least, most });
+const whole = (least: number, most: number, unit: string) => number(least, most, unit).integer();
+const oneOf = (...values: string[]) => Joi.string().valid(...values).required();
+const flag = () => Joi.boolean().required();
+const optional = (schema: Joi.Schema) => schema.optional();
+const object = (keys: Joi.SchemaMap) => Joi.object(keys).required();
+
+const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
+
+export const paragraphStyleSchema = Joi.object({
+  name: Joi.string().min(1).max(80).required(),
+  basedOn: Joi.string().max(12),
+  meaning: optional(
+    oneOf('body', 'heading1', 'heading2', 'heading3', 'heading4', 'heading5', 'heading6', 'extract', 'verse', 'listItem', 'caption', 'note', 'title', 'break', 'other'),
+  ),
+  face: Joi.string().max(60),
+  size: optional(number(4, 144, 'pt')),
+  leading: Joi.alternatives(number(4, 200, 'pt'), Joi.object({ grid: whole(1, 12, 'grid lines') })).optional(),
+  weight: optional(whole(100, 900, 'weight')),
+  italic: Joi.boolean(),
+  caps: optional(oneOf('none', 'small')),
+  tracking: optional(number(-100, 500, 'thousandths of an em')),
+  align: optional(oneOf('text', 'justify', 'left', 'right', 'centre')),
+  firstIndent: Joi.alternatives(number(-200, 200, 'pt'), Joi.string().valid('text')).optional(),
+  leftIndent: optional(number(0, 400, 'pt')),
+  rightIndent: optional(number(0, 400, 'pt')),
+  above: optional(number(0, 40, 'grid lines')),
+  below: optional(number(0, 40, 'grid lines')),
+  hyphenate: Joi.boolean(),
+  withNext: Joi.boolean(),
+  atFoot: Joi.boolean(),
+});
+
+export const characterStyleSchema = Joi.object({
+  name: Joi.string().min(1).max(80).required(),
+  basedOn: Joi.string().max(12),
+  italic: optional(oneOf('on', 'opposite')),
+  weight: optional(whole(100, 900, 'weight')),
+  caps: optional(oneOf('none', 'small')),
+  tracking: optional(number(-100, 500, 'thousandths of an em')),
+  position: optional(oneOf('superior', 'inferior')),
+  line: optional(oneOf('under', 'through')),
+});
+
+const tag = Joi.string().pattern(/^[A-Za-z0-9]{1,12}$/);
+
+export const specSchema = object({
+  name: Joi.string().min(1).max(80).required(),
+  page: object({
+    trim: object({ width: lengthSchema(72, 2000), height: lengthSchema(72, 2000) }),
+    margins: object({
+      head: lengthSchema(0, 1000),
+      foot: lengthSchema(0, 1000),
+      back: lengthSchema(0, 1000),
+      foreEdge: lengthSchema(0, 1000),
+    }),
+  }),
+  text: object({
+    face: oneOf(...TEXT_FAMILIES),
+    size: lengthSchema(4, 72),
+    leading: lengthSchema(4, 144),
+    setting: oneOf('justified', 'ragged'),
+    indent: lengthSchema(0, 200),
+    wordSpace: Joi.object({ least: number(0.05, 1, 'em'), wished: number(0.05, 1, 'em'), most: number(0.05, 2, 'em') })
+      .allow(null)
+      .required(),
+    hyphenation: object({
+      on: flag(),
+      smallestWord: whole(4, 20, 'letters'),
+      before: whole(1, 10, 'letters'),
+      after: whole(1, 10, 'letters'),
+      running: whole(0, 3, 'lines'),
+    }),
+    lastLine: number(0, 20, 'em'),
+  }),
+  openers: object({ sink: whole(0, 40, 'grid lines'), textStart: whole(1, 60, 'grid line'), chaptersStart: oneOf('any', 'recto') }),
+  furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
+  folios: object({ front: oneOf('roman', 'arabic') }),
+  styles: Joi.object().pattern(tag, paragraphStyleSchema).required(),
+  characterStyles: Joi.object().pattern(tag, characterStyleSchema).required(),
+});
+
+/** Least measure, in em of the text: below it no setting is worth looking at. */
+const LEAST_MEASURE = 3;
+
+/** Checks a whole spec, and that its margins leave room for type. Throws ValueError. */
+export function checkSpec(value: unknown, what = 'The spec'): Spec {
+  const spec = check<Spec>(specSchema, value, what);
+  const { trim, margins } = spec.page;
+  const measure = trim.width.pt - margins.back.pt - margins.foreEdge.pt;
+  if (measure < spec.text.size.pt * LEAST_MEASURE) {
+    throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of type.');
+  }
+  const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
+  if (depth < spec.text.size.pt) throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
+  if (spec.text.leading.pt < spec.text.size.pt * 0.8) {
+    throw new ValueError('text.leading', 'The leading is so small that lines would run into each other.');
+  }
+  return spec;
+}
+
+/** A spec.json of the command line: any part of a spec, laid over the novel. Throws ValueError. */
+export function specFromFile(value: unknown): Spec {
+  if (value === null || typeof value !== 'object' || Array.isArray(value)) {
+    throw new ValueError('', 'The spec file does not hold an object.');
+  }
+  return checkSpec(laidOver(NOVEL_SPEC, value), 'The spec file');
+}
+
+/** `over` laid on `under`, key by key; lengths, lists and plain values are taken whole. */
+function laidOver(under: unknown, over: unknown): unknown {
+  const isPlain = (value: unknown): value is Record<string, unknown> =>
+    value !== null && typeof value === 'object' && !Array.isArray(value) && !('pt' in value) && !('grid' in value);
+  if (!isPlain(under) || !isPlain(over)) return over;
+  const result: Record<string, unknown> = { ...under };
+  for (const [key, value] of Object.entries(over)) result[key] = key in under ? laidOver(under[key], value) : value;
+  return result;
+}
+
+/** A BCP 47 tag of a language with patterns. Throws ValueError. */
+export function checkLanguage(value: string): string {
+  if (value in LANGUAGES) return value;
+  throw new ValueError('lang', `There are no hyphenation patterns for “${value}”: use ${Object.keys(LANGUAGES).join(', ')}.`);
+}

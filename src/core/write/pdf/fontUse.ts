@@ -1,0 +1,131 @@
+// Which glyphs of a face a document uses and what text each stands for, and the font objects that come of it
+// (ISO 32000-1, 9.7: composite fonts; 9.10.3: ToUnicode).
+import { fnv1a } from '../../base/hash';
+import type { FaceRecord } from '../../model/faces';
+import { pdfArray, pdfDictionary, pdfName, pdfNumber, utf16Hex, type PdfFile, type PdfValue } from './objects';
+
+/** A block of a ToUnicode map holds at most this many entries (Adobe Technical Note 5411). */
+const MAP_BLOCK = 100;
+
+export class FontUse {
+  private readonly texts = new Map<number, string>();
+  private readonly widths = new Map<number, number>();
+
+  constructor(
+    readonly resourceName: string,
+    readonly face: FaceRecord,
+    private readonly advance: (glyph: number) => number,
+  ) {}
+
+  /** Width of a glyph in thousandths of an em, as it stands in the file. */
+  width(glyph: number): number {
+    let width = this.widths.get(glyph);
+    if (width === undefined) {
+      width = Math.round((this.advance(glyph) * 1000 * 100) / this.face.unitsPerEm) / 100;
+      this.widths.set(glyph, width);
+    }
+    return width;
+  }
+
+  /** Notes that a glyph shows a text. False when it already stands for another one: that place needs ActualText. */
+  noteText(glyph: number, text: string): boolean {
+    const known = this.texts.get(glyph);
+    if (known === undefined) this.texts.set(glyph, text);
+    return known === undefined || known === text;
+  }
+
+  get glyphs(): number[] {
+    return [...this.widths.keys()].sort((a, b) => a - b);
+  }
+
+  /** Writes the font's objects; `program` is the font file cut down to the glyphs. */
+  write(file: PdfFile, program: Uint8Array): PdfValue {
+    const { face } = this;
+    const name = pdfName(`${this.subsetTag()}+${face.postScriptName}`);
+    const em = (units: number) => pdfNumber((units * 1000) / face.unitsPerEm, 0);
+    const SYMBOLIC = 4;
+    const ITALIC = 64;
+    const descriptor = file.add(
+      pdfDictionary({
+        Type: '/FontDescriptor',
+        FontName: name,
+        Flags: String(SYMBOLIC + (face.italic ? ITALIC : 0)),
+        FontBBox: pdfArray(face.box.map(em)),
+        ItalicAngle: pdfNumber(face.italicAngle, 2),
+        Ascent: em(face.ascender),
+        Descent: em(face.descender),
+        CapHeight: em(face.capHeight),
+        StemV: face.weight >= 600 ? '120' : '80',
+        FontFile2: file.addStream(program, { Length1: String(program.length) }),
+      }),
+    );
+    const descendant = file.add(
+      pdfDictionary({
+        Type: '/Font',
+        Subtype: '/CIDFontType2',
+        BaseFont: name,
+        CIDSystemInfo: '<< /Registry (Adobe) /Ordering (Identity) /Supplement 0 >>',
+        FontDescriptor: descriptor,
+        CIDToGIDMap: '/Identity',
+        DW: '1000',
+        W: this.widthArray(),
+      }),
+    );
+    return file.add(
+      pdfDictionary({
+        Type: '/Font',
+        Subtype: '/Type0',
+        BaseFont: name,
+        Encoding: '/Identity-H',
+        DescendantFonts: pdfArray([descendant]),
+        ToUnicode: file.addStream(new TextEncoder().encode(this.toUnicode())),
+      }),
+    );
+  }
+
+  private widthArray(): PdfValue {
+    const parts: string[] = [];
+    let previous = -2;
+    for (const glyph of this.glyphs) {
+      const width = pdfNumber(this.width(glyph), 2);
+      if (glyph === previous + 1) parts[parts.length - 1] += ` ${width}`;
+      else parts.push(`${glyph} [${width}`);
+      previous = glyph;
+    }
+    return pdfArray(parts.map((part) => `${part}]`));
+  }
+
+  private toUnicode(): string {
+    const hex = (glyph: number) => glyph.toString(16).toUpperCase().padStart(4, '0');
+    const rows = [...this.texts].filter(([, text]) => text !== '').sort((a, b) => a[0] - b[0]);
+    const blocks: string[] = [];
+    for (let k = 0; k < rows.length; k += MAP_BLOCK) {
+      const block = rows.slice(k, k + MAP_BLOCK).map(([glyph, text]) => `<${hex(glyph)}> <${utf16Hex(text)}>`);
+      blocks.push(`${block.length} beginbfchar\n${block.join('\n')}\nendbfchar`);
+    }
+    return [
+      '/CIDInit /ProcSet findresource begin',
+      '12 dict begin',
+      'begincmap',
+      '/CIDSystemInfo << /Registry (Adobe) /Ordering (UCS) /Supplement 0 >> def',
+      '/CMapName /Adobe-Identity-UCS def',
+      '/CMapType 2 def',
+      '1 begincodespacerange\n<0000> <FFFF>\nendcodespacerange',
+      ...blocks,
+      'endcmap',
+      'CMapName currentdict /CMap defineresource pop',
+      'end\nend\n',
+    ].join('\n');
+  }
+
+  /** Six capitals (9.6.4), the same for the same glyphs. */
+  private subsetTag(): string {
+    let hash = fnv1a(`${this.face.id}:${this.glyphs.join(',')}`);
+    let tag = '';
+    for (let k = 0; k < 6; k += 1) {
+      tag += String.fromCharCode(65 + (hash % 26));
+      hash = Math.floor(hash / 26);
+    }
+    return tag;
+  }
+}

@@ -1,0 +1,1 @@
+export { writePdf, type PdfMetadata, type PdfSource } from './writePdf';

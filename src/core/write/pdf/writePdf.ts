@@ -1,0 +1,131 @@
+// The press PDF of the interior: pages to the trim, black on one plate, fonts embedded as subsets with their Unicode map,
+// title and author in the metadata. Pages are asked for one by one.
+import { escapeXml } from '../../base/xml';
+import { fingerprint } from '../../base/hash';
+import type { DisplayList } from '../../model/displayList';
+import type { FaceId, FaceRecord } from '../../model/faces';
+import { FontUse } from './fontUse';
+import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
+import { pageContent } from './pageContent';
+
+/** What the writer needs from outside: pages, faces and the cutting down of font files. */
+export interface PdfSource {
+  readonly pageCount: number;
+  readonly width: number;
+  readonly height: number;
+  readonly page: (index: number) => DisplayList;
+  /** Folio of each page as shown, for the reader's page box. */
+  readonly folios: readonly string[];
+  readonly face: (id: FaceId) => FaceRecord;
+  readonly advance: (id: FaceId, glyph: number) => number;
+  readonly subset: (id: FaceId, glyphs: readonly number[]) => Uint8Array;
+}
+
+export interface PdfMetadata {
+  readonly title: string;
+  readonly author: string;
+  readonly language: string;
+  /** ISO 8601 date and time, given by the caller: core has no clock. */
+  readonly date: string;
+}
+
+/** Writes the file; yields the share done after each page. */
+export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<number, Uint8Array<ArrayBuffer>> {
+  const file = new PdfFile();
+  const encoder = new TextEncoder();
+  const fonts = new Map<FaceId, FontUse>();
+  const fontOf = (id: FaceId): FontUse => {
+    let font = fonts.get(id);
+    if (font === undefined) {
+      font = new FontUse(`F${fonts.size + 1}`, source.face(id), (glyph) => source.advance(id, glyph));
+      fonts.set(id, font);
+    }
+    return font;
+  };
+  const tree = file.reserve();
+  const resources = file.reserve();
+  const box = pdfArray(['0', '0', pdfNumber(source.width, 4), pdfNumber(source.height, 4)]);
+  const kids: PdfValue[] = [];
+  for (let index = 0; index < source.pageCount; index += 1) {
+    const contents = file.addStream(encoder.encode(pageContent(source.page(index), fontOf)));
+    kids.push(
+      file.add(
+        pdfDictionary({
+          Type: '/Page',
+          Parent: file.reference(tree),
+          MediaBox: box,
+          TrimBox: box,
+          Resources: file.reference(resources),
+          Contents: contents,
+        }),
+      ),
+    );
+    yield ((index + 1) / source.pageCount) * 0.9;
+  }
+  const fontEntries: Record<string, PdfValue> = {};
+  for (const [id, font] of fonts) {
+    fontEntries[font.resourceName] = font.write(file, source.subset(id, font.glyphs));
+    yield 0.95;
+  }
+  file.set(resources, pdfDictionary({ Font: pdfDictionary(fontEntries) }));
+  file.set(tree, pdfDictionary({ Type: '/Pages', Kids: pdfArray(kids), Count: String(kids.length) }));
+  const catalog = file.add(
+    pdfDictionary({
+      Type: '/Catalog',
+      Pages: file.reference(tree),
+      Metadata: file.addStream(encoder.encode(xmp(metadata)), { Type: '/Metadata', Subtype: '/XML' }, true),
+      Lang: pdfText(metadata.language),
+      PageLabels: pdfDictionary({ Nums: pageLabels(source.folios) }),
+      ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
+      PageLayout: '/TwoPageRight',
+    }),
+  );
+  const info = file.add(
+    pdfDictionary({
+      Title: pdfText(metadata.title),
+      Author: metadata.author === '' ? undefined : pdfText(metadata.author),
+      Creator: pdfText('Walnut Leaf'),
+      Producer: pdfText('Walnut Leaf'),
+      CreationDate: `(${pdfDate(metadata.date)})`,
+      ModDate: `(${pdfDate(metadata.date)})`,
+    }),
+  );
+  const id = fingerprint(`${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`).toUpperCase();
+  return file.write({ Root: catalog, Info: info, ID: `[<${id}> <${id}>]` });
+}
+
+/** Page labels (12.4.2): a new range wherever the numbering does not simply go on. */
+function pageLabels(folios: readonly string[]): PdfValue {
+  const parts: string[] = [];
+  let style = '';
+  let expected = -1;
+  folios.forEach((folio, index) => {
+    const arabic = /^\d+$/.test(folio);
+    const value = arabic ? Number(folio) : index + 1;
+    const own = arabic ? '/D' : '/r';
+    if (own !== style || value !== expected) parts.push(`${index} << /S ${own} /St ${value} >>`);
+    style = own;
+    expected = value + 1;
+  });
+  return pdfArray(parts);
+}
+
+/** `D:YYYYMMDDHHmmSSZ` (7.9.4) from ISO 8601 in UTC. */
+function pdfDate(iso: string): string {
+  return `D:${iso.replace(/\D/g, '').slice(0, 14)}Z`;
+}
+
+/** XMP packet (ISO 16684-1) with the same facts as the information dictionary. */
+function xmp({ title, author, language, date }: PdfMetadata): string {
+  const creator = author === '' ? '' : `<dc:creator><rdf:Seq><rdf:li>${escapeXml(author)}</rdf:li></rdf:Seq></dc:creator>`;
+  return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
+<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
+<rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:pdf="http://ns.adobe.com/pdf/1.3/">
+<dc:format>application/pdf</dc:format>
+<dc:title><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(title)}</rdf:li></rdf:Alt></dc:title>
+${creator}<dc:language><rdf:Bag><rdf:li>${escapeXml(language)}</rdf:li></rdf:Bag></dc:language>
+<xmp:CreatorTool>Walnut Leaf</xmp:CreatorTool><xmp:CreateDate>${date}</xmp:CreateDate><xmp:ModifyDate>${date}</xmp:ModifyDate>
+<pdf:Producer>Walnut Leaf</pdf:Producer>
+</rdf:Description></rdf:RDF></x:xmpmeta>
+<?xpacket end="w"?>`;
+}

@@ -1,0 +1,2 @@
+export { migrate, MIGRATIONS, type PlainBook } from './migrations';
+export { readProject, writeProject } from './projectFile';

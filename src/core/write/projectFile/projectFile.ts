@@ -1,0 +1,78 @@
+// The project file: a zip of JSON that opens again to an identical book. Described in docs/formats.md.
+import { ImportError, ValueError } from '../../base/errors';
+import { looksLikeZip, pack, unpack } from '../../base/zip';
+import { BOOK_FORMAT, type Book, type Division } from '../../model/book';
+import { migrate } from './migrations';
+
+const KIND = 'walnut-leaf-book';
+
+interface ProjectHead {
+  readonly kind: typeof KIND;
+  readonly format: number;
+  readonly id: string;
+  readonly nextId: number;
+  /** Ids of the divisions in running order; each is a member of its own. */
+  readonly divisions: readonly string[];
+}
+
+/** The book as bytes. Same book, same bytes. */
+export function writeProject(book: Book): Uint8Array {
+  const head: ProjectHead = {
+    kind: KIND,
+    format: book.format,
+    id: book.id,
+    nextId: book.nextId,
+    divisions: book.divisions.map((division) => division.id),
+  };
+  const encoder = new TextEncoder();
+  const json = (value: unknown) => encoder.encode(`${JSON.stringify(value, null, 1)}\n`);
+  const members: Record<string, Uint8Array> = {
+    'book.json': json(head),
+    'particulars.json': json(book.particulars),
+    'spec.json': json(book.spec),
+    'notes.json': json(book.notes),
+  };
+  for (const division of book.divisions) members[`divisions/${division.id}.json`] = json(division);
+  return pack(members);
+}
+
+/**
+ * Reads a project file. `checkBook` validates what was read. Throws ImportError: `not-a-document`, `truncated`,
+ * `too-large`, `newer-format` or `damaged`.
+ */
+export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Book): Book {
+  if (!looksLikeZip(bytes)) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
+  const members = unpack(bytes, (name) => /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(name));
+  const head = readMember(members, 'book.json') as Partial<ProjectHead>;
+  if (head.kind !== KIND) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
+  if (typeof head.format !== 'number' || head.format > BOOK_FORMAT) {
+    throw new ImportError('newer-format', 'This project file was written by a newer Walnut Leaf; this one cannot open it.');
+  }
+  const divisions = (head.divisions ?? []).map((id) => readMember(members, `divisions/${id}.json`) as Division);
+  const raw = {
+    format: head.format,
+    id: head.id,
+    nextId: head.nextId,
+    particulars: readMember(members, 'particulars.json'),
+    spec: readMember(members, 'spec.json'),
+    divisions,
+    notes: readMember(members, 'notes.json'),
+  };
+  try {
+    return checkBook(migrate(raw));
+  } catch (error) {
+    if (error instanceof ValueError) throw new ImportError('damaged', `This project file is damaged. ${error.message}`, error.path);
+    throw error;
+  }
+}
+
+function readMember(members: Record<string, Uint8Array>, name: string): unknown {
+  const bytes = members[name];
+  if (bytes === undefined) throw new ImportError('damaged', `This project file is damaged: ${name} is missing.`);
+  try {
+    return JSON.parse(new TextDecoder('utf-8').decode(bytes));
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    throw new ImportError('damaged', `This project file is damaged: ${name} cannot be read.`);
+  }
+}
