@@ -29,10 +29,18 @@ export default tseslint.config(
         { property: 'toLocaleString', message: 'Differs between Node and Chromium.' },
         { property: 'toLocaleUpperCase', message: 'Differs between Node and Chromium.' },
         { property: 'toLocaleLowerCase', message: 'Differs between Node and Chromium.' },
-        { object: 'Math', property: 'random', message: 'Core has no randomness: ids come from the counter of the book.' },
+        {
+          object: 'Math',
+          property: 'random',
+          message: 'Core has no randomness: ids come from the counter of the book.',
+        },
       ],
     },
   },
-  { files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'], plugins: { 'react-hooks': hooks }, rules: hooks.configs.recommended.rules },
+  {
+    files: ['src/ui/**/*.tsx', 'src/app/**/*.tsx'],
+    plugins: { 'react-hooks': hooks },
+    rules: hooks.configs.recommended.rules,
+  },
   { files: ['test/**/*.ts'], rules: { '@typescript-eslint/no-unused-expressions': 'off' } },
 );

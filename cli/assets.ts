@@ -1,7 +1,15 @@
 // The shipped assets as Node reads them: face table, fonts, patterns, HarfBuzz.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { addPatterns, createTypesetContext, FaceLibrary, HarfBuzz, HarfBuzzSubsetter, needsOf, type TypesetContext } from '../src/core/index';
+import {
+  addPatterns,
+  createTypesetContext,
+  FaceLibrary,
+  HarfBuzz,
+  HarfBuzzSubsetter,
+  needsOf,
+  type TypesetContext,
+} from '../src/core/index';
 import type { Book } from '../src/core/model/book';
 import type { FaceTable } from '../src/core/model/faces';
 

@@ -2,7 +2,18 @@
 // is ever left.
 import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { checkLanguage, ImportError, makeBook, readManuscript, readProject, checkBook, typesetBook, ValueError, writePressPdf, writeProject } from '../src/core/index';
+import {
+  checkLanguage,
+  ImportError,
+  makeBook,
+  readManuscript,
+  readProject,
+  checkBook,
+  typesetBook,
+  ValueError,
+  writePressPdf,
+  writeProject,
+} from '../src/core/index';
 import type { Book } from '../src/core/model/book';
 import type { Spec } from '../src/core/model/spec';
 import type { TypesetBook } from '../src/core/model/pages';
@@ -41,7 +52,10 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   const outputs: [string, Uint8Array][] = [];
   if (options.press !== undefined) {
     const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
-    outputs.push([options.press, timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date)))]);
+    outputs.push([
+      options.press,
+      timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date))),
+    ]);
   }
   if (options.project !== undefined) outputs.push([options.project, timed('project', () => writeProject(book))]);
   const report: Report = {
@@ -54,12 +68,19 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     remarks,
     findings: composed.findings,
   };
-  if (options.report !== undefined) outputs.push([options.report, new TextEncoder().encode(`${JSON.stringify(report, null, 2)}\n`)]);
+  if (options.report !== undefined)
+    outputs.push([options.report, new TextEncoder().encode(`${JSON.stringify(report, null, 2)}\n`)]);
   writeAll(outputs);
   return report;
 }
 
-function openBook(name: string, bytes: Uint8Array, spec: Spec, language: string | undefined, options: ComposeOptions): { book: Book; remarks: Report['remarks'] } {
+function openBook(
+  name: string,
+  bytes: Uint8Array,
+  spec: Spec,
+  language: string | undefined,
+  options: ComposeOptions,
+): { book: Book; remarks: Report['remarks'] } {
   if (name.toLowerCase().endsWith('.walnut')) {
     const kept = readProject(bytes, checkBook);
     const changed = options.spec ?? options.trim ?? options.margins ?? options.type;

@@ -11,7 +11,9 @@ export function main(words: readonly string[], generated: string): number {
     const options = readOptions(words);
     const report = compose(options, nodeAssets(generated));
     const must = report.findings.filter((finding) => finding.grade === 'must').length;
-    process.stdout.write(`${report.words} words, ${report.pages} pages, ${report.findings.length} findings (${must} must)\n`);
+    process.stdout.write(
+      `${report.words} words, ${report.pages} pages, ${report.findings.length} findings (${must} must)\n`,
+    );
     return 0;
   } catch (error) {
     if (error instanceof UsageError) return fail(error.message, 2);

@@ -42,7 +42,8 @@ function withMargins(spec: Spec, text: string): Spec {
 /** `EB Garamond 11/14`: a family, size and leading in points. */
 function withType(spec: Spec, text: string, faces: FaceTable): Spec {
   const match = /^(.+?)\s+([\d.]+)\s*\/\s*([\d.]+)$/.exec(text.trim());
-  if (match === null) throw new UsageError(`--type ${text} is not a face with size and leading, such as "EB Garamond 11/14".`);
+  if (match === null)
+    throw new UsageError(`--type ${text} is not a face with size and leading, such as "EB Garamond 11/14".`);
   const name = match[1].toLowerCase();
   const face = faces.find((record) => record.familyName.toLowerCase() === name || record.family === name);
   if (face === undefined) {

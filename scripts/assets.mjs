@@ -1,7 +1,16 @@
 // Makes generated/: fonts copied from their packages with the table of their faces, HarfBuzz's wasm, hyphenation
 // patterns packed, and the demonstration manuscript. Run by build and test; does nothing when up to date.
 import { build } from 'esbuild';
-import { copyFileSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync, existsSync, statSync } from 'node:fs';
+import {
+  copyFileSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+  existsSync,
+  statSync,
+} from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { pathToFileURL, fileURLToPath } from 'node:url';

@@ -64,13 +64,16 @@ function readSource(text: string): Source {
 function readBlock(block: string): Paragraph[] {
   if (block === '{empty}') return [new Paragraph({ text: '' })];
   if (block === '***') return [new Paragraph({ text: '* * *' })];
-  if (block.startsWith('## ')) return [new Paragraph({ text: block.slice(3), heading: HeadingLevel.HEADING_1 }), new Paragraph({ text: '' })];
-  if (block.startsWith('# ')) return [new Paragraph({ text: '' }), new Paragraph({ text: block.slice(2), heading: HeadingLevel.HEADING_1 })];
+  if (block.startsWith('## '))
+    return [new Paragraph({ text: block.slice(3), heading: HeadingLevel.HEADING_1 }), new Paragraph({ text: '' })];
+  if (block.startsWith('# '))
+    return [new Paragraph({ text: '' }), new Paragraph({ text: block.slice(2), heading: HeadingLevel.HEADING_1 })];
   const lines = block.split('\n');
   if (block.startsWith('> ')) return lines.map((line) => styled(line.slice(2), 'Extract'));
   if (block.startsWith('| ')) return lines.map((line) => styled(line.slice(2), 'Verse'));
   if (block.startsWith('{wrapped}')) return lines.map((line) => styled(line.replace('{wrapped}', '')));
-  if (block.startsWith('{style Letter ends Harrow}')) return [styled(block.replace(/^\{[^}]*\}/, ''), 'LetterendsHarrow')];
+  if (block.startsWith('{style Letter ends Harrow}'))
+    return [styled(block.replace(/^\{[^}]*\}/, ''), 'LetterendsHarrow')];
   return [styled(lines.join(' '))];
 }
 
@@ -80,10 +83,13 @@ function styled(text: string, style?: string): Paragraph {
 
 /** Text with _italics_ by hand and [^n] references. */
 function inline(text: string): ParagraphChild[] {
-  return text.split(/(\[\^\d+\]|_[^_]+_)/).filter((piece) => piece !== '').map((piece) => {
-    const note = /^\[\^(\d+)\]$/.exec(piece);
-    if (note !== null) return new FootnoteReferenceRun(Number(note[1]));
-    if (/^_.*_$/.test(piece)) return new TextRun({ text: piece.slice(1, -1), italics: true });
-    return new TextRun(piece);
-  });
+  return text
+    .split(/(\[\^\d+\]|_[^_]+_)/)
+    .filter((piece) => piece !== '')
+    .map((piece) => {
+      const note = /^\[\^(\d+)\]$/.exec(piece);
+      if (note !== null) return new FootnoteReferenceRun(Number(note[1]));
+      if (/^_.*_$/.test(piece)) return new TextRun({ text: piece.slice(1, -1), italics: true });
+      return new TextRun(piece);
+    });
 }

@@ -5,6 +5,15 @@ export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export { IMPORTERS, knownLanguage, makeBook, readManuscript } from './import';
 export { parseLength } from './measure/units';
-export { addPatterns, createTypesetContext, displayPage, needsOf, typesetBook, writePressPdf, type Needs, type TypesetContext } from './typeset';
+export {
+  addPatterns,
+  createTypesetContext,
+  displayPage,
+  needsOf,
+  typesetBook,
+  writePressPdf,
+  type Needs,
+  type TypesetContext,
+} from './typeset';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject } from './write/projectFile';

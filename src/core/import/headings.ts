@@ -7,7 +7,10 @@ const ORDINALS = 'first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|ten
 const ROMAN = '(?=[ivxlc])(?:xc|xl|l?x{0,3})(?:ix|iv|v?i{0,3})';
 const NUMBER = `(?:\\d{1,3}|${NUMBER_WORDS}|${ROMAN})`;
 
-const PART = new RegExp(`^(?:the\\s+)?((?:part|book)\\s+(?:the\\s+)?(?:${NUMBER}|${ORDINALS})|(?:${ORDINALS})\\s+(?:part|book))\\b[\\s.:–—-]*(.*)$`, 'iu');
+const PART = new RegExp(
+  `^(?:the\\s+)?((?:part|book)\\s+(?:the\\s+)?(?:${NUMBER}|${ORDINALS})|(?:${ORDINALS})\\s+(?:part|book))\\b[\\s.:–—-]*(.*)$`,
+  'iu',
+);
 const CHAPTER = new RegExp(`^(chapter\\s+${NUMBER})(?![\\p{L}\\p{N}])[\\s.:–—-]*(.*)$`, 'iu');
 const NUMBERED = new RegExp(`^(\\d{1,3}|${ROMAN})[.:)]?(?:\\s*[–—-]\\s*|\\s+|$)(.*)$`, 'u');
 const NUMBERED_UPPER = new RegExp(`^(${ROMAN.toUpperCase()})[.:)]?(?:\\s*[–—-]\\s*|\\s+|$)(.*)$`, 'u');
@@ -26,7 +29,8 @@ export interface HeadingWords {
 /** Reads the words of a line that is known to be a heading. Never fails: a heading without a number is a chapter's title. */
 export function readHeading(text: string): HeadingWords {
   const trimmed = text.trim();
-  const numbered = PART.exec(trimmed) ?? CHAPTER.exec(trimmed) ?? NUMBERED.exec(trimmed) ?? NUMBERED_UPPER.exec(trimmed);
+  const numbered =
+    PART.exec(trimmed) ?? CHAPTER.exec(trimmed) ?? NUMBERED.exec(trimmed) ?? NUMBERED_UPPER.exec(trimmed);
   const kind = PART.test(trimmed) ? 'part' : 'chapter';
   if (numbered === null) return { kind, number: '', title: trimmed, titleAt: text.length - text.trimStart().length };
   const title = numbered[2];

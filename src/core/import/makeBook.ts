@@ -1,6 +1,16 @@
 // Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
 // every book has, filled with fields.
-import { LANGUAGES, emptyParticulars, BOOK_FORMAT, type Book, type Division, type DivisionRole, type Note, type Particulars } from '../model/book';
+import {
+  LANGUAGES,
+  emptyParticulars,
+  BOOK_FORMAT,
+  type Book,
+  type Division,
+  type DivisionRole,
+  type Note,
+  type Particulars,
+} from '../model/book';
+import { isEmptyParagraph } from '../model/effectiveTag';
 import type { Manuscript } from '../model/manuscript';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import type { Spec } from '../model/spec';
@@ -67,11 +77,18 @@ function takeOpening(blocks: readonly Block[]): Opening {
     else if (['BT', 'BS', 'BA'].includes(block.style)) words[block.style] ??= block.text.trim();
     else if (block.text.trim() !== '') break;
   }
-  return { title: words.BT, subtitle: words.BS, author: words.BA?.replace(/^by\s+/i, ''), display, rest: blocks.slice(end) };
+  return {
+    title: words.BT,
+    subtitle: words.BS,
+    author: words.BA?.replace(/^by\s+/i, ''),
+    display,
+    rest: blocks.slice(end),
+  };
 }
 
 function makeParticulars(manuscript: Manuscript, opening: Opening, options: MakeBookOptions): Particulars {
-  const title = opening.title ?? manuscript.metadata.title ?? options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
+  const title =
+    opening.title ?? manuscript.metadata.title ?? options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
   const author = opening.author ?? manuscript.metadata.author ?? '';
   const names = author.split(/\s*(?:;|,|\band\b|&)\s*/).filter((name) => name !== '');
   return {
@@ -92,7 +109,6 @@ export function knownLanguage(tag: string | undefined): string {
 }
 
 const isHeading = (block: Block) => block.kind === 'paragraph' && ['CT', 'PT', 'CN', 'PN'].includes(block.style);
-const isBlank = (block: Block) => block.kind === 'paragraph' && block.text.trim() === '' && block.objects.length === 0;
 
 /** One division per part or chapter. A number that stands alone joins the title that follows it. */
 function splitAtHeadings(blocks: readonly Block[], ids: IdCounter): Division[] {
@@ -100,13 +116,13 @@ function splitAtHeadings(blocks: readonly Block[], ids: IdCounter): Division[] {
   let current: Block[] = [];
   let role: DivisionRole = 'chapter';
   const flush = () => {
-    if (current.some((block) => !isBlank(block))) divisions.push(makeDivision(role, current, ids));
+    if (current.some((block) => !isEmptyParagraph(block))) divisions.push(makeDivision(role, current, ids));
     current = [];
     role = 'chapter';
   };
   for (let k = 0; k < blocks.length; k += 1) {
     const block = blocks[k];
-    if (!isHeading(block) || isBlank(block)) {
+    if (!isHeading(block) || isEmptyParagraph(block)) {
       current.push(block);
       continue;
     }
@@ -134,7 +150,7 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
   const named = NAMED_ROLES.find(([pattern]) => pattern.test(block.text.trim()))?.[1];
   const role = isPart ? 'part' : (named ?? 'chapter');
   const numberOnly = words.title === '' || block.style === 'CN' || block.style === 'PN';
-  if (numberOnly && next !== undefined && isHeading(next) && !isBlank(next)) {
+  if (numberOnly && next !== undefined && isHeading(next) && !isEmptyParagraph(next)) {
     const second = next as Paragraph;
     const sameLevel = readHeading(second.text).number === '' && (second.style === 'CT' || second.style === 'PT');
     if (sameLevel) {
@@ -143,8 +159,15 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
     }
   }
   if (words.number === '' || words.title === '') return { role, blocks: [{ ...block, style: titleTag }], taken: 0 };
-  const number = { ...cutParagraph(block, 0, block.text.indexOf(words.number) + words.number.length), style: numberTag };
-  const title = { ...cutParagraph(block, words.titleAt, block.text.trimEnd().length), id: ids.take('p'), style: titleTag };
+  const number = {
+    ...cutParagraph(block, 0, block.text.indexOf(words.number) + words.number.length),
+    style: numberTag,
+  };
+  const title = {
+    ...cutParagraph(block, words.titleAt, block.text.trimEnd().length),
+    id: ids.take('p'),
+    style: titleTag,
+  };
   return { role, blocks: [number, title], taken: 0 };
 }
 

@@ -18,7 +18,12 @@ const RAG = 4;
 const LEAST_WIDTH = 6;
 
 /** Breaks to a column of `measure` points. Always answers; a word wider than the line is cut between its letters. */
-export function breakParagraph(styled: StyledParagraph, shaped: ShapedParagraph, measure: Measure, context: BreakContext): BrokenParagraph {
+export function breakParagraph(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  measure: Measure,
+  context: BreakContext,
+): BrokenParagraph {
   const { style } = styled;
   const hyphenator = style.hyphenate ? context.hyphenator(style.language) : null;
   let breaks = findOpportunities(styled.text, hyphenator, style.hyphenate ? style.hyphenation : null);
@@ -46,7 +51,13 @@ function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
 }
 
 /** Offsets between letters inside stretches that are wider than a line and have no opportunity. */
-function emergencies(shaped: ShapedParagraph, breaks: Opportunities, widths: BreakWidths, width: number, text: string): number[] {
+function emergencies(
+  shaped: ShapedParagraph,
+  breaks: Opportunities,
+  widths: BreakWidths,
+  width: number,
+  text: string,
+): number[] {
   const offsets: number[] = [];
   for (let k = 0; k < breaks.count; k += 1) {
     const shrink = widths.endShrink[k] - widths.startShrink[k];
@@ -54,7 +65,8 @@ function emergencies(shaped: ShapedParagraph, breaks: Opportunities, widths: Bre
     const from = k === 0 ? 0 : breaks.next[k - 1];
     for (let g = 0; g < shaped.count; g += 1) {
       const offset = shaped.clusters[g];
-      if (offset > from && offset < breaks.at[k] && offset !== shaped.clusters[g - 1] && text[offset] !== ' ') offsets.push(offset);
+      if (offset > from && offset < breaks.at[k] && offset !== shaped.clusters[g - 1] && text[offset] !== ' ')
+        offsets.push(offset);
     }
   }
   return offsets;

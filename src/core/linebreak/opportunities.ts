@@ -30,7 +30,11 @@ const CLOSING = new Set(['”', '’', '"', "'", ')', ']', '»', ',', '.', ';', 
 const LETTER = /[\p{L}\p{N}]/u;
 
 /** Collects opportunities; `limits` null: no word may be divided. */
-export function findOpportunities(text: string, hyphenator: Hyphenator | null, limits: HyphenationLimits | null): Opportunities {
+export function findOpportunities(
+  text: string,
+  hyphenator: Hyphenator | null,
+  limits: HyphenationLimits | null,
+): Opportunities {
   const list = new OpportunityList();
   if (NEEDS_UAX14.test(text)) findByUax14(text, list);
   else findByLatinRules(text, list);
@@ -139,5 +143,9 @@ function divideWords(text: string, hyphenator: Hyphenator, limits: HyphenationLi
 function hasOwnMark(text: string, from: number, to: number): boolean {
   const [before, after] = [text[from - 1] ?? ' ', text[to] ?? ' '];
   const beyond = text[to + 1] ?? ' ';
-  return /[-\u2010\u2011\u00AD]/.test(before + after) || (/['’]/.test(after) && LETTER.test(beyond)) || (/['’]/.test(before) && LETTER.test(text[from - 2] ?? ' '));
+  return (
+    /[-\u2010\u2011\u00AD]/.test(before + after) ||
+    (/['’]/.test(after) && LETTER.test(beyond)) ||
+    (/['’]/.test(before) && LETTER.test(text[from - 2] ?? ' '))
+  );
 }

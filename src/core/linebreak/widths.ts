@@ -35,7 +35,12 @@ export interface BreakWidths {
 const SPACE = 0x20;
 const NO_BREAK_SPACE = 0xa0;
 
-export function measureBreaks(styled: StyledParagraph, shaped: ShapedParagraph, breaks: Opportunities, context: WidthContext): BreakWidths {
+export function measureBreaks(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  breaks: Opportunities,
+  context: WidthContext,
+): BreakWidths {
   const { text, runs, style } = styled;
   const n = breaks.count;
   const widths: BreakWidths = {

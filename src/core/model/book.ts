@@ -30,7 +30,17 @@ export interface Particulars {
 }
 
 export type DivisionRole =
-  'half-title' | 'blank' | 'title' | 'imprint' | 'dedication' | 'epigraph' | 'contents' | 'foreword' | 'part' | 'chapter' | 'afterword';
+  | 'half-title'
+  | 'blank'
+  | 'title'
+  | 'imprint'
+  | 'dedication'
+  | 'epigraph'
+  | 'contents'
+  | 'foreword'
+  | 'part'
+  | 'chapter'
+  | 'afterword';
 
 export type Matter = 'front' | 'body' | 'back';
 export type StartSide = 'any' | 'recto' | 'verso';
@@ -105,11 +115,7 @@ export function* eachStream(book: Book): Generator<StreamPlace> {
   for (const note of Object.values(book.notes)) yield* withCells(note.id, 'note', note.blocks);
 }
 
-function* withCells(
-  stream: StreamId,
-  owner: StreamPlace['owner'],
-  blocks: readonly Block[],
-): Generator<StreamPlace> {
+function* withCells(stream: StreamId, owner: StreamPlace['owner'], blocks: readonly Block[]): Generator<StreamPlace> {
   yield { stream, owner, blocks };
   for (const block of blocks) {
     if (block.kind !== 'table') continue;

@@ -54,3 +54,11 @@ export interface DisplayList {
   /** Source offset of each glyph's cluster in the paragraph (0 for furniture). */
   readonly sourceOffsets: Uint32Array;
 }
+
+/** Outline of a glyph in font units, y upwards: 0 move, 1 line, 2 quadratic, 3 cubic, 4 close, each with its coordinates. */
+export interface GlyphOutline {
+  readonly face: FaceId;
+  readonly glyph: number;
+  readonly unitsPerEm: number;
+  readonly path: Float32Array;
+}

@@ -71,7 +71,14 @@ export function maybeFace(table: FaceTable, family: string, weight: number, ital
 }
 
 /** Families that can be chosen as the body face, in the order in which they are offered. */
-export const TEXT_FAMILIES = ['eb-garamond', 'source-serif-4', 'spectral', 'alegreya', 'crimson-pro', 'libre-caslon-text'];
+export const TEXT_FAMILIES = [
+  'eb-garamond',
+  'source-serif-4',
+  'spectral',
+  'alegreya',
+  'crimson-pro',
+  'libre-caslon-text',
+];
 
 /** Families looked through, in order, for a character that the wished face lacks. */
 export const FALLBACK_FAMILIES = ['source-serif-4', 'source-sans-3', 'frank-ruhl-libre', 'amiri', 'noto-emoji'];

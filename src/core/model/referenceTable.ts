@@ -24,7 +24,12 @@ export function sameReferences(a: ReferenceTable, b: ReferenceTable): boolean {
     a.headings.length === b.headings.length &&
     a.headings.every((heading, index) => {
       const other = b.headings[index];
-      return heading.page === other.page && heading.folio === other.folio && heading.title === other.title && heading.number === other.number;
+      return (
+        heading.page === other.page &&
+        heading.folio === other.folio &&
+        heading.title === other.title &&
+        heading.number === other.number
+      );
     })
   );
 }

@@ -15,4 +15,3 @@ export interface ShapedParagraph {
   /** Index of each run's first glyph, and the count at the end. */
   readonly runStarts: Uint32Array;
 }
-

@@ -30,7 +30,12 @@ export interface ResolvedStyle {
   /** Limits of the word space, in em of the size. */
   readonly wordSpace: WordSpace;
   readonly language: string;
-  readonly hyphenation: { readonly smallestWord: number; readonly before: number; readonly after: number; readonly running: number };
+  readonly hyphenation: {
+    readonly smallestWord: number;
+    readonly before: number;
+    readonly after: number;
+    readonly running: number;
+  };
 }
 
 /** A stretch set in one face, size and position. Runs are sorted and cover the text. */

@@ -51,7 +51,14 @@ export function assembleBook(
       });
     }
   });
-  return { pages: withFolios(pages, divisions.map((item) => item.division), spec), firstPages };
+  return {
+    pages: withFolios(
+      pages,
+      divisions.map((item) => item.division),
+      spec,
+    ),
+    firstPages,
+  };
 }
 
 function blankPage(index: number, side: PageSide, owner: Division): Page {

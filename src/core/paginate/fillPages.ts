@@ -82,8 +82,13 @@ function extend(state: State, states: State[][], flow: Flow, settings: FillSetti
     if (used > depth + SLACK && !top) break;
     const noteEnd = placeNotes(state, line + 1, used, flow, settings, depth);
     if (noteEnd === null) {
-      if (top) candidates.push({ end: line + 1, noteEnd: forceNotes(state, line + 1, used, flow, settings, depth), empty: 0 });
-      if (flow.noteLinesBefore[line + 1] > flow.noteLinesBefore[state.line] || state.note < flow.noteLinesBefore[state.line]) continue;
+      if (top)
+        candidates.push({ end: line + 1, noteEnd: forceNotes(state, line + 1, used, flow, settings, depth), empty: 0 });
+      if (
+        flow.noteLinesBefore[line + 1] > flow.noteLinesBefore[state.line] ||
+        state.note < flow.noteLinesBefore[state.line]
+      )
+        continue;
       break;
     }
     const notes = noteHeight(state.note, noteEnd, flow, settings);
@@ -127,7 +132,14 @@ function noteHeight(from: number, to: number, flow: Flow, settings: FillSettings
  * Where the notes of a page end that holds the lines up to `end` in `used` grid lines: all that are due when they fit,
  * else cut inside the last note so that both parts keep two lines; null when neither fits.
  */
-function placeNotes(state: State, end: number, used: number, flow: Flow, settings: FillSettings, depth: number): number | null {
+function placeNotes(
+  state: State,
+  end: number,
+  used: number,
+  flow: Flow,
+  settings: FillSettings,
+  depth: number,
+): number | null {
   const due = flow.noteLinesBefore[end];
   const room = depth - used + SLACK;
   if (noteHeight(state.note, due, flow, settings) <= room) return due;
@@ -142,7 +154,14 @@ function placeNotes(state: State, end: number, used: number, flow: Flow, setting
 }
 
 /** For a single line whose notes cannot start on its page as they should: as many note lines as fit, at least none. */
-function forceNotes(state: State, end: number, used: number, flow: Flow, settings: FillSettings, depth: number): number {
+function forceNotes(
+  state: State,
+  end: number,
+  used: number,
+  flow: Flow,
+  settings: FillSettings,
+  depth: number,
+): number {
   let cut = flow.noteLinesBefore[end];
   while (cut > state.note && noteHeight(state.note, cut, flow, settings) > depth - used + SLACK) cut -= 1;
   return cut;

@@ -104,7 +104,10 @@ export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number):
 function faultBefore(paragraphs: readonly FlowParagraph[], index: number, line: number): number {
   const { broken, styled } = paragraphs[index].paragraph;
   if (styled.style.withNext && (line > 0 || index === 0)) return line > 0 ? BREAK_FAULT.strandedHead : BREAK_FAULT.none;
-  if (line === 0) return index > 0 && paragraphs[index - 1].paragraph.styled.style.withNext ? BREAK_FAULT.strandedHead : BREAK_FAULT.none;
+  if (line === 0)
+    return index > 0 && paragraphs[index - 1].paragraph.styled.style.withNext
+      ? BREAK_FAULT.strandedHead
+      : BREAK_FAULT.none;
   const afterHead = index > 0 && paragraphs[index - 1].paragraph.styled.style.withNext;
   if (line < LINES_TOGETHER && broken.count > 1) return afterHead ? BREAK_FAULT.strandedHead : BREAK_FAULT.orphan;
   if (broken.count - line < LINES_TOGETHER) return BREAK_FAULT.widow;

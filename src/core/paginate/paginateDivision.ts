@@ -46,7 +46,11 @@ const NOTE_GAP = 0.6;
 /** The rule stands this far above the top of the notes, in points: clear of their ascenders and of the text's descenders. */
 const RULE_ABOVE = 1;
 
-export function* paginateDivision(flow: DivisionFlow, geometry: PageGeometry, opener: OpenerSettings): Generator<void, DivisionPage[]> {
+export function* paginateDivision(
+  flow: DivisionFlow,
+  geometry: PageGeometry,
+  opener: OpenerSettings,
+): Generator<void, DivisionPage[]> {
   if (isDisplayRole(flow.role)) return yield* placeDisplay(flow, geometry);
   const head = placeHead(flow.head, geometry, opener);
   const lines = makeFlow(flow.text, geometry.leading);

@@ -1,6 +1,13 @@
 // Running heads and folios by the role of each page: text pages carry both, openers a folio at the foot, display pages
 // and blanks nothing. Written once and mirrored: everything stands at the fore-edge.
-import { columnLeft, gridBaseline, type ComposedParagraph, type Page, type PageGeometry, type PlacedFurniture } from '../model/pages';
+import {
+  columnLeft,
+  gridBaseline,
+  type ComposedParagraph,
+  type Page,
+  type PageGeometry,
+  type PlacedFurniture,
+} from '../model/pages';
 import type { Spec } from '../model/spec';
 
 /** Grid lines from the first text baseline up to the head, and from the last down to the folio (house rules, section 1). */
@@ -13,7 +20,12 @@ export interface FurnitureSource {
   readonly folio: (folio: string) => ComposedParagraph;
 }
 
-export function placeFurniture(page: Page, spec: Spec, geometry: PageGeometry, source: FurnitureSource): PlacedFurniture[] {
+export function placeFurniture(
+  page: Page,
+  spec: Spec,
+  geometry: PageGeometry,
+  source: FurnitureSource,
+): PlacedFurniture[] {
   const placed: PlacedFurniture[] = [];
   const place = (kind: 'head' | 'folio', paragraph: ComposedParagraph | null, line: number) => {
     if (paragraph === null || paragraph.broken.count === 0) return;

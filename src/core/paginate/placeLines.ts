@@ -9,7 +9,7 @@ const SLACK = 1e-3;
 export function placeText(flow: Flow, page: FilledPage, geometry: PageGeometry, topLine: number): Fragment[] {
   const fragments: Fragment[] = [];
   let used = 0;
-  for (let line = page.from; line < page.to; ) {
+  for (let line = page.from; line < page.to;) {
     const { paragraph } = flow.paragraphs[flow.paragraphOf[line]];
     const first = line;
     let start = first === page.from ? 0 : used + flow.gap[first];
@@ -35,7 +35,7 @@ export function placeNotes(flow: Flow, page: FilledPage, geometry: PageGeometry)
   const fragments: Fragment[] = [];
   let y = gridBaseline(geometry, geometry.lines - 1);
   let top: number | null = null;
-  for (let k = page.noteTo - 1; k >= page.noteFrom; ) {
+  for (let k = page.noteTo - 1; k >= page.noteFrom;) {
     const paragraph = flow.noteParagraphs[k];
     const last = flow.noteLineOf[k];
     while (k >= page.noteFrom && flow.noteParagraphs[k] === paragraph) k -= 1;

@@ -34,7 +34,13 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
     // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.
     list.addLine(paragraph, 0, x - paragraph.broken.x[0], y, geometry.measure, kind);
   }
-  return { page: page.index, width: geometry.width, height: geometry.height, rules: [...rules, ...list.rules], ...list.finish() };
+  return {
+    page: page.index,
+    width: geometry.width,
+    height: geometry.height,
+    rules: [...rules, ...list.rules],
+    ...list.finish(),
+  };
 }
 
 /** Collects items and their packed glyphs. */
@@ -56,7 +62,14 @@ class ListBuilder {
     }
   }
 
-  addLine(paragraph: ComposedParagraph, line: number, left: number, y: number, measure: number, artifact: TextItem['artifact']): void {
+  addLine(
+    paragraph: ComposedParagraph,
+    line: number,
+    left: number,
+    y: number,
+    measure: number,
+    artifact: TextItem['artifact'],
+  ): void {
     const { styled, broken } = paragraph;
     const { context } = this;
     const runs = context.lineGlyphs(paragraph, broken.from[line], broken.to[line]);
@@ -64,7 +77,16 @@ class ListBuilder {
     let x = left + broken.x[line];
     runs.forEach((part, index) => {
       const last = index === runs.length - 1;
-      x = this.addRun(styled, part, x, y, broken.spaceDelta[line], artifact, last && hyphenated, last && !hyphenated && broken.end[line] !== LINE_END.dash);
+      x = this.addRun(
+        styled,
+        part,
+        x,
+        y,
+        broken.spaceDelta[line],
+        artifact,
+        last && hyphenated,
+        last && !hyphenated && broken.end[line] !== LINE_END.dash,
+      );
     });
     if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
   }
@@ -74,7 +96,16 @@ class ListBuilder {
     const scale = part.run.size / this.context.unitsPerEm(part.run.face);
     const width = part.advances.reduce((sum, advance) => sum + advance * scale, 0);
     const before = this.items.length;
-    this.addRun({ ...paragraph.styled, text: paragraph.styled.tail, source: null }, part, right - width, y, 0, null, false, true);
+    this.addRun(
+      { ...paragraph.styled, text: paragraph.styled.tail, source: null },
+      part,
+      right - width,
+      y,
+      0,
+      null,
+      false,
+      true,
+    );
     for (const item of this.items.slice(before)) this.sourceOffsets.fill(0, item.first, item.first + item.count);
   }
 
@@ -104,7 +135,13 @@ class ListBuilder {
       const elastic = isElasticSpace(styled.text, cluster);
       textTo = Math.max(textTo, clusterEnd(styled.text, part, k));
       if (code === 0x20 && !elastic) continue;
-      this.push(part.glyphs[k], x + part.xOffsets[k] * scale, run.rise + part.yOffsets[k] * scale, cluster - textFrom, styled.source?.[cluster] ?? cluster);
+      this.push(
+        part.glyphs[k],
+        x + part.xOffsets[k] * scale,
+        run.rise + part.yOffsets[k] * scale,
+        cluster - textFrom,
+        styled.source?.[cluster] ?? cluster,
+      );
       x += part.advances[k] * scale + (part.advances[k] !== 0 || elastic ? tracking : 0) + (elastic ? wished : 0);
     }
     let text = styled.text.slice(textFrom, textTo);
@@ -116,8 +153,21 @@ class ListBuilder {
     }
     const count = this.glyphs.length - first;
     if (count > 0) {
-      const source: TextSource | null = artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
-      this.items.push({ face: run.face, size: run.size, y, first, count, text, endX: x, source, artifact, endsInHyphen: hyphenated, endsLine });
+      const source: TextSource | null =
+        artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
+      this.items.push({
+        face: run.face,
+        size: run.size,
+        y,
+        first,
+        count,
+        text,
+        endX: x,
+        source,
+        artifact,
+        endsInHyphen: hyphenated,
+        endsLine,
+      });
       if (run.line) this.addTextRule(run.line, startX, x, y, run.size);
     }
     return x;

@@ -35,14 +35,24 @@ function safeAround(styled: StyledParagraph, shaped: ShapedParagraph, offset: nu
     if (shaped.unsafe[low] === 0 && shaped.clusters[low] < offset) break;
   }
   let high = glyphAt(shaped, offset);
-  while (high < shaped.count && shaped.clusters[high] < run.to && (shaped.unsafe[high] !== 0 || shaped.clusters[high] <= offset)) high += 1;
+  while (
+    high < shaped.count &&
+    shaped.clusters[high] < run.to &&
+    (shaped.unsafe[high] !== 0 || shaped.clusters[high] <= offset)
+  )
+    high += 1;
   const from = Math.max(run.from, low < shaped.count ? shaped.clusters[low] : run.from);
   const to = high < shaped.count ? Math.min(run.to, shaped.clusters[high]) : run.to;
   return [Math.min(from, offset), Math.max(to, offset), run];
 }
 
 /** How the widths on both sides change when the paragraph is cut at the offset. Zero where the place is safe. */
-export function cutWidths(styled: StyledParagraph, shaped: ShapedParagraph, offset: number, library: FaceLibrary): CutWidths {
+export function cutWidths(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  offset: number,
+  library: FaceLibrary,
+): CutWidths {
   if (isSafe(shaped, offset, styled.text.length)) return NO_CHANGE;
   const [from, to, run] = safeAround(styled, shaped, offset);
   const scale = run.size / library.font(run.face).unitsPerEm;

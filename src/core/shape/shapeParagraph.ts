@@ -67,7 +67,13 @@ function shapeRun(text: string, run: StyledRun, library: FaceLibrary): ShapedGly
 }
 
 /** Shapes text[from, to) by itself in the face of a run; clusters are offsets in `text`. */
-export function shapeStretch(text: string, from: number, to: number, run: StyledRun, library: FaceLibrary): ShapedGlyphs {
+export function shapeStretch(
+  text: string,
+  from: number,
+  to: number,
+  run: StyledRun,
+  library: FaceLibrary,
+): ShapedGlyphs {
   const font = library.font(run.face);
   const raw = text.slice(from, to);
   const set = replaceDrawnSpaces(run.upper ? capitals(raw) : raw, font, library);

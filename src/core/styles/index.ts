@@ -1,3 +1,2 @@
-export { fieldText } from './fields';
 export { resolveStyles, StyleInterner, type StyleSheet } from './resolveStyles';
 export { LINE_BREAK, shapeKeyOf, styleParagraph, type StyleContext } from './styleParagraph';

@@ -44,7 +44,8 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     meaning: own.meaning ?? 'body',
     family,
     size: own.size ?? text.size.pt,
-    leading: leading === undefined ? text.leading.pt : typeof leading === 'number' ? leading : leading.grid * text.leading.pt,
+    leading:
+      leading === undefined ? text.leading.pt : typeof leading === 'number' ? leading : leading.grid * text.leading.pt,
     weight: own.weight ?? 400,
     italic: own.italic ?? false,
     caps: own.caps ?? 'none',

@@ -3,7 +3,14 @@
 import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { CharacterStyle, Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
-import { OBJECT_CHARACTER, type FieldName, type Paragraph, type Span, type StreamId, type TextTouches } from '../model/streams';
+import {
+  OBJECT_CHARACTER,
+  type FieldName,
+  type Paragraph,
+  type Span,
+  type StreamId,
+  type TextTouches,
+} from '../model/streams';
 
 /** What styling asks of the book around the paragraph. */
 export interface StyleContext {
@@ -62,7 +69,8 @@ interface SetText {
 }
 
 function makeSetText(source: Paragraph, context: StyleContext, prefix: string): SetText {
-  if (source.objects.length === 0 && prefix === '') return { text: source.text, source: null, notes: [], references: [] };
+  if (source.objects.length === 0 && prefix === '')
+    return { text: source.text, source: null, notes: [], references: [] };
   const offsets: number[] = [];
   const notes: NoteMark[] = [];
   const references: [number, number][] = [];
@@ -109,7 +117,11 @@ function lookOfEach(
   const toSet = makeSourceToSet(set);
   for (const span of spans) {
     const style = span.style === undefined ? undefined : collectCharacterStyle(span.style, characterStyles);
-    cuts.push([toSet(span.from), toSet(span.to), { style, touches: span.touches, language: span.language, reference: false }]);
+    cuts.push([
+      toSet(span.from),
+      toSet(span.to),
+      { style, touches: span.touches, language: span.language, reference: false },
+    ]);
   }
   const filled: [number, number, Look][] = [];
   let at = 0;
@@ -153,7 +165,10 @@ function makeSourceToSet(set: SetText): (offset: number) => number {
   };
 }
 
-function collectCharacterStyle(tag: string, styles: Readonly<Record<string, CharacterStyle>>): CharacterStyle | undefined {
+function collectCharacterStyle(
+  tag: string,
+  styles: Readonly<Record<string, CharacterStyle>>,
+): CharacterStyle | undefined {
   const chain: CharacterStyle[] = [];
   const seen = new Set<string>();
   for (let at: string | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
@@ -184,8 +199,14 @@ function makeRuns(
 
 function sameRun(a: StyledRun, b: StyledRun): boolean {
   return (
-    a.face === b.face && a.size === b.size && a.features === b.features && a.language === b.language &&
-    a.rise === b.rise && a.tracking === b.tracking && a.line === b.line && a.upper === b.upper
+    a.face === b.face &&
+    a.size === b.size &&
+    a.features === b.features &&
+    a.language === b.language &&
+    a.rise === b.rise &&
+    a.tracking === b.tracking &&
+    a.line === b.line &&
+    a.upper === b.upper
   );
 }
 
@@ -195,7 +216,8 @@ function wishedFace(style: ResolvedStyle, look: Look, context: StyleContext): Fa
   if (look.style?.italic === 'on') italic = true;
   else if (look.style?.italic === 'opposite') italic = !italic;
   if (look.touches?.italic !== undefined) italic = look.touches.italic;
-  const face = maybeFace(context.faces, style.family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
+  const face =
+    maybeFace(context.faces, style.family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
   return face ?? context.faces[0];
 }
 
@@ -220,7 +242,7 @@ function cutByCoverage(
   const pieces: Piece[] = [];
   let start = from;
   let current = face;
-  for (let at = from; at < to; ) {
+  for (let at = from; at < to;) {
     const code = text.codePointAt(at)!;
     const size = code > 0xffff ? 2 : 1;
     const needed = faceFor(code, text[at], face, current, faces, missing);
@@ -234,7 +256,14 @@ function cutByCoverage(
   return pieces;
 }
 
-function faceFor(code: number, char: string, wished: FaceRecord, current: FaceRecord, faces: FaceTable, missing: number[]): FaceRecord {
+function faceFor(
+  code: number,
+  char: string,
+  wished: FaceRecord,
+  current: FaceRecord,
+  faces: FaceTable,
+  missing: number[],
+): FaceRecord {
   if (code > 0x7f && DRAWN_BY_ENGINE.test(char)) return current;
   if (covers(wished, code)) return wished;
   for (const family of FALLBACK_FAMILIES) {

@@ -2,7 +2,7 @@
 // them, contents entries made from the references.
 import { lastAtMost } from '../base/search';
 import type { Book, Division } from '../model/book';
-import { effectiveTag } from '../model/effectiveTag';
+import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
 import { paragraph as makeParagraph, type Block, type Paragraph } from '../model/streams';
@@ -25,7 +25,11 @@ export interface ComposeContext {
 const PARAGRAPHS_PER_STEP = 8;
 const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'TOH']);
 
-export function* composeDivision(division: Division, compose: ComposeContext, references: ReferenceTable): Generator<void, DivisionFlow> {
+export function* composeDivision(
+  division: Division,
+  compose: ComposeContext,
+  references: ReferenceTable,
+): Generator<void, DivisionFlow> {
   const blocks = usedBlocks(division);
   const headCount = isDisplayRole(division.role) ? 0 : countHead(blocks);
   const head: ComposedParagraph[] = [];
@@ -33,7 +37,7 @@ export function* composeDivision(division: Division, compose: ComposeContext, re
   for (let k = 0; k < blocks.length; k += 1) {
     if (k % PARAGRAPHS_PER_STEP === 0) yield;
     const block = blocks[k];
-    const composed = composeOne(division.id, block, styleOf(effectiveTag(block, blocks[k - 1]), compose), '', compose);
+    const composed = composeOne(division.id, block, styleOf(effectiveTag(blocks, k), compose), '', compose);
     if (k < headCount) head.push(composed);
     else if (!isDisplayRole(division.role) || composed.styled.text.trim() !== '') {
       text.push({ paragraph: composed, gap: gapBefore(composed, text), notes: notesOf(composed, compose) });
@@ -46,16 +50,15 @@ export function* composeDivision(division: Division, compose: ComposeContext, re
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
 function usedBlocks(division: Division): Paragraph[] {
   const blocks = flatten(division.blocks);
-  const isEmpty = (block: Paragraph) => block.text.trim() === '' && block.objects.length === 0;
   let start = 0;
   let end = blocks.length;
-  while (start < end && isEmpty(blocks[start])) start += 1;
-  while (end > start && isEmpty(blocks[end - 1])) end -= 1;
+  while (start < end && isEmptyParagraph(blocks[start])) start += 1;
+  while (end > start && isEmptyParagraph(blocks[end - 1])) end -= 1;
   const used = blocks.slice(start, end);
   // Empty paragraphs between a head and the text are the file's spacing: the text start takes their place.
   const head = countHead(used);
   let gap = head;
-  while (head > 0 && gap < used.length && isEmpty(used[gap])) gap += 1;
+  while (head > 0 && gap < used.length && isEmptyParagraph(used[gap])) gap += 1;
   return [...used.slice(0, head), ...used.slice(gap)];
 }
 
@@ -74,7 +77,13 @@ function styleOf(tag: string, compose: ComposeContext) {
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
 }
 
-function composeOne(stream: string, block: Paragraph, style: ReturnType<typeof styleOf>, prefix: string, compose: ComposeContext): ComposedParagraph {
+function composeOne(
+  stream: string,
+  block: Paragraph,
+  style: ReturnType<typeof styleOf>,
+  prefix: string,
+  compose: ComposeContext,
+): ComposedParagraph {
   const job = { stream, paragraph: block, style, measure: compose.measure, prefix, tail: '' };
   return composeBlock(job, compose.style, compose.context, compose.clock);
 }
@@ -96,7 +105,13 @@ function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote
     if (blocks.length === 0) continue;
     const label = `${compose.style.noteLabel(mark.note)}.\u2002`;
     const paragraphs = blocks.map((block, index) =>
-      composeOne(mark.note, block, styleOf(block.style === 'TX' ? 'NT' : block.style, compose), index === 0 ? label : '', compose),
+      composeOne(
+        mark.note,
+        block,
+        styleOf(block.style === 'TX' ? 'NT' : block.style, compose),
+        index === 0 ? label : '',
+        compose,
+      ),
     );
     notes.push({ line: Math.max(0, lastAtMost(composed.broken.from, mark.at)), paragraphs });
   }
@@ -107,7 +122,14 @@ function composeContents(division: Division, compose: ComposeContext, references
   return contentsEntries(references).map((entry) => {
     const style = styleOf(entry.tag, compose);
     const made = makeParagraph(`contents:${entry.division}`, entry.tag, entry.text);
-    const job = { stream: division.id, paragraph: made, style, measure: compose.measure, prefix: '', tail: entry.folio };
+    const job = {
+      stream: division.id,
+      paragraph: made,
+      style,
+      measure: compose.measure,
+      prefix: '',
+      tail: entry.folio,
+    };
     const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
     return { paragraph: composed, gap: style.above, notes: [] };
   });

@@ -27,7 +27,12 @@ export interface ParagraphJob {
 }
 
 /** Composes text that the book holds, keyed by its block. */
-export function composeBlock(job: ParagraphJob, styleContext: StyleContext, context: TypesetContext, clock: StageClock): ComposedParagraph {
+export function composeBlock(
+  job: ParagraphJob,
+  styleContext: StyleContext,
+  context: TypesetContext,
+  clock: StageClock,
+): ComposedParagraph {
   const known = context.cache.paragraphs.get(job.paragraph);
   const entry = composeWith(known, job, styleContext, context, clock);
   if (entry !== known) context.cache.paragraphs.set(job.paragraph, entry);
@@ -35,7 +40,12 @@ export function composeBlock(job: ParagraphJob, styleContext: StyleContext, cont
 }
 
 /** Composes text that is made, such as a running head, keyed by what it says. */
-export function composeGenerated(job: ParagraphJob, styleContext: StyleContext, context: TypesetContext, clock: StageClock): ComposedParagraph {
+export function composeGenerated(
+  job: ParagraphJob,
+  styleContext: StyleContext,
+  context: TypesetContext,
+  clock: StageClock,
+): ComposedParagraph {
   const key = `${job.paragraph.id}\u0000${job.style.tag}\u0000${job.paragraph.text}\u0000${job.tail}`;
   const known = context.cache.generated.get(key);
   const entry = composeWith(known, job, styleContext, context, clock);
@@ -53,7 +63,8 @@ function composeWith(
   const { cache, library } = context;
   const generated = generatedKey(job, styleContext);
   const characterStyles = styleContext.spec.characterStyles;
-  const sameStyle = known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
+  const sameStyle =
+    known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
   if (known && sameStyle && known.measure === job.measure) return known;
   const start = context.now();
   const styled =
@@ -76,7 +87,15 @@ function composeWith(
   clock.style += afterStyle - start;
   clock.shape += afterShape - afterStyle;
   clock.break += context.now() - afterShape;
-  return { style: job.style, characterStyles, generated, styled, shaped, measure: job.measure, composed: { styled, shaped, broken } };
+  return {
+    style: job.style,
+    characterStyles,
+    generated,
+    styled,
+    shaped,
+    measure: job.measure,
+    composed: { styled, shaped, broken },
+  };
 }
 
 /** Everything that goes into the set text besides the block itself. */

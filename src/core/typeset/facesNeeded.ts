@@ -3,7 +3,8 @@ import { effectiveTag } from '../model/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../model/faces';
 import { eachStream, type Book } from '../model/book';
 import type { FieldName } from '../model/streams';
-import { fieldText, resolveStyles, styleParagraph, StyleInterner } from '../styles';
+import { fieldText } from '../measure/fields';
+import { resolveStyles, styleParagraph, StyleInterner } from '../styles';
 
 export interface Needs {
   readonly faces: readonly FaceId[];
@@ -26,13 +27,23 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     want(style.family, 400, false);
     want(style.family, 400, true);
   }
-  const context = { spec: book.spec, faces: table, fieldText: (field: FieldName) => fieldText(field, book.particulars), noteLabel: () => '1' };
+  const context = {
+    spec: book.spec,
+    faces: table,
+    fieldText: (field: FieldName) => fieldText(field, book.particulars),
+    noteLabel: () => '1',
+  };
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
-      const style = sheet.get(effectiveTag(block, blocks[index - 1])) ?? sheet.get('TX')!;
-      // eslint-disable-next-line no-control-regex
-      if (block.spans.length === 0 && !block.objects.some((object) => object.kind === 'field') && /^[\u0000-\u00ff\u2013-\u201f\u2026\ufffc]*$/.test(block.text)) return;
+      const style = sheet.get(effectiveTag(blocks, index)) ?? sheet.get('TX')!;
+       
+      if (
+        block.spans.length === 0 &&
+        !block.objects.some((object) => object.kind === 'field') &&
+        /^[\u0000-\u00ff\u2013-\u201f\u2026\ufffc]*$/.test(block.text)
+      )
+        return;
       for (const run of styleParagraph(stream, block, style, context).runs) faces.add(run.face);
     });
   }

@@ -15,7 +15,14 @@ export function furnitureSource(compose: ComposeContext): FurnitureSource {
   const parts = partOfEach(book);
   const line = (tag: string, text: string, kind: string): ComposedParagraph => {
     const style = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
-    const job = { stream: kind, paragraph: makeParagraph(kind, tag, text), style, measure: compose.measure, prefix: '', tail: '' };
+    const job = {
+      stream: kind,
+      paragraph: makeParagraph(kind, tag, text),
+      style,
+      measure: compose.measure,
+      prefix: '',
+      tail: '',
+    };
     return composeGenerated(job, compose.style, compose.context, compose.clock);
   };
   return {
@@ -28,7 +35,12 @@ export function furnitureSource(compose: ComposeContext): FurnitureSource {
   };
 }
 
-function headText(content: HeadContent, book: Book, division: Division | undefined, part: Division | undefined): string {
+function headText(
+  content: HeadContent,
+  book: Book,
+  division: Division | undefined,
+  part: Division | undefined,
+): string {
   switch (content) {
     case 'author':
       return namesOf(book.particulars, 'author');

@@ -7,14 +7,22 @@ import type { DivisionExtent, Page, PageGeometry, TypesetBook } from '../model/p
 import { sameReferences, type ReferenceTable } from '../model/referenceTable';
 import type { Block } from '../model/streams';
 import { typeArea } from '../measure/typeArea';
-import { assembleBook, BREAK_FAULT, paginateDivision, placeFurniture, type AssembledBook, type DivisionPage } from '../paginate';
+import {
+  assembleBook,
+  BREAK_FAULT,
+  paginateDivision,
+  placeFurniture,
+  type AssembledBook,
+  type DivisionPage,
+} from '../paginate';
 import { proofBook } from '../proof';
 import { readReferences } from '../references';
-import { fieldText, resolveStyles } from '../styles';
+import { fieldText } from '../measure/fields';
+import { resolveStyles } from '../styles';
 import { composeDivision, type ComposeContext } from './composeDivision';
 import { spaceOfFamily, type TypesetContext } from './context';
 import { furnitureSource } from './furniture';
-import { numberNotes } from './numberNotes';
+import { numberNotes } from '../measure/numberNotes';
 import { sameParts } from './stageCache';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */
@@ -41,9 +49,15 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
     passes += 1;
     divisionPages = [];
     for (const [index, division] of book.divisions.entries()) {
-      const flow = yield* withProgress(composeDivision(division, compose, references), (index / book.divisions.length) * 0.9);
+      const flow = yield* withProgress(
+        composeDivision(division, compose, references),
+        (index / book.divisions.length) * 0.9,
+      );
       const start = context.now();
-      divisionPages.push({ division, pages: yield* withProgress(paginateCached(division, flow, compose, geometry), 0.9) });
+      divisionPages.push({
+        division,
+        pages: yield* withProgress(paginateCached(division, flow, compose, geometry), 0.9),
+      });
       times.pages += context.now() - start;
     }
     assembled = assembleBook(divisionPages, book.spec);
@@ -52,7 +66,10 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
     references = found;
   } while (!settled && passes < MOST_PASSES);
   const furniture = furnitureSource(compose);
-  const pages = assembled.pages.map((page): Page => ({ ...page, furniture: placeFurniture(page, book.spec, geometry, furniture) }));
+  const pages = assembled.pages.map((page): Page => ({
+    ...page,
+    furniture: placeFurniture(page, book.spec, geometry, furniture),
+  }));
   const startProof = context.now();
   const findings = [...(yield* withProgress(proofBook(pages), 0.95)), ...pageFindings(divisionPages, assembled)];
   if (!settled) findings.push(unsettled());
@@ -98,11 +115,21 @@ function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
   };
 }
 
-function composeContext(book: Book, context: TypesetContext, geometry: PageGeometry, clock: ComposeContext['clock']): ComposeContext {
+function composeContext(
+  book: Book,
+  context: TypesetContext,
+  geometry: PageGeometry,
+  clock: ComposeContext['clock'],
+): ComposeContext {
   const labels = numberNotes(book);
   return {
     book,
-    sheet: resolveStyles(book.spec, book.particulars.language, (family) => spaceOfFamily(context, family), context.interner),
+    sheet: resolveStyles(
+      book.spec,
+      book.particulars.language,
+      (family) => spaceOfFamily(context, family),
+      context.interner,
+    ),
     style: {
       spec: book.spec,
       faces: context.library.table,
@@ -125,9 +152,22 @@ function* paginateCached(
   const { openers } = compose.book.spec;
   const { width, height, measure, head, leading, capHeight, lines } = geometry;
   const parts = [
-    flow.role, openers.sink, openers.textStart, width, height, measure, head, leading, capHeight, lines,
+    flow.role,
+    openers.sink,
+    openers.textStart,
+    width,
+    height,
+    measure,
+    head,
+    leading,
+    capHeight,
+    lines,
     ...flow.head,
-    ...flow.text.flatMap((item) => [item.paragraph, item.gap, ...item.notes.flatMap((note) => [note.line, ...note.paragraphs])]),
+    ...flow.text.flatMap((item) => [
+      item.paragraph,
+      item.gap,
+      ...item.notes.flatMap((note) => [note.line, ...note.paragraphs]),
+    ]),
   ];
   const known = compose.context.cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
@@ -139,10 +179,16 @@ function* paginateCached(
 const FAULTS = {
   [BREAK_FAULT.orphan]: { kind: 'orphan', message: 'A paragraph’s first line stands alone at the foot of the page.' },
   [BREAK_FAULT.widow]: { kind: 'widow', message: 'A paragraph’s last line stands alone at the head of the next page.' },
-  [BREAK_FAULT.strandedHead]: { kind: 'stranded-head', message: 'A head stands at the foot of the page without two lines after it.' },
+  [BREAK_FAULT.strandedHead]: {
+    kind: 'stranded-head',
+    message: 'A head stands at the foot of the page without two lines after it.',
+  },
 } as const;
 
-function pageFindings(divisions: readonly { division: Division; pages: readonly DivisionPage[] }[], assembled: AssembledBook): Finding[] {
+function pageFindings(
+  divisions: readonly { division: Division; pages: readonly DivisionPage[] }[],
+  assembled: AssembledBook,
+): Finding[] {
   const findings: Finding[] = [];
   for (const { division, pages } of divisions) {
     const first = assembled.firstPages.get(division.id) ?? 0;
@@ -151,7 +197,12 @@ function pageFindings(divisions: readonly { division: Division; pages: readonly 
       const fault = FAULTS[page.fault as keyof typeof FAULTS];
       if (fault !== undefined) findings.push({ ...place, ...fault, grade: 'must' });
       if (page.headTooDeep) {
-        findings.push({ ...place, kind: 'title-below-text-start', grade: 'should', message: 'The title is so deep that the text begins below its text start.' });
+        findings.push({
+          ...place,
+          kind: 'title-below-text-start',
+          grade: 'should',
+          message: 'The title is so deep that the text begins below its text start.',
+        });
       }
     });
   }
@@ -170,7 +221,8 @@ function areaTooSmall(): Finding {
 
 function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext): DivisionExtent[] {
   const counts = new Map<string, number>();
-  for (const page of assembled.pages) if (page.role !== 'blank') counts.set(page.division, (counts.get(page.division) ?? 0) + 1);
+  for (const page of assembled.pages)
+    if (page.role !== 'blank') counts.set(page.division, (counts.get(page.division) ?? 0) + 1);
   return book.divisions.map((division) => ({
     division: division.id,
     words: wordsIn(division.blocks, context),
@@ -182,7 +234,8 @@ function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext
 function wordsIn(blocks: readonly Block[], context: TypesetContext): number {
   let words = 0;
   for (const block of blocks) {
-    if (block.kind === 'table') block.rows.forEach((row) => row.forEach((cell) => (words += wordsIn(cell.blocks, context))));
+    if (block.kind === 'table')
+      block.rows.forEach((row) => row.forEach((cell) => (words += wordsIn(cell.blocks, context))));
     else {
       let own = context.cache.words.get(block);
       if (own === undefined) context.cache.words.set(block, (own = countWords(block.text)));

@@ -26,5 +26,10 @@ export function* writePressPdf(
     subset: (id: string, glyphs: readonly number[]) => subsetter.subset(library.font(id).bytes, glyphs),
   };
   const { particulars } = book;
-  return yield* writePdf(source, { title: particulars.title, author: namesOf(particulars, 'author'), language: particulars.language, date });
+  return yield* writePdf(source, {
+    title: particulars.title,
+    author: namesOf(particulars, 'author'),
+    language: particulars.language,
+    date,
+  });
 }

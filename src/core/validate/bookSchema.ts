@@ -3,7 +3,9 @@ import { BOOK_FORMAT, LANGUAGES, type Book, type Particulars } from '../model/bo
 import { check, Joi } from './check';
 import { checkSpec, specSchema } from './specSchema';
 
-const id = Joi.string().pattern(/^[a-z]\d{1,12}$/).required();
+const id = Joi.string()
+  .pattern(/^[a-z]\d{1,12}$/)
+  .required();
 const offset = Joi.number().integer().min(0).required();
 const line = (most: number) => Joi.string().allow('').max(most).required();
 
@@ -29,10 +31,17 @@ export const particularsSchema = Joi.object({
   rights: line(2000),
   credits: line(2000),
   series: line(200),
-  language: Joi.string().valid(...Object.keys(LANGUAGES)).required(),
+  language: Joi.string()
+    .valid(...Object.keys(LANGUAGES))
+    .required(),
 }).required();
 
-const touches = Joi.object({ italic: Joi.boolean(), bold: Joi.boolean(), underline: Joi.boolean(), strike: Joi.boolean() });
+const touches = Joi.object({
+  italic: Joi.boolean(),
+  bold: Joi.boolean(),
+  underline: Joi.boolean(),
+  strike: Joi.boolean(),
+});
 
 const span = Joi.object({
   from: offset,
@@ -75,7 +84,19 @@ const block = Joi.alternatives(paragraph, table).id('block');
 export const divisionSchema = Joi.object({
   id,
   role: Joi.string()
-    .valid('half-title', 'blank', 'title', 'imprint', 'dedication', 'epigraph', 'contents', 'foreword', 'part', 'chapter', 'afterword')
+    .valid(
+      'half-title',
+      'blank',
+      'title',
+      'imprint',
+      'dedication',
+      'epigraph',
+      'contents',
+      'foreword',
+      'part',
+      'chapter',
+      'afterword',
+    )
     .required(),
   matter: Joi.string().valid('front', 'body', 'back').required(),
   start: Joi.string().valid('any', 'recto', 'verso'),
@@ -83,7 +104,11 @@ export const divisionSchema = Joi.object({
   blocks: Joi.array().items(block).required(),
 });
 
-export const noteSchema = Joi.object({ id, kind: Joi.string().valid('footnote').required(), blocks: Joi.array().items(block).required() });
+export const noteSchema = Joi.object({
+  id,
+  kind: Joi.string().valid('footnote').required(),
+  blocks: Joi.array().items(block).required(),
+});
 
 const bookSchema = Joi.object({
   format: Joi.number().valid(BOOK_FORMAT).required(),
@@ -104,4 +129,3 @@ export function checkBook(value: unknown, what = 'The book'): Book {
 export function checkParticulars(value: unknown): Particulars {
   return check<Particulars>(particularsSchema, value, 'The particulars');
 }
-

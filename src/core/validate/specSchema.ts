@@ -26,8 +26,10 @@ function lengthSchema(least: number, most: number): Joi.Schema {
         }
       } else {
         const kept = value as Length | null;
-        const isKept = kept !== null && typeof kept === 'object' && typeof kept.pt === 'number' && UNITS.includes(kept.unit);
-        if (!isKept || Object.keys(kept).length !== 2) return helpers.message({ custom: '{{#label}} must be a length such as "5.5in"' });
+        const isKept =
+          kept !== null && typeof kept === 'object' && typeof kept.pt === 'number' && UNITS.includes(kept.unit);
+        if (!isKept || Object.keys(kept).length !== 2)
+          return helpers.message({ custom: '{{#label}} must be a length such as "5.5in"' });
         length = kept;
       }
       if (!Number.isFinite(length.pt) || length.pt < least || length.pt > most) {
@@ -39,9 +41,13 @@ function lengthSchema(least: number, most: number): Joi.Schema {
     .meta({ unit: 'length', least, most });
 }
 
-const number = (least: number, most: number, unit: string) => Joi.number().min(least).max(most).required().meta({ unit, least, most });
+const number = (least: number, most: number, unit: string) =>
+  Joi.number().min(least).max(most).required().meta({ unit, least, most });
 const whole = (least: number, most: number, unit: string) => number(least, most, unit).integer();
-const oneOf = (...values: string[]) => Joi.string().valid(...values).required();
+const oneOf = (...values: string[]) =>
+  Joi.string()
+    .valid(...values)
+    .required();
 const flag = () => Joi.boolean().required();
 const optional = (schema: Joi.Schema) => schema.optional();
 const object = (keys: Joi.SchemaMap) => Joi.object(keys).required();
@@ -52,7 +58,23 @@ export const paragraphStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
   basedOn: Joi.string().max(12),
   meaning: optional(
-    oneOf('body', 'heading1', 'heading2', 'heading3', 'heading4', 'heading5', 'heading6', 'extract', 'verse', 'listItem', 'caption', 'note', 'title', 'break', 'other'),
+    oneOf(
+      'body',
+      'heading1',
+      'heading2',
+      'heading3',
+      'heading4',
+      'heading5',
+      'heading6',
+      'extract',
+      'verse',
+      'listItem',
+      'caption',
+      'note',
+      'title',
+      'break',
+      'other',
+    ),
   ),
   face: Joi.string().max(60),
   size: optional(number(4, 144, 'pt')),
@@ -114,7 +136,11 @@ export const specSchema = object({
     }),
     lastLine: number(0, 20, 'em'),
   }),
-  openers: object({ sink: whole(0, 40, 'grid lines'), textStart: whole(1, 60, 'grid line'), chaptersStart: oneOf('any', 'recto') }),
+  openers: object({
+    sink: whole(0, 40, 'grid lines'),
+    textStart: whole(1, 60, 'grid line'),
+    chaptersStart: oneOf('any', 'recto'),
+  }),
   furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
   folios: object({ front: oneOf('roman', 'arabic') }),
   styles: Joi.object().pattern(tag, paragraphStyleSchema).required(),
@@ -133,7 +159,8 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
     throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of type.');
   }
   const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
-  if (depth < spec.text.size.pt) throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
+  if (depth < spec.text.size.pt)
+    throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
   if (spec.text.leading.pt < spec.text.size.pt * 0.8) {
     throw new ValueError('text.leading', 'The leading is so small that lines would run into each other.');
   }
@@ -161,5 +188,8 @@ function laidOver(under: unknown, over: unknown): unknown {
 /** A BCP 47 tag of a language with patterns. Throws ValueError. */
 export function checkLanguage(value: string): string {
   if (value in LANGUAGES) return value;
-  throw new ValueError('lang', `There are no hyphenation patterns for “${value}”: use ${Object.keys(LANGUAGES).join(', ')}.`);
+  throw new ValueError(
+    'lang',
+    `There are no hyphenation patterns for “${value}”: use ${Object.keys(LANGUAGES).join(', ')}.`,
+  );
 }

@@ -20,7 +20,18 @@ interface FieldState {
 }
 
 /** Runs that stand inside these are read as if they stood in the paragraph itself. */
-const TRANSPARENT = new Set(['w:hyperlink', 'w:smartTag', 'w:ins', 'w:moveTo', 'w:fldSimple', 'w:sdt', 'w:sdtContent', 'w:bdo', 'w:dir', 'w:customXml']);
+const TRANSPARENT = new Set([
+  'w:hyperlink',
+  'w:smartTag',
+  'w:ins',
+  'w:moveTo',
+  'w:fldSimple',
+  'w:sdt',
+  'w:sdtContent',
+  'w:bdo',
+  'w:dir',
+  'w:customXml',
+]);
 
 export class BodyReader {
   readonly references: NoteReference[] = [];

@@ -50,12 +50,12 @@ export function decodeText(bytes: Uint8Array): string {
   else if (a === 0xfe && b === 0xff) text = new TextDecoder('utf-16be').decode(bytes);
   else text = decodeEightBit(bytes);
   if (text.startsWith('\uFEFF')) text = text.slice(1);
-  // eslint-disable-next-line no-control-regex
+   
   const controls = text.slice(0, 20000).match(/[\u0000-\u0008\u000E-\u001F]/g)?.length ?? 0;
   if (controls > 0 && controls > text.length / 1000) {
     throw new ImportError('not-text', 'This file is not text: it holds characters that no manuscript has.');
   }
-  // eslint-disable-next-line no-control-regex
+   
   return text.replace(/[\u0000-\u0008\u000B\u000E-\u001F]/g, '');
 }
 
@@ -116,7 +116,9 @@ function pushHeading(lines: readonly string[], at: number, blocks: Block[], ids:
 function isTitleLine(lines: readonly string[], at: number): boolean {
   const line = lines[at].trim();
   const alone = (lines[at + 1] ?? '').trim() === '';
-  return alone && line !== '' && line.length <= 60 && !/[.,;:]$/.test(line) && !looksLikeHeading(line) && !isBreakMark(line);
+  return (
+    alone && line !== '' && line.length <= 60 && !/[.,;:]$/.test(line) && !looksLikeHeading(line) && !isBreakMark(line)
+  );
 }
 
 /** A paragraph whose _underscored_ words are italic. */

@@ -69,7 +69,11 @@ export class PdfFile {
   /** Adds a stream, compressed unless `plain`; `entries` go into its dictionary. */
   addStream(data: Uint8Array, entries: Readonly<Record<string, PdfValue>> = {}, plain = false): PdfValue {
     const body = plain ? data : zlibSync(data, { level: 6 });
-    const dictionary = pdfDictionary({ ...entries, ...(plain ? {} : { Filter: '/FlateDecode' }), Length: String(body.length) });
+    const dictionary = pdfDictionary({
+      ...entries,
+      ...(plain ? {} : { Filter: '/FlateDecode' }),
+      Length: String(body.length),
+    });
     const number = this.reserve();
     this.bodies[number - 1] = concat([encoder.encode(`${dictionary}\nstream\n`), body, encoder.encode('\nendstream')]);
     return this.reference(number);

@@ -90,7 +90,9 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
       ModDate: `(${pdfDate(metadata.date)})`,
     }),
   );
-  const id = fingerprint(`${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`).toUpperCase();
+  const id = fingerprint(
+    `${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`,
+  ).toUpperCase();
   return file.write({ Root: catalog, Info: info, ID: `[<${id}> <${id}>]` });
 }
 
@@ -117,7 +119,8 @@ function pdfDate(iso: string): string {
 
 /** XMP packet (ISO 16684-1) with the same facts as the information dictionary. */
 function xmp({ title, author, language, date }: PdfMetadata): string {
-  const creator = author === '' ? '' : `<dc:creator><rdf:Seq><rdf:li>${escapeXml(author)}</rdf:li></rdf:Seq></dc:creator>`;
+  const creator =
+    author === '' ? '' : `<dc:creator><rdf:Seq><rdf:li>${escapeXml(author)}</rdf:li></rdf:Seq></dc:creator>`;
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">
 <rdf:Description rdf:about="" xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:pdf="http://ns.adobe.com/pdf/1.3/">

@@ -1,2 +1,1 @@
-export { migrate, MIGRATIONS, type PlainBook } from './migrations';
 export { readProject, writeProject } from './projectFile';

@@ -2,7 +2,7 @@
 import { ImportError, ValueError } from '../../base/errors';
 import { looksLikeZip, pack, unpack } from '../../base/zip';
 import { BOOK_FORMAT, type Book, type Division } from '../../model/book';
-import { migrate } from './migrations';
+import { migrate } from '../../model/migrations';
 
 const KIND = 'walnut-leaf-book';
 
@@ -42,11 +42,16 @@ export function writeProject(book: Book): Uint8Array {
  */
 export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Book): Book {
   if (!looksLikeZip(bytes)) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
-  const members = unpack(bytes, (name) => /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(name));
+  const members = unpack(bytes, (name) =>
+    /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(name),
+  );
   const head = readMember(members, 'book.json') as Partial<ProjectHead>;
   if (head.kind !== KIND) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
   if (typeof head.format !== 'number' || head.format > BOOK_FORMAT) {
-    throw new ImportError('newer-format', 'This project file was written by a newer Walnut Leaf; this one cannot open it.');
+    throw new ImportError(
+      'newer-format',
+      'This project file was written by a newer Walnut Leaf; this one cannot open it.',
+    );
   }
   const divisions = (head.divisions ?? []).map((id) => readMember(members, `divisions/${id}.json`) as Division);
   const raw = {
@@ -61,7 +66,8 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
   try {
     return checkBook(migrate(raw));
   } catch (error) {
-    if (error instanceof ValueError) throw new ImportError('damaged', `This project file is damaged. ${error.message}`, error.path);
+    if (error instanceof ValueError)
+      throw new ImportError('damaged', `This project file is damaged. ${error.message}`, error.path);
     throw error;
   }
 }

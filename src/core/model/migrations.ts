@@ -1,5 +1,5 @@
 // The one chain of migrations, shared by project file and database: each step takes plain data of one format to the next.
-import { BOOK_FORMAT } from '../../model/book';
+import { BOOK_FORMAT } from './book';
 
 export type PlainBook = Readonly<Record<string, unknown>> & { readonly format: number };
 export type Migration = (book: PlainBook) => PlainBook;

@@ -8,7 +8,10 @@ export function fieldText(field: FieldName, particulars: Particulars): string {
     case 'author':
       return namesOf(particulars, 'author');
     case 'otherPeople':
-      return particulars.people.filter((person) => person.role !== 'author').map((person) => person.name).join(', ');
+      return particulars.people
+        .filter((person) => person.role !== 'author')
+        .map((person) => person.name)
+        .join(', ');
     case 'publisherAndPlace':
       return [particulars.publisher, particulars.place].filter((part) => part !== '').join('\u2028');
     case 'isbn':

@@ -1,0 +1,55 @@
+// Makes the services of the running app: database, locks, workers, downloads.
+import { BookRepository } from '../storage/bookRepository';
+import { WalnutDatabase } from '../storage/database';
+import { onLetGo, takeOver, tryLock } from '../storage/bookLock';
+import { PageCache } from '../state/pageCache';
+import type { Services } from '../state/services';
+import { startWriteJob, TypesetClient } from '../worker/typesetClient';
+
+const DEMO_FILE = 'the-ferry-register.docx';
+/** What the invented press knows of its book and its author's file does not say. */
+const DEMO_PARTICULARS = {
+  publisher: 'Ninepenny Landing Press',
+  place: 'Saltmarket',
+  year: '2026',
+  edition: 'First printing',
+  credits: 'Set in EB Garamond',
+};
+
+export function createServices(): Services {
+  const base = new URL('./', document.baseURI).href;
+  const typesetWorker = () =>
+    new Worker(new URL('../worker/typesetWorker.ts', import.meta.url), { type: 'module', name: 'typeset' });
+  const writeWorker = () =>
+    new Worker(new URL('../worker/writeWorker.ts', import.meta.url), { type: 'module', name: 'write' });
+  const services: Services = {
+    repository: new BookRepository(new WalnutDatabase()),
+    locks: { tryLock, takeOver, onLetGo },
+    pageCache: new PageCache(() => services.client),
+    client: null,
+    createClient: (current, listener) => new TypesetClient(typesetWorker, base, current, listener),
+    startWriteJob: (order, onProgress) => startWriteJob(writeWorker, base, order, onProgress),
+    async fetchDemo() {
+      const response = await fetch(`${base}demo/${DEMO_FILE}`);
+      if (!response.ok) throw new Error('the demonstration book is missing');
+      return {
+        fileName: DEMO_FILE,
+        bytes: new Uint8Array(await response.arrayBuffer()),
+        particulars: DEMO_PARTICULARS,
+      };
+    },
+    download,
+    now: () => Date.now(),
+    newBookId: () => `b${crypto.getRandomValues(new Uint32Array(2)).join('')}`,
+  };
+  return services;
+}
+
+function download(fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string): void {
+  const address = URL.createObjectURL(new Blob([bytes], { type }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = fileName;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 60_000);
+}

@@ -1,0 +1,28 @@
+// What thunks and listeners work with besides the store; made once by the app, replaced in tests.
+import type { BookRepository } from '../storage/bookRepository';
+import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
+import type { Book, Particulars } from '../core/model/book';
+import type { PageCache } from './pageCache';
+
+export interface LockService {
+  tryLock(book: string, onLost: () => void): Promise<{ release: () => void } | null>;
+  takeOver(book: string, onLost: () => void): Promise<{ release: () => void }>;
+  onLetGo(book: string, letGo: () => void): () => void;
+}
+
+export interface Services {
+  readonly repository: BookRepository;
+  readonly locks: LockService;
+  readonly pageCache: PageCache;
+  /** The client of the open book. */
+  client: TypesetClient | null;
+  readonly createClient: (
+    current: () => { book: Book; revision: number } | null,
+    listener: TypesetListener,
+  ) => TypesetClient;
+  readonly startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
+  readonly fetchDemo: () => Promise<{ fileName: string; bytes: Uint8Array; particulars: Partial<Particulars> }>;
+  readonly download: (fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string) => void;
+  readonly now: () => number;
+  readonly newBookId: () => string;
+}

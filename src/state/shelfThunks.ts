@@ -1,0 +1,149 @@
+// The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
+import { namesOf, type Book, type Particulars } from '../core/model/book';
+import { formatNumber } from '../core/measure/units';
+import type { BookRecord } from '../storage/database';
+import { coverOutlines } from './bookThunks';
+import { PageCache } from './pageCache';
+import type { Services } from './services';
+import type { ShelfBook } from './shelfSlice';
+import { fileRefused, readingEnded, readingStarted, shelfFailed, shelfRead } from './shelfSlice';
+import type { AppThunk } from './store';
+
+const DEMO_SETTING = 'demonstration book given';
+
+/** Reads the Shelf; the first time ever, the demonstration book is put on it. */
+export function readShelf(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, services) => {
+    try {
+      if (!(await services.repository.setting(DEMO_SETTING))) await dispatch(giveDemo());
+      await dispatch(listBooks());
+      await dispatch(makeCovers());
+    } catch (error) {
+      dispatch(shelfFailed(`The books of this browser cannot be read: ${(error as Error).message}`));
+    }
+  };
+}
+
+function giveDemo(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, services) => {
+    const { fileName, bytes, particulars } = await services.fetchDemo();
+    const id = await dispatch(addManuscript(fileName, bytes, particulars));
+    if (id !== null) await services.repository.keepSetting(DEMO_SETTING, true);
+  };
+}
+
+function listBooks(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { repository }) => {
+    dispatch(shelfRead((await repository.list()).map(brief)));
+  };
+}
+
+function brief(record: BookRecord): ShelfBook {
+  const { trim } = record.spec.page;
+  return {
+    id: record.id,
+    title: record.particulars.title,
+    author: namesOf(record.particulars, 'author'),
+    trim: `${formatNumber(trim.width.pt, trim.width.unit)} × ${formatNumber(trim.height.pt, trim.height.unit)} ${trim.height.unit}`,
+    pages: record.cover?.pages ?? 0,
+    words: record.words,
+    findings: record.findings,
+    touched: record.touched,
+    hasCover: record.cover !== undefined,
+  };
+}
+
+/** Makes a book of a manuscript or project file; `particulars` are laid over those of the file. Answers its id, or null when it was refused and why was told. */
+export function addManuscript(
+  fileName: string,
+  bytes: Uint8Array,
+  particulars: Partial<Particulars> = {},
+): AppThunk<Promise<string | null>> {
+  return async (dispatch, _getState, services) => {
+    const bookId = services.newBookId();
+    const isProject = fileName.toLowerCase().endsWith('.walnut');
+    const order = isProject
+      ? ({ kind: 'openProject', bytes, bookId } as const)
+      : ({ kind: 'import', fileName, bytes, bookId, particulars } as const);
+    dispatch(readingStarted(fileName));
+    const result = await services.startWriteJob(order).result;
+    dispatch(readingEnded(fileName));
+    if (result.kind === 'book') {
+      await services.repository.add(result.book, services.now());
+      await dispatch(listBooks());
+      return bookId;
+    }
+    if (result.kind === 'failed') {
+      const message = result.message.includes(fileName) ? result.message : `${fileName}: ${result.message}`;
+      dispatch(fileRefused(message));
+    }
+    return null;
+  };
+}
+
+export function removeBook(id: string): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { repository, locks }) => {
+    const lock = await locks.tryLock(id, () => undefined);
+    if (lock === null) {
+      dispatch(fileRefused('This book is open in another tab, so it was not removed.'));
+      return;
+    }
+    await repository.remove(id);
+    lock.release();
+    await dispatch(listBooks());
+  };
+}
+
+/** Composes the books whose title page is missing, one after another. */
+export function makeCovers(): AppThunk<Promise<void>> {
+  return async (dispatch, getState, services) => {
+    const missing = getState().shelf.books?.filter((book) => !book.hasCover) ?? [];
+    for (const { id } of missing) {
+      const opened = await services.repository.open(id);
+      if (opened === undefined || getState().book.book !== null) return;
+      await composeCover(opened.book, opened.revision, services);
+      await dispatch(listBooks());
+    }
+  };
+}
+
+async function composeCover(book: Book, revision: number, services: Services): Promise<void> {
+  let cache: PageCache | undefined;
+  await new Promise<void>((resolve) => {
+    const client = services.createClient(() => ({ book, revision }), {
+      onProgress: () => undefined,
+      onRestarted: () => undefined,
+      onFailed: () => resolve(),
+      onComposed: (summary) => {
+        void (async () => {
+          const title = book.divisions.find((division) => division.role === 'title')?.id;
+          const page = summary.pages.find((row) => row.division === title && row.role === 'display')?.index ?? 0;
+          const list = await cache!.load(page);
+          if (list !== undefined) {
+            const cover = {
+              revision,
+              list,
+              outlines: coverOutlines({ pageCache: cache! }, list),
+              pages: summary.pages.length,
+            };
+            await services.repository.keepComposed(book.id, {
+              cover,
+              words: summary.words,
+              findings: summary.findings.length,
+            });
+          }
+          client.close();
+          resolve();
+        })();
+      },
+    });
+    cache = new PageCache(() => client);
+    client.open(book, revision);
+  });
+}
+
+/** The kept title page of a book; undefined when there is none yet. */
+export function loadCover(id: string): AppThunk<Promise<BookRecord['cover']>> {
+  return async (_dispatch, _getState, { repository }) =>
+    (await repository.list()).find((record) => record.id === id)?.cover;
+}

@@ -1,0 +1,56 @@
+// What the person looks at: theme, the current spread, the zoom of the desk, the chosen division and topic.
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { bookOpened } from './bookSlice';
+
+export type Theme = 'day' | 'evening';
+/** How the desk chooses its scale: a spread fits whole, its width fits, or a scale of its own (1 is actual size). */
+export type Zoom = { readonly kind: 'spread' | 'width' } | { readonly kind: 'scale'; readonly scale: number };
+
+export interface ViewState {
+  readonly theme: Theme;
+  /** Spread in view, from 0. */
+  readonly spread: number;
+  /** Grows when the view must go to the spread; scrolling by hand does not change it. */
+  readonly jump: number;
+  readonly zoom: Zoom;
+  /** Division shown in Copy; null for the particulars. */
+  readonly division: string | null;
+  readonly topic: string;
+}
+
+const initialState: ViewState = {
+  theme: 'day',
+  spread: 0,
+  jump: 0,
+  zoom: { kind: 'spread' },
+  division: null,
+  topic: 'page',
+};
+
+const slice = createSlice({
+  name: 'view',
+  initialState: initialState as ViewState,
+  reducers: {
+    themeChosen: (state, action: PayloadAction<Theme>) => ({ ...state, theme: action.payload }),
+    spreadReached: (state, action: PayloadAction<number>) => ({ ...state, spread: action.payload }),
+    spreadCalled: (state, action: PayloadAction<number>) => ({
+      ...state,
+      spread: Math.max(0, action.payload),
+      jump: state.jump + 1,
+    }),
+    zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
+    divisionChosen: (state, action: PayloadAction<string | null>) => ({ ...state, division: action.payload }),
+    topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
+  },
+  extraReducers: (builder) =>
+    builder.addCase(bookOpened, (state, action) => ({
+      ...state,
+      spread: 0,
+      jump: state.jump + 1,
+      topic: 'page',
+      division: action.payload.book.divisions.find((division) => division.role === 'chapter')?.id ?? null,
+    })),
+});
+
+export const { themeChosen, spreadReached, spreadCalled, zoomChosen, divisionChosen, topicChosen } = slice.actions;
+export const viewReducer = slice.reducer;

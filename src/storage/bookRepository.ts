@@ -1,0 +1,132 @@
+// Keeps books: one transaction writes the log entries and the divisions and notes that they touched, so that a tab that
+// closes at any moment leaves the last whole state behind.
+import { BOOK_FORMAT, type Book } from '../core/model/book';
+import type { HistoryEntry } from '../core/model/bookEdit';
+import { migrate } from '../core/model/migrations';
+import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
+
+/** A book with its history, as it is held open. */
+export interface OpenBook {
+  readonly book: Book;
+  readonly entries: readonly HistoryEntry[];
+  readonly cursor: number;
+  readonly revision: number;
+}
+
+/** The database holds a book of a newer format than this program knows. */
+export class NewerFormatError extends Error {
+  constructor() {
+    super('This book was last opened by a newer Walnut Leaf; this one cannot open it.');
+  }
+}
+
+export class BookRepository {
+  constructor(private readonly database: WalnutDatabase) {}
+
+  /** Books, last touched first. */
+  async list(): Promise<BookRecord[]> {
+    return this.database.books.orderBy('touched').reverse().toArray();
+  }
+
+  async add(book: Book, time: number): Promise<void> {
+    const { books, divisions, notes } = this.database;
+    await this.database.transaction('rw', books, divisions, notes, async () => {
+      await books.put({ ...headOf(book), revision: 0, cursor: 0, touched: time, words: 0, findings: 0 });
+      await divisions.bulkPut(book.divisions.map((value) => ({ book: book.id, division: value.id, value })));
+      await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: book.id, note: value.id, value })));
+    });
+  }
+
+  /** Undefined when there is no such book. Throws NewerFormatError. */
+  async open(id: string): Promise<OpenBook | undefined> {
+    const { books, divisions, notes, log } = this.database;
+    return this.database.transaction('r', books, divisions, notes, log, async () => {
+      const record = await books.get(id);
+      if (record === undefined) return undefined;
+      if (record.format > BOOK_FORMAT) throw new NewerFormatError();
+      const own = new Map((await divisions.where('book').equals(id).toArray()).map((row) => [row.division, row.value]));
+      const noteRows = await notes.where('book').equals(id).toArray();
+      const entries = await log.where('book').equals(id).sortBy('number');
+      const book = migrate({
+        format: record.format,
+        id,
+        nextId: record.nextId,
+        particulars: record.particulars,
+        spec: record.spec,
+        divisions: record.divisionIds.map((division) => own.get(division)!),
+        notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
+      }) as unknown as Book;
+      return { book, entries: entries.map((row) => row.entry), cursor: record.cursor, revision: record.revision };
+    });
+  }
+
+  /** Writes what changed between two states of an open book. */
+  async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
+    const { books, divisions, notes, log } = this.database;
+    const id = after.book.id;
+    await this.database.transaction('rw', books, divisions, notes, log, async () => {
+      const oldDivisions = new Map(before.book.divisions.map((division) => [division.id, division]));
+      const changed = after.book.divisions.filter((division) => oldDivisions.get(division.id) !== division);
+      await divisions.bulkPut(changed.map((value) => ({ book: id, division: value.id, value })));
+      const kept = new Set(after.book.divisions.map((division) => division.id));
+      await divisions.bulkDelete(
+        [...oldDivisions.keys()].filter((division) => !kept.has(division)).map((division) => [id, division]),
+      );
+      if (before.book.notes !== after.book.notes) {
+        const changedNotes = Object.values(after.book.notes).filter((note) => before.book.notes[note.id] !== note);
+        await notes.bulkPut(changedNotes.map((value) => ({ book: id, note: value.id, value })));
+        await notes.bulkDelete(
+          Object.keys(before.book.notes)
+            .filter((note) => !(note in after.book.notes))
+            .map((note) => [id, note]),
+        );
+      }
+      await this.saveLog(before, after);
+      await books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time });
+    });
+  }
+
+  /** Entries are compared by identity: those from the first difference on are written, those beyond the end deleted. */
+  private async saveLog(before: OpenBook, after: OpenBook): Promise<void> {
+    const { log } = this.database;
+    const id = after.book.id;
+    let first = 0;
+    while (first < after.entries.length && before.entries[first] === after.entries[first]) first += 1;
+    await log.bulkPut(after.entries.slice(first).map((entry, k) => ({ book: id, number: first + k + 1, entry })));
+    if (before.entries.length > after.entries.length) {
+      await log
+        .where('[book+number]')
+        .between([id, after.entries.length + 1], [id, Infinity])
+        .delete();
+    }
+  }
+
+  /** Facts of the last compose that the Shelf shows. */
+  async keepComposed(
+    id: string,
+    facts: { readonly cover: CoverRecord; readonly words: number; readonly findings: number },
+  ): Promise<void> {
+    await this.database.books.update(id, facts);
+  }
+
+  async remove(id: string): Promise<void> {
+    const { books, divisions, notes, log, pulls } = this.database;
+    await this.database.transaction('rw', [books, divisions, notes, log, pulls], async () => {
+      await books.delete(id);
+      await Promise.all([divisions, notes, log, pulls].map((table) => table.where('book').equals(id).delete()));
+    });
+  }
+
+  async setting<T>(key: string): Promise<T | undefined> {
+    return (await this.database.settings.get(key))?.value as T | undefined;
+  }
+
+  async keepSetting(key: string, value: unknown): Promise<void> {
+    await this.database.settings.put({ key, value });
+  }
+}
+
+function headOf(book: Book) {
+  const { id, format, nextId, particulars, spec, divisions } = book;
+  return { id, format, nextId, particulars, spec, divisionIds: divisions.map((division) => division.id) };
+}

@@ -1,0 +1,79 @@
+// The database of this browser: its tables and the versions of their shape. Books have the model's format number too.
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Division, Note, Particulars } from '../core/model/book';
+import type { HistoryEntry } from '../core/model/bookEdit';
+import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { Spec } from '../core/model/spec';
+
+/** The composed title page, kept for the Shelf. */
+export interface CoverRecord {
+  readonly revision: number;
+  readonly list: DisplayList;
+  readonly outlines: readonly GlyphOutline[];
+  readonly pages: number;
+}
+
+export interface BookRecord {
+  readonly id: string;
+  readonly format: number;
+  readonly nextId: number;
+  readonly particulars: Particulars;
+  readonly spec: Spec;
+  readonly divisionIds: readonly string[];
+  /** Grows with every edit, undo and redo. */
+  readonly revision: number;
+  /** How many entries of the log are applied. */
+  readonly cursor: number;
+  /** Milliseconds since 1970 of the last change. */
+  readonly touched: number;
+  readonly words: number;
+  readonly findings: number;
+  readonly cover?: CoverRecord;
+}
+
+export interface DivisionRecord {
+  readonly book: string;
+  readonly division: string;
+  readonly value: Division;
+}
+
+export interface NoteRecord {
+  readonly book: string;
+  readonly note: string;
+  readonly value: Note;
+}
+
+export interface LogRecord {
+  readonly book: string;
+  /** From 1. */
+  readonly number: number;
+  readonly entry: HistoryEntry;
+}
+
+export class WalnutDatabase extends Dexie {
+  declare books: EntityTable<BookRecord, 'id'>;
+  declare divisions: Table<DivisionRecord, [string, string]>;
+  declare notes: Table<NoteRecord, [string, string]>;
+  declare log: Table<LogRecord, [string, number]>;
+  declare assets: EntityTable<{ readonly hash: string; readonly blob: Blob }, 'hash'>;
+  declare fonts: EntityTable<{ readonly hash: string; readonly blob: Blob; readonly name: string }, 'hash'>;
+  declare pulls: Table<
+    { readonly book: string; readonly name: string; readonly divisions: readonly string[] },
+    [string, string]
+  >;
+  declare settings: EntityTable<{ readonly key: string; readonly value: unknown }, 'key'>;
+
+  constructor(name = 'walnut-leaf') {
+    super(name);
+    this.version(1).stores({
+      books: 'id, touched',
+      divisions: '[book+division], book',
+      notes: '[book+note], book',
+      log: '[book+number], book',
+      assets: 'hash',
+      fonts: 'hash',
+      pulls: '[book+name], book',
+      settings: 'key',
+    });
+  }
+}

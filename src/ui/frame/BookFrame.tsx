@@ -1,0 +1,75 @@
+// The frame of a book: top bar with the five stages as one path, the stage, and the deckle at the right edge.
+import { useEffect, useState } from 'react';
+import { Link, Outlet, useParams } from 'react-router';
+import { openBook, takeOverBook } from '../../state/bookThunks';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { Deckle } from './Deckle';
+import { TopBar } from './TopBar';
+import { useShortcuts } from './useShortcuts';
+import { CommandSearch } from './CommandSearch';
+import { ShortcutHelp } from './ShortcutHelp';
+
+export default function BookFrame() {
+  const { bookId } = useParams();
+  const dispatch = useAppDispatch();
+  const book = useAppSelector((state) => state.book.book);
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const [trouble, setTrouble] = useState<{ bookId: string; message: string } | null>(null);
+  const problem = trouble?.bookId === bookId ? trouble!.message : null;
+  const [panel, setPanel] = useState<'commands' | 'help' | null>(null);
+  useShortcuts(setPanel);
+
+  useEffect(() => {
+    const tell = (message: string) => setTrouble({ bookId: bookId!, message });
+    dispatch(openBook(bookId!))
+      .then((found) => found || tell('This book is not on the Shelf of this browser.'))
+      .catch((error: Error) => tell(error.message));
+  }, [dispatch, bookId]);
+
+  useEffect(() => {
+    if (book !== null) document.title = `${book.particulars.title || 'Untitled book'} – Walnut Leaf`;
+  }, [book]);
+
+  if (problem !== null) return <Problem message={problem} />;
+  if (book === null || book.id !== bookId) {
+    return (
+      <div className="grid h-full place-items-center bg-desk" aria-live="polite">
+        Opening the book
+      </div>
+    );
+  }
+  return (
+    <div className="flex h-full flex-col">
+      <TopBar onSearch={() => setPanel('commands')} onHelp={() => setPanel('help')} />
+      {readOnly && (
+        <div role="status" className="flex h-9 shrink-0 items-center gap-3 border-b border-hairline bg-base-100 px-4">
+          <span>This book is open in another tab. Here it can be read, not changed.</span>
+          <button className="btn btn-xs btn-outline" onClick={() => void dispatch(takeOverBook())}>
+            Take it over
+          </button>
+        </div>
+      )}
+      <div className="flex min-h-0 grow">
+        <main className="min-w-0 grow">
+          <Outlet />
+        </main>
+        <Deckle />
+      </div>
+      {panel === 'commands' && <CommandSearch onClose={() => setPanel(null)} />}
+      {panel === 'help' && <ShortcutHelp onClose={() => setPanel(null)} />}
+    </div>
+  );
+}
+
+function Problem({ message }: { message: string }) {
+  return (
+    <main className="grid h-full place-items-center bg-desk">
+      <div role="alert" className="space-y-3 text-center">
+        <p>{message}</p>
+        <Link to="/" className="btn btn-sm">
+          To the Shelf
+        </Link>
+      </div>
+    </main>
+  );
+}

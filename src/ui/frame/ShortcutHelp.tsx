@@ -1,0 +1,54 @@
+// The keys, in one list.
+import { useEffect, useRef } from 'react';
+
+const KEYS: readonly [string, readonly [string, string][]][] = [
+  [
+    'Everywhere',
+    [
+      ['Ctrl Z', 'Undo'],
+      ['Shift Ctrl Z', 'Redo'],
+      ['Ctrl K', 'Find a stage, a division, an action'],
+      ['Alt 1 to Alt 5', 'Copy, Spec, Pages, Proof, Deliver'],
+      ['?', 'This list'],
+    ],
+  ],
+  [
+    'On the desk',
+    [
+      ['← →', 'Spread before, spread after'],
+      ['Home, End', 'First spread, last spread'],
+      ['Ctrl wheel', 'Zoom at the pointer'],
+      ['Space and drag', 'Move the desk'],
+      ['S', 'Fit the spread'],
+      ['W', 'Fit its width'],
+      ['A', 'Actual size'],
+    ],
+  ],
+];
+
+export function ShortcutHelp({ onClose }: { onClose: () => void }) {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => dialog.current?.showModal(), []);
+  return (
+    <dialog ref={dialog} className="modal" aria-label="Keys" onClose={onClose}>
+      <div className="modal-box max-w-md">
+        {KEYS.map(([group, rows]) => (
+          <section key={group} className="mb-4">
+            <h2 className="mb-1 font-semibold">{group}</h2>
+            <dl className="grid grid-cols-[130px_1fr] gap-y-1">
+              {rows.map(([keys, what]) => (
+                <div key={keys} className="contents">
+                  <dt className="text-quiet">{keys}</dt>
+                  <dd>{what}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+        <form method="dialog" className="text-right">
+          <button className="btn btn-sm">Close</button>
+        </form>
+      </div>
+    </dialog>
+  );
+}

@@ -1,0 +1,105 @@
+// The top bar: the leaf to the Shelf, the title, the stages as a path with live counts, undo and redo, saved state.
+import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
+import { Fragment } from 'react';
+import { Link, NavLink } from 'react-router';
+import { editRedone, editUndone, type SaveState } from '../../state/bookSlice';
+import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { themeChosen } from '../../state/viewSlice';
+import { LeafMark } from '../components/LeafMark';
+import { useStageFacts } from './useStageFacts';
+
+const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'Saved',
+  waiting: 'Saving',
+  saving: 'Saving',
+  failed: 'Not saved',
+};
+
+export function TopBar({ onSearch, onHelp }: { onSearch: () => void; onHelp: () => void }) {
+  const dispatch = useAppDispatch();
+  const { book, entries, cursor, save, readOnly } = useAppSelector((state) => state.book);
+  const theme = useAppSelector((state) => state.view.theme);
+  const undo = entries[cursor - 1]?.name;
+  const redo = entries[cursor]?.name;
+  return (
+    <header className="flex h-11 shrink-0 items-center gap-3 border-b border-hairline bg-base-200 px-4">
+      <Link to="/" aria-label="To the Shelf" className="text-primary">
+        <LeafMark />
+      </Link>
+      <h1 className="w-[148px] shrink truncate font-book text-[18px] italic" title={book?.particulars.title}>
+        {book?.particulars.title || 'Untitled book'}
+      </h1>
+      <StagePath />
+      <div className="ml-auto flex shrink-0 items-center gap-1">
+        <button
+          className="btn btn-ghost btn-sm btn-square"
+          disabled={undo === undefined || readOnly}
+          aria-label={undo ? `Undo: ${undo}` : 'Undo'}
+          title={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+          onClick={() => dispatch(editUndone())}
+        >
+          <Undo2 size={16} />
+        </button>
+        <button
+          className="btn btn-ghost btn-sm btn-square"
+          disabled={redo === undefined || readOnly}
+          aria-label={redo ? `Redo: ${redo}` : 'Redo'}
+          title={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+          onClick={() => dispatch(editRedone())}
+        >
+          <Redo2 size={16} />
+        </button>
+        <span
+          role="status"
+          className={`w-[62px] text-center ${save === 'failed' ? 'text-error' : readOnly ? 'text-quiet' : 'text-primary'}`}
+        >
+          {readOnly ? 'Read only' : SAVE_WORDS[save]}
+        </span>
+        <button
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label="Find anything (Ctrl K)"
+          title="Find anything (Ctrl K)"
+          onClick={onSearch}
+        >
+          <Search size={16} />
+        </button>
+        <button
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label={theme === 'day' ? 'Evening colours' : 'Day colours'}
+          onClick={() => dispatch(themeChosen(theme === 'day' ? 'evening' : 'day'))}
+        >
+          {theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}
+        </button>
+        <button className="btn btn-ghost btn-sm btn-square" aria-label="Keys (?)" title="Keys (?)" onClick={onHelp}>
+          <CircleHelp size={16} />
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function StagePath() {
+  const facts = useStageFacts();
+  return (
+    <nav aria-label="Stages" className="flex h-full min-w-0 grow items-stretch justify-center">
+      {facts.map((stage, index) => (
+        <Fragment key={stage.path}>
+          {index > 0 && (
+            <span aria-hidden className="mx-2 w-8 shrink self-center border-b-[3px] border-dotted border-base-300" />
+          )}
+          <NavLink
+            to={stage.path}
+            className={({ isActive }) =>
+              `flex items-center gap-1.5 whitespace-nowrap border-y-2 border-t-transparent px-1 ${isActive ? 'border-b-primary text-primary' : 'border-b-transparent'}`
+            }
+          >
+            <span className="font-semibold">{stage.name}</span>
+            <span className={`text-[12px] ${stage.isProvisional ? 'text-quiet italic' : 'text-quiet'}`}>
+              {stage.fact}
+            </span>
+          </NavLink>
+        </Fragment>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,37 @@
+// Keys that work in every stage. Single keys leave fields alone.
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { editRedone, editUndone } from '../../state/bookSlice';
+import { useAppDispatch } from '../../state/hooks';
+
+/** Alt with a figure goes to a stage, in the order of work. */
+export const STAGE_KEYS = ['copy', 'spec', 'pages', 'proof', 'deliver'] as const;
+
+export function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
+}
+
+export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): void {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const withControl = event.ctrlKey || event.metaKey;
+      const key = event.key.toLowerCase();
+      if (withControl && key === 'z') {
+        event.preventDefault();
+        dispatch(event.shiftKey ? editRedone() : editUndone());
+      } else if (withControl && key === 'k') {
+        event.preventDefault();
+        openPanel('commands');
+      } else if (event.altKey && /^[1-5]$/.test(event.key)) {
+        event.preventDefault();
+        navigate(STAGE_KEYS[Number(event.key) - 1]);
+      } else if (event.key === '?' && !isTyping(event.target)) openPanel('help');
+    };
+    window.addEventListener('keydown', press);
+    return () => window.removeEventListener('keydown', press);
+  }, [dispatch, navigate, openPanel]);
+}

@@ -1,0 +1,50 @@
+// The stages of a book in the order of work, each with the one figure that says how it stands.
+import { formatNumber } from '../../core/measure/units';
+import { useAppSelector } from '../../state/hooks';
+
+export interface StageFact {
+  readonly path: 'copy' | 'spec' | 'pages' | 'proof' | 'deliver';
+  readonly name: string;
+  readonly fact: string;
+  /** The figure is of an older state of the book: newer pages are being composed. */
+  readonly isProvisional: boolean;
+}
+
+export function useStageFacts(): readonly StageFact[] {
+  const trim = useAppSelector((state) => state.book.book?.spec.page.trim);
+  const summary = useAppSelector((state) => state.compose.summary);
+  const composing = useAppSelector((state) => state.compose.progress !== null);
+  const jobs = useAppSelector((state) => state.jobs);
+  const revision = useAppSelector((state) => state.book.revision);
+  const done = Object.values(jobs).filter((job) => job.status === 'done');
+  const stale = done.filter((job) => job.revision !== revision).length;
+  const deliverFact =
+    done.length === 0
+      ? ''
+      : `${done.length} ${done.length === 1 ? 'file' : 'files'}${stale > 0 ? `, ${stale} stale` : ''}`;
+  const must = summary?.findings.length ?? 0;
+  return [
+    { path: 'copy', name: 'Copy', fact: summary ? `${groupDigits(summary.words)} words` : '', isProvisional: false },
+    {
+      path: 'spec',
+      name: 'Spec',
+      fact: trim
+        ? `${formatNumber(trim.width.pt, trim.width.unit)} × ${formatNumber(trim.height.pt, trim.height.unit)} ${trim.height.unit}`
+        : '',
+      isProvisional: false,
+    },
+    { path: 'pages', name: 'Pages', fact: summary ? String(summary.pages.length) : '', isProvisional: composing },
+    {
+      path: 'proof',
+      name: 'Proof',
+      fact: summary ? `${must} ${must === 1 ? 'finding' : 'findings'}` : '',
+      isProvisional: composing,
+    },
+    { path: 'deliver', name: 'Deliver', fact: deliverFact, isProvisional: stale > 0 },
+  ];
+}
+
+/** `58,214`. */
+export function groupDigits(value: number): string {
+  return String(value).replace(/\B(?=(\d{3})+$)/g, ',');
+}

@@ -1,0 +1,32 @@
+// One page on a canvas of its own size: the Shelf's title pages, the deckle's glance.
+import { useEffect, useRef } from 'react';
+import type { DisplayList } from '../../core/model/displayList';
+import { drawPage, type OutlineSource } from './drawPage';
+
+interface Props {
+  readonly list: DisplayList;
+  readonly outlines: OutlineSource;
+  /** CSS pixels. */
+  readonly width: number;
+  readonly label: string;
+  /** Changes when outlines have arrived. */
+  readonly version?: number;
+}
+
+export function PageCanvas({ list, outlines, width, label, version = 0 }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const height = (width * list.height) / list.width;
+  useEffect(() => {
+    const element = canvas.current;
+    const context = element?.getContext('2d');
+    if (!element || !context) return;
+    const ratio = window.devicePixelRatio || 1;
+    element.width = Math.round(width * ratio);
+    element.height = Math.round(height * ratio);
+    const styles = getComputedStyle(element);
+    context.fillStyle = styles.getPropertyValue('--paper');
+    context.fillRect(0, 0, element.width, element.height);
+    drawPage(context, list, outlines, 0, 0, element.width / list.width, styles.getPropertyValue('--paper-ink'));
+  }, [list, outlines, width, height, version]);
+  return <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className="block bg-paper" />;
+}

@@ -1,0 +1,67 @@
+// Draws a display list on a canvas: glyph outlines at their places, so that a page is sharp at any zoom.
+import type { DisplayList, GlyphOutline } from '../../core/model/displayList';
+
+/** Where outlines come from; undefined while one has not arrived. */
+export type OutlineSource = (face: string, glyph: number) => GlyphOutline | undefined;
+
+const paths = new WeakMap<GlyphOutline, Path2D>();
+
+/** Draws the page with its top left corner at the origin of the context, `scale` device pixels a point. */
+export function drawPage(
+  context: CanvasRenderingContext2D,
+  list: DisplayList,
+  outlines: OutlineSource,
+  x: number,
+  y: number,
+  scale: number,
+  ink: string,
+): void {
+  context.fillStyle = ink;
+  for (const rule of list.rules) {
+    const height = Math.max(rule.thickness * scale, 0.7);
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.fillRect(x + rule.x * scale, y + rule.y * scale - height / 2, rule.width * scale, height);
+  }
+  for (const item of list.items) {
+    for (let k = item.first; k < item.first + item.count; k += 1) {
+      const outline = outlines(item.face, list.glyphs[k]);
+      if (outline === undefined || outline.path.length === 0) continue;
+      const em = (item.size * scale) / outline.unitsPerEm;
+      context.setTransform(em, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
+      context.fill(pathOf(outline));
+    }
+  }
+  context.setTransform(1, 0, 0, 1, 0, 0);
+}
+
+function pathOf(outline: GlyphOutline): Path2D {
+  const known = paths.get(outline);
+  if (known !== undefined) return known;
+  const path = new Path2D();
+  const data = outline.path;
+  for (let k = 0; k < data.length;) {
+    switch (data[k]) {
+      case 0:
+        path.moveTo(data[k + 1], data[k + 2]);
+        k += 3;
+        break;
+      case 1:
+        path.lineTo(data[k + 1], data[k + 2]);
+        k += 3;
+        break;
+      case 2:
+        path.quadraticCurveTo(data[k + 1], data[k + 2], data[k + 3], data[k + 4]);
+        k += 5;
+        break;
+      case 3:
+        path.bezierCurveTo(data[k + 1], data[k + 2], data[k + 3], data[k + 4], data[k + 5], data[k + 6]);
+        k += 7;
+        break;
+      default:
+        path.closePath();
+        k += 1;
+    }
+  }
+  paths.set(outline, path);
+  return path;
+}

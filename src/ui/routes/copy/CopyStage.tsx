@@ -1,0 +1,37 @@
+// Copy: the running order at the left, in the middle the galley of the chosen division or the particulars.
+import { useEffect } from 'react';
+import { divisionChosen, spreadCalled } from '../../../state/viewSlice';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
+import { Galley } from './Galley';
+import { Particulars } from './Particulars';
+import { RunningOrder } from './RunningOrder';
+
+export default function CopyStage() {
+  const dispatch = useAppDispatch();
+  const book = useAppSelector((state) => state.book.book)!;
+  const chosen = useAppSelector((state) => state.view.division);
+  const rows = useAppSelector(selectRunningOrder);
+  const division = book.divisions.find((candidate) => candidate.id === chosen);
+  const row = rows.find((candidate) => candidate.id === chosen);
+
+  useEffect(() => {
+    if (chosen !== null && division === undefined) dispatch(divisionChosen(null));
+  }, [dispatch, chosen, division]);
+
+  const choose = (id: string | null) => {
+    dispatch(divisionChosen(id));
+    const firstPage = rows.find((candidate) => candidate.id === id)?.firstPage ?? -1;
+    if (firstPage >= 0) dispatch(spreadCalled(spreadOfPage(firstPage)));
+  };
+  return (
+    <div className="flex h-full">
+      <RunningOrder rows={rows} chosen={division ? chosen : null} onChoose={choose} />
+      {division === undefined || row === undefined ? (
+        <Particulars />
+      ) : (
+        <Galley key={division.id} division={division} row={row} />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,118 @@
+// Deliver, first form: a card per product with what goes into it, its progress and its result.
+import { makeProduct, stopProduct } from '../../../state/deliverThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import type { Product } from '../../../state/jobsSlice';
+import { formatLength } from '../../../core/measure/units';
+import { namesOf } from '../../../core/model/book';
+
+const CARDS: readonly {
+  readonly product: Product;
+  readonly title: string;
+  readonly what: string;
+  readonly action: string;
+}[] = [
+  {
+    product: 'press',
+    title: 'Press PDF of the interior',
+    what: 'Pages to the trim, black on one plate, faces embedded as subsets, folios as page labels.',
+    action: 'Write the PDF',
+  },
+  {
+    product: 'project',
+    title: 'Project file',
+    what: 'The whole book in one file: text, spec and particulars. It opens again to an identical book, here or in another browser.',
+    action: 'Write the project file',
+  },
+];
+
+export default function DeliverStage() {
+  return (
+    <section aria-label="Deliver" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
+      <div className="mx-auto grid max-w-[860px] grid-cols-2 gap-6 px-6 py-8">
+        {CARDS.map((card) => (
+          <Card key={card.product} {...card} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Card({ product, title, what, action }: (typeof CARDS)[number]) {
+  const dispatch = useAppDispatch();
+  const job = useAppSelector((state) => state.jobs[product]);
+  const revision = useAppSelector((state) => state.book.revision);
+  const isRunning = job.status === 'running';
+  return (
+    <article className="flex flex-col rounded border border-hairline bg-base-100 p-5" aria-label={title}>
+      <h2 className="text-[16px] font-semibold">{title}</h2>
+      <p className="mt-1 min-h-14 text-quiet">{what}</p>
+      <Facts product={product} />
+      <div className="mt-auto flex items-center gap-3 pt-4">
+        <button
+          className="btn btn-sm btn-primary"
+          disabled={isRunning}
+          onClick={() => void dispatch(makeProduct(product))}
+        >
+          {action}
+        </button>
+        {isRunning && (
+          <button className="btn btn-sm" onClick={() => dispatch(stopProduct(product))}>
+            Stop
+          </button>
+        )}
+      </div>
+      <div className="mt-3 min-h-9" aria-live="polite">
+        {isRunning && (
+          <progress
+            className="progress progress-primary h-1.5 w-full"
+            value={job.share}
+            max={1}
+            aria-label={`Writing, ${Math.round(job.share * 100)} %`}
+          />
+        )}
+        {job.status === 'done' && (
+          <p>
+            <span className="text-primary">Written:</span> {job.fileName}, {job.pages > 0 && `${job.pages} pages, `}
+            {Math.max(1, Math.round(job.bytes / 1024))} kB
+            {job.revision !== revision && (
+              <span className="block text-warning">The book has changed since: this file is stale.</span>
+            )}
+          </p>
+        )}
+        {job.status === 'stopped' && <p>Stopped; no file was written.</p>}
+        {job.status === 'failed' && <p className="text-error">{job.message}</p>}
+      </div>
+    </article>
+  );
+}
+
+function Facts({ product }: { product: Product }) {
+  const book = useAppSelector((state) => state.book.book)!;
+  const summary = useAppSelector((state) => state.compose.summary);
+  const { trim } = book.spec.page;
+  const must = summary?.findings.filter((finding) => finding.grade === 'must').length ?? 0;
+  const rows: readonly (readonly [string, string])[] =
+    product === 'press'
+      ? [
+          ['Trim', `${formatLength(trim.width)} × ${formatLength(trim.height)}`],
+          ['Pages', summary ? String(summary.pages.length) : 'being composed'],
+          ['Title', book.particulars.title || 'not given'],
+          ['Author', namesOf(book.particulars, 'author') || 'not given'],
+          ['Findings that must be mended', String(must)],
+        ]
+      : [
+          ['Divisions', String(book.divisions.length)],
+          ['Notes', String(Object.keys(book.notes).length)],
+          ['Format', String(book.format)],
+        ];
+  return (
+    <dl className="mt-3">
+      {rows.map(([label, value]) => (
+        <div key={label} className="flex justify-between gap-4 border-t border-hairline py-1">
+          <dt>{label}</dt>
+          <dd className="min-w-0 truncate text-right">{value}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

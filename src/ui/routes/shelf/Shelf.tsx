@@ -1,0 +1,144 @@
+// The Shelf: the books of this browser with their real title pages. A manuscript dropped anywhere on it makes a book.
+import { Moon, Plus, Sun, X } from 'lucide-react';
+import { useEffect, useRef, useState, type DragEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { closeBook } from '../../../state/bookThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { addManuscript, makeCovers, readShelf } from '../../../state/shelfThunks';
+import { refusalsDismissed } from '../../../state/shelfSlice';
+import { themeChosen } from '../../../state/viewSlice';
+import { LeafMark } from '../../components/LeafMark';
+import { BookCard } from './BookCard';
+
+export function Shelf() {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { books, reading, refused, failed } = useAppSelector((state) => state.shelf);
+  const theme = useAppSelector((state) => state.view.theme);
+  const [isOver, setOver] = useState(false);
+  const chooser = useRef<HTMLInputElement>(null);
+
+  useEffect(() => {
+    document.title = 'Walnut Leaf';
+    void dispatch(closeBook()).then(() => dispatch(readShelf()));
+  }, [dispatch]);
+
+  const take = async (files: FileList | null) => {
+    const list = [...(files ?? [])];
+    let last: string | null = null;
+    for (const file of list) {
+      const id = await dispatch(addManuscript(file.name, new Uint8Array(await file.arrayBuffer())));
+      last = id ?? last;
+    }
+    if (list.length === 1 && last !== null) navigate(`/book/${last}/pages`);
+    else if (last !== null) void dispatch(makeCovers());
+  };
+
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    void take(event.dataTransfer.files);
+  };
+
+  return (
+    <div
+      className="flex h-full flex-col bg-desk text-base-content"
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={(event) => event.currentTarget.contains(event.relatedTarget as Node) || setOver(false)}
+      onDrop={drop}
+    >
+      <header className="flex h-11 shrink-0 items-center gap-3 border-b border-hairline bg-base-200 px-4">
+        <span className="text-primary">
+          <LeafMark />
+        </span>
+        <h1 className="font-book text-[20px] italic">Walnut Leaf</h1>
+        <span className="ml-auto" />
+        <button
+          className="btn btn-ghost btn-sm btn-square"
+          aria-label={theme === 'day' ? 'Evening colours' : 'Day colours'}
+          onClick={() => dispatch(themeChosen(theme === 'day' ? 'evening' : 'day'))}
+        >
+          {theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}
+        </button>
+        <button className="btn btn-primary btn-sm" onClick={() => chooser.current?.click()}>
+          <Plus size={15} aria-hidden /> New book from a manuscript
+        </button>
+        <input
+          ref={chooser}
+          type="file"
+          className="hidden"
+          accept=".docx,.txt,.walnut"
+          multiple
+          aria-label="Manuscript or project file"
+          onChange={(event) => {
+            void take(event.target.files);
+            event.target.value = '';
+          }}
+        />
+      </header>
+      <main
+        className={`min-h-0 grow overflow-auto p-8 ${isOver ? 'outline-2 -outline-offset-8 outline-dashed outline-primary' : ''}`}
+      >
+        {refused.length > 0 && (
+          <div role="alert" className="mb-6 flex items-start gap-3 rounded border border-error bg-base-100 px-4 py-3">
+            <div className="grow space-y-1">
+              {refused.map((sentence, index) => (
+                <p key={index}>{sentence}</p>
+              ))}
+              <p className="text-quiet">Nothing on the Shelf has changed.</p>
+            </div>
+            <button
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label="Close"
+              onClick={() => dispatch(refusalsDismissed())}
+            >
+              <X size={14} />
+            </button>
+          </div>
+        )}
+        {failed !== null && (
+          <p role="alert" className="mb-6 rounded border border-error bg-base-100 px-4 py-3">
+            {failed}
+          </p>
+        )}
+        <ul className="grid grid-cols-[repeat(auto-fill,200px)] gap-x-10 gap-y-9">
+          {books?.map((book) => (
+            <BookCard key={book.id} book={book} />
+          ))}
+          {reading.map((name, index) => (
+            <li key={`${name}${index}`} className="w-[200px]" aria-live="polite">
+              <div className="grid h-[296px] place-items-center border border-dashed border-base-content/50">
+                <span className="loading loading-bar loading-sm" aria-hidden />
+              </div>
+              <p className="mt-3 truncate font-semibold">{name}</p>
+              <p>being read</p>
+            </li>
+          ))}
+          {books === null && reading.length === 0 && failed === null && (
+            <li className="w-[200px]" aria-live="polite">
+              <div className="grid h-[296px] place-items-center border border-dashed border-base-content/50">
+                Looking for books
+              </div>
+            </li>
+          )}
+          <li className="w-[200px]">
+            <button
+              className="grid h-[296px] w-full place-items-center border border-dashed border-base-content/55 px-6 text-center hover:border-base-content"
+              onClick={() => chooser.current?.click()}
+            >
+              <span>
+                <span className="block font-semibold">
+                  {books?.length === 0 ? 'The Shelf is empty' : 'Another book'}
+                </span>
+                Drop a manuscript anywhere here: .docx, .txt, or a .walnut project
+              </span>
+            </button>
+          </li>
+        </ul>
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,233 @@
+// The page as a dimensioned drawing: a spread to scale with the book's own text in its type area, every measure typed
+// where it stands.
+import { useLayoutEffect, useRef, useState } from 'react';
+import type { Length } from '../../../core/model/length';
+import { typeArea } from '../../../core/measure/typeArea';
+import { formatNumber } from '../../../core/measure/units';
+import { useAppSelector } from '../../../state/hooks';
+import { selectSpreads, type Spread } from '../../../state/selectors';
+import { usePageCache } from '../../pageView/pageCacheContext';
+import { PageCanvas } from '../../pageView/PageCanvas';
+import { useLengthField } from '../../components/Setting';
+import { useSpec } from './useSetSpec';
+
+/** Room around the spread for its dimensions, in CSS pixels. */
+const ROOM = { x: 84, top: 52, bottom: 34 };
+const CHIP = { width: 72, height: 24 };
+
+export function Drawing() {
+  const { spec } = useSpec();
+  const { box, width, height } = useSize();
+  const { trim, margins } = spec.page;
+  const capHeight = useAppSelector((state) => state.compose.summary?.geometry.capHeight) ?? 0;
+  const scale = Math.max(
+    0.1,
+    Math.min((width - 2 * ROOM.x) / (2 * trim.width.pt), (height - ROOM.top - ROOM.bottom) / trim.height.pt),
+  );
+  const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
+  const left = (width - 2 * w) / 2;
+  const top = ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2);
+  const area = typeArea(spec.page, capHeight, spec.text.leading.pt);
+  const edge = {
+    head: top + margins.head.pt * scale,
+    foot: top + (margins.head.pt + area.depth) * scale,
+    versoLeft: left + margins.foreEdge.pt * scale,
+    versoRight: left + w - margins.back.pt * scale,
+    rectoLeft: left + w + margins.back.pt * scale,
+    rectoRight: left + 2 * w - margins.foreEdge.pt * scale,
+  };
+  /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
+  const sideY = Math.max(edge.foot + 6, top + h - 38);
+  return (
+    <div ref={box} className="relative min-h-0 grow overflow-hidden">
+      {width > 0 && (
+        <>
+          <LiveSpread left={left} top={top} width={w} />
+          <svg width={width} height={height} className="pointer-events-none absolute inset-0" aria-hidden>
+            <g fill="none" stroke="var(--quiet)" strokeWidth={1}>
+              <rect x={left + 0.5} y={top + 0.5} width={2 * w} height={h} />
+              <line x1={left + w} x2={left + w} y1={top} y2={top + h} />
+            </g>
+            <g fill="none" stroke="#27694b" strokeWidth={1}>
+              <rect
+                x={edge.versoLeft}
+                y={edge.head}
+                width={edge.versoRight - edge.versoLeft}
+                height={edge.foot - edge.head}
+              />
+              <rect
+                x={edge.rectoLeft}
+                y={edge.head}
+                width={edge.rectoRight - edge.rectoLeft}
+                height={edge.foot - edge.head}
+              />
+            </g>
+            <Dimension x1={left} x2={left + w} y={top - 22} />
+            <Dimension x1={edge.rectoLeft} x2={edge.rectoRight} y={top - 22} />
+            <Dimension vertical x1={top} x2={top + h} y={left - 42} />
+            <Dimension vertical x1={edge.head} x2={edge.foot} y={left + 2 * w + 34} />
+            <Dimension vertical x1={top} x2={edge.head} y={left + w / 2} onPaper />
+            <Dimension vertical x1={edge.foot} x2={top + h} y={left + w / 2} onPaper />
+            <Dimension x1={left + w} x2={edge.rectoLeft} y={sideY} onPaper />
+            <Dimension x1={edge.rectoRight} x2={left + 2 * w} y={sideY} onPaper />
+          </svg>
+          <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
+          <Chip label="Trim height" path="page.trim.height" value={trim.height} x={left - 42} y={top + h / 2} />
+          <Chip
+            label="Head margin"
+            path="page.margins.head"
+            value={margins.head}
+            x={left + w / 2 + 44}
+            y={(top + edge.head) / 2}
+          />
+          <Chip
+            label="Foot margin"
+            path="page.margins.foot"
+            value={margins.foot}
+            x={left + w / 2 + 44}
+            y={(edge.foot + top + h) / 2}
+          />
+          <Chip
+            label="Back margin"
+            path="page.margins.back"
+            value={margins.back}
+            x={left + w + Math.max(margins.back.pt * scale, CHIP.width + 8) / 2}
+            y={sideY + 18}
+          />
+          <Chip
+            label="Fore-edge margin"
+            path="page.margins.foreEdge"
+            value={margins.foreEdge}
+            x={left + 2 * w - Math.max(margins.foreEdge.pt * scale, CHIP.width + 8) / 2}
+            y={sideY + 18}
+          />
+          <Fact
+            x={(edge.rectoLeft + edge.rectoRight) / 2}
+            y={top - 22}
+            words={`${formatNumber(area.measure, 'pt')} pt`}
+          />
+          <Fact x={left + 2 * w + 34} y={(edge.head + edge.foot) / 2} words={`${area.lines} lines`} />
+          <p className="absolute text-quiet" style={{ left, top: top + h + 6 }}>
+            verso
+          </p>
+          <p className="absolute -translate-x-full text-quiet" style={{ left: left + 2 * w, top: top + h + 6 }}>
+            recto
+          </p>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Two facing pages of the book with text on both, as composed last. */
+function LiveSpread({ left, top, width }: { left: number; top: number; width: number }) {
+  const spreads = useAppSelector(selectSpreads);
+  const current = useAppSelector((state) => state.view.spread);
+  const { cache, version } = usePageCache();
+  const spread = textSpread(spreads, current);
+  return (
+    <>
+      {[spread?.verso, spread?.recto].map((page, side) => {
+        const list = page ? cache.get(page.index) : undefined;
+        return (
+          <div key={side} className="absolute bg-paper" style={{ left: left + side * width, top, width }}>
+            {list && (
+              <PageCanvas
+                list={list}
+                outlines={(face, glyph) => cache.outline(face, glyph)}
+                width={width}
+                version={version}
+                label={`Page ${page!.index + 1} in this spec`}
+              />
+            )}
+          </div>
+        );
+      })}
+    </>
+  );
+}
+
+function textSpread(spreads: readonly Spread[], current: number): Spread | undefined {
+  const isText = (spread: Spread | undefined) => spread?.verso?.role === 'text' && spread.recto?.role === 'text';
+  // A spread whose text goes on after it is full on both sides.
+  const isFull = (spread: Spread) => isText(spread) && spreads[spread.index + 1]?.verso?.role === 'text';
+  if (isText(spreads[current])) return spreads[current];
+  return (
+    spreads.find(isFull) ??
+    spreads.find(isText) ??
+    spreads.find((spread) => spread.verso !== null && spread.recto !== null)
+  );
+}
+
+interface DimensionProps {
+  /** Start and end along the line, and its place across. */
+  readonly x1: number;
+  readonly x2: number;
+  readonly y: number;
+  readonly vertical?: boolean;
+  readonly onPaper?: boolean;
+}
+
+/** A dimension line with slanted ends, as in a workshop drawing. */
+function Dimension({ x1, x2, y, vertical = false, onPaper = false }: DimensionProps) {
+  const stroke = onPaper ? '#5f5a51' : 'var(--color-base-content)';
+  const point = (along: number, across: number) => (vertical ? `${across} ${along}` : `${along} ${across}`);
+  const slant = (along: number) => `M${point(along - 3, y + 3)} L${point(along + 3, y - 3)}`;
+  return (
+    <path
+      d={`M${point(x1, y)} L${point(x2, y)} ${slant(x1)} ${slant(x2)}`}
+      fill="none"
+      stroke={stroke}
+      strokeWidth={1}
+    />
+  );
+}
+
+function Chip({ label, path, value, x, y }: { label: string; path: string; value: Length; x: number; y: number }) {
+  const { readOnly, set } = useSpec();
+  const { field, problem } = useLengthField(value, (to) => set(path, to, label));
+  return (
+    <div className="absolute z-10" style={{ left: x - CHIP.width / 2, top: y - CHIP.height / 2 }}>
+      <input
+        {...field}
+        aria-label={`${label}, on the drawing`}
+        aria-invalid={problem !== null}
+        disabled={readOnly}
+        className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
+        style={CHIP}
+      />
+      {problem && (
+        <p
+          role="alert"
+          className="absolute left-1/2 top-full z-20 mt-1 w-56 -translate-x-1/2 rounded-sm border border-error bg-base-100 px-2 py-1 text-[12px] text-error"
+        >
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Fact({ x, y, words }: { x: number; y: number; words: string }) {
+  return (
+    <span
+      className="absolute -translate-x-1/2 -translate-y-1/2 whitespace-nowrap bg-base-200 px-1.5 text-primary"
+      style={{ left: x, top: y }}
+    >
+      {words}
+    </span>
+  );
+}
+
+function useSize() {
+  const box = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) =>
+      setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
+    observer.observe(box.current!);
+    return () => observer.disconnect();
+  }, []);
+  return { box, ...size };
+}

@@ -1,0 +1,39 @@
+// Openers: the sink, the text start, the side on which chapters begin.
+import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { useSpec } from './useSetSpec';
+
+export function OpenersTopic() {
+  const { spec, readOnly, set } = useSpec();
+  const { openers } = spec;
+  return (
+    <SettingGroup title="Chapter openers">
+      <NumberSetting
+        label="Sink"
+        unit="lines"
+        value={openers.sink}
+        disabled={readOnly}
+        note="Grid lines left empty above the first element."
+        onChange={(to) => set('openers.sink', to, 'Sink')}
+      />
+      <NumberSetting
+        label="Text start"
+        unit="line"
+        value={openers.textStart}
+        disabled={readOnly}
+        note="The grid line on which the text begins, the same in every chapter."
+        onChange={(to) => set('openers.textStart', to, 'Text start')}
+      />
+      <ChoiceSetting
+        label="Chapters begin"
+        value={openers.chaptersStart}
+        disabled={readOnly}
+        choices={[
+          ['any', 'On either side'],
+          ['recto', 'On a recto'],
+        ]}
+        note="The first chapter and every part begin on a recto whatever is chosen."
+        onChange={(to) => set('openers.chaptersStart', to, 'Chapters begin')}
+      />
+    </SettingGroup>
+  );
+}

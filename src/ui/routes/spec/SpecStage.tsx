@@ -1,0 +1,66 @@
+// Spec: topics at the left, the page as a dimensioned drawing with the book's own text in the middle, settings at the right.
+import { topicChosen } from '../../../state/viewSlice';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { formatLength, formatNumber } from '../../../core/measure/units';
+import type { Spec } from '../../../core/model/spec';
+import { Drawing } from './Drawing';
+import { Gauges } from './Gauges';
+import { FurnitureTopic } from './FurnitureTopic';
+import { OpenersTopic } from './OpenersTopic';
+import { PageTopic } from './PageTopic';
+import { TextTopic } from './TextTopic';
+import { ComposeProgress } from '../../components/ComposeProgress';
+
+const TOPICS = [
+  { key: 'page', name: 'Page', Topic: PageTopic },
+  { key: 'text', name: 'Text', Topic: TextTopic },
+  { key: 'openers', name: 'Openers', Topic: OpenersTopic },
+  { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
+] as const;
+
+function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
+  const { trim } = spec.page;
+  switch (key) {
+    case 'page':
+      return `${formatNumber(trim.width.pt, trim.width.unit)} × ${formatNumber(trim.height.pt, trim.height.unit)}`;
+    case 'text':
+      return `${formatNumber(spec.text.size.pt, 'pt')}/${formatLength(spec.text.leading).replace(' pt', '')}`;
+    case 'openers':
+      return `line ${spec.openers.textStart}`;
+    case 'furniture':
+      return spec.folios.front;
+  }
+}
+
+export default function SpecStage() {
+  const dispatch = useAppDispatch();
+  const spec = useAppSelector((state) => state.book.book)!.spec;
+  const chosen = useAppSelector((state) => state.view.topic);
+  const topic = TOPICS.find((candidate) => candidate.key === chosen) ?? TOPICS[0];
+  return (
+    <div className="flex h-full">
+      <nav aria-label="Topics" className="flex w-[168px] shrink-0 flex-col border-r border-hairline bg-base-100 pt-2">
+        {TOPICS.map(({ key, name }) => (
+          <button
+            key={key}
+            aria-current={key === topic.key ? 'true' : undefined}
+            className={`flex justify-between gap-2 border-l-[3px] px-3 py-1.5 text-left ${key === topic.key ? 'border-primary bg-tint font-semibold' : 'border-transparent hover:bg-base-200'}`}
+            onClick={() => dispatch(topicChosen(key))}
+          >
+            <span>{name}</span>
+            <span className="whitespace-nowrap font-normal text-quiet">{topicFact(key, spec)}</span>
+          </button>
+        ))}
+        <p className="mt-auto px-3.5 pb-4 text-[12px] text-quiet">Starting spec: {spec.name}</p>
+      </nav>
+      <div className="relative flex min-w-0 grow flex-col bg-base-200">
+        <ComposeProgress />
+        <Drawing />
+        <Gauges />
+      </div>
+      <div className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
+        <topic.Topic />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+// Text: the body face with size, leading and setting.
+import { TEXT_FAMILIES } from '../../../core/model/faces';
+import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { useSpec } from './useSetSpec';
+
+const NAMES: Readonly<Record<string, string>> = {
+  'eb-garamond': 'EB Garamond',
+  'source-serif-4': 'Source Serif 4',
+  spectral: 'Spectral',
+  alegreya: 'Alegreya',
+  'crimson-pro': 'Crimson Pro',
+  'libre-caslon-text': 'Libre Caslon Text',
+};
+
+export function TextTopic() {
+  const { spec, readOnly, set } = useSpec();
+  const { text } = spec;
+  const { hyphenation } = text;
+  const isOn = (value: boolean) => (value ? 'yes' : 'no');
+  return (
+    <>
+      <SettingGroup title="Body" aside={`${text.setting}`}>
+        <ChoiceSetting
+          label="Face"
+          value={text.face}
+          disabled={readOnly}
+          choices={TEXT_FAMILIES.map((family) => [family, NAMES[family]] as const)}
+          onChange={(face) => set('text.face', face, `Face ${NAMES[face]}`)}
+        />
+        <LengthSetting
+          label="Size"
+          value={text.size}
+          disabled={readOnly}
+          onChange={(to) => set('text.size', to, 'Type size')}
+        />
+        <LengthSetting
+          label="Leading"
+          value={text.leading}
+          disabled={readOnly}
+          onChange={(to) => set('text.leading', to, 'Leading')}
+        />
+        <LengthSetting
+          label="Indent"
+          value={text.indent}
+          disabled={readOnly}
+          onChange={(to) => set('text.indent', to, 'Indent')}
+        />
+        <ChoiceSetting
+          label="Setting"
+          value={text.setting}
+          disabled={readOnly}
+          choices={[
+            ['justified', 'Justified'],
+            ['ragged', 'Ragged'],
+          ]}
+          onChange={(to) => set('text.setting', to, to === 'ragged' ? 'Ragged setting' : 'Justified setting')}
+        />
+        <NumberSetting
+          label="Last line at least"
+          unit="em"
+          value={text.lastLine}
+          disabled={readOnly}
+          onChange={(to) => set('text.lastLine', to, 'Last line')}
+        />
+      </SettingGroup>
+      <SettingGroup title="Hyphenation">
+        <ChoiceSetting
+          label="Divide words"
+          value={isOn(hyphenation.on)}
+          disabled={readOnly}
+          choices={[
+            ['yes', 'Yes'],
+            ['no', 'No'],
+          ]}
+          onChange={(to) => set('text.hyphenation.on', to === 'yes', 'Hyphenation')}
+        />
+        <NumberSetting
+          label="Smallest word"
+          unit="letters"
+          value={hyphenation.smallestWord}
+          disabled={readOnly}
+          onChange={(to) => set('text.hyphenation.smallestWord', to, 'Smallest divided word')}
+        />
+        <NumberSetting
+          label="Before the hyphen"
+          unit="letters"
+          value={hyphenation.before}
+          disabled={readOnly}
+          onChange={(to) => set('text.hyphenation.before', to, 'Letters before the hyphen')}
+        />
+        <NumberSetting
+          label="After it"
+          unit="letters"
+          value={hyphenation.after}
+          disabled={readOnly}
+          onChange={(to) => set('text.hyphenation.after', to, 'Letters after the hyphen')}
+        />
+        <NumberSetting
+          label="Most running"
+          unit="lines"
+          value={hyphenation.running}
+          disabled={readOnly}
+          onChange={(to) => set('text.hyphenation.running', to, 'Hyphens running')}
+        />
+      </SettingGroup>
+    </>
+  );
+}

@@ -1,0 +1,87 @@
+// The messages between the main thread and the workers: all that the two sides share. A book crosses once, with `open`;
+// after that only edits do. Big buffers are transferred.
+import type { Book, Particulars } from '../core/model/book';
+import type { BookEdit } from '../core/model/bookEdit';
+import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { Finding } from '../core/model/finding';
+import type { ImportRemark } from '../core/model/manuscript';
+import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
+import type { HeadingPlace } from '../core/model/referenceTable';
+
+/** Where the shipped assets are served, ending in a slash. */
+export interface AssetBase {
+  readonly base: string;
+}
+
+export type TypesetRequest =
+  | ({ readonly kind: 'open'; readonly book: Book; readonly revision: number } & AssetBase)
+  | { readonly kind: 'apply'; readonly edits: readonly BookEdit[]; readonly from: number; readonly to: number }
+  | { readonly kind: 'page'; readonly request: number; readonly page: number; readonly revision: number }
+  | {
+      readonly kind: 'locate';
+      readonly request: number;
+      readonly stream: string;
+      readonly block: string;
+      readonly offset: number;
+    };
+
+/** One row of the page table, as the deckle and the desk need it. */
+export interface PageSummary {
+  readonly index: number;
+  readonly side: PageSide;
+  readonly role: PageRole;
+  readonly division: string;
+  readonly folio: string;
+  /** First text of the page; null for a page without any. */
+  readonly start: { readonly stream: string; readonly block: string; readonly offset: number } | null;
+}
+
+export interface ComposedSummary {
+  readonly revision: number;
+  readonly pages: readonly PageSummary[];
+  readonly geometry: PageGeometry;
+  readonly extents: readonly DivisionExtent[];
+  readonly headings: readonly HeadingPlace[];
+  readonly findings: readonly Finding[];
+  readonly words: number;
+  readonly lines: number;
+  readonly times: StageTimes;
+  /** Characters that a full line of text holds on average, measured on the book's own lines; 0 when there are too few. */
+  readonly charactersPerLine: number;
+}
+
+export type TypesetReply =
+  | { readonly kind: 'progress'; readonly revision: number; readonly share: number }
+  | { readonly kind: 'composed'; readonly summary: ComposedSummary }
+  | {
+      readonly kind: 'page';
+      readonly request: number;
+      /** Revision of the composed book that the page is of. */
+      readonly revision: number;
+      /** Null when that book has no such page. */
+      readonly list: DisplayList | null;
+      readonly outlines: readonly GlyphOutline[];
+    }
+  | { readonly kind: 'located'; readonly request: number; readonly page: number }
+  | { readonly kind: 'failed'; readonly code: string; readonly message: string };
+
+/** One job of the write worker; it gets a book at a fixed revision and is stopped by being ended. */
+export type WriteRequest = AssetBase &
+  (
+    | {
+        readonly kind: 'import';
+        readonly fileName: string;
+        readonly bytes: Uint8Array;
+        readonly bookId: string;
+        readonly particulars?: Partial<Particulars>;
+      }
+    | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
+    | { readonly kind: 'press'; readonly book: Book; readonly date: string }
+    | { readonly kind: 'project'; readonly book: Book }
+  );
+
+export type WriteReply =
+  | { readonly kind: 'progress'; readonly share: number }
+  | { readonly kind: 'book'; readonly book: Book; readonly remarks: readonly ImportRemark[] }
+  | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
+  | { readonly kind: 'failed'; readonly code: string; readonly message: string };

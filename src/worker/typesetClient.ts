@@ -1,0 +1,165 @@
+// The main thread's side of the workers. A typeset worker that dies is started again from the current book.
+import type { Book } from '../core/model/book';
+import type { BookEdit } from '../core/model/bookEdit';
+import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { ComposedSummary, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
+
+/** The part of a Worker that is used; tests give a port instead. */
+export interface WorkerLike {
+  postMessage(message: unknown, transfer?: Transferable[]): void;
+  terminate(): void;
+  onmessage: ((event: MessageEvent) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
+}
+
+export interface PageReply {
+  readonly revision: number;
+  readonly list: DisplayList | null;
+  readonly outlines: readonly GlyphOutline[];
+}
+
+export interface TypesetListener {
+  onProgress(revision: number, share: number): void;
+  onComposed(summary: ComposedSummary): void;
+  onFailed(message: string): void;
+  /** The worker is a new one: it has sent no outlines yet. */
+  onRestarted(): void;
+}
+
+/** Restarts in a row without a finished compose after which the client gives up. */
+const MOST_RESTARTS = 2;
+
+export class TypesetClient {
+  private worker: WorkerLike | undefined;
+  private requests = 0;
+  private restarts = 0;
+  private readonly pages = new Map<number, (reply: PageReply) => void>();
+  private readonly places = new Map<number, (page: number) => void>();
+
+  constructor(
+    private readonly createWorker: () => WorkerLike,
+    private readonly base: string,
+    private readonly current: () => { readonly book: Book; readonly revision: number } | null,
+    private readonly listener: TypesetListener,
+  ) {}
+
+  open(book: Book, revision: number): void {
+    this.send({ kind: 'open', book, revision, base: this.base });
+  }
+
+  apply(edits: readonly BookEdit[], from: number, to: number): void {
+    this.send({ kind: 'apply', edits, from, to });
+  }
+
+  page(page: number, revision: number): Promise<PageReply> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.pages.set(request, resolve);
+      this.send({ kind: 'page', request, page, revision });
+    });
+  }
+
+  /** Index of the page on which a place of the text stands; -1 when on none. */
+  locate(stream: string, block: string, offset: number): Promise<number> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.places.set(request, resolve);
+      this.send({ kind: 'locate', request, stream, block, offset });
+    });
+  }
+
+  close(): void {
+    this.worker?.terminate();
+    this.worker = undefined;
+    this.settleAll();
+  }
+
+  private send(message: TypesetRequest): void {
+    this.worker ??= this.start();
+    this.worker.postMessage(message);
+  }
+
+  private start(): WorkerLike {
+    const worker = this.createWorker();
+    worker.onmessage = (event: MessageEvent<TypesetReply>) => this.receive(event.data);
+    worker.onerror = (event) => this.restart(event.message);
+    return worker;
+  }
+
+  private receive(reply: TypesetReply): void {
+    switch (reply.kind) {
+      case 'progress':
+        return this.listener.onProgress(reply.revision, reply.share);
+      case 'composed':
+        this.restarts = 0;
+        return this.listener.onComposed(reply.summary);
+      case 'page':
+        this.pages.get(reply.request)?.(reply);
+        this.pages.delete(reply.request);
+        return;
+      case 'located':
+        this.places.get(reply.request)?.(reply.page);
+        this.places.delete(reply.request);
+        return;
+      case 'failed':
+        if (reply.code === 'out-of-step') return this.restart(reply.message);
+        return this.listener.onFailed(reply.message);
+    }
+  }
+
+  private restart(message: string): void {
+    this.close();
+    const current = this.current();
+    this.restarts += 1;
+    if (current === null || this.restarts > MOST_RESTARTS) return this.listener.onFailed(message);
+    this.listener.onRestarted();
+    this.open(current.book, current.revision);
+  }
+
+  /** Answers whoever waits, so that nothing waits for ever. */
+  private settleAll(): void {
+    for (const resolve of this.pages.values()) resolve({ revision: -1, list: null, outlines: [] });
+    for (const resolve of this.places.values()) resolve(-1);
+    this.pages.clear();
+    this.places.clear();
+  }
+}
+
+/** How a write job ends. */
+export type WriteResult = Exclude<WriteReply, { kind: 'progress' }> | { readonly kind: 'cancelled' };
+
+export interface WriteJob {
+  readonly result: Promise<WriteResult>;
+  /** Ends the worker; the result is `cancelled`. */
+  readonly cancel: () => void;
+}
+
+/** Omits a key from each member of a union. */
+type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+export type WriteOrder = Without<WriteRequest, 'base'>;
+
+/** Starts a write worker for one job. */
+export function startWriteJob(
+  createWorker: () => WorkerLike,
+  base: string,
+  order: WriteOrder,
+  onProgress: (share: number) => void = () => undefined,
+): WriteJob {
+  const worker = createWorker();
+  let settle: (result: WriteResult) => void;
+  const result = new Promise<WriteResult>((resolve) => {
+    settle = (value) => {
+      worker.terminate();
+      resolve(value);
+    };
+  });
+  worker.onmessage = (event: MessageEvent<WriteReply>) => {
+    if (event.data.kind === 'progress') onProgress(event.data.share);
+    else settle(event.data);
+  };
+  worker.onerror = (event) => settle({ kind: 'failed', code: 'worker', message: `The work stopped: ${event.message}` });
+  worker.postMessage({ ...order, base });
+  return { result, cancel: () => settle({ kind: 'cancelled' }) };
+}
+
+export type { ComposedSummary, PageSummary } from './protocol';

@@ -1,0 +1,76 @@
+// The jobs of the write worker: reading manuscripts and project files into books, writing books out as files.
+import {
+  checkBook,
+  HarfBuzzSubsetter,
+  ImportError,
+  makeBook,
+  readManuscript,
+  readProject,
+  typesetBook,
+  ValueError,
+  writePressPdf,
+  writeProject,
+} from '../core/index';
+import { WorkerAssets, type FetchBytes } from './assets';
+import type { WriteReply, WriteRequest } from './protocol';
+
+/** Does one job and answers with its result; progress goes to `post` on the way. Never throws. */
+export async function doWriteJob(
+  job: WriteRequest,
+  fetchBytes: FetchBytes,
+  post: (reply: WriteReply) => void,
+): Promise<WriteReply> {
+  try {
+    switch (job.kind) {
+      case 'import': {
+        const manuscript = drain(readManuscript(job.fileName, job.bytes));
+        const book = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
+        const particulars = { ...book.particulars, ...job.particulars };
+        return { kind: 'book', book: { ...book, particulars }, remarks: manuscript.remarks };
+      }
+      case 'openProject':
+        return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, remarks: [] };
+      case 'project':
+        return { kind: 'file', bytes: new Uint8Array(writeProject(job.book)), pages: 0 };
+      case 'press':
+        return await writePress(job, fetchBytes, post);
+    }
+  } catch (error) {
+    if (error instanceof ImportError || error instanceof ValueError)
+      return { kind: 'failed', code: error.code, message: error.message };
+    return {
+      kind: 'failed',
+      code: 'fault',
+      message: `This did not work, and the fault is ours: ${(error as Error).message}`,
+    };
+  }
+}
+
+async function writePress(
+  job: Extract<WriteRequest, { kind: 'press' }>,
+  fetchBytes: FetchBytes,
+  post: (reply: WriteReply) => void,
+): Promise<WriteReply> {
+  const [context, wasm] = await Promise.all([
+    new WorkerAssets(fetchBytes).contextFor(job.book),
+    fetchBytes('harfbuzz-subset.wasm'),
+  ]);
+  const report = (share: number) => post({ kind: 'progress', share });
+  const composed = drain(typesetBook(job.book, context), (share) => report(share * 0.5));
+  const writing = writePressPdf(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date);
+  const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
+  return { kind: 'file', bytes, pages: composed.pages.length };
+}
+
+/** Runs a generator to its end; tells its progress at most every 50 ms. */
+function drain<P, T>(work: Generator<P, T>, onProgress?: (progress: P) => void): T {
+  let told = performance.now();
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+    if (onProgress !== undefined && performance.now() - told > 50) {
+      onProgress(step.value);
+      told = performance.now();
+    }
+  }
+}
