@@ -1,7 +1,7 @@
 // The faces at hand: the table of all that can be set, and the opened fonts of those whose bytes have arrived.
 import { invariant } from '../base/errors';
 import type { FaceId, FaceRecord, FaceTable } from '../model/faces';
-import type { HarfBuzz} from './harfbuzz';
+import type { HarfBuzz } from './harfbuzz';
 import { type HarfBuzzFont } from './harfbuzz';
 
 /** What line breaking needs of a face besides shaped runs; advances in em. */

@@ -73,7 +73,7 @@ class OpportunityList {
 }
 
 function findByLatinRules(text: string, list: OpportunityList): void {
-  for (let k = 1; k < text.length; k += 1) {
+  for (let k = Math.max(1, text.length - text.trimStart().length); k < text.length; k += 1) {
     const char = text[k];
     switch (char) {
       case ' ': {

@@ -18,8 +18,8 @@ export interface FitSettings {
   readonly rag: number;
 }
 
-/** Costs. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
-const COST = {
+/** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
+export const COST = {
   LINE: 10,
   HYPHEN: 60,
   DEAR_HYPHEN: 140,
@@ -133,7 +133,7 @@ class Search {
       if (!justified) ratio = gap / settings.rag;
       else if (gap < 0) ratio = shrink > 0 ? gap / shrink : 0;
       else ratio = gap / Math.max(endStretch[j] - startStretch[s], 1e-9);
-      if (isLast && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio * 0.5 : 0, gap, true);
+      if (isLast && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio : 0, gap, true);
       else if (ratio <= this.tolerance) this.consider(node, j, ratio, gap, false);
       else break; // Nodes after this one start later: their lines are shorter and looser.
     }
@@ -172,16 +172,23 @@ class Search {
     return this.best.every((demerits) => demerits === Infinity);
   }
 
-  /** Makes nodes of what was found at j; a way dearer by more than a jump than the best can never win. */
+  /**
+   * Makes nodes of what was found at j. A way with no fewer hyphens running than another, and dearer by more than a jump
+   * of fitness, can never win against it.
+   */
   private take(j: number): boolean {
+    const { best } = this;
     let cheapest = Infinity;
-    for (const demerits of this.best) if (demerits < cheapest) cheapest = demerits;
-    if (cheapest === Infinity) return false;
-    const limit = cheapest + COST.JUMP + COST.SECOND_HYPHEN * 2 + COST.LAST_HYPHEN;
-    for (let slot = 0; slot < this.best.length; slot += 1) {
-      if (this.best[slot] <= limit) this.addNode(j, slot, this.bestFrom[slot], this.best[slot]);
+    let found = false;
+    for (let hyphens = 0; hyphens < HYPHEN_STATES; hyphens += 1) {
+      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES) if (best[slot] < cheapest) cheapest = best[slot];
+      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES) {
+        if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP) continue;
+        this.addNode(j, slot, this.bestFrom[slot], best[slot]);
+        found = true;
+      }
     }
-    return true;
+    return found;
   }
 
   private addNode(j: number, slot: number, from: number, demerits: number): void {

@@ -36,8 +36,6 @@ const LEAST_LAST_PAGE = 5;
 /** Lines of a divided note that stay together on either page. */
 const NOTE_LINES_TOGETHER = 2;
 const SLACK = 1e-3;
-/** Emptiest page looked at while a fuller one exists, in grid lines. */
-const DEEPEST_GAP = 6;
 
 interface State {
   readonly line: number;
@@ -94,10 +92,8 @@ function extend(state: State, states: State[][], flow: Flow, settings: FillSetti
     const notes = noteHeight(state.note, noteEnd, flow, settings);
     candidates.push({ end: line + 1, noteEnd, empty: Math.max(0, depth - used - notes) });
   }
-  const fullest = candidates.reduce((least, candidate) => Math.min(least, candidate.empty), Infinity);
   for (const { end, noteEnd, empty } of candidates) {
     const isLast = end === flow.count;
-    if (!isLast && empty > fullest + DEEPEST_GAP) continue;
     relax(state, states, end, noteEnd, pageCost(state, flow, end, noteEnd, empty, depth), isLast ? 0 : flow.fault[end]);
   }
 }

@@ -37,7 +37,7 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
       const style = sheet.get(effectiveTag(blocks, index)) ?? sheet.get('TX')!;
-       
+
       if (
         block.spans.length === 0 &&
         !block.objects.some((object) => object.kind === 'field') &&

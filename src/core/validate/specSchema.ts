@@ -158,6 +158,10 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
   if (measure < spec.text.size.pt * LEAST_MEASURE) {
     throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of type.');
   }
+  const { wordSpace } = spec.text;
+  if (wordSpace !== null && !(wordSpace.least <= wordSpace.wished && wordSpace.wished <= wordSpace.most)) {
+    throw new ValueError('text.wordSpace', 'The word space must be wished between its least and its most.');
+  }
   const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
   if (depth < spec.text.size.pt)
     throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');

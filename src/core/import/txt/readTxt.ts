@@ -50,12 +50,12 @@ export function decodeText(bytes: Uint8Array): string {
   else if (a === 0xfe && b === 0xff) text = new TextDecoder('utf-16be').decode(bytes);
   else text = decodeEightBit(bytes);
   if (text.startsWith('\uFEFF')) text = text.slice(1);
-   
+
   const controls = text.slice(0, 20000).match(/[\u0000-\u0008\u000E-\u001F]/g)?.length ?? 0;
   if (controls > 0 && controls > text.length / 1000) {
     throw new ImportError('not-text', 'This file is not text: it holds characters that no manuscript has.');
   }
-   
+
   return text.replace(/[\u0000-\u0008\u000B\u000E-\u001F]/g, '');
 }
 
@@ -64,8 +64,17 @@ function decodeEightBit(bytes: Uint8Array): string {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch (error) {
     if (!(error instanceof TypeError)) throw error;
-    return new TextDecoder('windows-1252').decode(bytes);
+    return decodeWindows1252(bytes);
   }
+}
+
+/** Characters of Windows-1252 from 0x80 to 0x9F. Our own table: Node 20 decodes this encoding as Latin-1. */
+const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+
+function decodeWindows1252(bytes: Uint8Array): string {
+  let text = '';
+  for (const byte of bytes) text += byte >= 0x80 && byte < 0xa0 ? WINDOWS_1252[byte - 0x80] : String.fromCharCode(byte);
+  return text;
 }
 
 /** True when lines were ended at a margin: most are about equally short, and few are long. */

@@ -1,0 +1,128 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { ImportError, ValueError } from '../../../src/core/base/errors';
+import { pack } from '../../../src/core/base/zip';
+import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { checkBook, checkLanguage, checkSpec, specFromFile, specSchema } from '../../../src/core/validate';
+import { readProject, writeProject } from '../../../src/core/write/projectFile';
+import { book, chapter, note } from '../../build/book';
+
+const message = (work: () => unknown): string => {
+  try {
+    work();
+  } catch (error) {
+    expect(error).to.be.instanceOf(ValueError);
+    return (error as Error).message;
+  }
+  throw new Error('nothing was refused');
+};
+
+describe('checking a spec', () => {
+  it('lays a file over the novel, lengths as text or points', () => {
+    const spec = specFromFile({ page: { trim: { width: '148mm', height: 595 } }, styles: { CT: { size: 18 } } });
+    expect(spec.page.trim.width.unit).to.equal('mm');
+    expect(spec.page.trim.height.pt).to.equal(595);
+    expect(spec.styles.CT).to.include({ size: 18, align: 'centre' });
+    expect(spec.text).to.deep.equal(NOVEL_SPEC.text);
+  });
+
+  const bad: [string, unknown, string][] = [
+    ['an unknown key', { page: { gutter: 3 } }, 'page.gutter'],
+    ['an unknown key at the top', { colour: 1 }, 'colour'],
+    ['a word for a length', { text: { size: 'large' } }, 'not a length'],
+    ['NaN', { text: { size: NaN } }, 'text.size'],
+    ['a negative margin', { page: { margins: { head: -4 } } }, 'page.margins.head'],
+    ['an enormous trim', { page: { trim: { width: '900in' } } }, 'page.trim.width'],
+    ['a face that does not ship', { text: { face: 'nosuch' } }, 'text.face'],
+    ['margins without room for type', { page: { margins: { back: 300, foreEdge: 90 } } }, 'no room'],
+    ['a foot without room for type', { page: { margins: { foot: 549 } } }, 'no room'],
+    ['leading of nothing', { text: { leading: 4 } }, 'leading'],
+    ['a list', [], 'object'],
+    ['half a letter', { text: { hyphenation: { before: 1.5 } } }, 'text.hyphenation.before'],
+  ];
+  for (const [what, value, part] of bad) {
+    it(`refuses ${what} with a sentence`, () => expect(message(() => specFromFile(value))).to.include(part).and.match(/\.$/));
+  }
+
+  it('takes the novel as it is', () => expect(checkSpec(structuredClone(NOVEL_SPEC))).to.deep.equal(NOVEL_SPEC));
+
+  it('knows its languages', () => {
+    expect(checkLanguage('en-GB')).to.equal('en-GB');
+    expect(message(() => checkLanguage('xx'))).to.include('en, en-GB, de, fr, es');
+  });
+});
+
+describe('the formats as documented', () => {
+  const documented = readFileSync(new URL('../../../docs/formats.md', import.meta.url), 'utf8');
+
+  /** Every key of a schema as a path. Styles are described once, by their own keys. */
+  function pathsOf(schema: { keys?: Record<string, unknown>; type?: string }, path = ''): string[] {
+    const keys = schema.keys as Record<string, { keys?: Record<string, unknown> }> | undefined;
+    if (keys === undefined) return [path];
+    return Object.entries(keys).flatMap(([key, child]) => pathsOf(child, path === '' ? key : `${path}.${key}`));
+  }
+
+  it('name every key of spec.json', () => {
+    const missing = pathsOf(specSchema.describe() as never).filter((path) => !documented.includes(`\`${path}\``));
+    expect(missing).to.deep.equal([]);
+  });
+
+  it('name every key of a style', () => {
+    const patterns = (specSchema.describe() as never as { keys: Record<string, { patterns: { rule: { keys: Record<string, unknown> } }[] }> }).keys;
+    for (const group of ['styles', 'characterStyles']) {
+      for (const key of Object.keys(patterns[group].patterns[0].rule.keys)) {
+        expect(documented, `${group} ${key}`).to.include(`\`${group === 'styles' ? '' : 'character '}${key}\``);
+      }
+    }
+  });
+
+  it('give the defaults of the novel', () => {
+    const value = (path: string) => path.split('.').reduce((holder: never, key) => holder[key], NOVEL_SPEC as never) as unknown;
+    for (const line of documented.split('\n')) {
+      // Rows of the table of the spec have five columns; those of styles have four.
+      const row = /^\| `([a-zA-Z.]+)` \|[^|]+\|[^|]+\|[^|]+\| ([^|]+) \|$/.exec(line);
+      if (row === null || row[2] === 'by face') continue;
+      const own = value(row[1]) as { pt?: number } | string | number | boolean | null;
+      const shown = own !== null && typeof own === 'object' && own.pt !== undefined ? `${own.pt} pt` : own === null ? 'null' : String(own);
+      expect(row[2].trim(), row[1]).to.equal(shown);
+    }
+  });
+});
+
+describe('the project file', () => {
+  const made = book([chapter('One', 'a *b* c{1}', 'd'), chapter('Two', 'e')], [note(1, 'x')]);
+
+  it('opens again to an identical book, and is the same bytes each time', () => {
+    const bytes = writeProject(made);
+    expect(readProject(bytes, checkBook)).to.deep.equal(made);
+    expect(writeProject(readProject(bytes, checkBook))).to.deep.equal(bytes);
+  });
+
+  it('opens the kept sample of every format', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-1.walnut', import.meta.url)));
+    const opened = readProject(sample, checkBook);
+    expect(opened.particulars.title).to.equal('A Sample');
+    expect(opened.divisions.length).to.be.above(3);
+  });
+
+  const refused = (bytes: Uint8Array) => {
+    try {
+      readProject(bytes, checkBook);
+    } catch (error) {
+      expect(error).to.be.instanceOf(ImportError);
+      return (error as ImportError).code;
+    }
+    throw new Error('nothing was refused');
+  };
+  const encode = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
+
+  it('refuses what is no project, what is newer, and what is damaged', () => {
+    expect(refused(new Uint8Array(20))).to.equal('not-a-document');
+    expect(refused(pack({ 'book.json': encode({ kind: 'other' }) }))).to.equal('not-a-document');
+    expect(refused(pack({ 'book.json': encode({ kind: 'walnut-leaf-book', format: 99 }) }))).to.equal('newer-format');
+    expect(refused(pack({ 'book.json': encode({ kind: 'walnut-leaf-book', format: 1, divisions: ['d1'] }) }))).to.equal('damaged');
+    expect(refused(pack({ 'book.json': new Uint8Array([123]) }))).to.equal('damaged');
+    expect(refused(writeProject(made).slice(0, 500))).to.equal('truncated');
+    expect(refused(writeProject({ ...made, nextId: -3 }))).to.equal('damaged');
+  });
+});

@@ -1,0 +1,75 @@
+import { expect } from 'chai';
+import { writePressPdf } from '../../../src/core/index';
+import { pdfDictionary, PdfFile, pdfName, pdfNumber, pdfText as pdfString } from '../../../src/core/write/pdf/objects';
+import { compose, drain, newContext, newSubsetter, textOfPages } from '../../build/assets';
+import { book, chapter, division, note, p, words } from '../../build/book';
+import { pdfFonts, pdfInfo, pdfText, qpdfCheck } from '../../build/tools';
+
+const made = {
+  ...book([division('half-title', []), division('title', [p('A Book', 'BT')]), chapter('Office', `The *office* waffles. ${words(900, 3)} Affix{1} it.`), chapter('Two', words(300, 8))], [note(1, 'A note.')]),
+};
+const context = newContext();
+const composed = compose(made, context);
+const write = () => drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
+const bytes = write();
+
+describe('the press PDF', () => {
+  it('is a clean file by an outside check', () => expect(qpdfCheck(bytes)).to.include('No syntax or stream encoding errors'));
+
+  it('has the trim as its boxes, on every page', () => {
+    const info = pdfInfo(bytes);
+    expect(info).to.match(/Pages:\s+(\d+)/);
+    expect(Number(/Pages:\s+(\d+)/.exec(info)![1])).to.equal(composed.pages.length);
+    for (const box of ['MediaBox', 'TrimBox']) {
+      const found = [...info.matchAll(new RegExp(`${box}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)`, 'g'))];
+      expect(found.length).to.be.above(0);
+      for (const match of found) expect(match.slice(1).map(Number)).to.deep.equal([0, 0, 396, 612]);
+    }
+  });
+
+  it('has title and author in its metadata', () => {
+    const info = pdfInfo(bytes);
+    expect(info).to.match(/Title:\s+A Book/);
+    expect(info).to.match(/Author:\s+A\. Writer/);
+    expect(info).to.match(/CreationDate:.*2026/);
+  });
+
+  it('embeds every font as a subset with its Unicode map', () => {
+    const rows = pdfFonts(bytes).trim().split('\n').slice(2);
+    expect(rows.length).to.be.above(1);
+    for (const row of rows) {
+      expect(row).to.match(/^[A-Z]{6}\+EBGaramond/);
+      expect(row).to.match(/yes yes yes/);
+    }
+  });
+
+  it('gives its text back in order, ligatures and all', () => {
+    const squeeze = (text: string) => text.replace(/\u00AD\s*/g, '').replace(/\s+/g, ' ');
+    const out = squeeze(pdfText(bytes));
+    const body = squeeze(textOfPages(composed));
+    // Between pages stand folio and head: words are compared one by one, in order.
+    let at = 0;
+    for (const word of body.trim().split(' ')) {
+      const found = out.indexOf(word, at);
+      expect(found, `“${word}” after ${at}`).to.be.at.least(0).and.below(at + 160);
+      at = found + word.length;
+    }
+  });
+
+  it('is the same bytes each time', () => expect(write()).to.deep.equal(bytes));
+});
+
+describe('PDF objects', () => {
+  it('writes names, texts and numbers as the standard has them', () => {
+    expect(pdfName('A B#')).to.equal('/A#20B#23');
+    expect(pdfString('é')).to.equal('<FEFF00E9>');
+    expect([pdfNumber(1.5), pdfNumber(2), pdfNumber(-0.00001), pdfNumber(0.12345)]).to.deep.equal(['1.5', '2', '0', '0.123']);
+    expect(pdfDictionary({ A: '1', B: undefined })).to.equal('<< /A 1 >>');
+  });
+
+  it('refuses to write a file with an object that was reserved and never set', () => {
+    const file = new PdfFile();
+    file.reserve();
+    expect(() => file.write({})).to.throw('never written');
+  });
+});
