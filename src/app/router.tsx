@@ -13,6 +13,7 @@ export function createAppRouter() {
     {
       path: '/book/:bookId',
       errorElement: <LoadError />,
+      hydrateFallbackElement: <div className="h-full bg-desk" />,
       lazy: stage(() => import('../ui/frame/BookFrame')),
       children: [
         { index: true, element: <Navigate to="pages" replace /> },

@@ -17,7 +17,8 @@ const DEMO_PARTICULARS = {
 };
 
 export function createServices(): Services {
-  const base = new URL('./', document.baseURI).href;
+  // Assets are served from the root, whatever stage the address of the page names.
+  const base = new URL('/', document.baseURI).href;
   const typesetWorker = () =>
     new Worker(new URL('../worker/typesetWorker.ts', import.meta.url), { type: 'module', name: 'typeset' });
   const writeWorker = () =>

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { displayPage } from '../../../src/core/index';
 import type { DisplayList } from '../../../src/core/model/displayList';
 import { OBJECT_CHARACTER, paragraph } from '../../../src/core/model/streams';
+import { LINE_END } from '../../../src/core/model/broken';
 import { columnLeft } from '../../../src/core/model/pages';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, division, note, p, words } from '../../build/book';
@@ -39,6 +40,7 @@ describe('the display list', () => {
       for (const { paragraph: set, from, to, y } of page.fragments) {
         if (set.styled.style.align !== 'justify') continue;
         for (let line = from; line < Math.min(to, set.broken.count - 1); line += 1) {
+          if (set.broken.end[line] === LINE_END.forced) continue;
           const ends = lists[page.index].items.filter((item) => Math.abs(item.y - y - (line - from) * set.styled.style.leading) < 0.01).map((item) => item.endX);
           expect(Math.max(...ends)).to.be.closeTo(right, 0.05);
         }

@@ -18,7 +18,7 @@ export function BookCard({ book }: { book: ShelfBook }) {
   const title = book.title || 'Untitled book';
   return (
     <li className="group relative w-[200px]">
-      <Link to={`/book/${book.id}/pages`} className="block" aria-label={`Open ${title}`}>
+      <Link to={`/book/${book.id}/pages`} className="block">
         <div className="flex items-end" style={{ height: HEIGHT }}>
           {cover === null ? (
             <div className="grid h-full w-full place-items-center bg-paper text-paper-ink/70">
@@ -29,6 +29,7 @@ export function BookCard({ book }: { book: ShelfBook }) {
           )}
         </div>
         <p className="mt-3 line-clamp-2 font-semibold" title={title}>
+          <span className="sr-only">Open </span>
           {title}
         </p>
         {book.author && <p className="truncate">{book.author}</p>}

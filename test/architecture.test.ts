@@ -1,0 +1,147 @@
+// Holds the dependency rules: every import of every source file is read, and each must be allowed by the table below.
+import { expect } from 'chai';
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import ts from 'typescript';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+const STAGES = ['import', 'styles', 'shape', 'linebreak', 'paginate', 'references', 'render', 'write', 'proof'].map((name) => `src/core/${name}`);
+/** A folder, and what it may import besides itself. Longest prefix wins. */
+const RULES: Readonly<Record<string, readonly string[]>> = {
+  'src/core/base': [],
+  'src/core/measure': ['src/core/base', 'src/core/model'],
+  'src/core/model': ['src/core/base'],
+  'src/core/edit': ['src/core/base', 'src/core/model'],
+  'src/core/fonts': ['src/core/base', 'src/core/model'],
+  'src/core/validate': ['src/core/base', 'src/core/model', 'src/core/measure'],
+  ...Object.fromEntries(STAGES.map((stage) => [stage, ['src/core/base', 'src/core/model', 'src/core/fonts', 'src/core/measure']])),
+  'src/core/typeset': ['src/core'],
+  'src/core/index.ts': ['src/core'],
+  'src/worker/protocol.ts': ['src/core/model'],
+  'src/worker/typesetClient.ts': ['src/core/model', 'src/worker/protocol.ts'],
+  'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
+  'src/storage': ['src/core/model'],
+  'src/state': ['src/core/model', 'src/core/edit', 'src/core/measure', 'src/core/validate', 'src/worker/typesetClient.ts', 'src/storage'],
+  'src/ui': ['src/state', 'src/core/model', 'src/core/measure', 'src/core/base/errors.ts', 'src/worker/typesetClient.ts'],
+  'src/app': ['src'],
+  server: ['contracts'],
+  cli: ['src/core/index.ts', 'src/core/model'],
+  bench: ['src/core/index.ts', 'src/core/model', 'cli'],
+  scripts: [],
+};
+
+/** Packages by name for folders that may use only some. */
+const CORE_PACKAGES = ['fflate', 'saxes', 'joi', 'linebreak'];
+
+interface Import {
+  readonly file: string;
+  readonly line: number;
+  readonly target: string;
+  readonly isType: boolean;
+}
+
+function sourceFiles(folder: string): string[] {
+  return readdirSync(join(root, folder)).flatMap((entry) => {
+    const path = `${folder}/${entry}`;
+    if (statSync(join(root, path)).isDirectory()) return sourceFiles(path);
+    return /\.tsx?$/.test(entry) && !entry.endsWith('.d.ts') ? [path] : [];
+  });
+}
+
+function importsOf(file: string): Import[] {
+  const source = ts.createSourceFile(file, readFileSync(join(root, file), 'utf8'), ts.ScriptTarget.ES2022, true);
+  const found: Import[] = [];
+  const add = (node: ts.Node, specifier: string, isType: boolean) =>
+    found.push({ file, line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1, target: resolveTarget(file, specifier), isType });
+  const visit = (node: ts.Node) => {
+    if ((ts.isImportDeclaration(node) || ts.isExportDeclaration(node)) && node.moduleSpecifier && ts.isStringLiteral(node.moduleSpecifier)) {
+      const isType = ts.isImportDeclaration(node) ? node.importClause?.phaseModifier === ts.SyntaxKind.TypeKeyword : node.isTypeOnly;
+      add(node, node.moduleSpecifier.text, isType);
+    }
+    if (ts.isCallExpression(node) && node.expression.kind === ts.SyntaxKind.ImportKeyword && ts.isStringLiteral(node.arguments[0])) {
+      add(node, node.arguments[0].text, false);
+    }
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
+/** A path inside the project, or the name of a package. */
+function resolveTarget(file: string, specifier: string): string {
+  if (!specifier.startsWith('.')) return `package:${specifier.replace(/^node:/, 'node:')}`;
+  const path = relative(root, resolve(root, dirname(file), specifier));
+  for (const candidate of [path, `${path}.ts`, `${path}.tsx`, `${path}/index.ts`]) {
+    try {
+      if (statSync(join(root, candidate)).isFile()) return candidate;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'ENOENT') throw error;
+    }
+  }
+  return path;
+}
+
+const isInside = (path: string, folder: string) => path === folder || path.startsWith(`${folder}/`);
+
+function ruleOf(file: string): [string, readonly string[]] | undefined {
+  const matching = Object.keys(RULES).filter((folder) => isInside(file, folder));
+  const longest = matching.sort((a, b) => b.length - a.length)[0];
+  return longest === undefined ? undefined : [longest, RULES[longest]];
+}
+
+const files = ['src', 'server', 'cli', 'bench'].flatMap(sourceFiles);
+const imports = files.flatMap(importsOf);
+
+describe('the architecture', () => {
+  it('lets every folder import only what its rule allows', () => {
+    const broken = imports
+      .filter(({ target }) => !target.startsWith('package:') && !target.endsWith('.css'))
+      .filter(({ file, target }) => {
+        const rule = ruleOf(file);
+        return rule === undefined || ![rule[0], ...rule[1]].some((folder) => isInside(target, folder));
+      })
+      .map(({ file, line, target }) => `${file}:${line} imports ${target}`);
+    expect(broken).to.deep.equal([]);
+  });
+
+  it('keeps core to its few packages, and Node, React and Dexie out of it', () => {
+    const broken = imports.filter(({ file, target }) => isInside(file, 'src/core') && target.startsWith('package:') && !CORE_PACKAGES.includes(target.slice(8)));
+    expect(broken).to.deep.equal([]);
+    const dexie = imports.filter(({ file, target }) => target === 'package:dexie' && !isInside(file, 'src/storage'));
+    expect(dexie).to.deep.equal([]);
+    const react = imports.filter(({ file, target }) => /^package:react(-dom|-router|\/.*)?$/.test(target) && !isInside(file, 'src/ui') && !isInside(file, 'src/app'));
+    expect(react).to.deep.equal([]);
+  });
+
+  it('has no import cycles', () => {
+    const next = new Map<string, string[]>();
+    for (const { file, target, isType } of imports) if (!isType && !target.startsWith('package:')) next.set(file, [...(next.get(file) ?? []), target]);
+    const done = new Set<string>();
+    const path: string[] = [];
+    const walk = (file: string): string[] | null => {
+      if (path.includes(file)) return [...path.slice(path.indexOf(file)), file];
+      if (done.has(file)) return null;
+      path.push(file);
+      for (const target of next.get(file) ?? []) {
+        const cycle = walk(target);
+        if (cycle !== null) return cycle;
+      }
+      path.pop();
+      done.add(file);
+      return null;
+    };
+    for (const file of next.keys()) expect(walk(file), 'a cycle').to.equal(null);
+  });
+
+  it('keeps files and functions to a size that can be read', () => {
+    const long = files.filter((file) => readFileSync(join(root, file), 'utf8').split('\n').length > 400);
+    expect(long).to.deep.equal([]);
+  });
+
+  it('opens every file with what it is for', () => {
+    const silent = files.filter((file) => !/^(\/\/|\/\*\*)/.test(readFileSync(join(root, file), 'utf8')) && !file.endsWith('/index.ts'));
+    expect(silent).to.deep.equal([]);
+  });
+});

@@ -1,0 +1,118 @@
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { UsageError, readOptions } from '../cli/options';
+import { readAsset } from './build/assets';
+import { pdfInfo, pdfText, scratch } from './build/tools';
+
+const program = fileURLToPath(new URL('../bin/walnut-leaf.mjs', import.meta.url));
+const demo = fileURLToPath(new URL('../generated/public/demo/the-ferry-register.docx', import.meta.url));
+
+function run(...words: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...words], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+}
+
+const MANUSCRIPT = 'Title: Tides\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first words of it, and more.\n\nCHAPTER II\n\nThe last.\n';
+
+describe('the command line', () => {
+  const folder = scratch();
+  const file = (name: string, content: string | Uint8Array = MANUSCRIPT) => {
+    writeFileSync(join(folder, name), content);
+    return join(folder, name);
+  };
+
+  it('composes a manuscript into a PDF, a project and a report', () => {
+    const [press, project, report] = ['out.pdf', 'out.walnut', 'out.json'].map((name) => join(folder, name));
+    const done = run('compose', demo, '--press', press, '--project', project, '--report', report);
+    expect(done.stderr).to.equal('');
+    expect(done.status).to.equal(0);
+    const told = JSON.parse(readFileSync(report, 'utf8'));
+    expect(told).to.have.all.keys('manuscript', 'words', 'pages', 'lines', 'passes', 'times', 'remarks', 'findings');
+    expect(told.words).to.be.above(9000);
+    expect(told.times).to.include.all.keys('read', 'compose', 'compose.shape', 'compose.break', 'press');
+    expect(pdfInfo(readFileSync(press))).to.match(new RegExp(`Pages:\\s+${told.pages}\\b`));
+    const again = join(folder, 'again.pdf');
+    expect(run('compose', project, '--press', again).status).to.equal(0);
+    expect(pdfText(readFileSync(again))).to.equal(pdfText(readFileSync(press)));
+  });
+
+  it('takes trim, margins, type and language', () => {
+    const press = join(folder, 'a5.pdf');
+    const done = run('compose', file('t.txt'), '--trim', '148x210mm', '--margins', '20mm,25mm,18mm,15mm', '--type', 'Spectral 10/14', '--lang', 'en-GB', '--press', press);
+    expect(done.stderr).to.equal('');
+    const info = pdfInfo(readFileSync(press));
+    expect(info).to.match(/size:\s+419\.5\d* x 595\.2\d*/);
+    expect(info).to.match(/Title:\s+Tides/);
+  });
+
+  it('takes a spec file, and names every key of the report in the documentation', () => {
+    const spec = file('spec.json', JSON.stringify({ openers: { textStart: 4, sink: 1 }, text: { setting: 'ragged' } }));
+    expect(run('compose', file('s.txt'), '--spec', spec).status).to.equal(0);
+    const documented = readFileSync(fileURLToPath(new URL('../docs/formats.md', import.meta.url)), 'utf8');
+    const report = join(folder, 'keys.json');
+    run('compose', file('k.txt'), '--report', report, '--project', join(folder, 'k.walnut'), '--press', join(folder, 'k.pdf'));
+    const told = JSON.parse(readFileSync(report, 'utf8'));
+    for (const key of [...Object.keys(told), ...Object.keys(told.times)]) expect(documented).to.include(`\`${key}\``);
+  });
+
+  const usage: [string, string[]][] = [
+    ['no command', []],
+    ['another command', ['read', 'x.txt']],
+    ['no manuscript', ['compose']],
+    ['an unknown option', ['compose', 'x.txt', '--colour', 'red']],
+    ['an option that is not built yet', ['compose', 'x.txt', '--epub', 'x.epub']],
+    ['an option without a value', ['compose', 'x.txt', '--press']],
+    ['a trim that is no size', ['compose', 'x.txt', '--trim', 'large']],
+    ['three margins', ['compose', 'x.txt', '--margins', '1in,1in,1in']],
+    ['a face that does not ship', ['compose', 'x.txt', '--type', 'Nosuch 10/12']],
+    ['a type size of nothing', ['compose', 'x.txt', '--type', 'Spectral 0/0']],
+    ['a language without patterns', ['compose', 'x.txt', '--lang', 'xx']],
+    ['a spec file with an unknown key', ['compose', 'x.txt', '--spec', '@{"colour":1}']],
+    ['a spec file that is no JSON', ['compose', 'x.txt', '--spec', '@{']],
+  ];
+  for (const [what, words] of usage) {
+    it(`answers ${what} with one line and exit 2`, () => {
+      const given = words.map((word) => (word.startsWith('@') ? file('bad.json', word.slice(1)) : word === 'x.txt' ? file('x.txt') : word));
+      const done = run(...given);
+      expect(done.status, done.stderr).to.equal(2);
+      expect(done.stderr.trim().split('\n')).to.have.length(1);
+      expect(done.stdout).to.equal('');
+    });
+  }
+
+  const bad: [string, string, Uint8Array | null][] = [
+    ['a missing file', 'none.txt', null],
+    ['an empty file', 'empty.docx', new Uint8Array(0)],
+    ['a picture called .docx', 'picture.docx', Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10])],
+    ['a truncated document', 'cut.docx', readAsset('demo/the-ferry-register.docx').slice(0, 9000)],
+    ['a text of NULs', 'nul.txt', new Uint8Array(4000)],
+    ['a file of an unknown kind', 'book.xyz', new Uint8Array([65])],
+    ['a project that is none', 'x.walnut', new Uint8Array(100)],
+  ];
+  for (const [what, name, content] of bad) {
+    it(`answers ${what} with one line and exit 1, and leaves no file`, () => {
+      const out = scratch();
+      const path = content === null ? join(folder, name) : file(name, content);
+      const done = run('compose', path, '--press', join(out, 'o.pdf'), '--report', join(out, 'o.json'));
+      expect(done.status, done.stderr).to.equal(1);
+      expect(done.stderr.trim().split('\n')).to.have.length(1);
+      expect(readdirSync(out)).to.deep.equal([]);
+    });
+  }
+
+  it('leaves nothing half-written when a file cannot be written', () => {
+    const out = scratch();
+    const done = run('compose', file('w.txt'), '--press', join(out, 'o.pdf'), '--report', join(out, 'no/such/folder/r.json'));
+    expect(done.status).to.equal(1);
+    expect(existsSync(join(out, 'o.pdf'))).to.equal(false);
+    expect(readdirSync(out)).to.deep.equal([]);
+  });
+
+  it('reads options in any order', () => {
+    expect(readOptions(['compose', '--lang', 'de', 'm.txt'])).to.deep.equal({ command: 'compose', manuscript: 'm.txt', lang: 'de' });
+    expect(() => readOptions(['compose', 'a.txt', 'b.txt'])).to.throw(UsageError);
+  });
+});

@@ -1,0 +1,127 @@
+import { expect } from 'chai';
+import { chromium, type BrowserContext, type Page } from 'playwright-core';
+import { spawnSync } from 'node:child_process';
+import { scratch } from '../build/tools';
+import { CHROMIUM, launch, openDemo, startApp, visit, type RunningApp } from './app';
+
+/** Ends every process of the browser that lives in the profile at once, as a power cut would. */
+function killBrowser(profile: string): void {
+  spawnSync('pkill', ['-9', '-f', '--', `--user-data-dir=${profile}`]);
+}
+
+const settle = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+describe('keeping what a person did', () => {
+  let app: RunningApp;
+  before(async () => {
+    app = await startApp();
+  });
+  after(() => app?.stop());
+
+  async function openProfile(profile: string): Promise<{ context: BrowserContext; page: Page }> {
+    const context = await chromium.launchPersistentContext(profile, { ...CHROMIUM, viewport: { width: 1280, height: 800 } });
+    const page = context.pages()[0] ?? (await context.newPage());
+    return { context, page };
+  }
+
+  it('loses at most the last second when Chromium is killed while particulars and spec are edited', async () => {
+    const profile = scratch();
+    let title = '';
+    let address = '';
+    for (let round = 0; round < 4; round += 1) {
+      const { page } = await openProfile(profile);
+      if (address === '') {
+        await openDemo(page, app);
+        address = page.url().replace(/\/pages$/, '');
+      }
+      await page.goto(`${address}/copy`);
+      await page.getByRole('button', { name: 'Particulars' }).click();
+      const field = page.getByLabel('Title', { exact: true });
+      if (title !== '') {
+        // The last round's text is there, less at most what was typed in its last second.
+        const kept = await field.inputValue();
+        expect(title.startsWith(kept), `“${kept}” is a start of “${title}”`).to.equal(true);
+      }
+      await field.fill(`Round ${round} `);
+      const times: number[] = [];
+      title = `Round ${round} `;
+      await field.press('End');
+      for (let k = 0; k < 25; k += 1) {
+        const letter = String.fromCharCode(97 + k);
+        await page.keyboard.type(letter);
+        title += letter;
+        times.push(Date.now());
+        await settle(50);
+      }
+      const killed = Date.now();
+      killBrowser(profile);
+      await settle(300);
+      const typedBefore = times.filter((time) => time < killed - 1000).length;
+      const again = await openProfile(profile);
+      await again.page.goto(`${address}/copy`);
+      await again.page.getByRole('button', { name: 'Particulars' }).click();
+      const kept = await again.page.getByLabel('Title', { exact: true }).inputValue();
+      expect(title.startsWith(kept), `“${kept}” is a start of “${title}”`).to.equal(true);
+      expect(kept.length, `“${kept}” holds what was typed a second before`).to.be.at.least(`Round ${round} `.length + typedBefore);
+      title = kept;
+      // The spec, the same way: a value taken more than a second ago is there.
+      await again.page.goto(`${address}/spec`);
+      const head = again.page.getByLabel('Head', { exact: true });
+      await head.fill(`${70 + round}pt`);
+      await head.press('Enter');
+      await settle(1000);
+      await head.fill('99pt');
+      await head.press('Enter');
+      killBrowser(profile);
+      await settle(300);
+      const last = await openProfile(profile);
+      await last.page.goto(`${address}/spec`);
+      const value = await last.page.getByLabel('Head', { exact: true }).inputValue();
+      expect([`${70 + round} pt`, '99 pt']).to.include(value);
+      await last.context.close();
+    }
+  });
+
+  it('opens a book read-only in a second tab, which can take it over', async () => {
+    const browser = await launch();
+    try {
+      const { page, context } = await visit(browser, app);
+      await openDemo(page, app);
+      await page.keyboard.press('Alt+2');
+      const second = await context.newPage();
+      await second.goto(page.url());
+      await second.getByText('open in another tab').waitFor();
+      expect(await second.getByLabel('Head', { exact: true }).isDisabled()).to.equal(true);
+
+      // What the first tab typed a moment ago is written before it lets go.
+      await page.getByLabel('Head', { exact: true }).fill('77pt');
+      await page.keyboard.press('Enter');
+      await second.getByRole('button', { name: 'Take it over' }).click();
+      await second.waitForFunction(() => document.querySelector<HTMLInputElement>('input[aria-label="Head margin, on the drawing"]')?.disabled === false);
+      expect(await second.getByLabel('Head', { exact: true }).inputValue()).to.equal('77 pt');
+      await page.getByText('open in another tab').waitFor();
+      expect(await page.getByLabel('Head', { exact: true }).isDisabled()).to.equal(true);
+      await second.getByLabel('Head', { exact: true }).fill('66pt');
+      await second.keyboard.press('Enter');
+      await second.getByText('Saved', { exact: true }).waitFor();
+    } finally {
+      await browser.close();
+    }
+  });
+
+  it('frees the book when its tab is closed', async () => {
+    const browser = await launch();
+    try {
+      const { page, context } = await visit(browser, app);
+      await openDemo(page, app);
+      const address = page.url();
+      await page.close();
+      const next = await context.newPage();
+      await next.goto(address);
+      await next.locator('article [data-width]').first().waitFor();
+      expect(await next.getByText('open in another tab').count()).to.equal(0);
+    } finally {
+      await browser.close();
+    }
+  });
+});

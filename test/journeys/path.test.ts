@@ -1,0 +1,179 @@
+import { expect } from 'chai';
+import type { Browser } from 'playwright-core';
+import { gzipSync } from 'node:zlib';
+import { pdfInfo, pdfText } from '../build/tools';
+import { bytesOf, dropFiles, launch, openDemo, stageFact, startApp, untilFact, visit, wordsOnPage, type RunningApp, type Visit } from './app';
+
+describe('the path of a book', () => {
+  let app: RunningApp;
+  let browser: Browser;
+  let here: Visit;
+
+  before(async () => {
+    app = await startApp();
+    browser = await launch();
+  });
+  after(async () => {
+    await browser?.close();
+    app?.stop();
+  });
+  beforeEach(async () => {
+    here = await visit(browser, app);
+  });
+  afterEach(async () => {
+    await here.context.close();
+    expect(here.strays, 'requests that left the machine').to.deep.equal([]);
+    expect(here.errors, 'errors in the page').to.deep.equal([]);
+  });
+
+  it('goes from the Shelf over pages and another trim to a press PDF', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    const count = Number(await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)));
+    expect(count).to.be.within(44, 60);
+    await page.getByRole('slider', { name: 'Spread' }).focus();
+    for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowDown');
+    await page.locator('article[data-page="11"] [data-width]').first().waitFor();
+    expect(await wordsOnPage(page, 11)).to.match(/The Ninth Passenger.*The last boat down from Harrow Weir/);
+
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    await page.getByLabel('Trade size').selectOption({ label: 'Trade, large, 6 × 9 in (152 × 229 mm)' });
+    const fewer = Number(await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact) && Number(fact) !== count));
+    expect(fewer).to.be.below(count);
+
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Write the PDF' }).click();
+    const file = await download;
+    expect(file.suggestedFilename()).to.equal('the-ferry-register.pdf');
+    const bytes = await bytesOf(file);
+    const info = pdfInfo(bytes);
+    expect(info).to.match(new RegExp(`Pages:\\s+${fewer}\\b`));
+    expect(info).to.match(/size:\s+432 x 648/);
+    expect(info).to.match(/Author:\s+Odile Brackwater/);
+    const text = pdfText(bytes).replace(/\u00AD\s*/g, '').replace(/\s+/g, ' ');
+    const places = ['Ninepenny Landing Press', 'Contents', 'The last boat down from Harrow Weir', 'The tide-table said four', 'Tobit Garrow lived in the lock', 'how they took it', 'name after name after name'].map((words) => text.indexOf(words));
+    expect(places.every((place) => place >= 0)).to.equal(true);
+    expect(places).to.deep.equal([...places].sort((a, b) => a - b));
+    await page.getByText('Written:').waitFor();
+  });
+
+  it('makes a book of a dropped manuscript, with what its file says of it', async () => {
+    const { page } = here;
+    await page.goto(app.url);
+    await page.getByText('Drop a manuscript').waitFor();
+    const text = 'Title: Slack Water\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first _word_ of it.\n\nCHAPTER II\n\nThe last.\n';
+    await dropFiles(page, 'main', [{ name: 'slack.txt', bytes: new TextEncoder().encode(text) }]);
+    await page.waitForURL(/\/book\/.*\/pages$/);
+    await untilFact(page, 'Copy', (fact) => fact.endsWith('words'));
+    await page.getByRole('link', { name: /^Copy/ }).click();
+    await page.getByRole('button', { name: /CHAPTER II/ }).click();
+    await page.getByText('The last.').waitFor();
+    await page.getByRole('link', { name: 'To the Shelf' }).click();
+    await page.getByRole('link', { name: 'Open Slack Water' }).waitFor();
+    await page.getByRole('img', { name: 'Title page of Slack Water' }).waitFor();
+  });
+
+  it('says why a file is no manuscript, and leaves the Shelf as it was', async () => {
+    const { page } = here;
+    await page.goto(app.url);
+    await page.getByRole('link', { name: 'Open The Ferry Register' }).waitFor();
+    await dropFiles(page, 'main', [
+      { name: 'picture.docx', bytes: Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10]) },
+      { name: 'empty.txt', bytes: new Uint8Array(0) },
+      { name: 'nul.txt', bytes: new Uint8Array(3000) },
+    ]);
+    await page.getByText('picture.docx is not a Word document').waitFor();
+    await page.getByText('empty.txt is empty.').waitFor();
+    await page.getByText('This file is not text').waitFor();
+    expect(await page.getByRole('listitem').filter({ has: page.getByRole('link') }).count()).to.equal(1);
+    await page.getByRole('button', { name: 'Close' }).click();
+    expect(await page.getByText('picture.docx').count()).to.equal(0);
+  });
+
+  it('writes a project file that opens to the same pages', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    const facts = [await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)), await stageFact(page, 'Copy'), await stageFact(page, 'Proof')];
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Write the project file' }).click();
+    const bytes = await bytesOf(await download);
+    await page.getByRole('link', { name: 'To the Shelf' }).click();
+    await page.getByText('Another book').waitFor();
+    await dropFiles(page, 'main', [{ name: 'the-ferry-register.walnut', bytes }]);
+    await page.waitForURL(/\/book\/.*\/pages$/);
+    const again = [await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)), await stageFact(page, 'Copy'), await stageFact(page, 'Proof')];
+    expect(again).to.deep.equal(facts);
+  });
+
+  it('keeps undo and redo over a reload', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Copy/ }).click();
+    await page.getByRole('button', { name: 'Particulars' }).click();
+    await page.getByLabel('Title', { exact: true }).fill('The Landing Register');
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    await page.getByLabel('Head', { exact: true }).fill('1in');
+    await page.keyboard.press('Enter');
+    await page.getByText('Saved', { exact: true }).waitFor();
+    await page.keyboard.press('Control+z');
+    expect(await page.getByLabel('Head', { exact: true }).inputValue()).to.equal('60 pt');
+    await page.waitForTimeout(700);
+    await page.reload();
+    await page.getByRole('button', { name: 'Redo: Head margin' }).waitFor();
+    await page.getByRole('button', { name: 'Redo: Head margin' }).click();
+    expect(await page.getByLabel('Head', { exact: true }).inputValue()).to.equal('1 in');
+    await page.getByRole('button', { name: 'Undo: Head margin' }).click();
+    await page.getByRole('button', { name: 'Undo: Title' }).click();
+    await page.getByRole('heading', { name: 'The Ferry Register' }).waitFor();
+  });
+
+  it('feeds title page and running heads from the particulars', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Copy/ }).click();
+    await page.getByRole('button', { name: 'Particulars' }).click();
+    await page.getByLabel('Name of person 1').fill('O. Brackwater');
+    await page.getByLabel('Subtitle').fill('A novel of the upper reach');
+    await page.getByRole('link', { name: /^Pages/ }).click();
+    await page.keyboard.press('ArrowRight');
+    await page.locator('article[data-page="3"]', { hasText: 'A novel of the upper reach' }).waitFor();
+    expect(await wordsOnPage(page, 3)).to.include('O. Brackwater').and.include('Ninepenny Landing Press');
+    for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowRight');
+    await page.locator('article[data-page="12"]', { hasText: 'O. Brackwater' }).waitFor();
+  });
+
+  it('lets a change of the spec be overtaken by the next, and shows the last', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    const size = async (value: string) => {
+      await page.getByLabel('Head', { exact: true }).fill(value);
+      await page.keyboard.press('Enter');
+    };
+    for (const value of ['61pt', '70pt', '80pt', '90pt', '200pt']) await size(value);
+    const many = Number(await untilFact(page, 'Pages', (fact) => Number(fact) > 60));
+    await page.getByText('type area', { exact: false }).first().waitFor();
+    await size('60 pt');
+    expect(Number(await untilFact(page, 'Pages', (fact) => Number(fact) < 60))).to.be.below(many);
+    await size('wide');
+    await page.getByText('“wide” is not a length').first().waitFor();
+    await size('600pt');
+    await page.getByText('leave no room for a line of type').first().waitFor();
+  });
+
+  it('loads at most 350 kB of script before the Shelf shows', async () => {
+    const { page } = here;
+    const scripts: Promise<Buffer>[] = [];
+    page.on('response', (response) => {
+      if (response.request().resourceType() === 'script' && !response.url().includes('orker')) scripts.push(response.body());
+    });
+    await page.goto(app.url);
+    await page.getByText('Drop a manuscript').waitFor();
+    const sizes = (await Promise.all(scripts)).map((body) => gzipSync(body).length);
+    const total = sizes.reduce((sum, size) => sum + size, 0);
+    process.stdout.write(`      script of the first load: ${Math.round(total / 1024)} kB gzipped\n`);
+    expect(total).to.be.below(350 * 1024);
+  });
+});

@@ -1,0 +1,252 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { flushAutosave } from '../../src/state/autosave';
+import { bookEdited, bookReducer, editRedone, editUndone, bookOpened, readOnlyChanged, type BookState } from '../../src/state/bookSlice';
+import { closeBook, openBook, setParticulars, setSpec } from '../../src/state/bookThunks';
+import { PageCache } from '../../src/state/pageCache';
+import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
+import type { Services } from '../../src/state/services';
+import { createAppStore, type AppStore } from '../../src/state/store';
+import { addManuscript, readShelf, removeBook } from '../../src/state/shelfThunks';
+import { fileStem, makeProduct } from '../../src/state/deliverThunks';
+import { BookRepository } from '../../src/storage/bookRepository';
+import { WalnutDatabase } from '../../src/storage/database';
+import { doWriteJob } from '../../src/worker/writeJobs';
+import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetClient';
+import { setParticularsEdit } from '../../src/core/edit';
+import { readAsset } from '../build/assets';
+import { book, chapter, division, note } from '../build/book';
+
+let databases = 0;
+
+interface World {
+  readonly services: Services;
+  readonly store: AppStore;
+  readonly repository: BookRepository;
+  readonly applied: { from: number; to: number }[];
+  readonly downloads: { name: string; bytes: Uint8Array }[];
+  listener?: TypesetListener;
+  time: number;
+}
+
+/** The app's state over a real (in-memory) database, with a typeset client that only notes what it is told. */
+function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World {
+  const repository = new BookRepository(database);
+  const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = { repository, applied: [], downloads: [], time: 1000 };
+  const client = {
+    open: () => queueMicrotask(() => made.listener?.onFailed('no typeset worker in this test')),
+    apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
+    page: async () => ({ revision: 0, list: null, outlines: [] }),
+    locate: async () => -1,
+    close: () => undefined,
+  };
+  const services: Services = {
+    repository,
+    locks: { tryLock: async () => ({ release: () => undefined }), takeOver: async () => ({ release: () => undefined }), onLetGo: () => () => undefined },
+    pageCache: new PageCache(() => services.client),
+    client: null,
+    createClient: (_current, listener) => {
+      made.listener = listener;
+      return client as never;
+    },
+    startWriteJob: (order) => ({ result: doWriteJob({ ...order, base: '' } as never, async (name) => readAsset(name), () => undefined) as never, cancel: () => undefined }),
+    fetchDemo: async () => ({ fileName: 'the-ferry-register.docx', bytes: readAsset('demo/the-ferry-register.docx'), particulars: { year: '2026' } }),
+    download: (name, bytes) => void made.downloads.push({ name, bytes }),
+    now: () => made.time,
+    newBookId: () => `b${(databases += 1)}`,
+  };
+  return Object.assign(made, { services, store: createAppStore(services) }) as World;
+}
+
+const sample = () => ({ ...book([division('title', []), chapter('One', 'a{1}'), chapter('Two', 'b')], [note(1, 'x')]), id: `b${(databases += 1)}` });
+
+async function opened(): Promise<World & { id: string }> {
+  const here = world();
+  const made = sample();
+  await here.repository.add(made, 1);
+  await here.store.dispatch(openBook(made.id));
+  return Object.assign(here, { id: made.id });
+}
+
+describe('the open book', () => {
+  it('is edited, undone and redone; each is a new revision', async () => {
+    const { store, applied } = await opened();
+    store.dispatch(setParticulars('title', 'New', 'Title'));
+    expect(store.getState().book.book!.particulars.title).to.equal('New');
+    store.dispatch(editUndone());
+    expect(store.getState().book.book!.particulars.title).to.equal('A Book');
+    store.dispatch(editRedone());
+    expect(store.getState().book.book!.particulars.title).to.equal('New');
+    store.dispatch(editRedone());
+    expect(store.getState().book.revision).to.equal(3);
+    expect(applied).to.deep.equal([{ from: 0, to: 1 }, { from: 1, to: 2 }, { from: 2, to: 3 }]);
+  });
+
+  it('joins typing within half a second, and parts it at words', async () => {
+    const here = await opened();
+    const type = (text: string, after: number) => {
+      here.time += after;
+      here.store.dispatch(setParticulars('subtitle', text, 'Subtitle'));
+    };
+    type('A', 10);
+    type('An', 100);
+    type('An ', 100);
+    type('An o', 100);
+    type('An ow', 900);
+    const { entries } = here.store.getState().book;
+    expect(entries.map((entry) => (entry.edits[0] as { to: string }).to)).to.deep.equal(['An', 'An o', 'An ow']);
+    here.store.dispatch(editUndone());
+    here.store.dispatch(editUndone());
+    here.store.dispatch(editUndone());
+    expect(here.store.getState().book.book!.particulars.subtitle).to.equal('');
+  });
+
+  it('refuses a spec that cannot be set, with a sentence, and changes nothing', async () => {
+    const { store } = await opened();
+    const before = store.getState().book;
+    expect(store.dispatch(setSpec(['page', 'margins', 'back'], { pt: 390, unit: 'pt' }, 'Back margin'))).to.include('no room');
+    expect(store.dispatch(setSpec(['text', 'size'], { pt: 900, unit: 'pt' }, 'Size'))).to.include('text.size');
+    expect(store.getState().book).to.equal(before);
+    expect(store.dispatch(setSpec(['text', 'size'], { pt: 12, unit: 'pt' }, 'Size'))).to.equal(null);
+    expect(store.getState().book.book!.spec.text.size.pt).to.equal(12);
+    expect(store.dispatch(setSpec(['text', 'size'], { pt: 12, unit: 'pt' }, 'Size'))).to.equal(null);
+    expect(store.getState().book.entries).to.have.length(1);
+  });
+
+  it('is on the disk after a flush, with its history, and undo goes on after a reload', async () => {
+    const here = await opened();
+    here.store.dispatch(setParticulars('title', 'One', 'Title'));
+    here.time += 2000;
+    here.store.dispatch(setSpec(['openers', 'sink'], 7, 'Sink'));
+    here.time += 2000;
+    here.store.dispatch(setParticulars('title', 'Two', 'Title'));
+    here.store.dispatch(editUndone());
+    await flushAutosave();
+    expect(here.store.getState().book.save).to.equal('saved');
+    const wanted = here.store.getState().book.book;
+    await here.store.dispatch(closeBook());
+    await here.store.dispatch(openBook(here.id));
+    const again = here.store.getState().book;
+    expect(again.book).to.deep.equal(wanted);
+    expect([again.cursor, again.entries.length, again.revision]).to.deep.equal([2, 3, 4]);
+    here.store.dispatch(editRedone());
+    expect(here.store.getState().book.book!.particulars.title).to.equal('Two');
+    here.store.dispatch(editUndone());
+    here.store.dispatch(editUndone());
+    here.store.dispatch(editUndone());
+    expect(here.store.getState().book.book!.spec.openers.sink).to.equal(5);
+    expect(here.store.getState().book.book!.particulars.title).to.equal('A Book');
+  });
+
+  it('drops from the disk what a new edit made unreachable', async () => {
+    const here = await opened();
+    for (const title of ['One', 'Two', 'Three']) {
+      here.time += 2000;
+      here.store.dispatch(setParticulars('title', title, 'Title'));
+    }
+    await flushAutosave();
+    here.store.dispatch(editUndone());
+    here.store.dispatch(editUndone());
+    here.time += 2000;
+    here.store.dispatch(setParticulars('title', 'Other', 'Title'));
+    await flushAutosave();
+    const kept = await here.repository.open(here.id);
+    expect(kept!.entries).to.have.length(2);
+    expect(kept!.book.particulars.title).to.equal('Other');
+  });
+
+  it('saves within half a second by itself', async () => {
+    const here = await opened();
+    here.store.dispatch(setParticulars('title', 'Soon', 'Title'));
+    await new Promise((resolve) => setTimeout(resolve, 600));
+    expect((await here.repository.open(here.id))!.book.particulars.title).to.equal('Soon');
+  });
+
+  it('does not change while another tab holds it', async () => {
+    const { store } = await opened();
+    store.dispatch(readOnlyChanged(true));
+    store.dispatch(setParticulars('title', 'No', 'Title'));
+    expect(store.getState().book.book!.particulars.title).to.equal('A Book');
+    expect(store.getState().book.revision).to.equal(0);
+  });
+
+  it('comes back to any state by any walk of undo and redo', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 40 }), (walk) => {
+        const made = sample();
+        let state: BookState = bookReducer(undefined, bookOpened({ book: made, entries: [], cursor: 0, revision: 0, readOnly: false }));
+        const states: string[] = [made.particulars.title];
+        let at = 0;
+        walk.forEach((step, k) => {
+          if (step === 0) {
+            state = bookReducer(state, editUndone());
+            at = Math.max(0, at - 1);
+          } else if (step === 1) {
+            state = bookReducer(state, editRedone());
+            at = Math.min(states.length - 1, at + 1);
+          } else {
+            state = bookReducer(state, bookEdited({ name: 'T', time: k * 1000, edits: [setParticularsEdit(state.book!, 'title', `T${k}`)] }));
+            states.length = at + 1;
+            states.push(`T${k}`);
+            at += 1;
+          }
+          expect(state.book!.particulars.title).to.equal(states[at]);
+          expect(state.cursor).to.equal(at);
+        });
+      }),
+    );
+  });
+});
+
+describe('the shelf', () => {
+  it('gives the demonstration book once, and takes manuscripts', async () => {
+    const { store, repository } = world();
+    await store.dispatch(readShelf());
+    expect(store.getState().shelf.books?.map((entry) => entry.title)).to.deep.equal(['The Ferry Register']);
+    const id = await store.dispatch(addManuscript('notes.txt', new TextEncoder().encode('CHAPTER 1\n\nText.')));
+    expect((await repository.open(id!))!.book.divisions.some((entry) => entry.role === 'chapter')).to.equal(true);
+    await store.dispatch(removeBook(store.getState().shelf.books!.find((entry) => entry.title === 'The Ferry Register')!.id));
+    expect(store.getState().shelf.books).to.have.length(1);
+    expect(await repository.setting('demonstration book given')).to.equal(true);
+  }).timeout(20_000);
+
+  it('says why a file was refused, and leaves nothing half-made', async () => {
+    const { store, repository } = world();
+    for (const [name, bytes] of [['a.docx', new Uint8Array(0)], ['b.docx', new Uint8Array(400)], ['c.txt', new Uint8Array(400)], ['d.walnut', new Uint8Array(50)]] as const) {
+      expect(await store.dispatch(addManuscript(name, bytes))).to.equal(null);
+    }
+    expect(store.getState().shelf.refused).to.have.length(4);
+    for (const sentence of store.getState().shelf.refused) expect(sentence).to.match(/^[a-d]\.\w+.*\.$/);
+    expect(store.getState().shelf.reading).to.deep.equal([]);
+    expect(await repository.list()).to.deep.equal([]);
+  });
+});
+
+describe('products', () => {
+  it('are written, downloaded under the title’s name, and stale after an edit', async () => {
+    const here = await opened();
+    await here.store.dispatch(makeProduct('project'));
+    expect(here.downloads.map((file) => file.name)).to.deep.equal(['a-book.walnut']);
+    expect(here.store.getState().jobs.project).to.include({ status: 'done', revision: 0 });
+    await here.store.dispatch(makeProduct('press'));
+    expect(new TextDecoder().decode(here.downloads[1].bytes.slice(0, 5))).to.equal('%PDF-');
+    expect(fileStem('“Été” & co.: a/b')).to.equal('e-te-co-a-b');
+    expect(fileStem('???')).to.equal('book');
+  }).timeout(20_000);
+});
+
+describe('selectors', () => {
+  it('pair pages into spreads: a recto alone, then versos with rectos', () => {
+    for (let page = 0; page < 9; page += 1) expect(pageOfSpread(spreadOfPage(page))).to.be.within(page - 1, page);
+    const pages = [0, 1, 2, 3].map((index) => ({ index, side: index % 2 ? 'verso' : 'recto', role: 'text', division: 'd1', folio: `${index}`, start: null }));
+    const state = { compose: { summary: { pages } as unknown as ComposedSummary }, book: { book: null } } as never;
+    expect(selectSpreads(state).map((spread) => [spread.verso?.index, spread.recto?.index])).to.deep.equal([[undefined, 0], [1, 2], [3, undefined]]);
+  });
+
+  it('name divisions by number and title, or by role', () => {
+    const made = sample();
+    const state = { book: { book: made }, compose: { summary: null } } as never;
+    expect(selectRunningOrder(state).map((row) => row.name)).to.deep.equal(['Title page', 'One', 'Two']);
+  });
+});

@@ -1,0 +1,231 @@
+import { expect } from 'chai';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import type { BookEdit } from '../../src/core/model/bookEdit';
+import type { Book } from '../../src/core/model/book';
+import { WorkerAssets } from '../../src/worker/assets';
+import { channelBreath, runJob } from '../../src/worker/jobRunner';
+import type { ComposedSummary, TypesetReply } from '../../src/worker/protocol';
+import { startWriteJob, TypesetClient, type WorkerLike } from '../../src/worker/typesetClient';
+import { TypesetSession } from '../../src/worker/typesetSession';
+import { doWriteJob } from '../../src/worker/writeJobs';
+import { applyEdit } from '../../src/core/edit';
+import { readAsset } from '../build/assets';
+import { book, chapter, words } from '../build/book';
+import { qpdfCheck } from '../build/tools';
+
+const fetchBytes = (name: string) => Promise.resolve(readAsset(name));
+const openPorts: MessagePort[] = [];
+
+/** A worker that lives in this thread behind a real message channel: what crosses is copied as it would be. */
+function fakeWorker(onDeath?: (kill: () => void) => void): WorkerLike {
+  const { port1, port2 } = new MessageChannel();
+  openPorts.push(port1, port2);
+  const session = new TypesetSession(new WorkerAssets(fetchBytes), (reply, transfer = []) => port2.postMessage(reply, transfer as never), channelBreath());
+  port2.on('message', (message) => session.handle(message));
+  const worker: WorkerLike = {
+    postMessage: (message) => port1.postMessage(message),
+    terminate: () => port1.close(),
+    onmessage: null,
+    onerror: null,
+  };
+  port1.on('message', (data) => worker.onmessage?.({ data } as MessageEvent));
+  onDeath?.(() => worker.onerror?.({ message: 'out of memory' } as ErrorEvent));
+  return worker;
+}
+
+interface Watch {
+  readonly composed: ComposedSummary[];
+  readonly failed: string[];
+  readonly progress: number[];
+  restarts: number;
+  next: () => Promise<ComposedSummary>;
+}
+
+function watch(): Watch & { listener: ConstructorParameters<typeof TypesetClient>[3] } {
+  const waiting: ((summary: ComposedSummary) => void)[] = [];
+  const seen: Watch = { composed: [], failed: [], progress: [], restarts: 0, next: () => new Promise((resolve) => waiting.push(resolve)) };
+  return Object.assign(seen, {
+    listener: {
+      onProgress: (_revision: number, share: number) => void seen.progress.push(share),
+      onComposed: (summary: ComposedSummary) => {
+        seen.composed.push(summary);
+        for (const resolve of waiting.splice(0)) resolve(summary);
+      },
+      onFailed: (message: string) => void seen.failed.push(message),
+      onRestarted: () => void (seen.restarts += 1),
+    },
+  });
+}
+
+const longBook = (chapters = 8): Book => book(Array.from({ length: chapters }, (_, k) => chapter(`C${k}`, ...Array.from({ length: 12 }, (_unused, n) => words(120, k * 50 + n)))));
+
+/** A change of one paragraph of the first chapter. */
+function change(made: Book, text: string): BookEdit {
+  const block = made.divisions[0].blocks[1];
+  return { kind: 'replaceBlocks', stream: made.divisions[0].id, at: 1, removed: [block], inserted: [{ ...block, text } as never] };
+}
+
+describe('the typeset worker', () => {
+  afterEach(() => openPorts.splice(0).forEach((port) => port.close()));
+
+  it('composes what is opened, tells its pages, and sends a page with outlines once', async () => {
+    const made = longBook(2);
+    const seen = watch();
+    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 4 }), seen.listener);
+    const next = seen.next();
+    client.open(made, 4);
+    const summary = await next;
+    expect(summary.revision).to.equal(4);
+    expect(summary.pages.length).to.be.above(4);
+    expect(summary.charactersPerLine).to.be.within(55, 80);
+    const page = await client.page(0, 4);
+    expect(page.list!.page).to.equal(0);
+    expect(page.outlines.length).to.be.above(10);
+    const again = await client.page(0, 4);
+    expect(again.outlines).to.have.length(0);
+    expect([...again.list!.glyphs]).to.deep.equal([...page.list!.glyphs]);
+    expect((await client.page(9999, 4)).list).to.equal(null);
+    client.close();
+  });
+
+  it('follows edits by revision, and throws away what was overtaken', async () => {
+    let made = longBook();
+    const seen = watch();
+    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 0 }), seen.listener);
+    client.open(made, 0);
+    for (let revision = 1; revision <= 5; revision += 1) {
+      const edit = change(made, `Text ${revision}.`);
+      made = applyEdit(made, edit);
+      client.apply([edit], revision - 1, revision);
+    }
+    while (seen.composed.at(-1)?.revision !== 5) await seen.next();
+    expect(seen.composed.length).to.be.below(4);
+    const place = made.divisions[0];
+    expect(await client.locate(place.id, place.blocks[1].id, 0)).to.equal(0);
+    expect(await client.locate(place.id, 'p0', 0)).to.equal(-1);
+    const last = made.divisions[7];
+    expect(await client.locate(last.id, last.blocks[12].id, 0)).to.be.above(10);
+    client.close();
+  });
+
+  it('tells its progress on a long book', async () => {
+    const made = longBook(14);
+    const seen = watch();
+    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 0 }), seen.listener);
+    const next = seen.next();
+    client.open(made, 0);
+    await next;
+    expect(seen.progress.length).to.be.above(3);
+    expect(Math.max(...seen.progress)).to.be.at.most(1);
+    client.close();
+  });
+
+  it('is started again from the current book when it dies or is out of step, and gives up after a few times', async () => {
+    const made = longBook(1);
+    const seen = watch();
+    const kills: (() => void)[] = [];
+    const client = new TypesetClient(() => fakeWorker((kill) => kills.push(kill)), '', () => ({ book: made, revision: 7 }), seen.listener);
+    let next = seen.next();
+    client.open(made, 7);
+    await next;
+    const pending = client.page(0, 7);
+    next = seen.next();
+    kills[0]();
+    expect((await pending).revision).to.be.oneOf([-1, 7]);
+    expect((await next).revision).to.equal(7);
+    expect(seen.restarts).to.equal(1);
+    next = seen.next();
+    client.apply([], 99, 100);
+    expect((await next).revision).to.equal(7);
+    expect(seen.restarts).to.equal(2);
+    for (let k = 2; k < 5; k += 1) kills[k]?.();
+    expect(seen.failed).to.deep.equal(['out of memory']);
+    client.close();
+  });
+});
+
+describe('the job runner', () => {
+  const hooks = { now: () => performance.now(), breathe: channelBreath() };
+
+  it('gives the result of a generator, breathing between slices', async () => {
+    let breaths = 0;
+    function* work(): Generator<number, string> {
+      for (let k = 0; k < 5; k += 1) yield k;
+      return 'done';
+    }
+    let clock = 0;
+    const result = await runJob(work(), { isStale: () => false, now: () => (clock += 10), breathe: async () => void (breaths += 1) });
+    expect(result).to.equal('done');
+    expect(breaths).to.equal(5);
+  });
+
+  it('drops a stale job and lets it clean up', async () => {
+    let cleaned = false;
+    function* work(): Generator<number, string> {
+      try {
+        for (;;) yield 1;
+      } finally {
+        cleaned = true;
+      }
+    }
+    const start = performance.now();
+    expect(await runJob(work(), { ...hooks, isStale: () => performance.now() - start > 20 })).to.equal(undefined);
+    expect(cleaned).to.equal(true);
+  });
+
+  it('passes on what a job throws', async () => {
+    // eslint-disable-next-line require-yield
+    function* work(): Generator<number, string> {
+      throw new RangeError('no');
+    }
+    let caught: unknown;
+    await runJob(work(), { ...hooks, isStale: () => false }).catch((error: unknown) => (caught = error));
+    expect(caught).to.be.instanceOf(RangeError);
+  });
+});
+
+describe('write jobs', () => {
+  const post = () => undefined;
+
+  it('import a manuscript, and open the project that they wrote to an identical book', async () => {
+    const imported = await doWriteJob({ kind: 'import', fileName: 'd.docx', bytes: readAsset('demo/the-ferry-register.docx'), bookId: 'b5', particulars: { year: '2026' }, base: '' }, fetchBytes, post);
+    expect(imported.kind).to.equal('book');
+    if (imported.kind !== 'book') return;
+    expect(imported.book.particulars.year).to.equal('2026');
+    const file = await doWriteJob({ kind: 'project', book: imported.book, base: '' }, fetchBytes, post);
+    if (file.kind !== 'file') throw new Error('no file');
+    const opened = await doWriteJob({ kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' }, fetchBytes, post);
+    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, remarks: [] });
+  });
+
+  it('write a press PDF with progress', async () => {
+    const shares: number[] = [];
+    const file = await doWriteJob({ kind: 'press', book: longBook(6), date: '2026-01-01T00:00:00Z', base: '' }, fetchBytes, (reply) => reply.kind === 'progress' && shares.push(reply.share));
+    if (file.kind !== 'file') throw new Error(JSON.stringify(file));
+    expect(file.pages).to.be.above(10);
+    expect(qpdfCheck(file.bytes)).to.include('No syntax');
+    expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
+  });
+
+  it('answer bad files with a sentence and a code', async () => {
+    const reply = await doWriteJob({ kind: 'import', fileName: 'x.docx', bytes: new Uint8Array([1]), bookId: 'b', base: '' }, fetchBytes, post);
+    expect(reply).to.deep.equal({ kind: 'failed', code: 'not-a-document', message: 'x.docx is not a Word document, whatever its name says.' });
+  });
+
+  it('are cancelled by ending their worker', async () => {
+    let ended = false;
+    const worker: WorkerLike = { postMessage: () => undefined, terminate: () => void (ended = true), onmessage: null, onerror: null };
+    const job = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1) });
+    job.cancel();
+    expect(await job.result).to.deep.equal({ kind: 'cancelled' });
+    expect(ended).to.equal(true);
+    const failing = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1) });
+    worker.onerror!({ message: 'gone' } as ErrorEvent);
+    expect(await failing.result).to.include({ kind: 'failed' });
+  });
+
+  it('take replies for what they are', () => {
+    const reply: TypesetReply = { kind: 'progress', revision: 1, share: 0.5 };
+    expect(structuredClone(reply)).to.deep.equal(reply);
+  });
+});
