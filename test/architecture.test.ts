@@ -7,7 +7,9 @@ import ts from 'typescript';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-const STAGES = ['import', 'styles', 'shape', 'linebreak', 'paginate', 'references', 'render', 'write', 'proof'].map((name) => `src/core/${name}`);
+const STAGES = ['import', 'styles', 'shape', 'linebreak', 'paginate', 'references', 'render', 'write', 'proof'].map(
+  (name) => `src/core/${name}`,
+);
 /** A folder, and what it may import besides itself. Longest prefix wins. */
 const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/core/base': [],
@@ -16,15 +18,30 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/core/edit': ['src/core/base', 'src/core/model'],
   'src/core/fonts': ['src/core/base', 'src/core/model'],
   'src/core/validate': ['src/core/base', 'src/core/model', 'src/core/measure'],
-  ...Object.fromEntries(STAGES.map((stage) => [stage, ['src/core/base', 'src/core/model', 'src/core/fonts', 'src/core/measure']])),
+  ...Object.fromEntries(
+    STAGES.map((stage) => [stage, ['src/core/base', 'src/core/model', 'src/core/fonts', 'src/core/measure']]),
+  ),
   'src/core/typeset': ['src/core'],
   'src/core/index.ts': ['src/core'],
   'src/worker/protocol.ts': ['src/core/model'],
   'src/worker/typesetClient.ts': ['src/core/model', 'src/worker/protocol.ts'],
   'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
   'src/storage': ['src/core/model'],
-  'src/state': ['src/core/model', 'src/core/edit', 'src/core/measure', 'src/core/validate', 'src/worker/typesetClient.ts', 'src/storage'],
-  'src/ui': ['src/state', 'src/core/model', 'src/core/measure', 'src/core/base/errors.ts', 'src/worker/typesetClient.ts'],
+  'src/state': [
+    'src/core/model',
+    'src/core/edit',
+    'src/core/measure',
+    'src/core/validate',
+    'src/worker/typesetClient.ts',
+    'src/storage',
+  ],
+  'src/ui': [
+    'src/state',
+    'src/core/model',
+    'src/core/measure',
+    'src/core/base/errors.ts',
+    'src/worker/typesetClient.ts',
+  ],
   'src/app': ['src'],
   server: ['contracts'],
   cli: ['src/core/index.ts', 'src/core/model'],
@@ -54,13 +71,28 @@ function importsOf(file: string): Import[] {
   const source = ts.createSourceFile(file, readFileSync(join(root, file), 'utf8'), ts.ScriptTarget.ES2022, true);
   const found: Import[] = [];
   const add = (node: ts.Node, specifier: string, isType: boolean) =>
-    found.push({ file, line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1, target: resolveTarget(file, specifier), isType });
+    found.push({
+      file,
+      line: source.getLineAndCharacterOfPosition(node.getStart()).line + 1,
+      target: resolveTarget(file, specifier),
+      isType,
+    });
   const visit = (node: ts.Node) => {
-    if ((ts.isImportDeclaration(node) || ts.isExportDeclaration(node)) && node.moduleSpecifier && ts.isStringLiteral(node.moduleSpecifier)) {
-      const isType = ts.isImportDeclaration(node) ? node.importClause?.phaseModifier === ts.SyntaxKind.TypeKeyword : node.isTypeOnly;
+    if (
+      (ts.isImportDeclaration(node) || ts.isExportDeclaration(node)) &&
+      node.moduleSpecifier &&
+      ts.isStringLiteral(node.moduleSpecifier)
+    ) {
+      const isType = ts.isImportDeclaration(node)
+        ? node.importClause?.phaseModifier === ts.SyntaxKind.TypeKeyword
+        : node.isTypeOnly;
       add(node, node.moduleSpecifier.text, isType);
     }
-    if (ts.isCallExpression(node) && node.expression.kind === ts.SyntaxKind.ImportKeyword && ts.isStringLiteral(node.arguments[0])) {
+    if (
+      ts.isCallExpression(node) &&
+      node.expression.kind === ts.SyntaxKind.ImportKeyword &&
+      ts.isStringLiteral(node.arguments[0])
+    ) {
       add(node, node.arguments[0].text, false);
     }
     ts.forEachChild(node, visit);
@@ -107,17 +139,24 @@ describe('the architecture', () => {
   });
 
   it('keeps core to its few packages, and Node, React and Dexie out of it', () => {
-    const broken = imports.filter(({ file, target }) => isInside(file, 'src/core') && target.startsWith('package:') && !CORE_PACKAGES.includes(target.slice(8)));
+    const broken = imports.filter(
+      ({ file, target }) =>
+        isInside(file, 'src/core') && target.startsWith('package:') && !CORE_PACKAGES.includes(target.slice(8)),
+    );
     expect(broken).to.deep.equal([]);
     const dexie = imports.filter(({ file, target }) => target === 'package:dexie' && !isInside(file, 'src/storage'));
     expect(dexie).to.deep.equal([]);
-    const react = imports.filter(({ file, target }) => /^package:react(-dom|-router|\/.*)?$/.test(target) && !isInside(file, 'src/ui') && !isInside(file, 'src/app'));
+    const react = imports.filter(
+      ({ file, target }) =>
+        /^package:react(-dom|-router|\/.*)?$/.test(target) && !isInside(file, 'src/ui') && !isInside(file, 'src/app'),
+    );
     expect(react).to.deep.equal([]);
   });
 
   it('has no import cycles', () => {
     const next = new Map<string, string[]>();
-    for (const { file, target, isType } of imports) if (!isType && !target.startsWith('package:')) next.set(file, [...(next.get(file) ?? []), target]);
+    for (const { file, target, isType } of imports)
+      if (!isType && !target.startsWith('package:')) next.set(file, [...(next.get(file) ?? []), target]);
     const done = new Set<string>();
     const path: string[] = [];
     const walk = (file: string): string[] | null => {
@@ -141,7 +180,9 @@ describe('the architecture', () => {
   });
 
   it('opens every file with what it is for', () => {
-    const silent = files.filter((file) => !/^(\/\/|\/\*\*)/.test(readFileSync(join(root, file), 'utf8')) && !file.endsWith('/index.ts'));
+    const silent = files.filter(
+      (file) => !/^(\/\/|\/\*\*)/.test(readFileSync(join(root, file), 'utf8')) && !file.endsWith('/index.ts'),
+    );
     expect(silent).to.deep.equal([]);
   });
 });

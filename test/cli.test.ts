@@ -15,7 +15,8 @@ function run(...words: string[]) {
   return { status, stdout, stderr };
 }
 
-const MANUSCRIPT = 'Title: Tides\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first words of it, and more.\n\nCHAPTER II\n\nThe last.\n';
+const MANUSCRIPT =
+  'Title: Tides\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first words of it, and more.\n\nCHAPTER II\n\nThe last.\n';
 
 describe('the command line', () => {
   const folder = scratch();
@@ -41,7 +42,20 @@ describe('the command line', () => {
 
   it('takes trim, margins, type and language', () => {
     const press = join(folder, 'a5.pdf');
-    const done = run('compose', file('t.txt'), '--trim', '148x210mm', '--margins', '20mm,25mm,18mm,15mm', '--type', 'Spectral 10/14', '--lang', 'en-GB', '--press', press);
+    const done = run(
+      'compose',
+      file('t.txt'),
+      '--trim',
+      '148x210mm',
+      '--margins',
+      '20mm,25mm,18mm,15mm',
+      '--type',
+      'Spectral 10/14',
+      '--lang',
+      'en-GB',
+      '--press',
+      press,
+    );
     expect(done.stderr).to.equal('');
     const info = pdfInfo(readFileSync(press));
     expect(info).to.match(/size:\s+419\.5\d* x 595\.2\d*/);
@@ -53,7 +67,16 @@ describe('the command line', () => {
     expect(run('compose', file('s.txt'), '--spec', spec).status).to.equal(0);
     const documented = readFileSync(fileURLToPath(new URL('../docs/formats.md', import.meta.url)), 'utf8');
     const report = join(folder, 'keys.json');
-    run('compose', file('k.txt'), '--report', report, '--project', join(folder, 'k.walnut'), '--press', join(folder, 'k.pdf'));
+    run(
+      'compose',
+      file('k.txt'),
+      '--report',
+      report,
+      '--project',
+      join(folder, 'k.walnut'),
+      '--press',
+      join(folder, 'k.pdf'),
+    );
     const told = JSON.parse(readFileSync(report, 'utf8'));
     for (const key of [...Object.keys(told), ...Object.keys(told.times)]) expect(documented).to.include(`\`${key}\``);
   });
@@ -75,7 +98,9 @@ describe('the command line', () => {
   ];
   for (const [what, words] of usage) {
     it(`answers ${what} with one line and exit 2`, () => {
-      const given = words.map((word) => (word.startsWith('@') ? file('bad.json', word.slice(1)) : word === 'x.txt' ? file('x.txt') : word));
+      const given = words.map((word) =>
+        word.startsWith('@') ? file('bad.json', word.slice(1)) : word === 'x.txt' ? file('x.txt') : word,
+      );
       const done = run(...given);
       expect(done.status, done.stderr).to.equal(2);
       expect(done.stderr.trim().split('\n')).to.have.length(1);
@@ -105,14 +130,25 @@ describe('the command line', () => {
 
   it('leaves nothing half-written when a file cannot be written', () => {
     const out = scratch();
-    const done = run('compose', file('w.txt'), '--press', join(out, 'o.pdf'), '--report', join(out, 'no/such/folder/r.json'));
+    const done = run(
+      'compose',
+      file('w.txt'),
+      '--press',
+      join(out, 'o.pdf'),
+      '--report',
+      join(out, 'no/such/folder/r.json'),
+    );
     expect(done.status).to.equal(1);
     expect(existsSync(join(out, 'o.pdf'))).to.equal(false);
     expect(readdirSync(out)).to.deep.equal([]);
   });
 
   it('reads options in any order', () => {
-    expect(readOptions(['compose', '--lang', 'de', 'm.txt'])).to.deep.equal({ command: 'compose', manuscript: 'm.txt', lang: 'de' });
+    expect(readOptions(['compose', '--lang', 'de', 'm.txt'])).to.deep.equal({
+      command: 'compose',
+      manuscript: 'm.txt',
+      lang: 'de',
+    });
     expect(() => readOptions(['compose', 'a.txt', 'b.txt'])).to.throw(UsageError);
   });
 });

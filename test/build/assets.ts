@@ -1,7 +1,15 @@
 // The shipped assets for tests, read from generated/: face table, a context with the faces that a book needs, patterns.
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { addPatterns, createTypesetContext, FaceLibrary, HarfBuzz, HarfBuzzSubsetter, needsOf, typesetBook } from '../../src/core/index';
+import {
+  addPatterns,
+  createTypesetContext,
+  FaceLibrary,
+  HarfBuzz,
+  HarfBuzzSubsetter,
+  needsOf,
+  typesetBook,
+} from '../../src/core/index';
 import type { TypesetContext } from '../../src/core/index';
 import type { Book } from '../../src/core/model/book';
 import type { FaceTable } from '../../src/core/model/faces';
@@ -9,12 +17,15 @@ import type { TypesetBook } from '../../src/core/model/pages';
 
 const folder = new URL('../../generated/public/', import.meta.url);
 
-export const readAsset = (name: string): Uint8Array<ArrayBuffer> => new Uint8Array(readFileSync(fileURLToPath(new URL(name, folder))));
+export const readAsset = (name: string): Uint8Array<ArrayBuffer> =>
+  new Uint8Array(readFileSync(fileURLToPath(new URL(name, folder))));
 export const readJson = (name: string) => JSON.parse(readFileSync(fileURLToPath(new URL(name, folder)), 'utf8'));
 export const faceTable = readJson('faces.json') as FaceTable;
 
 export function newContext(): TypesetContext {
-  return createTypesetContext(new FaceLibrary(new HarfBuzz(readAsset('harfbuzz.wasm')), faceTable), () => performance.now());
+  return createTypesetContext(new FaceLibrary(new HarfBuzz(readAsset('harfbuzz.wasm')), faceTable), () =>
+    performance.now(),
+  );
 }
 
 /** Gives a context what a book needs. */

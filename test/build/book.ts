@@ -1,9 +1,22 @@
 // Short builders of paragraphs, divisions and books for tests. In `text`, *stars* make a stretch italic and {n} refers to
 // note n of the book.
-import { emptyParticulars, BOOK_FORMAT, type Book, type Division, type DivisionRole, type Note } from '../../src/core/model/book';
+import {
+  emptyParticulars,
+  BOOK_FORMAT,
+  type Book,
+  type Division,
+  type DivisionRole,
+  type Note,
+} from '../../src/core/model/book';
 import { NOVEL_SPEC } from '../../src/core/model/novelSpec';
 import type { Spec } from '../../src/core/model/spec';
-import { OBJECT_CHARACTER, paragraph, type InlineObject, type Paragraph, type Span } from '../../src/core/model/streams';
+import {
+  OBJECT_CHARACTER,
+  paragraph,
+  type InlineObject,
+  type Paragraph,
+  type Span,
+} from '../../src/core/model/streams';
 
 let counter = 0;
 

@@ -21,7 +21,11 @@ let counter = 0;
 export function composed(lines: number, style: Partial<ResolvedStyle> = {}): ComposedParagraph {
   const block = `p${(counter += 1)}`;
   const resolved = { leading: LEADING, withNext: false, above: 0, below: 0, atFoot: false, ...style } as ResolvedStyle;
-  return { styled: { stream: 'd1', block, style: resolved } as never, shaped: {} as never, broken: { count: lines } as BrokenParagraph };
+  return {
+    styled: { stream: 'd1', block, style: resolved } as never,
+    shaped: {} as never,
+    broken: { count: lines } as BrokenParagraph,
+  };
 }
 
 export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {

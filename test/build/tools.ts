@@ -13,10 +13,15 @@ export function scratch(): string {
 export function runOn(bytes: Uint8Array, extension: string, tool: string, args: (file: string) => string[]): string {
   const file = join(scratch(), `file${extension}`);
   writeFileSync(file, bytes);
-  return execFileSync(tool, args(file), { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], maxBuffer: 64 * 1024 * 1024 });
+  return execFileSync(tool, args(file), {
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+    maxBuffer: 64 * 1024 * 1024,
+  });
 }
 
 export const pdfText = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdftotext', (file) => [file, '-']);
-export const pdfInfo = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdfinfo', (file) => ['-box', '-l', '-1', file]);
+export const pdfInfo = (bytes: Uint8Array): string =>
+  runOn(bytes, '.pdf', 'pdfinfo', (file) => ['-box', '-l', '-1', file]);
 export const pdfFonts = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdffonts', (file) => [file]);
 export const qpdfCheck = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'qpdf', (file) => ['--check', file]);

@@ -6,7 +6,15 @@ import { chromium, type Browser, type BrowserContext, type Download, type Page }
 
 export const CHROMIUM = {
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 };
 
 export interface RunningApp {
@@ -17,7 +25,10 @@ export interface RunningApp {
 /** Starts the built server and waits for the address that it prints. */
 export function startApp(): Promise<RunningApp> {
   const program = fileURLToPath(new URL('../../dist/server/main.mjs', import.meta.url));
-  const server: ChildProcess = spawn(process.execPath, [program], { env: { ...process.env, PORT: '0' }, stdio: ['ignore', 'pipe', 'inherit'] });
+  const server: ChildProcess = spawn(process.execPath, [program], {
+    env: { ...process.env, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   return new Promise((resolve, reject) => {
     server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
     server.stdout!.on('data', (data: Buffer) => {
@@ -66,7 +77,11 @@ export async function openDemo(page: Page, app: RunningApp): Promise<void> {
 }
 
 /** Puts files on an element as if they were dropped on it. */
-export async function dropFiles(page: Page, selector: string, files: readonly { name: string; bytes: Uint8Array }[]): Promise<void> {
+export async function dropFiles(
+  page: Page,
+  selector: string,
+  files: readonly { name: string; bytes: Uint8Array }[],
+): Promise<void> {
   const data = files.map((file) => ({ name: file.name, base64: Buffer.from(file.bytes).toString('base64') }));
   const transfer = await page.evaluateHandle((list) => {
     const made = new DataTransfer();
@@ -86,7 +101,10 @@ export async function bytesOf(download: Download): Promise<Uint8Array> {
 /** The count beside a stage in the top bar, once the pages are those of the newest text. */
 export async function stageFact(page: Page, stage: string): Promise<string> {
   await page.waitForFunction(() => document.querySelector('[data-progress]') === null);
-  const words = await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: new RegExp(`^${stage}`) }).innerText();
+  const words = await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: new RegExp(`^${stage}`) })
+    .innerText();
   return words.replace(stage, '').trim();
 }
 

@@ -38,7 +38,10 @@ describe('the desk and the other screens', () => {
     const first = await page.locator('article[data-page="1"]').boundingBox();
     await page.keyboard.press('ArrowRight');
     await page.locator('article[data-page="3"]').waitFor();
-    const [verso, recto] = [await page.locator('article[data-page="2"]').boundingBox(), await page.locator('article[data-page="3"]').boundingBox()];
+    const [verso, recto] = [
+      await page.locator('article[data-page="2"]').boundingBox(),
+      await page.locator('article[data-page="3"]').boundingBox(),
+    ];
     expect(first!.x).to.be.closeTo(recto!.x, 1);
     expect(verso!.x + verso!.width).to.be.closeTo(recto!.x, 1);
     expect(verso!.y).to.equal(recto!.y);
@@ -80,7 +83,10 @@ describe('the desk and the other screens', () => {
     const start = await top();
     await page.mouse.move(box.x + 300, box.y + 300);
     await page.mouse.wheel(0, 500);
-    await page.waitForFunction((from) => document.querySelector('[aria-label="Spreads"]')!.scrollTop > from + 300, start);
+    await page.waitForFunction(
+      (from) => document.querySelector('[aria-label="Spreads"]')!.scrollTop > from + 300,
+      start,
+    );
     const scrolled = await top();
     await page.keyboard.down('Space');
     await page.mouse.down();
@@ -97,7 +103,8 @@ describe('the desk and the other screens', () => {
       const canvas = document.querySelector('canvas')!;
       const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
       let dark = 0;
-      for (let k = 0; k < data.length; k += 4) if (data[k] + data[k + 1] + data[k + 2] < 200 && data[k + 3] > 200) dark += 1;
+      for (let k = 0; k < data.length; k += 4)
+        if (data[k] + data[k + 1] + data[k + 2] < 200 && data[k + 3] > 200) dark += 1;
       return dark;
     });
     expect(inked).to.be.above(1500);
@@ -116,7 +123,11 @@ describe('the desk and the other screens', () => {
     const worst = await page.evaluate(() => {
       const article = document.querySelector('article[data-page="11"]')!;
       const perPoint = article.getBoundingClientRect().width / 396;
-      return Math.max(...[...article.querySelectorAll<HTMLElement>('[data-width]')].map((span) => Math.abs(span.getBoundingClientRect().width - Number(span.dataset.width) * perPoint)));
+      return Math.max(
+        ...[...article.querySelectorAll<HTMLElement>('[data-width]')].map((span) =>
+          Math.abs(span.getBoundingClientRect().width - Number(span.dataset.width) * perPoint),
+        ),
+      );
     });
     expect(worst).to.be.below(12);
   });
@@ -134,7 +145,10 @@ describe('the desk and the other screens', () => {
     expect(Number(await deckle.getAttribute('aria-valuenow'))).to.equal(spread + 1);
     await page.keyboard.press('End');
     expect(await deckle.getAttribute('aria-valuenow')).to.equal(await deckle.getAttribute('aria-valuemax'));
-    await page.getByText(/Afterword/).first().waitFor();
+    await page
+      .getByText(/Afterword/)
+      .first()
+      .waitFor();
   });
 
   it('holds to the text in view when pages move', async () => {
@@ -171,7 +185,10 @@ describe('the desk and the other screens', () => {
     await page.getByText('Unaccompanied, a corpse was freight').waitFor();
     await page.keyboard.press('Alt+4');
     await page.getByText('Loose lines').waitFor();
-    await page.getByRole('button', { name: /^page \d+/ }).first().click();
+    await page
+      .getByRole('button', { name: /^page \d+/ })
+      .first()
+      .click();
     await page.waitForURL(/pages$/);
   });
 
@@ -181,9 +198,19 @@ describe('the desk and the other screens', () => {
       await page.waitForTimeout(300);
       await page.evaluate(axe);
       const found = await page.evaluate(async () => {
-        const { axe: tool } = window as unknown as { axe: { run: (options: unknown) => Promise<{ violations: { impact: string; id: string; nodes: { html: string; any: { message: string }[] }[] }[] }> } };
+        const { axe: tool } = window as unknown as {
+          axe: {
+            run: (
+              options: unknown,
+            ) => Promise<{
+              violations: { impact: string; id: string; nodes: { html: string; any: { message: string }[] }[] }[];
+            }>;
+          };
+        };
         const { violations } = await tool.run({ resultTypes: ['violations'] });
-        return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical').map(({ id, nodes }) => `${id}: ${nodes[0].html.slice(0, 120)} ${nodes[0].any[0]?.message ?? ''}`);
+        return violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(({ id, nodes }) => `${id}: ${nodes[0].html.slice(0, 120)} ${nodes[0].any[0]?.message ?? ''}`);
       });
       faults.push(...found.map((fault) => `${screen}: ${fault}`));
     };

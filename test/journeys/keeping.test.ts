@@ -19,7 +19,10 @@ describe('keeping what a person did', () => {
   after(() => app?.stop());
 
   async function openProfile(profile: string): Promise<{ context: BrowserContext; page: Page }> {
-    const context = await chromium.launchPersistentContext(profile, { ...CHROMIUM, viewport: { width: 1280, height: 800 } });
+    const context = await chromium.launchPersistentContext(profile, {
+      ...CHROMIUM,
+      viewport: { width: 1280, height: 800 },
+    });
     const page = context.pages()[0] ?? (await context.newPage());
     return { context, page };
   }
@@ -62,7 +65,9 @@ describe('keeping what a person did', () => {
       await again.page.getByRole('button', { name: 'Particulars' }).click();
       const kept = await again.page.getByLabel('Title', { exact: true }).inputValue();
       expect(title.startsWith(kept), `“${kept}” is a start of “${title}”`).to.equal(true);
-      expect(kept.length, `“${kept}” holds what was typed a second before`).to.be.at.least(`Round ${round} `.length + typedBefore);
+      expect(kept.length, `“${kept}” holds what was typed a second before`).to.be.at.least(
+        `Round ${round} `.length + typedBefore,
+      );
       title = kept;
       // The spec, the same way: a value taken more than a second ago is there.
       await again.page.goto(`${address}/spec`);
@@ -97,7 +102,11 @@ describe('keeping what a person did', () => {
       await page.getByLabel('Head', { exact: true }).fill('77pt');
       await page.keyboard.press('Enter');
       await second.getByRole('button', { name: 'Take it over' }).click();
-      await second.waitForFunction(() => document.querySelector<HTMLInputElement>('input[aria-label="Head margin, on the drawing"]')?.disabled === false);
+      await second.waitForFunction(
+        () =>
+          document.querySelector<HTMLInputElement>('input[aria-label="Head margin, on the drawing"]')?.disabled ===
+          false,
+      );
       expect(await second.getByLabel('Head', { exact: true }).inputValue()).to.equal('77 pt');
       await page.getByText('open in another tab').waitFor();
       expect(await page.getByLabel('Head', { exact: true }).isDisabled()).to.equal(true);

@@ -2,7 +2,19 @@ import { expect } from 'chai';
 import type { Browser } from 'playwright-core';
 import { gzipSync } from 'node:zlib';
 import { pdfInfo, pdfText } from '../build/tools';
-import { bytesOf, dropFiles, launch, openDemo, stageFact, startApp, untilFact, visit, wordsOnPage, type RunningApp, type Visit } from './app';
+import {
+  bytesOf,
+  dropFiles,
+  launch,
+  openDemo,
+  stageFact,
+  startApp,
+  untilFact,
+  visit,
+  wordsOnPage,
+  type RunningApp,
+  type Visit,
+} from './app';
 
 describe('the path of a book', () => {
   let app: RunningApp;
@@ -51,8 +63,18 @@ describe('the path of a book', () => {
     expect(info).to.match(new RegExp(`Pages:\\s+${fewer}\\b`));
     expect(info).to.match(/size:\s+432 x 648/);
     expect(info).to.match(/Author:\s+Odile Brackwater/);
-    const text = pdfText(bytes).replace(/\u00AD\s*/g, '').replace(/\s+/g, ' ');
-    const places = ['Ninepenny Landing Press', 'Contents', 'The last boat down from Harrow Weir', 'The tide-table said four', 'Tobit Garrow lived in the lock', 'how they took it', 'name after name after name'].map((words) => text.indexOf(words));
+    const text = pdfText(bytes)
+      .replace(/\u00AD\s*/g, '')
+      .replace(/\s+/g, ' ');
+    const places = [
+      'Ninepenny Landing Press',
+      'Contents',
+      'The last boat down from Harrow Weir',
+      'The tide-table said four',
+      'Tobit Garrow lived in the lock',
+      'how they took it',
+      'name after name after name',
+    ].map((words) => text.indexOf(words));
     expect(places.every((place) => place >= 0)).to.equal(true);
     expect(places).to.deep.equal([...places].sort((a, b) => a - b));
     await page.getByText('Written:').waitFor();
@@ -62,7 +84,8 @@ describe('the path of a book', () => {
     const { page } = here;
     await page.goto(app.url);
     await page.getByText('Drop a manuscript').waitFor();
-    const text = 'Title: Slack Water\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first _word_ of it.\n\nCHAPTER II\n\nThe last.\n';
+    const text =
+      'Title: Slack Water\nAuthor: Odile Brackwater\n\nCHAPTER I\n\nThe first _word_ of it.\n\nCHAPTER II\n\nThe last.\n';
     await dropFiles(page, 'main', [{ name: 'slack.txt', bytes: new TextEncoder().encode(text) }]);
     await page.waitForURL(/\/book\/.*\/pages$/);
     await untilFact(page, 'Copy', (fact) => fact.endsWith('words'));
@@ -86,7 +109,12 @@ describe('the path of a book', () => {
     await page.getByText('picture.docx is not a Word document').waitFor();
     await page.getByText('empty.txt is empty.').waitFor();
     await page.getByText('This file is not text').waitFor();
-    expect(await page.getByRole('listitem').filter({ has: page.getByRole('link') }).count()).to.equal(1);
+    expect(
+      await page
+        .getByRole('listitem')
+        .filter({ has: page.getByRole('link') })
+        .count(),
+    ).to.equal(1);
     await page.getByRole('button', { name: 'Close' }).click();
     expect(await page.getByText('picture.docx').count()).to.equal(0);
   });
@@ -94,7 +122,11 @@ describe('the path of a book', () => {
   it('writes a project file that opens to the same pages', async () => {
     const { page } = here;
     await openDemo(page, app);
-    const facts = [await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)), await stageFact(page, 'Copy'), await stageFact(page, 'Proof')];
+    const facts = [
+      await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)),
+      await stageFact(page, 'Copy'),
+      await stageFact(page, 'Proof'),
+    ];
     await page.getByRole('link', { name: /^Deliver/ }).click();
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Write the project file' }).click();
@@ -103,7 +135,11 @@ describe('the path of a book', () => {
     await page.getByText('Another book').waitFor();
     await dropFiles(page, 'main', [{ name: 'the-ferry-register.walnut', bytes }]);
     await page.waitForURL(/\/book\/.*\/pages$/);
-    const again = [await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)), await stageFact(page, 'Copy'), await stageFact(page, 'Proof')];
+    const again = [
+      await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)),
+      await stageFact(page, 'Copy'),
+      await stageFact(page, 'Proof'),
+    ];
     expect(again).to.deep.equal(facts);
   });
 
@@ -139,7 +175,9 @@ describe('the path of a book', () => {
     await page.getByRole('link', { name: /^Pages/ }).click();
     await page.keyboard.press('ArrowRight');
     await page.locator('article[data-page="3"]', { hasText: 'A novel of the upper reach' }).waitFor();
-    expect(await wordsOnPage(page, 3)).to.include('O. Brackwater').and.include('Ninepenny Landing Press');
+    expect(await wordsOnPage(page, 3))
+      .to.include('O. Brackwater')
+      .and.include('Ninepenny Landing Press');
     for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowRight');
     await page.locator('article[data-page="12"]', { hasText: 'O. Brackwater' }).waitFor();
   });
@@ -167,7 +205,8 @@ describe('the path of a book', () => {
     const { page } = here;
     const scripts: Promise<Buffer>[] = [];
     page.on('response', (response) => {
-      if (response.request().resourceType() === 'script' && !response.url().includes('orker')) scripts.push(response.body());
+      if (response.request().resourceType() === 'script' && !response.url().includes('orker'))
+        scripts.push(response.body());
     });
     await page.goto(app.url);
     await page.getByText('Drop a manuscript').waitFor();

@@ -33,13 +33,17 @@ describe('the server', () => {
   it('says on every answer that nothing may be fetched from elsewhere', async () => {
     for (const path of ['/', '/assets/a.js', '/nothing.png']) {
       const policy = (await fetch(base + path)).headers.get('content-security-policy')!;
-      expect(policy).to.include("default-src 'self'").and.include("script-src 'self' 'wasm-unsafe-eval'").and.include("object-src 'none'");
+      expect(policy)
+        .to.include("default-src 'self'")
+        .and.include("script-src 'self' 'wasm-unsafe-eval'")
+        .and.include("object-src 'none'");
       expect(policy).to.not.match(/https?:/);
     }
   });
 
   it('keeps built scripts for good, and answers what is not there with 404', async () => {
     expect((await fetch(`${base}/assets/a.js`)).headers.get('cache-control')).to.include('immutable');
-    for (const path of ['/assets/none.js', '/fonts/none.ttf', '/../package.json', '/elsewhere']) expect((await fetch(base + path)).status).to.equal(404);
+    for (const path of ['/assets/none.js', '/fonts/none.ttf', '/../package.json', '/elsewhere'])
+      expect((await fetch(base + path)).status).to.equal(404);
   });
 });

@@ -2,7 +2,15 @@ import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { flushAutosave } from '../../src/state/autosave';
-import { bookEdited, bookReducer, editRedone, editUndone, bookOpened, readOnlyChanged, type BookState } from '../../src/state/bookSlice';
+import {
+  bookEdited,
+  bookReducer,
+  editRedone,
+  editUndone,
+  bookOpened,
+  readOnlyChanged,
+  type BookState,
+} from '../../src/state/bookSlice';
 import { closeBook, openBook, setParticulars, setSpec } from '../../src/state/bookThunks';
 import { PageCache } from '../../src/state/pageCache';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
@@ -33,7 +41,12 @@ interface World {
 /** The app's state over a real (in-memory) database, with a typeset client that only notes what it is told. */
 function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World {
   const repository = new BookRepository(database);
-  const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = { repository, applied: [], downloads: [], time: 1000 };
+  const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = {
+    repository,
+    applied: [],
+    downloads: [],
+    time: 1000,
+  };
   const client = {
     open: () => queueMicrotask(() => made.listener?.onFailed('no typeset worker in this test')),
     apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
@@ -43,15 +56,30 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
   };
   const services: Services = {
     repository,
-    locks: { tryLock: async () => ({ release: () => undefined }), takeOver: async () => ({ release: () => undefined }), onLetGo: () => () => undefined },
+    locks: {
+      tryLock: async () => ({ release: () => undefined }),
+      takeOver: async () => ({ release: () => undefined }),
+      onLetGo: () => () => undefined,
+    },
     pageCache: new PageCache(() => services.client),
     client: null,
     createClient: (_current, listener) => {
       made.listener = listener;
       return client as never;
     },
-    startWriteJob: (order) => ({ result: doWriteJob({ ...order, base: '' } as never, async (name) => readAsset(name), () => undefined) as never, cancel: () => undefined }),
-    fetchDemo: async () => ({ fileName: 'the-ferry-register.docx', bytes: readAsset('demo/the-ferry-register.docx'), particulars: { year: '2026' } }),
+    startWriteJob: (order) => ({
+      result: doWriteJob(
+        { ...order, base: '' } as never,
+        async (name) => readAsset(name),
+        () => undefined,
+      ) as never,
+      cancel: () => undefined,
+    }),
+    fetchDemo: async () => ({
+      fileName: 'the-ferry-register.docx',
+      bytes: readAsset('demo/the-ferry-register.docx'),
+      particulars: { year: '2026' },
+    }),
     download: (name, bytes) => void made.downloads.push({ name, bytes }),
     now: () => made.time,
     newBookId: () => `b${(databases += 1)}`,
@@ -59,7 +87,10 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
   return Object.assign(made, { services, store: createAppStore(services) }) as World;
 }
 
-const sample = () => ({ ...book([division('title', []), chapter('One', 'a{1}'), chapter('Two', 'b')], [note(1, 'x')]), id: `b${(databases += 1)}` });
+const sample = () => ({
+  ...book([division('title', []), chapter('One', 'a{1}'), chapter('Two', 'b')], [note(1, 'x')]),
+  id: `b${(databases += 1)}`,
+});
 
 async function opened(): Promise<World & { id: string }> {
   const here = world();
@@ -80,7 +111,11 @@ describe('the open book', () => {
     expect(store.getState().book.book!.particulars.title).to.equal('New');
     store.dispatch(editRedone());
     expect(store.getState().book.revision).to.equal(3);
-    expect(applied).to.deep.equal([{ from: 0, to: 1 }, { from: 1, to: 2 }, { from: 2, to: 3 }]);
+    expect(applied).to.deep.equal([
+      { from: 0, to: 1 },
+      { from: 1, to: 2 },
+      { from: 2, to: 3 },
+    ]);
   });
 
   it('joins typing within half a second, and parts it at words', async () => {
@@ -105,7 +140,9 @@ describe('the open book', () => {
   it('refuses a spec that cannot be set, with a sentence, and changes nothing', async () => {
     const { store } = await opened();
     const before = store.getState().book;
-    expect(store.dispatch(setSpec(['page', 'margins', 'back'], { pt: 390, unit: 'pt' }, 'Back margin'))).to.include('no room');
+    expect(store.dispatch(setSpec(['page', 'margins', 'back'], { pt: 390, unit: 'pt' }, 'Back margin'))).to.include(
+      'no room',
+    );
     expect(store.dispatch(setSpec(['text', 'size'], { pt: 900, unit: 'pt' }, 'Size'))).to.include('text.size');
     expect(store.getState().book).to.equal(before);
     expect(store.dispatch(setSpec(['text', 'size'], { pt: 12, unit: 'pt' }, 'Size'))).to.equal(null);
@@ -175,7 +212,10 @@ describe('the open book', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 40 }), (walk) => {
         const made = sample();
-        let state: BookState = bookReducer(undefined, bookOpened({ book: made, entries: [], cursor: 0, revision: 0, readOnly: false }));
+        let state: BookState = bookReducer(
+          undefined,
+          bookOpened({ book: made, entries: [], cursor: 0, revision: 0, readOnly: false }),
+        );
         const states: string[] = [made.particulars.title];
         let at = 0;
         walk.forEach((step, k) => {
@@ -186,7 +226,10 @@ describe('the open book', () => {
             state = bookReducer(state, editRedone());
             at = Math.min(states.length - 1, at + 1);
           } else {
-            state = bookReducer(state, bookEdited({ name: 'T', time: k * 1000, edits: [setParticularsEdit(state.book!, 'title', `T${k}`)] }));
+            state = bookReducer(
+              state,
+              bookEdited({ name: 'T', time: k * 1000, edits: [setParticularsEdit(state.book!, 'title', `T${k}`)] }),
+            );
             states.length = at + 1;
             states.push(`T${k}`);
             at += 1;
@@ -206,14 +249,21 @@ describe('the shelf', () => {
     expect(store.getState().shelf.books?.map((entry) => entry.title)).to.deep.equal(['The Ferry Register']);
     const id = await store.dispatch(addManuscript('notes.txt', new TextEncoder().encode('CHAPTER 1\n\nText.')));
     expect((await repository.open(id!))!.book.divisions.some((entry) => entry.role === 'chapter')).to.equal(true);
-    await store.dispatch(removeBook(store.getState().shelf.books!.find((entry) => entry.title === 'The Ferry Register')!.id));
+    await store.dispatch(
+      removeBook(store.getState().shelf.books!.find((entry) => entry.title === 'The Ferry Register')!.id),
+    );
     expect(store.getState().shelf.books).to.have.length(1);
     expect(await repository.setting('demonstration book given')).to.equal(true);
   }).timeout(20_000);
 
   it('says why a file was refused, and leaves nothing half-made', async () => {
     const { store, repository } = world();
-    for (const [name, bytes] of [['a.docx', new Uint8Array(0)], ['b.docx', new Uint8Array(400)], ['c.txt', new Uint8Array(400)], ['d.walnut', new Uint8Array(50)]] as const) {
+    for (const [name, bytes] of [
+      ['a.docx', new Uint8Array(0)],
+      ['b.docx', new Uint8Array(400)],
+      ['c.txt', new Uint8Array(400)],
+      ['d.walnut', new Uint8Array(50)],
+    ] as const) {
       expect(await store.dispatch(addManuscript(name, bytes))).to.equal(null);
     }
     expect(store.getState().shelf.refused).to.have.length(4);
@@ -239,9 +289,20 @@ describe('products', () => {
 describe('selectors', () => {
   it('pair pages into spreads: a recto alone, then versos with rectos', () => {
     for (let page = 0; page < 9; page += 1) expect(pageOfSpread(spreadOfPage(page))).to.be.within(page - 1, page);
-    const pages = [0, 1, 2, 3].map((index) => ({ index, side: index % 2 ? 'verso' : 'recto', role: 'text', division: 'd1', folio: `${index}`, start: null }));
+    const pages = [0, 1, 2, 3].map((index) => ({
+      index,
+      side: index % 2 ? 'verso' : 'recto',
+      role: 'text',
+      division: 'd1',
+      folio: `${index}`,
+      start: null,
+    }));
     const state = { compose: { summary: { pages } as unknown as ComposedSummary }, book: { book: null } } as never;
-    expect(selectSpreads(state).map((spread) => [spread.verso?.index, spread.recto?.index])).to.deep.equal([[undefined, 0], [1, 2], [3, undefined]]);
+    expect(selectSpreads(state).map((spread) => [spread.verso?.index, spread.recto?.index])).to.deep.equal([
+      [undefined, 0],
+      [1, 2],
+      [3, undefined],
+    ]);
   });
 
   it('name divisions by number and title, or by role', () => {

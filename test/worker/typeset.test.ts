@@ -20,7 +20,11 @@ const openPorts: MessagePort[] = [];
 function fakeWorker(onDeath?: (kill: () => void) => void): WorkerLike {
   const { port1, port2 } = new MessageChannel();
   openPorts.push(port1, port2);
-  const session = new TypesetSession(new WorkerAssets(fetchBytes), (reply, transfer = []) => port2.postMessage(reply, transfer as never), channelBreath());
+  const session = new TypesetSession(
+    new WorkerAssets(fetchBytes),
+    (reply, transfer = []) => port2.postMessage(reply, transfer as never),
+    channelBreath(),
+  );
   port2.on('message', (message) => session.handle(message));
   const worker: WorkerLike = {
     postMessage: (message) => port1.postMessage(message),
@@ -43,7 +47,13 @@ interface Watch {
 
 function watch(): Watch & { listener: ConstructorParameters<typeof TypesetClient>[3] } {
   const waiting: ((summary: ComposedSummary) => void)[] = [];
-  const seen: Watch = { composed: [], failed: [], progress: [], restarts: 0, next: () => new Promise((resolve) => waiting.push(resolve)) };
+  const seen: Watch = {
+    composed: [],
+    failed: [],
+    progress: [],
+    restarts: 0,
+    next: () => new Promise((resolve) => waiting.push(resolve)),
+  };
   return Object.assign(seen, {
     listener: {
       onProgress: (_revision: number, share: number) => void seen.progress.push(share),
@@ -57,12 +67,23 @@ function watch(): Watch & { listener: ConstructorParameters<typeof TypesetClient
   });
 }
 
-const longBook = (chapters = 8): Book => book(Array.from({ length: chapters }, (_, k) => chapter(`C${k}`, ...Array.from({ length: 12 }, (_unused, n) => words(120, k * 50 + n)))));
+const longBook = (chapters = 8): Book =>
+  book(
+    Array.from({ length: chapters }, (_, k) =>
+      chapter(`C${k}`, ...Array.from({ length: 12 }, (_unused, n) => words(120, k * 50 + n))),
+    ),
+  );
 
 /** A change of one paragraph of the first chapter. */
 function change(made: Book, text: string): BookEdit {
   const block = made.divisions[0].blocks[1];
-  return { kind: 'replaceBlocks', stream: made.divisions[0].id, at: 1, removed: [block], inserted: [{ ...block, text } as never] };
+  return {
+    kind: 'replaceBlocks',
+    stream: made.divisions[0].id,
+    at: 1,
+    removed: [block],
+    inserted: [{ ...block, text } as never],
+  };
 }
 
 describe('the typeset worker', () => {
@@ -71,7 +92,12 @@ describe('the typeset worker', () => {
   it('composes what is opened, tells its pages, and sends a page with outlines once', async () => {
     const made = longBook(2);
     const seen = watch();
-    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 4 }), seen.listener);
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 4 }),
+      seen.listener,
+    );
     const next = seen.next();
     client.open(made, 4);
     const summary = await next;
@@ -91,7 +117,12 @@ describe('the typeset worker', () => {
   it('follows edits by revision, and throws away what was overtaken', async () => {
     let made = longBook();
     const seen = watch();
-    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 0 }), seen.listener);
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 0 }),
+      seen.listener,
+    );
     client.open(made, 0);
     for (let revision = 1; revision <= 5; revision += 1) {
       const edit = change(made, `Text ${revision}.`);
@@ -111,7 +142,12 @@ describe('the typeset worker', () => {
   it('tells its progress on a long book', async () => {
     const made = longBook(14);
     const seen = watch();
-    const client = new TypesetClient(() => fakeWorker(), '', () => ({ book: made, revision: 0 }), seen.listener);
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 0 }),
+      seen.listener,
+    );
     const next = seen.next();
     client.open(made, 0);
     await next;
@@ -124,7 +160,12 @@ describe('the typeset worker', () => {
     const made = longBook(1);
     const seen = watch();
     const kills: (() => void)[] = [];
-    const client = new TypesetClient(() => fakeWorker((kill) => kills.push(kill)), '', () => ({ book: made, revision: 7 }), seen.listener);
+    const client = new TypesetClient(
+      () => fakeWorker((kill) => kills.push(kill)),
+      '',
+      () => ({ book: made, revision: 7 }),
+      seen.listener,
+    );
     let next = seen.next();
     client.open(made, 7);
     await next;
@@ -154,7 +195,11 @@ describe('the job runner', () => {
       return 'done';
     }
     let clock = 0;
-    const result = await runJob(work(), { isStale: () => false, now: () => (clock += 10), breathe: async () => void (breaths += 1) });
+    const result = await runJob(work(), {
+      isStale: () => false,
+      now: () => (clock += 10),
+      breathe: async () => void (breaths += 1),
+    });
     expect(result).to.equal('done');
     expect(breaths).to.equal(5);
   });
@@ -188,19 +233,38 @@ describe('write jobs', () => {
   const post = () => undefined;
 
   it('import a manuscript, and open the project that they wrote to an identical book', async () => {
-    const imported = await doWriteJob({ kind: 'import', fileName: 'd.docx', bytes: readAsset('demo/the-ferry-register.docx'), bookId: 'b5', particulars: { year: '2026' }, base: '' }, fetchBytes, post);
+    const imported = await doWriteJob(
+      {
+        kind: 'import',
+        fileName: 'd.docx',
+        bytes: readAsset('demo/the-ferry-register.docx'),
+        bookId: 'b5',
+        particulars: { year: '2026' },
+        base: '',
+      },
+      fetchBytes,
+      post,
+    );
     expect(imported.kind).to.equal('book');
     if (imported.kind !== 'book') return;
     expect(imported.book.particulars.year).to.equal('2026');
     const file = await doWriteJob({ kind: 'project', book: imported.book, base: '' }, fetchBytes, post);
     if (file.kind !== 'file') throw new Error('no file');
-    const opened = await doWriteJob({ kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' }, fetchBytes, post);
+    const opened = await doWriteJob(
+      { kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' },
+      fetchBytes,
+      post,
+    );
     expect(opened).to.deep.equal({ kind: 'book', book: imported.book, remarks: [] });
   });
 
   it('write a press PDF with progress', async () => {
     const shares: number[] = [];
-    const file = await doWriteJob({ kind: 'press', book: longBook(6), date: '2026-01-01T00:00:00Z', base: '' }, fetchBytes, (reply) => reply.kind === 'progress' && shares.push(reply.share));
+    const file = await doWriteJob(
+      { kind: 'press', book: longBook(6), date: '2026-01-01T00:00:00Z', base: '' },
+      fetchBytes,
+      (reply) => reply.kind === 'progress' && shares.push(reply.share),
+    );
     if (file.kind !== 'file') throw new Error(JSON.stringify(file));
     expect(file.pages).to.be.above(10);
     expect(qpdfCheck(file.bytes)).to.include('No syntax');
@@ -208,13 +272,26 @@ describe('write jobs', () => {
   });
 
   it('answer bad files with a sentence and a code', async () => {
-    const reply = await doWriteJob({ kind: 'import', fileName: 'x.docx', bytes: new Uint8Array([1]), bookId: 'b', base: '' }, fetchBytes, post);
-    expect(reply).to.deep.equal({ kind: 'failed', code: 'not-a-document', message: 'x.docx is not a Word document, whatever its name says.' });
+    const reply = await doWriteJob(
+      { kind: 'import', fileName: 'x.docx', bytes: new Uint8Array([1]), bookId: 'b', base: '' },
+      fetchBytes,
+      post,
+    );
+    expect(reply).to.deep.equal({
+      kind: 'failed',
+      code: 'not-a-document',
+      message: 'x.docx is not a Word document, whatever its name says.',
+    });
   });
 
   it('are cancelled by ending their worker', async () => {
     let ended = false;
-    const worker: WorkerLike = { postMessage: () => undefined, terminate: () => void (ended = true), onmessage: null, onerror: null };
+    const worker: WorkerLike = {
+      postMessage: () => undefined,
+      terminate: () => void (ended = true),
+      onmessage: null,
+      onerror: null,
+    };
     const job = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1) });
     job.cancel();
     expect(await job.result).to.deep.equal({ kind: 'cancelled' });

@@ -181,7 +181,8 @@ class Search {
     let cheapest = Infinity;
     let found = false;
     for (let hyphens = 0; hyphens < HYPHEN_STATES; hyphens += 1) {
-      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES) if (best[slot] < cheapest) cheapest = best[slot];
+      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES)
+        if (best[slot] < cheapest) cheapest = best[slot];
       for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES) {
         if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP) continue;
         this.addNode(j, slot, this.bestFrom[slot], best[slot]);

@@ -1,7 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { InvariantError } from '../../../src/core/base/errors';
-import { applyEdit, applyEdits, invertEdits, mapPosition, setParticularsEdit, setSpecEdit } from '../../../src/core/edit';
+import {
+  applyEdit,
+  applyEdits,
+  invertEdits,
+  mapPosition,
+  setParticularsEdit,
+  setSpecEdit,
+} from '../../../src/core/edit';
 import type { Book } from '../../../src/core/model/book';
 import { eachStream } from '../../../src/core/model/book';
 import type { BookEdit } from '../../../src/core/model/bookEdit';
@@ -34,11 +41,24 @@ function makeEdit(from: Book, kind: number, a: number, b: number): BookEdit {
     case 6:
       return { kind: 'setNote', id: 'n9', from: from.notes.n9 ?? null, to: from.notes.n9 ? null : note(9, 'y') };
     case 7:
-      return { kind: 'setStyle', tag: 'ZZ', from: from.spec.styles.ZZ ?? null, to: from.spec.styles.ZZ ? null : { name: 'Z' } };
+      return {
+        kind: 'setStyle',
+        tag: 'ZZ',
+        from: from.spec.styles.ZZ ?? null,
+        to: from.spec.styles.ZZ ? null : { name: 'Z' },
+      };
     case 8:
-      return from.divisions.length > 1 ? { kind: 'removeDivision', at, division: target } : { kind: 'setNextId', from: from.nextId, to: b };
+      return from.divisions.length > 1
+        ? { kind: 'removeDivision', at, division: target }
+        : { kind: 'setNextId', from: from.nextId, to: b };
     default:
-      return { kind: 'replaceBlocks', stream: 'n1', at: 0, removed: from.notes.n1.blocks.slice(0, 1), inserted: [p('z', 'NT')] };
+      return {
+        kind: 'replaceBlocks',
+        stream: 'n1',
+        at: 0,
+        removed: from.notes.n1.blocks.slice(0, 1),
+        inserted: [p('z', 'NT')],
+      };
   }
 }
 
@@ -81,7 +101,13 @@ describe('book edits', () => {
   it('keep the identity of everything that they do not touch', () => {
     const before = start();
     const [first, second] = before.divisions;
-    const after = applyEdit(before, { kind: 'replaceBlocks', stream: first.id, at: 1, removed: [first.blocks[1]], inserted: [p('A')] });
+    const after = applyEdit(before, {
+      kind: 'replaceBlocks',
+      stream: first.id,
+      at: 1,
+      removed: [first.blocks[1]],
+      inserted: [p('A')],
+    });
     expect(after.divisions[1]).to.equal(second);
     expect(after.divisions[0].blocks[0]).to.equal(first.blocks[0]);
     expect(after.divisions[0].blocks[2]).to.equal(first.blocks[2]);
@@ -90,18 +116,40 @@ describe('book edits', () => {
   });
 
   it('reach the cells of tables', () => {
-    const table = { kind: 'table' as const, id: 't1', style: 'TB', columns: 1, rows: [[{ id: 'c1', blocks: [p('cell')] }]] };
+    const table = {
+      kind: 'table' as const,
+      id: 't1',
+      style: 'TB',
+      columns: 1,
+      rows: [[{ id: 'c1', blocks: [p('cell')] }]],
+    };
     const made = { ...start(), divisions: [{ ...division('chapter', []), blocks: [table] }] };
-    const after = applyEdit(made, { kind: 'replaceBlocks', stream: 'c1', at: 0, removed: table.rows[0][0].blocks, inserted: [p('new')] });
-    const texts = [...eachStream(after)].filter((place) => place.owner === 'cell').flatMap((place) => place.blocks.map((block) => (block.kind === 'paragraph' ? block.text : '')));
+    const after = applyEdit(made, {
+      kind: 'replaceBlocks',
+      stream: 'c1',
+      at: 0,
+      removed: table.rows[0][0].blocks,
+      inserted: [p('new')],
+    });
+    const texts = [...eachStream(after)]
+      .filter((place) => place.owner === 'cell')
+      .flatMap((place) => place.blocks.map((block) => (block.kind === 'paragraph' ? block.text : '')));
     expect(texts).to.deep.equal(['new']);
   });
 
   it('refuse to be applied to another state of the book', () => {
     const made = start();
-    const wrong: BookEdit = { kind: 'replaceBlocks', stream: made.divisions[0].id, at: 0, removed: [p('other')], inserted: [] };
+    const wrong: BookEdit = {
+      kind: 'replaceBlocks',
+      stream: made.divisions[0].id,
+      at: 0,
+      removed: [p('other')],
+      inserted: [],
+    };
     expect(() => applyEdit(made, wrong)).to.throw(InvariantError);
-    expect(() => applyEdit(made, { kind: 'replaceBlocks', stream: 'd999', at: 0, removed: [], inserted: [] })).to.throw(InvariantError);
+    expect(() => applyEdit(made, { kind: 'replaceBlocks', stream: 'd999', at: 0, removed: [], inserted: [] })).to.throw(
+      InvariantError,
+    );
     expect(() => setSpecEdit(made, ['page', 'nothing'], 1)).to.throw(InvariantError);
   });
 });
@@ -111,7 +159,13 @@ describe('positions', () => {
   const [first] = made.divisions;
   const target = first.blocks[1];
   const place = (offset: number, side: -1 | 1 = 1) => ({ stream: first.id, block: target.id, offset, side });
-  const replace = (text: string): BookEdit => ({ kind: 'replaceBlocks', stream: first.id, at: 1, removed: [{ ...target, text: 'hello world' } as never], inserted: [{ ...target, text } as never] });
+  const replace = (text: string): BookEdit => ({
+    kind: 'replaceBlocks',
+    stream: first.id,
+    at: 1,
+    removed: [{ ...target, text: 'hello world' } as never],
+    inserted: [{ ...target, text } as never],
+  });
 
   it('move with what stands before them, and stay when text comes after', () => {
     expect(mapPosition(place(6), replace('hello big world'))?.offset).to.equal(10);
@@ -128,11 +182,19 @@ describe('positions', () => {
     const gone: BookEdit = { kind: 'replaceBlocks', stream: first.id, at: 1, removed: [target], inserted: [] };
     expect(mapPosition(place(0), gone)).to.equal(null);
     expect(mapPosition(place(0), { kind: 'removeDivision', at: 0, division: first })).to.equal(null);
-    expect(mapPosition({ ...place(0), stream: 'n1' }, { kind: 'setNote', id: 'n1', from: note(1, 'x'), to: null })).to.equal(null);
+    expect(
+      mapPosition({ ...place(0), stream: 'n1' }, { kind: 'setNote', id: 'n1', from: note(1, 'x'), to: null }),
+    ).to.equal(null);
   });
 
   it('go along when their paragraph is merged into another', () => {
-    const merged: BookEdit = { kind: 'replaceBlocks', stream: first.id, at: 0, removed: [first.blocks[0], { ...target, text: 'tail' } as never], inserted: [{ ...first.blocks[0], text: 'head tail' } as never] };
+    const merged: BookEdit = {
+      kind: 'replaceBlocks',
+      stream: first.id,
+      at: 0,
+      removed: [first.blocks[0], { ...target, text: 'tail' } as never],
+      inserted: [{ ...first.blocks[0], text: 'head tail' } as never],
+    };
     expect(mapPosition(place(2), merged)).to.deep.include({ block: first.blocks[0].id, offset: 7 });
   });
 

@@ -47,7 +47,9 @@ describe('fonts', () => {
     const small = newSubsetter().subset(bytes, [glyph]);
     expect(small.length).to.be.below(bytes.length / 4);
     const again = context.library.harfBuzz.openFont(small);
-    expect([...context.library.harfBuzz.outlineOf(again, glyph)]).to.deep.equal([...context.library.harfBuzz.outlineOf(font, glyph)]);
+    expect([...context.library.harfBuzz.outlineOf(again, glyph)]).to.deep.equal([
+      ...context.library.harfBuzz.outlineOf(font, glyph),
+    ]);
   });
 
   it('gives outlines as closed paths', () => {
@@ -57,7 +59,9 @@ describe('fonts', () => {
     const outline = context.library.harfBuzz.outlineOf(font, context.library.harfBuzz.nominalGlyph(font, 0x6f));
     expect(outline[0]).to.equal(0);
     expect(outline[outline.length - 1]).to.equal(4);
-    expect(context.library.harfBuzz.outlineOf(font, context.library.marks('eb-garamond/400').spaceGlyph)).to.have.length(0);
+    expect(
+      context.library.harfBuzz.outlineOf(font, context.library.marks('eb-garamond/400').spaceGlyph),
+    ).to.have.length(0);
   });
 
   it('has measured word spaces, and makes limits for other faces', () => {

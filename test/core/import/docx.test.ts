@@ -18,16 +18,37 @@ const fails = (bytes: Uint8Array, code: string, name = 'book.docx') =>
 
 describe('reading a Word document', () => {
   it('keeps words that are split over many runs whole, with their looks', () => {
-    const [only] = paragraphs(read({ body: para(run('Mar') + run('gin', '<w:i/>') + run('al', '<w:i/>') + run(' notes', '<w:i w:val="0"/>')) }));
+    const [only] = paragraphs(
+      read({ body: para(run('Mar') + run('gin', '<w:i/>') + run('al', '<w:i/>') + run(' notes', '<w:i w:val="0"/>')) }),
+    );
     expect(only.text).to.equal('Marginal notes');
-    expect(only.spans).to.deep.equal([{ from: 3, to: 8, touches: { italic: true } }, { from: 8, to: 14, touches: { italic: false } }].slice(0, only.spans.length));
+    expect(only.spans).to.deep.equal(
+      [
+        { from: 3, to: 8, touches: { italic: true } },
+        { from: 8, to: 14, touches: { italic: false } },
+      ].slice(0, only.spans.length),
+    );
     expect(only.spans[0]).to.deep.equal({ from: 3, to: 8, touches: { italic: true } });
   });
 
   it('reads bold, small capitals, superior and inferior figures, underline and strike', () => {
-    const looks = ['<w:b/>', '<w:smallCaps/>', '<w:vertAlign w:val="superscript"/>', '<w:vertAlign w:val="subscript"/>', '<w:u w:val="single"/>', '<w:strike/>'];
+    const looks = [
+      '<w:b/>',
+      '<w:smallCaps/>',
+      '<w:vertAlign w:val="superscript"/>',
+      '<w:vertAlign w:val="subscript"/>',
+      '<w:u w:val="single"/>',
+      '<w:strike/>',
+    ];
     const [only] = paragraphs(read({ body: para(looks.map((look, k) => run(`${k}`, look)).join('')) }));
-    expect(only.spans.map((span) => span.style ?? Object.keys(span.touches!)[0])).to.deep.equal(['bold', 'sc', 'sup', 'sub', 'underline', 'strike']);
+    expect(only.spans.map((span) => span.style ?? Object.keys(span.touches!)[0])).to.deep.equal([
+      'bold',
+      'sc',
+      'sup',
+      'sub',
+      'underline',
+      'strike',
+    ]);
   });
 
   it('takes styles by name, outline level and ancestor', () => {
@@ -39,46 +60,70 @@ describe('reading a Word document', () => {
       style('odd', 'Odd one'),
       style('loop', 'Loop', '<w:basedOn w:val="loop"/>'),
     ].join('');
-    const manuscript = read({ styles, body: ['h1', 'own', 'lvl', 'odd', 'loop', ''].map((id) => para(run('x'), id)).join('') });
+    const manuscript = read({
+      styles,
+      body: ['h1', 'own', 'lvl', 'odd', 'loop', ''].map((id) => para(run('x'), id)).join(''),
+    });
     expect(paragraphs(manuscript).map((block) => block.style)).to.deep.equal(['CT', 'EXT', 'AH', 'TX', 'TX', 'TX']);
     expect(manuscript.remarks.map((remark) => remark.what)).to.include('Paragraphs of style “Odd one” read as text');
   });
 
   it('takes emphasis of a character style as ours', () => {
-    const styles = '<w:style w:type="character" w:styleId="E"><w:name w:val="Emphasis"/><w:rPr><w:i/></w:rPr></w:style>';
+    const styles =
+      '<w:style w:type="character" w:styleId="E"><w:name w:val="Emphasis"/><w:rPr><w:i/></w:rPr></w:style>';
     const [only] = paragraphs(read({ styles, body: para(run('a ') + run('b', '<w:rStyle w:val="E"/>')) }));
     expect(only.spans).to.deep.equal([{ from: 2, to: 3, style: 'em' }]);
   });
 
   it('takes tracked changes as accepted, field results as text, and leaves out comments and pictures, counted', () => {
     const body = para(
-      run('a') + `<w:ins>${run('b')}</w:ins><w:del><w:r><w:delText>gone</w:delText></w:r></w:del>` +
+      run('a') +
+        `<w:ins>${run('b')}</w:ins><w:del><w:r><w:delText>gone</w:delText></w:r></w:del>` +
         '<w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText>PAGE</w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>' +
-        run('7') + '<w:r><w:fldChar w:fldCharType="end"/></w:r><w:r><w:drawing/></w:r><w:r><w:commentReference w:id="1"/></w:r>' +
+        run('7') +
+        '<w:r><w:fldChar w:fldCharType="end"/></w:r><w:r><w:drawing/></w:r><w:r><w:commentReference w:id="1"/></w:r>' +
         `<w:hyperlink>${run('link')}</w:hyperlink>`,
     );
     const manuscript = read({ body });
     expect(paragraphs(manuscript)[0].text).to.equal('ab7link');
-    expect(manuscript.remarks.map((remark) => remark.what)).to.include.members(['Deletions taken as accepted', 'Pictures and boxes left out', 'Comments left out']);
+    expect(manuscript.remarks.map((remark) => remark.what)).to.include.members([
+      'Deletions taken as accepted',
+      'Pictures and boxes left out',
+      'Comments left out',
+    ]);
   });
 
   it('leaves out an incoming contents list', () => {
     const toc =
       '<w:p><w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText> TOC \\o </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>' +
-      `${run('One 1')}</w:p>` + para(run('Two 2')) + '<w:p><w:r><w:fldChar w:fldCharType="end"/></w:r></w:p>' + para(run('Text'));
-    const texts = paragraphs(read({ body: toc })).map((block) => block.text).filter((text) => text !== '');
+      `${run('One 1')}</w:p>` +
+      para(run('Two 2')) +
+      '<w:p><w:r><w:fldChar w:fldCharType="end"/></w:r></w:p>' +
+      para(run('Text'));
+    const texts = paragraphs(read({ body: toc }))
+      .map((block) => block.text)
+      .filter((text) => text !== '');
     expect(texts).to.not.include('Two 2');
     expect(texts).to.include('Text');
   });
 
   it('keeps breaks, tabs, no-break hyphens and soft hyphens', () => {
-    const [only] = paragraphs(read({ body: para('<w:r><w:t>a</w:t><w:br/><w:t>b</w:t><w:tab/><w:t>c</w:t><w:noBreakHyphen/><w:softHyphen/></w:r>') }));
+    const [only] = paragraphs(
+      read({
+        body: para('<w:r><w:t>a</w:t><w:br/><w:t>b</w:t><w:tab/><w:t>c</w:t><w:noBreakHyphen/><w:softHyphen/></w:r>'),
+      }),
+    );
     expect(only.text).to.equal('a\uFFFCb\uFFFCc\u2011\u00AD');
-    expect(only.objects).to.deep.equal([{ at: 1, kind: 'break' }, { at: 3, kind: 'tab' }]);
+    expect(only.objects).to.deep.equal([
+      { at: 1, kind: 'break' },
+      { at: 3, kind: 'tab' },
+    ]);
   });
 
   it('keeps footnotes and endnotes as streams with their italics, separators left out', () => {
-    const body = para(`${run('Text')}<w:r><w:footnoteReference w:id="2"/></w:r><w:r><w:endnoteReference w:id="1"/></w:r>`);
+    const body = para(
+      `${run('Text')}<w:r><w:footnoteReference w:id="2"/></w:r><w:r><w:endnoteReference w:id="1"/></w:r>`,
+    );
     const footnotes = `<w:footnote w:id="0" w:type="separator"><w:p/></w:footnote><w:footnote w:id="2">${para(`<w:r><w:footnoteRef/></w:r>${run(' A ')}${run('note', '<w:i/>')}`)}</w:footnote>`;
     const endnotes = `<w:endnote w:id="1">${para(run('End'))}</w:endnote>`;
     const manuscript = read({ body, footnotes, endnotes });
@@ -93,7 +138,11 @@ describe('reading a Word document', () => {
   it('finds a space break drawn with marks, and cells of tables as paragraphs', () => {
     const table = `<w:tbl><w:tr><w:tc>${para(run('one'))}</w:tc><w:tc>${para(run('two'))}</w:tc></w:tr></w:tbl>`;
     const blocks = paragraphs(read({ body: para(run('* * *')) + table }));
-    expect(blocks.map((block) => [block.style, block.text])).to.deep.equal([['SBO', '* * *'], ['TX', 'one'], ['TX', 'two']]);
+    expect(blocks.map((block) => [block.style, block.text])).to.deep.equal([
+      ['SBO', '* * *'],
+      ['TX', 'one'],
+      ['TX', 'two'],
+    ]);
   });
 
   it('takes title, author and language from the metadata', () => {
@@ -110,9 +159,16 @@ describe('reading a Word document', () => {
     const manuscript = drain(readManuscript('the-ferry-register.docx', bytes));
     const { value } = await mammoth.extractRawText({ buffer: Buffer.from(bytes) });
     const squeeze = (text: string) => text.replace(/[\uFFFC\s]+/g, ' ').trim();
-    const ours = squeeze([...paragraphs(manuscript), ...Object.values(manuscript.notes).flat()].map((block) => (block as Paragraph).text).join(' '));
+    const ours = squeeze(
+      [...paragraphs(manuscript), ...Object.values(manuscript.notes).flat()]
+        .map((block) => (block as Paragraph).text)
+        .join(' '),
+    );
     expect(ours.split(' ').length).to.be.above(9000);
-    for (const sentence of squeeze(value).split(/(?<=[.!?]) /).slice(0, 400)) expect(ours).to.include(sentence.replace(/ ?[↑]$/, '').replace(/\[\d+\]/g, ''));
+    for (const sentence of squeeze(value)
+      .split(/(?<=[.!?]) /)
+      .slice(0, 400))
+      expect(ours).to.include(sentence.replace(/ ?[↑]$/, '').replace(/\[\d+\]/g, ''));
   });
 });
 
@@ -123,13 +179,15 @@ describe('files that are no manuscript', () => {
     fails(docx({ body: para('') }), 'empty');
   });
 
-  it('refuses a picture that is called .docx', () => fails(Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0]), 'not-a-document'));
+  it('refuses a picture that is called .docx', () =>
+    fails(Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0]), 'not-a-document'));
 
   it('refuses a zip without a document in it', () => fails(zipSync({ 'a.txt': new Uint8Array(3) }), 'not-a-document'));
 
   it('refuses a truncated document at any length', () => {
     const whole = readAsset('demo/the-ferry-register.docx');
-    for (const share of [0.01, 0.3, 0.6, 0.9, 0.999]) fails(whole.slice(0, Math.floor(whole.length * share)), 'truncated');
+    for (const share of [0.01, 0.3, 0.6, 0.9, 0.999])
+      fails(whole.slice(0, Math.floor(whole.length * share)), 'truncated');
   });
 
   it('refuses a document whose XML is broken', () => {

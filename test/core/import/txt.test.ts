@@ -6,12 +6,18 @@ import type { Paragraph } from '../../../src/core/model/streams';
 import { drain } from '../../build/assets';
 
 const encode = (text: string) => new TextEncoder().encode(text);
-const read = (text: string | Uint8Array) => drain(readManuscript('book.txt', typeof text === 'string' ? encode(text) : text));
-const rows = (text: string | Uint8Array) => (read(text).blocks as Paragraph[]).map((block) => `${block.style}: ${block.text}`);
+const read = (text: string | Uint8Array) =>
+  drain(readManuscript('book.txt', typeof text === 'string' ? encode(text) : text));
+const rows = (text: string | Uint8Array) =>
+  (read(text).blocks as Paragraph[]).map((block) => `${block.style}: ${block.text}`);
 
 describe('reading plain text', () => {
   it('joins lines that end for want of width, and parts paragraphs at empty lines and indents', () => {
-    expect(rows('One line\nand its rest.\n\nTwo.\n   Three.')).to.deep.equal(['TX: One line and its rest.', 'TX: Two.', 'TX: Three.']);
+    expect(rows('One line\nand its rest.\n\nTwo.\n   Three.')).to.deep.equal([
+      'TX: One line and its rest.',
+      'TX: Two.',
+      'TX: Three.',
+    ]);
   });
 
   it('takes each line as a paragraph when lines are long', () => {
@@ -20,9 +26,18 @@ describe('reading plain text', () => {
   });
 
   it('finds chapters and parts, numbers apart from titles', () => {
-    const text = 'PART ONE\n\nCHAPTER IV\n\nThe Weir House\n\nText here.\n\nChapter 5: Low Water\n\nMore.\n\nEpilogue\n\nEnd.';
+    const text =
+      'PART ONE\n\nCHAPTER IV\n\nThe Weir House\n\nText here.\n\nChapter 5: Low Water\n\nMore.\n\nEpilogue\n\nEnd.';
     expect(rows(text)).to.deep.equal([
-      'PT: PART ONE', 'CN: CHAPTER IV', 'CT: The Weir House', 'TX: Text here.', 'CN: Chapter 5', 'CT: Low Water', 'TX: More.', 'CT: Epilogue', 'TX: End.',
+      'PT: PART ONE',
+      'CN: CHAPTER IV',
+      'CT: The Weir House',
+      'TX: Text here.',
+      'CN: Chapter 5',
+      'CT: Low Water',
+      'TX: More.',
+      'CT: Epilogue',
+      'TX: End.',
     ]);
   });
 
@@ -38,7 +53,10 @@ describe('reading plain text', () => {
   });
 
   it('takes title and author from the head', () => {
-    expect(read('Title: A Book\nAuthor: A. Writer\n\nText.').metadata).to.deep.equal({ title: 'A Book', author: 'A. Writer' });
+    expect(read('Title: A Book\nAuthor: A. Writer\n\nText.').metadata).to.deep.equal({
+      title: 'A Book',
+      author: 'A. Writer',
+    });
     expect(read('A Book\nby A. Writer\n\nText.').metadata).to.deep.equal({ title: 'A Book', author: 'A. Writer' });
     expect(rows('A Book\nby A. Writer\n\nText.')).to.deep.equal(['TX: Text.']);
   });
@@ -57,17 +75,24 @@ describe('reading plain text', () => {
     expect(rows(Uint8Array.from([0xef, 0xbb, 0xbf, ...encode(text)]))).to.deep.equal([word]);
     expect(rows(utf16(false))).to.deep.equal([word]);
     expect(rows(utf16(true))).to.deep.equal([word]);
-    expect(rows(Uint8Array.from([0x46, 0xe4, 0x68, 0x72, 0x20, 0x93, 0x6e, 0x94, 0x20, 0x96]))).to.deep.equal(['TX: Fähr “n” –']);
+    expect(rows(Uint8Array.from([0x46, 0xe4, 0x68, 0x72, 0x20, 0x93, 0x6e, 0x94, 0x20, 0x96]))).to.deep.equal([
+      'TX: Fähr “n” –',
+    ]);
   });
 
   it('refuses a text of NULs, and one that is a program', () => {
     for (const bytes of [new Uint8Array(5000), Uint8Array.from({ length: 4000 }, (_, k) => k % 7)]) {
-      expect(() => read(bytes)).to.throw(ImportError).with.property('code', 'not-text');
+      expect(() => read(bytes))
+        .to.throw(ImportError)
+        .with.property('code', 'not-text');
     }
-    expect(() => read('  \n\n \t\n')).to.throw(ImportError).with.property('code', 'empty');
+    expect(() => read('  \n\n \t\n'))
+      .to.throw(ImportError)
+      .with.property('code', 'empty');
   });
 
-  it('drops a stray control character and keeps the text', () => expect(rows(`${'word '.repeat(600)}\u0000end`)[0]).to.match(/end$/));
+  it('drops a stray control character and keeps the text', () =>
+    expect(rows(`${'word '.repeat(600)}\u0000end`)[0]).to.match(/end$/));
 });
 
 describe('what a heading says', () => {

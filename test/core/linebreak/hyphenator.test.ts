@@ -5,11 +5,23 @@ import { readJson } from '../../build/assets';
 /** The word with its places of division shown, those within the least letters left out. */
 function divided(hyphenator: Hyphenator, word: string, before = 2, after = 3): string {
   const places = hyphenator.divide(word);
-  return [...word].map((letter, k) => (k >= before && k <= word.length - after && places[k] === 1 ? `-${letter}` : letter)).join('');
+  return [...word]
+    .map((letter, k) => (k >= before && k <= word.length - after && places[k] === 1 ? `-${letter}` : letter))
+    .join('');
 }
 
 const LISTS: Record<string, string[]> = {
-  en: ['hy-phen-ation', 'type-set-ting', 'man-u-script', 'pas-sen-ger', 'reg-is-ter', 'com-puter', 'al-go-rithm', 'strengths', 'through'],
+  en: [
+    'hy-phen-ation',
+    'type-set-ting',
+    'man-u-script',
+    'pas-sen-ger',
+    'reg-is-ter',
+    'com-puter',
+    'al-go-rithm',
+    'strengths',
+    'through',
+  ],
   'en-GB': ['hy-phen-a-tion', 'type-set-ting', 'pas-sen-ger', 'some-thing', 'ma-nus-cript'],
   de: ['Sil-ben-tren-nung', 'Buch-sta-ben', 'Schrift-set-zer', 'Fähr-mann', 'Was-ser-straße'],
   fr: ['ty-po-gra-phie', 'ma-nus-crit', 'im-pri-me-rie', 'pas-sa-ger'],
@@ -33,7 +45,11 @@ describe('hyphenation', () => {
   });
 
   it('takes exceptions before patterns', () => {
-    const hyphenator = new Hyphenator({ levels: [], root: [-1, {}], exceptions: { present: [3], constructor: [3, 9] } });
+    const hyphenator = new Hyphenator({
+      levels: [],
+      root: [-1, {}],
+      exceptions: { present: [3], constructor: [3, 9] },
+    });
     expect(divided(hyphenator, 'present')).to.equal('pre-sent');
     expect(hyphenator.divide('toString')).to.have.length(0);
   });

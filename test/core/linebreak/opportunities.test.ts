@@ -51,7 +51,9 @@ describe('places at which a line may end', () => {
 
   it('marks capitalised words as dear', () => {
     const found = findOpportunities('see Passenger passenger it', hyphenator, LIMITS);
-    const kinds = [...found.kind].map((kind, k) => (kind === LINE_END.hyphen ? found.dear[k] : -1)).filter((dear) => dear >= 0);
+    const kinds = [...found.kind]
+      .map((kind, k) => (kind === LINE_END.hyphen ? found.dear[k] : -1))
+      .filter((dear) => dear >= 0);
     expect(kinds).to.deep.equal([1, 1, 0, 0]);
   });
 

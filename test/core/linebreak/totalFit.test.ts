@@ -17,11 +17,23 @@ const HYPHEN = 2;
 /** Opportunities and prefix sums of a row of pieces, as measured type would give them. */
 function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: BreakWidths } {
   const n = pieces.length;
-  const breaks = { count: n, at: new Uint32Array(n), next: new Uint32Array(n), kind: new Uint8Array(n), dear: new Uint8Array(n) };
+  const breaks = {
+    count: n,
+    at: new Uint32Array(n),
+    next: new Uint32Array(n),
+    kind: new Uint8Array(n),
+    dear: new Uint8Array(n),
+  };
   const zeros = (size: number) => new Float64Array(size);
   const widths = {
-    end: zeros(n), endStretch: zeros(n), endShrink: zeros(n), endSpaces: new Uint32Array(n),
-    start: zeros(n + 1), startStretch: zeros(n + 1), startShrink: zeros(n + 1), startSpaces: new Uint32Array(n + 1),
+    end: zeros(n),
+    endStretch: zeros(n),
+    endShrink: zeros(n),
+    endSpaces: new Uint32Array(n),
+    start: zeros(n + 1),
+    startStretch: zeros(n + 1),
+    startShrink: zeros(n + 1),
+    startSpaces: new Uint32Array(n + 1),
   };
   let [width, stretch, shrink, spaces] = [0, 0, 0, 0];
   pieces.forEach((piece, k) => {
@@ -46,7 +58,13 @@ function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: Bre
 }
 
 /** Demerits of a whole way of breaking, worked out apart from the search; Infinity when a line does not fit. */
-function demeritsOf(ends: readonly number[], breaks: Opportunities, widths: BreakWidths, settings: FitSettings, tolerance: number): number {
+function demeritsOf(
+  ends: readonly number[],
+  breaks: Opportunities,
+  widths: BreakWidths,
+  settings: FitSettings,
+  tolerance: number,
+): number {
   let total = 0;
   let start = 0;
   let fitness = 1;
@@ -87,26 +105,46 @@ function* allWays(count: number, from = 0): Generator<number[]> {
 }
 
 const pieces = fc.array(
-  fc.record({ width: fc.integer({ min: 2, max: 16 }), kind: fc.constantFrom<number>(LINE_END.space, LINE_END.space, LINE_END.space, LINE_END.hyphen) }),
+  fc.record({
+    width: fc.integer({ min: 2, max: 16 }),
+    kind: fc.constantFrom<number>(LINE_END.space, LINE_END.space, LINE_END.space, LINE_END.hyphen),
+  }),
   { minLength: 1, maxLength: 11 },
 );
 
 describe('the optimum over a paragraph', () => {
   it('equals brute force on thousands of short paragraphs', () => {
     fc.assert(
-      fc.property(pieces, fc.integer({ min: 18, max: 40 }), fc.integer({ min: 0, max: 8 }), fc.integer({ min: 0, max: 2 }), (list, width, indent, running) => {
-        const { breaks, widths } = measure(list);
-        const settings: FitSettings = { width, firstWidth: width - indent, mode: 'justify', running, lastLine: 5, rag: 20 };
-        const found = fitLines(breaks, widths, settings);
-        for (const tolerance of [1.4, 5, Infinity]) {
-          let best = Infinity;
-          for (const way of allWays(breaks.count)) best = Math.min(best, demeritsOf(way, breaks, widths, settings, tolerance));
-          if (best === Infinity) continue;
-          expect(demeritsOf(found, breaks, widths, settings, tolerance)).to.be.closeTo(best, 1e-6 * Math.max(1, best));
-          return;
-        }
-        expect(found[found.length - 1]).to.equal(breaks.count - 1);
-      }),
+      fc.property(
+        pieces,
+        fc.integer({ min: 18, max: 40 }),
+        fc.integer({ min: 0, max: 8 }),
+        fc.integer({ min: 0, max: 2 }),
+        (list, width, indent, running) => {
+          const { breaks, widths } = measure(list);
+          const settings: FitSettings = {
+            width,
+            firstWidth: width - indent,
+            mode: 'justify',
+            running,
+            lastLine: 5,
+            rag: 20,
+          };
+          const found = fitLines(breaks, widths, settings);
+          for (const tolerance of [1.4, 5, Infinity]) {
+            let best = Infinity;
+            for (const way of allWays(breaks.count))
+              best = Math.min(best, demeritsOf(way, breaks, widths, settings, tolerance));
+            if (best === Infinity) continue;
+            expect(demeritsOf(found, breaks, widths, settings, tolerance)).to.be.closeTo(
+              best,
+              1e-6 * Math.max(1, best),
+            );
+            return;
+          }
+          expect(found[found.length - 1]).to.equal(breaks.count - 1);
+        },
+      ),
       { numRuns: 3000 },
     );
   });
@@ -142,9 +180,19 @@ describe('the optimum over a paragraph', () => {
   it('never ends more lines running in hyphens than allowed while another way fits', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 3 }), (running) => {
-        const list = Array.from({ length: 40 }, (_, k) => ({ width: 7, kind: k % 2 === 0 ? LINE_END.hyphen : LINE_END.space }));
+        const list = Array.from({ length: 40 }, (_, k) => ({
+          width: 7,
+          kind: k % 2 === 0 ? LINE_END.hyphen : LINE_END.space,
+        }));
         const { breaks, widths } = measure(list);
-        const ends = fitLines(breaks, widths, { width: 34, firstWidth: 34, mode: 'justify', running, lastLine: 0, rag: 20 });
+        const ends = fitLines(breaks, widths, {
+          width: 34,
+          firstWidth: 34,
+          mode: 'justify',
+          running,
+          lastLine: 0,
+          rag: 20,
+        });
         let longest = 0;
         let now = 0;
         for (const j of ends) longest = Math.max(longest, (now = breaks.kind[j] === LINE_END.hyphen ? now + 1 : 0));

@@ -18,7 +18,10 @@ describe('the arithmetic of a page', () => {
   });
 
   it('never costs a line for a thousandth of a point, and gives no line to no room', () => {
-    const page = (foot: number) => ({ ...NOVEL_SPEC.page, margins: { ...NOVEL_SPEC.page.margins, foot: { pt: foot, unit: 'pt' as const } } });
+    const page = (foot: number) => ({
+      ...NOVEL_SPEC.page,
+      margins: { ...NOVEL_SPEC.page.margins, foot: { pt: foot, unit: 'pt' as const } },
+    });
     expect(typeArea(page(95.02), 7.475, 14.5).lines).to.equal(32);
     expect(typeArea(page(99), 7.475, 14.5).lines).to.equal(31);
     expect(typeArea(page(550), 7.475, 14.5).lines).to.equal(0);
@@ -34,12 +37,23 @@ describe('the arithmetic of a page', () => {
   it('knows trade sizes in both units', () => {
     expect(maybeTradeTrim(396, 612)?.name).to.equal('Digest');
     expect(maybeTradeTrim(400, 612)).to.equal(undefined);
-    expect(describeTrim(TRADE_TRIMS.find((trim) => trim.key === '6x9')!)).to.equal('Trade, large, 6 × 9 in (152 × 229 mm)');
+    expect(describeTrim(TRADE_TRIMS.find((trim) => trim.key === '6x9')!)).to.equal(
+      'Trade, large, 6 × 9 in (152 × 229 mm)',
+    );
   });
 });
 
 describe('facts that text repeats', () => {
-  const facts = { ...emptyParticulars(), title: 'T', year: '2026', people: [{ name: 'A', role: 'author' as const }, { name: 'B', role: 'author' as const }, { name: 'E', role: 'editor' as const }] };
+  const facts = {
+    ...emptyParticulars(),
+    title: 'T',
+    year: '2026',
+    people: [
+      { name: 'A', role: 'author' as const },
+      { name: 'B', role: 'author' as const },
+      { name: 'E', role: 'editor' as const },
+    ],
+  };
 
   it('joins authors, and makes a line of rights when none is given', () => {
     expect(fieldText('author', facts)).to.equal('A and B');
@@ -50,7 +64,10 @@ describe('facts that text repeats', () => {
   });
 
   it('numbers notes in reading order, from 1 in each division, a note’s own references after it', () => {
-    const made = book([chapter('One', 'a{3} b{1}'), chapter('Two', 'c{2}')], [note(1, 'x{4}'), note(2, 'y'), note(3, 'z'), note(4, 'w')]);
+    const made = book(
+      [chapter('One', 'a{3} b{1}'), chapter('Two', 'c{2}')],
+      [note(1, 'x{4}'), note(2, 'y'), note(3, 'z'), note(4, 'w')],
+    );
     expect([...numberNotes(made)]).to.deep.equal([
       ['n3', '1'],
       ['n1', '2'],

@@ -38,7 +38,10 @@ describe('lengths that a person types', () => {
     ['(2in', 'not a length'],
   ]) {
     it(`refuses “${text}” with a sentence`, () => {
-      expect(() => parseLength(text, 'in')).to.throw(ValueError).with.property('message').that.includes(part);
+      expect(() => parseLength(text, 'in'))
+        .to.throw(ValueError)
+        .with.property('message')
+        .that.includes(part);
     });
   }
 

@@ -6,20 +6,60 @@ import { division } from '../../build/book';
 import { drain } from '../../build/assets';
 import { composed, flowOf, LEADING } from '../../build/flow';
 
-const page = (role: DivisionPage['role']): DivisionPage => ({ role, fragments: [], notes: [], noteRule: null, notesContinued: false, fault: 0, faultAt: null, headTooDeep: false });
-const GEOMETRY: PageGeometry = { width: 300, height: 400, measure: 200, head: 40, back: 50, foreEdge: 50, leading: LEADING, capHeight: 7, lines: 20 };
+const page = (role: DivisionPage['role']): DivisionPage => ({
+  role,
+  fragments: [],
+  notes: [],
+  noteRule: null,
+  notesContinued: false,
+  fault: 0,
+  faultAt: null,
+  headTooDeep: false,
+});
+const GEOMETRY: PageGeometry = {
+  width: 300,
+  height: 400,
+  measure: 200,
+  head: 40,
+  back: 50,
+  foreEdge: 50,
+  leading: LEADING,
+  capHeight: 7,
+  lines: 20,
+};
 
 describe('putting pages together', () => {
   const front = [division('half-title', []), division('title', []), division('imprint', []), division('contents', [])];
-  const body = [division('part', []), division('chapter', []), division('chapter', []), division('part', []), division('chapter', [])];
+  const body = [
+    division('part', []),
+    division('chapter', []),
+    division('chapter', []),
+    division('part', []),
+    division('chapter', []),
+  ];
   const all = [...front, ...body];
-  const pagesOf = (count: number[]) => all.map((entry, k) => ({ division: entry, pages: Array.from({ length: count[k] }, () => page(k < 3 ? 'display' : 'text')) }));
+  const pagesOf = (count: number[]) =>
+    all.map((entry, k) => ({
+      division: entry,
+      pages: Array.from({ length: count[k] }, () => page(k < 3 ? 'display' : 'text')),
+    }));
 
   it('begins the title page, contents, parts and first chapter on rectos, with blanks before them', () => {
     const { pages, firstPages } = assembleBook(pagesOf([1, 1, 1, 1, 1, 3, 2, 1, 1]), NOVEL_SPEC);
     const sideOf = (k: number) => pages[firstPages.get(all[k].id)!].side;
-    expect([0, 1, 2, 3, 4, 5, 7, 8].map(sideOf)).to.deep.equal(['recto', 'recto', 'verso', 'recto', 'recto', 'recto', 'recto', 'recto']);
-    expect(pages.filter((entry) => entry.role === 'blank').every((entry) => entry.fragments.length === 0)).to.equal(true);
+    expect([0, 1, 2, 3, 4, 5, 7, 8].map(sideOf)).to.deep.equal([
+      'recto',
+      'recto',
+      'verso',
+      'recto',
+      'recto',
+      'recto',
+      'recto',
+      'recto',
+    ]);
+    expect(pages.filter((entry) => entry.role === 'blank').every((entry) => entry.fragments.length === 0)).to.equal(
+      true,
+    );
     expect(pages.map((entry) => entry.index)).to.deep.equal(pages.map((_, k) => k));
     expect(pages.every((entry) => (entry.index % 2 === 0) === (entry.side === 'recto'))).to.equal(true);
   });
@@ -49,7 +89,13 @@ describe('putting pages together', () => {
 
 describe('the pages of a division', () => {
   const paginate = (head: number[], lines: number) =>
-    drain(paginateDivision({ role: 'chapter', head: head.map((n) => composed(n, { leading: 2 * LEADING })), text: flowOf([{ lines }]) }, GEOMETRY, { sink: 3, textStart: 9 }));
+    drain(
+      paginateDivision(
+        { role: 'chapter', head: head.map((n) => composed(n, { leading: 2 * LEADING })), text: flowOf([{ lines }]) },
+        GEOMETRY,
+        { sink: 3, textStart: 9 },
+      ),
+    );
 
   it('begins the text of an opener on the same line whatever the title takes', () => {
     for (const titleLines of [1, 2]) {
@@ -68,16 +114,25 @@ describe('the pages of a division', () => {
   });
 
   it('stands the last note line on the foot line, and the rule clear of both', () => {
-    const pages = drain(paginateDivision({ role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) }, GEOMETRY, { sink: 0, textStart: 1 }));
+    const pages = drain(
+      paginateDivision({ role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) }, GEOMETRY, {
+        sink: 0,
+        textStart: 1,
+      }),
+    );
     const { notes, noteRule, fragments } = pages[0];
     expect(notes[0].y + 2 * 8).to.be.closeTo(gridBaseline(GEOMETRY, 19), 1e-6);
-    expect(noteRule).to.be.above(fragments[0].y + 4 * LEADING).and.below(notes[0].y - 5);
+    expect(noteRule)
+      .to.be.above(fragments[0].y + 4 * LEADING)
+      .and.below(notes[0].y - 5);
   });
 
   it('places a display page’s foot paragraphs at the foot', () => {
     const top = flowOf([{ lines: 1, gap: 4 }]);
     const foot = [{ paragraph: composed(2, { atFoot: true, leading: 8 }), gap: 1, notes: [] }];
-    const [display] = drain(paginateDivision({ role: 'title', head: [], text: [...top, ...foot] }, GEOMETRY, { sink: 3, textStart: 9 }));
+    const [display] = drain(
+      paginateDivision({ role: 'title', head: [], text: [...top, ...foot] }, GEOMETRY, { sink: 3, textStart: 9 }),
+    );
     expect(display.role).to.equal('display');
     expect(display.fragments[0].y).to.equal(gridBaseline(GEOMETRY, 4));
     expect(display.fragments[1].y).to.be.closeTo(gridBaseline(GEOMETRY, 19) - 8, 1e-6);

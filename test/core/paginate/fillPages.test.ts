@@ -52,18 +52,23 @@ const noted = fc.record({
 describe('filling pages', () => {
   it('loses no line and keeps their order, on pages that hold them', () => {
     fc.assert(
-      fc.property(fc.array(part, { minLength: 1, maxLength: 14 }), fc.integer({ min: 4, max: 12 }), fc.integer({ min: 1, max: 12 }), (parts, lines, first) => {
-        const { flow, pages } = fill(parts, lines, Math.min(first, lines));
-        let at = 0;
-        pages.forEach((page, index) => {
-          expect(page.from).to.equal(at);
-          expect(page.to).to.be.above(page.from);
-          at = page.to;
-          const depth = index === 0 ? Math.min(first, lines) : lines;
-          if (page.to - page.from > 1) expect(used(flow, page)).to.be.at.most(depth + 1e-3);
-        });
-        expect(at).to.equal(flow.count);
-      }),
+      fc.property(
+        fc.array(part, { minLength: 1, maxLength: 14 }),
+        fc.integer({ min: 4, max: 12 }),
+        fc.integer({ min: 1, max: 12 }),
+        (parts, lines, first) => {
+          const { flow, pages } = fill(parts, lines, Math.min(first, lines));
+          let at = 0;
+          pages.forEach((page, index) => {
+            expect(page.from).to.equal(at);
+            expect(page.to).to.be.above(page.from);
+            at = page.to;
+            const depth = index === 0 ? Math.min(first, lines) : lines;
+            if (page.to - page.from > 1) expect(used(flow, page)).to.be.at.most(depth + 1e-3);
+          });
+          expect(at).to.equal(flow.count);
+        },
+      ),
       { numRuns: 1500 },
     );
   });
@@ -82,7 +87,10 @@ describe('filling pages', () => {
   it('starts every note on the page of its reference, keeps their order and loses none', () => {
     fc.assert(
       fc.property(fc.array(noted, { minLength: 1, maxLength: 10 }), fc.integer({ min: 8, max: 16 }), (parts, lines) => {
-        const kept = parts.map((entry) => ({ ...entry, notes: entry.notes.map(([line, n]) => [line % entry.lines, n] as const).sort((a, b) => a[0] - b[0]) }));
+        const kept = parts.map((entry) => ({
+          ...entry,
+          notes: entry.notes.map(([line, n]) => [line % entry.lines, n] as const).sort((a, b) => a[0] - b[0]),
+        }));
         const { flow, pages } = fill(kept, lines);
         let note = 0;
         for (const page of pages) {

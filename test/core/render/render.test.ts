@@ -11,7 +11,13 @@ const context = newContext();
 const made = book(
   [
     chapter('Office', `${words(60, 3)} *italic words* and office waffles.`, `${words(120, 4)}{1} ${words(90, 5)}`),
-    division('chapter', [p('Two', 'CT'), paragraph('p900', 'TX', `under ${OBJECT_CHARACTER}lined`, { objects: [{ at: 6, kind: 'break' }], spans: [{ from: 0, to: 5, touches: { underline: true } }] })]),
+    division('chapter', [
+      p('Two', 'CT'),
+      paragraph('p900', 'TX', `under ${OBJECT_CHARACTER}lined`, {
+        objects: [{ at: 6, kind: 'break' }],
+        spans: [{ from: 0, to: 5, touches: { underline: true } }],
+      }),
+    ]),
   ],
   [note(1, 'A note that says little.')],
 );
@@ -41,7 +47,9 @@ describe('the display list', () => {
         if (set.styled.style.align !== 'justify') continue;
         for (let line = from; line < Math.min(to, set.broken.count - 1); line += 1) {
           if (set.broken.end[line] === LINE_END.forced) continue;
-          const ends = lists[page.index].items.filter((item) => Math.abs(item.y - y - (line - from) * set.styled.style.leading) < 0.01).map((item) => item.endX);
+          const ends = lists[page.index].items
+            .filter((item) => Math.abs(item.y - y - (line - from) * set.styled.style.leading) < 0.01)
+            .map((item) => item.endX);
           expect(Math.max(...ends)).to.be.closeTo(right, 0.05);
         }
       }
@@ -53,9 +61,13 @@ describe('the display list', () => {
       for (const item of list.items) {
         expect(item.source === null).to.equal(item.artifact !== null);
         if (item.source === null) continue;
-        const block = made.divisions.flatMap((entry) => entry.blocks).concat(Object.values(made.notes).flatMap((entry) => entry.blocks)).find((entry) => entry.id === item.source!.block);
+        const block = made.divisions
+          .flatMap((entry) => entry.blocks)
+          .concat(Object.values(made.notes).flatMap((entry) => entry.blocks))
+          .find((entry) => entry.id === item.source!.block);
         expect(block, item.text).to.not.equal(undefined);
-        for (let k = item.first; k < item.first + item.count; k += 1) expect(list.sourceOffsets[k]).to.be.at.most((block as { text: string }).text.length);
+        for (let k = item.first; k < item.first + item.count; k += 1)
+          expect(list.sourceOffsets[k]).to.be.at.most((block as { text: string }).text.length);
       }
     }
   });
@@ -83,7 +95,9 @@ describe('the display list', () => {
 
   it('packs arrays of one length', () => {
     for (const list of lists) {
-      const lengths = [list.glyphs, list.xs, list.rises, list.charOffsets, list.sourceOffsets].map((array) => array.length);
+      const lengths = [list.glyphs, list.xs, list.rises, list.charOffsets, list.sourceOffsets].map(
+        (array) => array.length,
+      );
       expect(new Set(lengths).size).to.equal(1);
       expect(list.items.reduce((sum, item) => sum + item.count, 0)).to.equal(lengths[0]);
     }

@@ -5,17 +5,39 @@ import { cutWidths, glyphAt, lineGlyphs, shapeParagraph } from '../../../src/cor
 import { newContext, readAsset } from '../../build/assets';
 
 const { library } = newContext();
-for (const id of ['eb-garamond/400', 'eb-garamond/400i', 'amiri/400']) library.add(id, readAsset(`fonts/${library.record(id).file}`));
+for (const id of ['eb-garamond/400', 'eb-garamond/400i', 'amiri/400'])
+  library.add(id, readAsset(`fonts/${library.record(id).file}`));
 
 function styled(text: string, parts: Partial<StyledRun>[] = [{}]): StyledParagraph {
   let from = 0;
   const runs = parts.map((part, index): StyledRun => {
     const to = part.to ?? (index === parts.length - 1 ? text.length : from);
-    const run = { from, to, face: 'eb-garamond/400', size: 10, features: '', language: 'en', rise: 0, tracking: 0, ...part };
+    const run = {
+      from,
+      to,
+      face: 'eb-garamond/400',
+      size: 10,
+      features: '',
+      language: 'en',
+      rise: 0,
+      tracking: 0,
+      ...part,
+    };
     from = to;
     return { ...run, from: run.from, to };
   });
-  return { text, runs, source: null, notes: [], stream: 'd1', block: 'p1', tail: '', missing: [], shapeKey: text, style: {} as never };
+  return {
+    text,
+    runs,
+    source: null,
+    notes: [],
+    stream: 'd1',
+    block: 'p1',
+    tail: '',
+    missing: [],
+    shapeKey: text,
+    style: {} as never,
+  };
 }
 
 const width = (advances: ArrayLike<number>) => Array.from(advances).reduce((sum, advance) => sum + advance, 0);
@@ -63,13 +85,17 @@ describe('shaping', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: text.length - 1 }), (offset) => {
         const cut = cutWidths(whole, shaped, offset, library);
-        const lineWidth = (from: number, to: number) => lineGlyphs(whole, shaped, from, to, library).reduce((sum, run) => sum + width(run.advances) * 0.01, 0);
+        const lineWidth = (from: number, to: number) =>
+          lineGlyphs(whole, shaped, from, to, library).reduce((sum, run) => sum + width(run.advances) * 0.01, 0);
         const middle = glyphAt(shaped, offset);
         const before = width(shaped.advances.slice(0, middle)) * 0.01 + cut.before;
         const after = width(shaped.advances.slice(middle)) * 0.01 + cut.after;
         expect(lineWidth(0, offset)).to.be.closeTo(before, 1e-6);
         expect(lineWidth(offset, text.length)).to.be.closeTo(after, 1e-6);
-        expect(lineWidth(0, offset)).to.be.closeTo(width(shapeParagraph(styled(text.slice(0, offset)), library).advances) * 0.01, 0.02);
+        expect(lineWidth(0, offset)).to.be.closeTo(
+          width(shapeParagraph(styled(text.slice(0, offset)), library).advances) * 0.01,
+          0.02,
+        );
       }),
     );
   });

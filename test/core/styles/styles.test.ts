@@ -10,13 +10,24 @@ import { p } from '../../build/book';
 const interner = new StyleInterner();
 const sheetOf = (spec: Spec) => resolveStyles(spec, 'en', () => 0.25, interner);
 const sheet = sheetOf(NOVEL_SPEC);
-const context: StyleContext = { spec: NOVEL_SPEC, faces: faceTable, fieldText: (field) => `[${field}]`, noteLabel: (note) => note.slice(1) };
+const context: StyleContext = {
+  spec: NOVEL_SPEC,
+  faces: faceTable,
+  fieldText: (field) => `[${field}]`,
+  noteLabel: (note) => note.slice(1),
+};
 const runsOf = (text: string, tag = 'TX') => styleParagraph('d1', p(text), sheet.get(tag)!, context).runs;
 const withText = (change: Partial<Spec['text']>): Spec => ({ ...NOVEL_SPEC, text: { ...NOVEL_SPEC.text, ...change } });
 
 describe('resolving styles', () => {
   it('takes own values, then the ancestors’, then those of the text', () => {
-    expect(sheet.get('TX')).to.include({ family: 'eb-garamond', size: 11.5, leading: 14.5, firstIndent: 14.5, align: 'justify' });
+    expect(sheet.get('TX')).to.include({
+      family: 'eb-garamond',
+      size: 11.5,
+      leading: 14.5,
+      firstIndent: 14.5,
+      align: 'justify',
+    });
     expect(sheet.get('TXF')).to.include({ firstIndent: 0, leading: 14.5 });
     expect(sheet.get('PT')).to.include({ size: 24, align: 'centre', withNext: true, meaning: 'heading1' });
   });
@@ -98,7 +109,8 @@ describe('styling a paragraph', () => {
   });
 
   it('shapes again when text, face, feature or language change, and for no size', () => {
-    const keyOf = (spec: Spec) => styleParagraph('d1', p('text'), sheetOf(spec).get('TX')!, { ...context, spec }).shapeKey;
+    const keyOf = (spec: Spec) =>
+      styleParagraph('d1', p('text'), sheetOf(spec).get('TX')!, { ...context, spec }).shapeKey;
     expect(keyOf(withText({ size: { pt: 13, unit: 'pt' } }))).to.equal(keyOf(NOVEL_SPEC));
     expect(keyOf(withText({ face: 'spectral' }))).to.not.equal(keyOf(NOVEL_SPEC));
   });
@@ -107,7 +119,16 @@ describe('styling a paragraph', () => {
 describe('first paragraphs', () => {
   it('are derived from what stands before, empty paragraphs left out', () => {
     const blocks = [p('T', 'CT'), p(''), p('a'), p('b'), p('* * *', 'SBO'), p('c'), p('d', 'EXT'), p('e')];
-    expect(blocks.map((_, k) => effectiveTag(blocks, k))).to.deep.equal(['CT', 'TX', 'TXF', 'TX', 'SBO', 'TXF', 'EXT', 'TX']);
+    expect(blocks.map((_, k) => effectiveTag(blocks, k))).to.deep.equal([
+      'CT',
+      'TX',
+      'TXF',
+      'TX',
+      'SBO',
+      'TXF',
+      'EXT',
+      'TX',
+    ]);
     expect(effectiveTag([p('a')], 0)).to.equal('TXF');
   });
 });

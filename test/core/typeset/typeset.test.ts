@@ -11,13 +11,26 @@ import { book, chapter, division, note, p, words } from '../../build/book';
 
 const front = () => [division('half-title', []), division('title', []), division('imprint', [])];
 const contents = () => division('contents', [p('Contents', 'TOH')]);
-const long = (seed: number, count = 6) => Array.from({ length: count }, (_, k) => words(90 + ((seed * 13 + k * 37) % 120), seed * 100 + k));
+const long = (seed: number, count = 6) =>
+  Array.from({ length: count }, (_, k) => words(90 + ((seed * 13 + k * 37) % 120), seed * 100 + k));
 
 /** What of a composed book must not depend on how it was arrived at. */
 function essence(composed: TypesetBook): unknown {
   return composed.pages.map((page) => [
-    page.role, page.side, page.folio, page.division, page.noteRule,
-    ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, y }) => [paragraph.styled.block, paragraph.styled.text, from, to, y, [...paragraph.broken.from], [...paragraph.broken.spaceDelta]]),
+    page.role,
+    page.side,
+    page.folio,
+    page.division,
+    page.noteRule,
+    ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, y }) => [
+      paragraph.styled.block,
+      paragraph.styled.text,
+      from,
+      to,
+      y,
+      [...paragraph.broken.from],
+      [...paragraph.broken.spaceDelta],
+    ]),
     page.furniture.map((item) => [item.kind, item.paragraph.styled.text, item.x, item.y]),
   ]);
 }
@@ -34,10 +47,14 @@ describe('typesetting a book', () => {
     const composed = compose(book([chapter('One', ...long(2, 30))]));
     const { geometry } = composed;
     for (const page of composed.pages) {
-      for (const { paragraph, from, to, y } of page.fragments.filter((part) => part.paragraph.styled.style.meaning === 'body')) {
+      for (const { paragraph, from, to, y } of page.fragments.filter(
+        (part) => part.paragraph.styled.style.meaning === 'body',
+      )) {
         const line = (y - gridBaseline(geometry, 0)) / geometry.leading;
         expect(Math.abs(line - Math.round(line))).to.be.below(1e-6);
-        expect(y + (to - from - 1) * paragraph.styled.style.leading).to.be.at.most(gridBaseline(geometry, geometry.lines - 1) + 1e-6);
+        expect(y + (to - from - 1) * paragraph.styled.style.leading).to.be.at.most(
+          gridBaseline(geometry, geometry.lines - 1) + 1e-6,
+        );
       }
     }
   });
@@ -68,12 +85,23 @@ describe('typesetting a book', () => {
   });
 
   it('gives contents with the folios on which the headings stand', () => {
-    const made = book([...front(), contents(), division('part', [p('Part One', 'PN'), p('Up', 'PT')]), chapter('Alpha', ...long(4)), chapter('Beta', ...long(5)), chapter('Gamma', ...long(6))]);
+    const made = book([
+      ...front(),
+      contents(),
+      division('part', [p('Part One', 'PN'), p('Up', 'PT')]),
+      chapter('Alpha', ...long(4)),
+      chapter('Beta', ...long(5)),
+      chapter('Gamma', ...long(6)),
+    ]);
     const composed = compose(made);
     const page = composed.pages.find((candidate) => candidate.divisionRole === 'contents')!;
     const entries = page.fragments.slice(1).map(({ paragraph }) => [paragraph.styled.text, paragraph.styled.tail]);
     const folioOf = (title: string) =>
-      composed.pages.find((candidate) => candidate.fragments.some(({ paragraph }) => paragraph.styled.text === title && candidate.divisionRole !== 'contents'))!.folio;
+      composed.pages.find((candidate) =>
+        candidate.fragments.some(
+          ({ paragraph }) => paragraph.styled.text === title && candidate.divisionRole !== 'contents',
+        ),
+      )!.folio;
     expect(entries).to.deep.equal([
       ['Part One\u2002Up', folioOf('Up')],
       ['Alpha', folioOf('Alpha')],
@@ -85,7 +113,9 @@ describe('typesetting a book', () => {
   });
 
   it('carries furniture by role: none on display pages and blanks, no head on openers, folios in order', () => {
-    const composed = compose(book([...front(), contents(), chapter('Alpha', ...long(7, 9)), chapter('Beta', ...long(8, 9))]));
+    const composed = compose(
+      book([...front(), contents(), chapter('Alpha', ...long(7, 9)), chapter('Beta', ...long(8, 9))]),
+    );
     for (const page of composed.pages) {
       const kinds = page.furniture.map((item) => item.kind).sort();
       if (page.role === 'display' || page.role === 'blank') expect(kinds).to.deep.equal([]);
@@ -105,31 +135,58 @@ describe('typesetting a book', () => {
   });
 
   it('sets notes on the page of their reference, numbered', () => {
-    const composed = compose(book([chapter('One', ...long(9, 4), `${words(40, 5)}{1} ${words(60, 6)}{2}`)], [note(1, 'first note'), note(2, 'second', 'in two parts')]));
+    const composed = compose(
+      book(
+        [chapter('One', ...long(9, 4), `${words(40, 5)}{1} ${words(60, 6)}{2}`)],
+        [note(1, 'first note'), note(2, 'second', 'in two parts')],
+      ),
+    );
     const noted = composed.pages.filter((page) => page.notes.length > 0);
-    expect(noted.flatMap((page) => page.notes.map(({ paragraph }) => paragraph.styled.text))).to.deep.equal(['1.\u2002first note', '2.\u2002second', 'in two parts']);
+    expect(noted.flatMap((page) => page.notes.map(({ paragraph }) => paragraph.styled.text))).to.deep.equal([
+      '1.\u2002first note',
+      '2.\u2002second',
+      'in two parts',
+    ]);
     for (const page of noted) {
-      const marks = page.fragments.flatMap(({ paragraph, from, to }) => paragraph.styled.notes.filter((mark) => mark.at >= paragraph.broken.from[from] && mark.at < paragraph.broken.to[to - 1]));
-      expect(marks.map((mark) => mark.note)).to.include.members([...new Set(page.notes.map(({ paragraph }) => paragraph.styled.stream))]);
+      const marks = page.fragments.flatMap(({ paragraph, from, to }) =>
+        paragraph.styled.notes.filter(
+          (mark) => mark.at >= paragraph.broken.from[from] && mark.at < paragraph.broken.to[to - 1],
+        ),
+      );
+      expect(marks.map((mark) => mark.note)).to.include.members([
+        ...new Set(page.notes.map(({ paragraph }) => paragraph.styled.stream)),
+      ]);
     }
   });
 
   it('gives after any edits what a compose from scratch gives, shaping only what changed', () => {
     const context = newContext();
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 5 }), fc.array(fc.tuple(fc.nat(5), fc.nat(30), fc.nat(400)), { minLength: 1, maxLength: 4 }), (seed, steps) => {
-        let made = book([contents(), chapter('Alpha', ...long(seed, 8)), chapter('Beta', `x{1} ${words(50, seed)}`, ...long(seed + 9, 5))], [note(1, 'a note')]);
-        compose(made, context);
-        for (const step of steps) {
-          const edit = someEdit(made, step);
-          made = applyEdits(made, [edit]);
-          const before = context.cache.shapedCount;
-          const incremental = compose(made, context);
-          if (edit.kind === 'replaceBlocks') expect(context.cache.shapedCount - before).to.be.at.most(edit.inserted.length + 12);
-          if (edit.kind === 'setSpec') expect(context.cache.shapedCount - before).to.be.at.most(40);
-          expect(essence(incremental)).to.deep.equal(essence(compose(made)));
-        }
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 5 }),
+        fc.array(fc.tuple(fc.nat(5), fc.nat(30), fc.nat(400)), { minLength: 1, maxLength: 4 }),
+        (seed, steps) => {
+          let made = book(
+            [
+              contents(),
+              chapter('Alpha', ...long(seed, 8)),
+              chapter('Beta', `x{1} ${words(50, seed)}`, ...long(seed + 9, 5)),
+            ],
+            [note(1, 'a note')],
+          );
+          compose(made, context);
+          for (const step of steps) {
+            const edit = someEdit(made, step);
+            made = applyEdits(made, [edit]);
+            const before = context.cache.shapedCount;
+            const incremental = compose(made, context);
+            if (edit.kind === 'replaceBlocks')
+              expect(context.cache.shapedCount - before).to.be.at.most(edit.inserted.length + 12);
+            if (edit.kind === 'setSpec') expect(context.cache.shapedCount - before).to.be.at.most(40);
+            expect(essence(incremental)).to.deep.equal(essence(compose(made)));
+          }
+        },
+      ),
       { numRuns: 12 },
     );
   }).timeout(120_000);
@@ -152,7 +209,11 @@ describe('typesetting a book', () => {
     const made = book([chapter('One', ...long(13, 10))]);
     compose(made, context);
     const before = context.cache.shapedCount;
-    const spec = { ...made.spec, page: { ...made.spec.page, margins: { ...made.spec.page.margins, back: { pt: 80, unit: 'pt' as const } } }, text: { ...made.spec.text, size: { pt: 10.5, unit: 'pt' as const } } };
+    const spec = {
+      ...made.spec,
+      page: { ...made.spec.page, margins: { ...made.spec.page.margins, back: { pt: 80, unit: 'pt' as const } } },
+      text: { ...made.spec.text, size: { pt: 10.5, unit: 'pt' as const } },
+    };
     const changed = compose({ ...made, spec }, context);
     expect(context.cache.shapedCount - before).to.equal(changed.pages.length > 9 ? 1 : 0);
   });
@@ -175,9 +236,22 @@ describe('typesetting a book', () => {
 
   it('answers for a column narrower than a word, and for one line a page', () => {
     const made = book([chapter('One', words(60, 2), 'Donaudampfschifffahrtsgesellschaftskapitän'.repeat(4))]);
-    const narrow = { ...made.spec, page: { ...made.spec.page, margins: { ...made.spec.page.margins, back: { pt: 300, unit: 'pt' as const }, foreEdge: { pt: 56, unit: 'pt' as const } } } };
+    const narrow = {
+      ...made.spec,
+      page: {
+        ...made.spec.page,
+        margins: {
+          ...made.spec.page.margins,
+          back: { pt: 300, unit: 'pt' as const },
+          foreEdge: { pt: 56, unit: 'pt' as const },
+        },
+      },
+    };
     expect(textOfPages(compose({ ...made, spec: narrow })).replace(/\s/g, '')).to.include('kapitänDonaudampf');
-    const shallow = { ...made.spec, page: { ...made.spec.page, margins: { ...made.spec.page.margins, foot: { pt: 540, unit: 'pt' as const } } } };
+    const shallow = {
+      ...made.spec,
+      page: { ...made.spec.page, margins: { ...made.spec.page.margins, foot: { pt: 540, unit: 'pt' as const } } },
+    };
     const one = compose({ ...made, spec: shallow });
     expect(one.findings.map((finding) => finding.kind)).to.include('text-area-too-small');
     expect(textOfPages(one).replace(/\s+/g, ' ')).to.include(words(60, 2).slice(0, 40));
@@ -195,19 +269,26 @@ describe('what a book needs', () => {
 });
 
 describe('the demonstration novel', () => {
-  const made = makeBook(drain(readManuscript('d.docx', readAsset('demo/the-ferry-register.docx'))), { bookId: 'b1', fileName: 'd.docx' });
+  const made = makeBook(drain(readManuscript('d.docx', readAsset('demo/the-ferry-register.docx'))), {
+    bookId: 'b1',
+    fileName: 'd.docx',
+  });
   const composed = compose(made);
 
   it('has no finding that must be mended, and its parts and first chapter begin on rectos', () => {
     expect(composed.findings.filter((finding) => finding.grade === 'must')).to.deep.equal([]);
     for (const place of made.divisions.filter((entry) => entry.role === 'part')) {
-      expect(composed.pages[composed.extents.find((extent) => extent.division === place.id)!.firstPage].side).to.equal('recto');
+      expect(composed.pages[composed.extents.find((extent) => extent.division === place.id)!.firstPage].side).to.equal(
+        'recto',
+      );
     }
     expect(composed.words).to.be.above(9000);
   });
 
   it('begins the text of every chapter on the same line', () => {
-    const starts = composed.pages.filter((page) => page.role === 'opener' && page.divisionRole === 'chapter').map((page) => page.fragments[2].y);
+    const starts = composed.pages
+      .filter((page) => page.role === 'opener' && page.divisionRole === 'chapter')
+      .map((page) => page.fragments[2].y);
     expect(new Set(starts.map((y) => y.toFixed(3))).size).to.equal(1);
     expect(starts).to.have.length(12);
   });
@@ -220,11 +301,28 @@ function someEdit(made: Book, [kind, at, value]: [number, number, number]): Book
   switch (kind) {
     case 0:
     case 1:
-      return { kind: 'replaceBlocks', stream: target.id, at: place, removed: [target.blocks[place]], inserted: [{ ...target.blocks[place], text: `${block.text} And ${words(3 + (value % 40), value)}` } as never] };
+      return {
+        kind: 'replaceBlocks',
+        stream: target.id,
+        at: place,
+        removed: [target.blocks[place]],
+        inserted: [{ ...target.blocks[place], text: `${block.text} And ${words(3 + (value % 40), value)}` } as never],
+      };
     case 2:
-      return { kind: 'replaceBlocks', stream: target.id, at: place, removed: [], inserted: [p(words(value % 120 || 1, value))] };
+      return {
+        kind: 'replaceBlocks',
+        stream: target.id,
+        at: place,
+        removed: [],
+        inserted: [p(words(value % 120 || 1, value))],
+      };
     case 3:
-      return { kind: 'setSpec', path: ['text', 'size'], from: { pt: 11.5, unit: 'pt' }, to: { pt: 10 + (value % 4), unit: 'pt' } };
+      return {
+        kind: 'setSpec',
+        path: ['text', 'size'],
+        from: { pt: 11.5, unit: 'pt' },
+        to: { pt: 10 + (value % 4), unit: 'pt' },
+      };
     case 4:
       return { kind: 'setSpec', path: ['openers', 'textStart'], from: 12, to: 6 + (value % 10) };
     default:

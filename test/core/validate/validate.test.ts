@@ -41,7 +41,10 @@ describe('checking a spec', () => {
     ['half a letter', { text: { hyphenation: { before: 1.5 } } }, 'text.hyphenation.before'],
   ];
   for (const [what, value, part] of bad) {
-    it(`refuses ${what} with a sentence`, () => expect(message(() => specFromFile(value))).to.include(part).and.match(/\.$/));
+    it(`refuses ${what} with a sentence`, () =>
+      expect(message(() => specFromFile(value)))
+        .to.include(part)
+        .and.match(/\.$/));
   }
 
   it('takes the novel as it is', () => expect(checkSpec(structuredClone(NOVEL_SPEC))).to.deep.equal(NOVEL_SPEC));
@@ -68,7 +71,11 @@ describe('the formats as documented', () => {
   });
 
   it('name every key of a style', () => {
-    const patterns = (specSchema.describe() as never as { keys: Record<string, { patterns: { rule: { keys: Record<string, unknown> } }[] }> }).keys;
+    const patterns = (
+      specSchema.describe() as never as {
+        keys: Record<string, { patterns: { rule: { keys: Record<string, unknown> } }[] }>;
+      }
+    ).keys;
     for (const group of ['styles', 'characterStyles']) {
       for (const key of Object.keys(patterns[group].patterns[0].rule.keys)) {
         expect(documented, `${group} ${key}`).to.include(`\`${group === 'styles' ? '' : 'character '}${key}\``);
@@ -77,13 +84,19 @@ describe('the formats as documented', () => {
   });
 
   it('give the defaults of the novel', () => {
-    const value = (path: string) => path.split('.').reduce((holder: never, key) => holder[key], NOVEL_SPEC as never) as unknown;
+    const value = (path: string) =>
+      path.split('.').reduce((holder: never, key) => holder[key], NOVEL_SPEC as never) as unknown;
     for (const line of documented.split('\n')) {
       // Rows of the table of the spec have five columns; those of styles have four.
       const row = /^\| `([a-zA-Z.]+)` \|[^|]+\|[^|]+\|[^|]+\| ([^|]+) \|$/.exec(line);
       if (row === null || row[2] === 'by face') continue;
       const own = value(row[1]) as { pt?: number } | string | number | boolean | null;
-      const shown = own !== null && typeof own === 'object' && own.pt !== undefined ? `${own.pt} pt` : own === null ? 'null' : String(own);
+      const shown =
+        own !== null && typeof own === 'object' && own.pt !== undefined
+          ? `${own.pt} pt`
+          : own === null
+            ? 'null'
+            : String(own);
       expect(row[2].trim(), row[1]).to.equal(shown);
     }
   });
@@ -120,7 +133,9 @@ describe('the project file', () => {
     expect(refused(new Uint8Array(20))).to.equal('not-a-document');
     expect(refused(pack({ 'book.json': encode({ kind: 'other' }) }))).to.equal('not-a-document');
     expect(refused(pack({ 'book.json': encode({ kind: 'walnut-leaf-book', format: 99 }) }))).to.equal('newer-format');
-    expect(refused(pack({ 'book.json': encode({ kind: 'walnut-leaf-book', format: 1, divisions: ['d1'] }) }))).to.equal('damaged');
+    expect(refused(pack({ 'book.json': encode({ kind: 'walnut-leaf-book', format: 1, divisions: ['d1'] }) }))).to.equal(
+      'damaged',
+    );
     expect(refused(pack({ 'book.json': new Uint8Array([123]) }))).to.equal('damaged');
     expect(refused(writeProject(made).slice(0, 500))).to.equal('truncated');
     expect(refused(writeProject({ ...made, nextId: -3 }))).to.equal('damaged');

@@ -6,7 +6,15 @@ import { book, chapter, division, note, p, words } from '../../build/book';
 import { pdfFonts, pdfInfo, pdfText, qpdfCheck } from '../../build/tools';
 
 const made = {
-  ...book([division('half-title', []), division('title', [p('A Book', 'BT')]), chapter('Office', `The *office* waffles. ${words(900, 3)} Affix{1} it.`), chapter('Two', words(300, 8))], [note(1, 'A note.')]),
+  ...book(
+    [
+      division('half-title', []),
+      division('title', [p('A Book', 'BT')]),
+      chapter('Office', `The *office* waffles. ${words(900, 3)} Affix{1} it.`),
+      chapter('Two', words(300, 8)),
+    ],
+    [note(1, 'A note.')],
+  ),
 };
 const context = newContext();
 const composed = compose(made, context);
@@ -14,7 +22,8 @@ const write = () => drain(writePressPdf(made, composed, context, newSubsetter(),
 const bytes = write();
 
 describe('the press PDF', () => {
-  it('is a clean file by an outside check', () => expect(qpdfCheck(bytes)).to.include('No syntax or stream encoding errors'));
+  it('is a clean file by an outside check', () =>
+    expect(qpdfCheck(bytes)).to.include('No syntax or stream encoding errors'));
 
   it('has the trim as its boxes, on every page', () => {
     const info = pdfInfo(bytes);
@@ -51,7 +60,9 @@ describe('the press PDF', () => {
     let at = 0;
     for (const word of body.trim().split(' ')) {
       const found = out.indexOf(word, at);
-      expect(found, `“${word}” after ${at}`).to.be.at.least(0).and.below(at + 160);
+      expect(found, `“${word}” after ${at}`)
+        .to.be.at.least(0)
+        .and.below(at + 160);
       at = found + word.length;
     }
   });
@@ -63,7 +74,12 @@ describe('PDF objects', () => {
   it('writes names, texts and numbers as the standard has them', () => {
     expect(pdfName('A B#')).to.equal('/A#20B#23');
     expect(pdfString('é')).to.equal('<FEFF00E9>');
-    expect([pdfNumber(1.5), pdfNumber(2), pdfNumber(-0.00001), pdfNumber(0.12345)]).to.deep.equal(['1.5', '2', '0', '0.123']);
+    expect([pdfNumber(1.5), pdfNumber(2), pdfNumber(-0.00001), pdfNumber(0.12345)]).to.deep.equal([
+      '1.5',
+      '2',
+      '0',
+      '0.123',
+    ]);
     expect(pdfDictionary({ A: '1', B: undefined })).to.equal('<< /A 1 >>');
   });
 

@@ -1,0 +1,54 @@
+// `npm run shots`: the pictures of docs/screenshots, one per main view, from the demonstration book.
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from 'playwright-core';
+import { buildAll } from './build.mjs';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const out = join(root, 'docs/screenshots');
+
+/** Name of the picture, and how to get there from the open book. */
+const VIEWS = [
+  [
+    'pages',
+    async (page) => {
+      await page.keyboard.press('Alt+3');
+      await page.getByRole('slider', { name: 'Spread' }).focus();
+      for (let k = 0; k < 6; k += 1) await page.keyboard.press('ArrowDown');
+    },
+  ],
+  ['spec', (page) => page.keyboard.press('Alt+2')],
+  [
+    'copy',
+    async (page) => {
+      await page.keyboard.press('Alt+1');
+      await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
+    },
+  ],
+  ['particulars', (page) => page.getByRole('button', { name: 'Particulars' }).click()],
+  ['proof', (page) => page.keyboard.press('Alt+4')],
+  ['deliver', (page) => page.keyboard.press('Alt+5')],
+];
+
+await buildAll();
+mkdirSync(out, { recursive: true });
+const server = spawn(process.execPath, [join(root, 'dist/server/main.mjs')], { env: { ...process.env, PORT: '0' } });
+const url = await new Promise((resolve) =>
+  server.stdout.on('data', (data) => resolve(/http\S+/.exec(data.toString())[0])),
+);
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(url);
+await page.getByRole('img', { name: /^Title page/ }).waitFor();
+await page.screenshot({ path: join(out, 'shelf.png') });
+await page.getByRole('link', { name: 'Open The Ferry Register' }).click();
+await page.locator('article [data-width]').first().waitFor();
+for (const [name, go] of VIEWS) {
+  await go(page);
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: join(out, `${name}.png`) });
+}
+await browser.close();
+server.kill();

@@ -1,0 +1,73 @@
+// `npm test`: everything from a fresh clone. Installs packages and the outside tools when missing, builds, checks types,
+// lint and format, runs the unit tests and the journeys, and closes with one line of counts.
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { installPackages } from '../bin/install.mjs';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Debian package of each tool that the tests run. */
+const TOOLS = { '/usr/bin/chromium': 'chromium', '/usr/bin/pdftotext': 'poppler-utils', '/usr/bin/qpdf': 'qpdf' };
+
+function installTools() {
+  const missing = Object.entries(TOOLS).filter(([path]) => !existsSync(path));
+  if (missing.length === 0) return;
+  const packages = missing.map(([, name]) => name);
+  if (process.getuid?.() !== 0) {
+    process.stderr.write(`The tests need these Debian packages: apt-get install ${packages.join(' ')}\n`);
+    process.exit(1);
+  }
+  const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  const apt = (...words) => spawnSync('apt-get', words, { stdio: ['ignore', 'ignore', 'inherit'], env: environment });
+  apt('update', '-qq');
+  apt('install', '-y', '-qq', '--no-install-recommends', ...packages);
+  for (const [path, name] of missing) {
+    if (existsSync(path)) continue;
+    process.stderr.write(`${name} could not be installed; the tests need it.\n`);
+    process.exit(1);
+  }
+}
+
+/** Runs a program of node_modules/.bin; what it prints is passed on. Answers its exit code and output. */
+function run(name, ...words) {
+  const program = join(root, 'node_modules/.bin', name);
+  const child = spawn(program, words, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+  let output = '';
+  child.stdout.on('data', (data) => {
+    output += data;
+    process.stdout.write(data);
+  });
+  return new Promise((resolve) => child.on('close', (code) => resolve({ code, output })));
+}
+
+const count = (output, word) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
+
+installPackages();
+installTools();
+const { buildAll } = await import('./build.mjs');
+await buildAll();
+
+let failed = 0;
+let passed = 0;
+for (const [name, ...words] of [
+  ['tsc', '-p', 'src/core'],
+  ['tsc', '-p', '.'],
+  ['eslint', '.'],
+  ['prettier', '--check', '--log-level', 'warn', '.'],
+]) {
+  const { code } = await run(name, ...words);
+  if (code === 0) passed += 1;
+  else failed += 1;
+  process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name} ${words.join(' ')}\n`);
+}
+for (const words of [[], ['--config', '.mocharc.journeys.json']]) {
+  const { code, output } = await run('mocha', ...words);
+  const [good, bad] = [count(output, 'passing'), count(output, 'failing')];
+  passed += good;
+  failed += bad > 0 || code === 0 ? bad : 1;
+  if (good === 0) failed += 1;
+}
+process.stdout.write(`${passed} passed, ${failed} failed\n`);
+process.exitCode = failed === 0 ? 0 : 1;
