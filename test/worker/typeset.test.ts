@@ -219,7 +219,7 @@ describe('the job runner', () => {
   });
 
   it('passes on what a job throws', async () => {
-    // eslint-disable-next-line require-yield
+     
     function* work(): Generator<number, string> {
       throw new RangeError('no');
     }
