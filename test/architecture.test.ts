@@ -28,6 +28,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
   'src/storage': ['src/core/model'],
   'src/state': [
+    'src/core/base/errors.ts',
     'src/core/model',
     'src/core/edit',
     'src/core/measure',

@@ -2,7 +2,8 @@
 import { setParticularsEdit, setSpecEdit, specValue } from '../core/edit';
 import type { Particulars } from '../core/model/book';
 import type { BookEdit, Plain } from '../core/model/bookEdit';
-import { checkSpec } from '../core/validate';
+import { ValueError } from '../core/base/errors';
+import { checkParticulars, checkSpec } from '../core/validate';
 import { flushAutosave } from './autosave';
 import { bookClosed, bookEdited, bookOpened, readOnlyChanged } from './bookSlice';
 import { composeFailed, composeFinished, composeProgressed } from './composeSlice';
@@ -196,12 +197,26 @@ function faultOf(spec: unknown, path: readonly string[], to: Plain): string | nu
   }
 }
 
-/** Sets a fact of the book while it is typed: joined to one entry per word or half a second. */
-export function setParticulars<K extends keyof Particulars>(key: K, to: Particulars[K], name: string): AppThunk {
+/**
+ * Sets a fact of the book while it is typed: joined to one entry per word or half a second. Answers a sentence when the
+ * fact cannot be kept, such as a text that is too long; then nothing changes.
+ */
+export function setParticulars<K extends keyof Particulars>(
+  key: K,
+  to: Particulars[K],
+  name: string,
+): AppThunk<string | null> {
   return (dispatch, getState) => {
     const { book } = getState().book;
-    if (book === null || book.particulars[key] === to) return;
+    if (book === null || book.particulars[key] === to) return null;
+    try {
+      checkParticulars({ ...book.particulars, [key]: to });
+    } catch (error) {
+      if (error instanceof ValueError) return error.message;
+      throw error;
+    }
     const words = typeof to === 'string' ? to.split(/\s/).length : 0;
     dispatch(edit(name, [setParticularsEdit(book, key, to)], `particulars.${key}.${words}`));
+    return null;
   };
 }

@@ -200,9 +200,7 @@ describe('the desk and the other screens', () => {
       const found = await page.evaluate(async () => {
         const { axe: tool } = window as unknown as {
           axe: {
-            run: (
-              options: unknown,
-            ) => Promise<{
+            run: (options: unknown) => Promise<{
               violations: { impact: string; id: string; nodes: { html: string; any: { message: string }[] }[] }[];
             }>;
           };

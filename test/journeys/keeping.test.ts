@@ -93,6 +93,7 @@ describe('keeping what a person did', () => {
       const { page, context } = await visit(browser, app);
       await openDemo(page, app);
       await page.keyboard.press('Alt+2');
+      await page.waitForURL(/\/spec$/);
       const second = await context.newPage();
       await second.goto(page.url());
       await second.getByText('open in another tab').waitFor();

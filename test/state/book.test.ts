@@ -151,6 +151,13 @@ describe('the open book', () => {
     expect(store.getState().book.entries).to.have.length(1);
   });
 
+  it('refuses particulars that cannot be kept, with a sentence', async () => {
+    const { store } = await opened();
+    expect(store.dispatch(setParticulars('title', 'x'.repeat(500), 'Title'))).to.match(/title/);
+    expect(store.dispatch(setParticulars('language', 'xx', 'Language'))).to.match(/language/);
+    expect(store.getState().book.entries).to.have.length(0);
+  });
+
   it('is on the disk after a flush, with its history, and undo goes on after a reload', async () => {
     const here = await opened();
     here.store.dispatch(setParticulars('title', 'One', 'Title'));

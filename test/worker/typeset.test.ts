@@ -219,7 +219,6 @@ describe('the job runner', () => {
   });
 
   it('passes on what a job throws', async () => {
-     
     function* work(): Generator<number, string> {
       throw new RangeError('no');
     }

@@ -11,6 +11,7 @@ export type FindingKind =
   | 'orphan'
   | 'stranded-head'
   | 'title-below-text-start'
+  | 'display-page-overflow'
   | 'unsettled'
   | 'text-area-too-small';
 

@@ -1,5 +1,6 @@
 // Justified lines whose word spaces are wider than their face bears.
 import type { ParagraphCheck } from './checks';
+import { lineWords } from './lineWords';
 
 /** A line is loose over this times the wished word space (house rules, section 3). */
 const LOOSE = 1.5;
@@ -16,7 +17,7 @@ export const looseLines: ParagraphCheck = (paragraph, pageOfLine) => {
       stream: styled.stream,
       block: styled.block,
       page: pageOfLine(line),
-      message: `Line ${line + 1} is loose: its spaces are ${broken.spaceEm[line].toFixed(2)} em, limit ${limit.toFixed(2)}.`,
+      message: `${lineWords(paragraph, line)} is loose: spaces of ${broken.spaceEm[line].toFixed(2)} em, limit ${limit.toFixed(2)}.`,
     });
   }
   return findings;

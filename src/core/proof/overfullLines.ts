@@ -1,5 +1,6 @@
 // Lines that are wider than their measure.
 import type { ParagraphCheck } from './checks';
+import { lineWords } from './lineWords';
 
 export const overfullLines: ParagraphCheck = (paragraph, pageOfLine) => {
   const { styled, broken } = paragraph;
@@ -12,7 +13,7 @@ export const overfullLines: ParagraphCheck = (paragraph, pageOfLine) => {
       stream: styled.stream,
       block: styled.block,
       page: pageOfLine(line),
-      message: `Line ${line + 1} is ${broken.over[line].toFixed(1)} pt wider than its measure.`,
+      message: `${lineWords(paragraph, line)} is ${broken.over[line].toFixed(1)} pt wider than its measure.`,
     });
   }
   return findings;

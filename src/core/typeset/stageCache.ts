@@ -2,6 +2,7 @@
 // changed block a new one, so nothing is ever thrown away by hand.
 import type { ComposedParagraph } from '../model/pages';
 import type { DivisionPage } from '../paginate';
+import type { ReferenceTable } from '../model/referenceTable';
 import type { ShapedParagraph } from '../model/shaped';
 import type { ResolvedStyle, StyledParagraph } from '../model/styled';
 import type { Paragraph } from '../model/streams';
@@ -29,9 +30,13 @@ export class StageCache {
   readonly generated = new Map<string, ParagraphEntry>();
   readonly divisions = new Map<string, DivisionEntry>();
   readonly words = new WeakMap<Paragraph, number>();
+  /** What the last compose found out: the first guess of the next, which then mostly settles at once. */
+  references: ReferenceTable | undefined;
   /** Paragraphs shaped and broken since the start; benchmarks and tests read the differences. */
   shapedCount = 0;
   brokenCount = 0;
+  /** Divisions divided into pages since the start. */
+  pagedCount = 0;
 
   /** Most generated lines that are kept. */
   static readonly GENERATED_LIMIT = 4000;

@@ -40,7 +40,7 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
   const times = { pages: 0, proof: 0 };
   const geometry = pageGeometry(book, context);
   const compose = composeContext(book, context, geometry, clock);
-  let references: ReferenceTable = readReferences(book.divisions, [], new Map());
+  let references: ReferenceTable = context.cache.references ?? readReferences(book.divisions, [], new Map());
   let assembled: AssembledBook;
   let divisionPages: { division: Division; pages: readonly DivisionPage[] }[];
   let passes = 0;
@@ -65,6 +65,7 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
     settled = sameReferences(found, references);
     references = found;
   } while (!settled && passes < MOST_PASSES);
+  context.cache.references = references;
   const furniture = furnitureSource(compose);
   const pages = assembled.pages.map((page): Page => ({
     ...page,
@@ -172,6 +173,7 @@ function* paginateCached(
   const known = compose.context.cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
   const pages = yield* paginateDivision(flow, geometry, openers);
+  compose.context.cache.pagedCount += 1;
   compose.context.cache.divisions.set(division.id, { parts, pages });
   return pages;
 }
@@ -196,6 +198,10 @@ function pageFindings(
       const place = { stream: division.id, block: page.faultAt?.styled.block ?? '', page: first + index };
       const fault = FAULTS[page.fault as keyof typeof FAULTS];
       if (fault !== undefined) findings.push({ ...place, ...fault, grade: 'must' });
+      if (page.role === 'display' && index > 0) {
+        const message = 'The words of this display page did not fit on one page.';
+        findings.push({ ...place, kind: 'display-page-overflow', grade: 'should', message });
+      }
       if (page.headTooDeep) {
         findings.push({
           ...place,

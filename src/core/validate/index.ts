@@ -1,3 +1,3 @@
-export { checkBook, checkParticulars, particularsSchema } from './bookSchema';
+export { checkBook, checkParticulars, divisionSchema, noteSchema, particularsSchema } from './bookSchema';
 export { check, Joi } from './check';
 export { checkLanguage, checkSpec, paragraphStyleSchema, specFromFile, specSchema } from './specSchema';

@@ -4,36 +4,16 @@ import { applyEdits } from '../../../src/core/edit';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import type { Book } from '../../../src/core/model/book';
 import type { BookEdit } from '../../../src/core/model/bookEdit';
-import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/pages';
+import { columnLeft, gridBaseline } from '../../../src/core/model/pages';
 import { compose, drain, faceTable, newContext, prepare, readAsset, textOfPages } from '../../build/assets';
 import { needsOf, typesetBook } from '../../../src/core/index';
 import { book, chapter, division, note, p, words } from '../../build/book';
+import { essence } from '../../build/essence';
 
 const front = () => [division('half-title', []), division('title', []), division('imprint', [])];
 const contents = () => division('contents', [p('Contents', 'TOH')]);
 const long = (seed: number, count = 6) =>
   Array.from({ length: count }, (_, k) => words(90 + ((seed * 13 + k * 37) % 120), seed * 100 + k));
-
-/** What of a composed book must not depend on how it was arrived at. */
-function essence(composed: TypesetBook): unknown {
-  return composed.pages.map((page) => [
-    page.role,
-    page.side,
-    page.folio,
-    page.division,
-    page.noteRule,
-    ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, y }) => [
-      paragraph.styled.block,
-      paragraph.styled.text,
-      from,
-      to,
-      y,
-      [...paragraph.broken.from],
-      [...paragraph.broken.spaceDelta],
-    ]),
-    page.furniture.map((item) => [item.kind, item.paragraph.styled.text, item.x, item.y]),
-  ]);
-}
 
 describe('typesetting a book', () => {
   it('puts every word on a page once, in order', () => {

@@ -1,9 +1,18 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
-import { pack } from '../../../src/core/base/zip';
+import { pack, unpack } from '../../../src/core/base/zip';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { checkBook, checkLanguage, checkSpec, specFromFile, specSchema } from '../../../src/core/validate';
+import {
+  checkBook,
+  checkLanguage,
+  checkSpec,
+  divisionSchema,
+  noteSchema,
+  particularsSchema,
+  specFromFile,
+  specSchema,
+} from '../../../src/core/validate';
 import { readProject, writeProject } from '../../../src/core/write/projectFile';
 import { book, chapter, note } from '../../build/book';
 
@@ -81,6 +90,28 @@ describe('the formats as documented', () => {
         expect(documented, `${group} ${key}`).to.include(`\`${group === 'styles' ? '' : 'character '}${key}\``);
       }
     }
+  });
+
+  it('name every key of a project file', () => {
+    const keys = new Set<string>();
+    const walk = (value: unknown): void => {
+      if (value === null || typeof value !== 'object') return;
+      const { keys: own } = value as { keys?: Record<string, unknown> };
+      if (own !== undefined) Object.keys(own).forEach((key) => keys.add(key));
+      Object.values(value).forEach(walk);
+    };
+    for (const schema of [particularsSchema, divisionSchema, noteSchema]) walk(schema.describe());
+    for (const member of Object.keys(unpack(writeProject(book([chapter('One', 'a')])), () => true))) {
+      expect(documented).to.include(member.startsWith('divisions/') ? 'divisions/ID.json' : member);
+    }
+    const missing = [...keys].filter(
+      (key) =>
+        !documented.includes(`\`${key}\``) &&
+        !['italic', 'bold', 'underline', 'strike', 'align', 'level', 'ordered'].includes(key),
+    );
+    expect(missing).to.deep.equal([]);
+    for (const key of ['italic', 'bold', 'underline', 'strike', 'align', 'level', 'ordered'])
+      expect(documented).to.include(key);
   });
 
   it('give the defaults of the novel', () => {

@@ -21,6 +21,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   orphan: 'Orphans',
   'stranded-head': 'Stranded heads',
   'title-below-text-start': 'Titles deeper than the text start',
+  'display-page-overflow': 'Display pages that run over',
   unsettled: 'Page numbers that did not settle',
   'text-area-too-small': 'Type area too small',
 };

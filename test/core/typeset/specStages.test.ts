@@ -1,0 +1,139 @@
+// One test per spec property: a change does again what its stage says, nothing before it, and gives what a compose from
+// scratch gives.
+import { expect } from 'chai';
+import { applyEdit, setSpecEdit } from '../../../src/core/edit';
+import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../../src/core/model/specStages';
+import { checkSpec, paragraphStyleSchema, specSchema } from '../../../src/core/validate';
+import type { Book } from '../../../src/core/model/book';
+import type { Plain } from '../../../src/core/model/bookEdit';
+import { compose, newContext } from '../../build/assets';
+import { essence } from '../../build/essence';
+import { book, chapter, division, p, words } from '../../build/book';
+
+const text = (seed: number) => Array.from({ length: 7 }, (_, k) => words(110, seed * 10 + k));
+const contents = division('contents', [p('Contents', 'TOH')]);
+const start = book([
+  division('title', [p('A Book', 'BT')]),
+  contents,
+  chapter('Alpha', ...text(1)),
+  {
+    ...chapter('Beta', ...text(2)),
+    blocks: [...chapter('Beta', ...text(2)).blocks, p('An extract of some length that goes on.', 'EXT')],
+  },
+]);
+
+const length = (pt: number): Plain => ({ pt, unit: 'pt' });
+const VALUES: Record<string, Plain> = {
+  name: 'Other',
+  'page.trim.width': length(430),
+  'page.trim.height': length(580),
+  'page.margins.head': length(75),
+  'page.margins.foot': length(130),
+  'page.margins.back': length(80),
+  'page.margins.foreEdge': length(70),
+  'text.face': 'spectral',
+  'text.size': length(10.5),
+  'text.leading': length(15),
+  'text.setting': 'ragged',
+  'text.indent': length(20),
+  'text.wordSpace': { least: 0.18, wished: 0.24, most: 0.4 },
+  'text.hyphenation.on': false,
+  'text.hyphenation.smallestWord': 9,
+  'text.hyphenation.before': 4,
+  'text.hyphenation.after': 5,
+  'text.hyphenation.running': 1,
+  'text.lastLine': 6,
+  'openers.sink': 2,
+  'openers.textStart': 8,
+  'openers.chaptersStart': 'recto',
+  'furniture.verso': 'chapter',
+  'furniture.recto': 'none',
+  'furniture.dropFolio': false,
+  'folios.front': 'arabic',
+};
+const STYLE_VALUES: Record<string, Plain> = {
+  name: 'Other',
+  basedOn: 'DED',
+  meaning: 'other',
+  face: 'alegreya',
+  size: 9,
+  leading: 12,
+  weight: 700,
+  italic: true,
+  caps: 'small',
+  tracking: 20,
+  align: 'left',
+  firstIndent: 8,
+  leftIndent: 40,
+  rightIndent: 30,
+  above: 2,
+  below: 2,
+  hyphenate: false,
+  withNext: true,
+  atFoot: true,
+};
+
+/** Paragraphs shaped and broken, divisions paged, when the change is composed in a context that knows the book. */
+function countsOf(changed: Book): { shaped: number; broken: number; paged: number } {
+  const context = newContext();
+  compose(start, context);
+  const { cache } = context;
+  const before = [cache.shapedCount, cache.brokenCount, cache.pagedCount];
+  const incremental = compose(changed, context);
+  expect(essence(incremental)).to.deep.equal(essence(compose(changed)));
+  return {
+    shaped: cache.shapedCount - before[0],
+    broken: cache.brokenCount - before[1],
+    paged: cache.pagedCount - before[2],
+  };
+}
+
+/** Folios and heads are generated: a few of their lines may be new in any change of pages. */
+const FURNITURE = 14;
+
+function expectStage(stage: FirstStage, counts: ReturnType<typeof countsOf>, paragraphs: number): void {
+  if (stage === 'shape') expect(counts.shaped).to.be.at.least(paragraphs);
+  else expect(counts.shaped).to.be.at.most(FURNITURE);
+  if (stage === 'shape' || stage === 'break') expect(counts.broken).to.be.at.least(paragraphs);
+  else expect(counts.broken).to.be.at.most(FURNITURE);
+  if (stage === 'paint' || stage === 'none') expect(counts.paged).to.be.at.most(stage === 'none' ? 0 : 1);
+  if (stage === 'none') expect(counts).to.deep.equal({ shaped: 0, broken: 0, paged: 0 });
+}
+
+function leaves(schema: { keys?: Record<string, never> }, path = ''): string[] {
+  if (schema.keys === undefined || path === 'text.wordSpace') return [path];
+  return Object.entries(schema.keys).flatMap(([key, child]) => leaves(child, path === '' ? key : `${path}.${key}`));
+}
+
+describe('the first stage of each spec property', () => {
+  it('is declared for every property of the schema', () => {
+    const properties = leaves(specSchema.describe() as never).filter(
+      (path) => !/^(styles|characterStyles)$/.test(path),
+    );
+    expect(Object.keys(SPEC_STAGES).sort()).to.deep.equal(properties.sort());
+    expect(Object.keys(STYLE_STAGES).sort()).to.deep.equal(
+      Object.keys((paragraphStyleSchema.describe() as { keys: object }).keys).sort(),
+    );
+  });
+
+  for (const [path, stage] of Object.entries(SPEC_STAGES)) {
+    it(`${path}: ${stage}`, () => {
+      const changed = applyEdit(start, setSpecEdit(start, path.split('.'), VALUES[path]));
+      checkSpec(changed.spec);
+      // Face and size rule nearly all text; others at least the body paragraphs.
+      expectStage(stage, countsOf(changed), stage === 'page' ? 0 : 10);
+    });
+  }
+
+  for (const [key, stage] of Object.entries(STYLE_STAGES)) {
+    it(`a style’s ${key}: ${stage}`, () => {
+      const to = { ...NOVEL_SPEC.styles.EXT, [key]: STYLE_VALUES[key] };
+      const changed = applyEdit(start, { kind: 'setStyle', tag: 'EXT', from: NOVEL_SPEC.styles.EXT, to: to as never });
+      const counts = countsOf(changed);
+      expectStage(stage, counts, 1);
+      // Only the one extract and what is made of pages, never the body.
+      expect(counts.broken).to.be.at.most(1 + FURNITURE);
+    });
+  }
+});
