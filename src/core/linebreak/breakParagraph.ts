@@ -4,6 +4,7 @@ import type { ShapedParagraph } from '../model/shaped';
 import type { StyledParagraph } from '../model/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
+import { settlePlay, type PlayedLine } from './glyphPlay';
 import { fitLines, type FitSettings } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
 
@@ -46,6 +47,7 @@ function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
     mode: style.align === 'justify' ? 'justify' : style.align === 'centre' ? 'balanced' : 'ragged',
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
+    play: style.align === 'justify' ? style.glyphPlay / 100 : 0,
     rag: RAG * style.size,
   };
 }
@@ -87,6 +89,7 @@ function packLines(
     x: new Float32Array(count),
     width: new Float32Array(count),
     spaceDelta: new Float32Array(count),
+    scale: new Float32Array(count).fill(1),
     spaceEm: new Float32Array(count),
     end: new Uint8Array(count),
     textWidth: new Float32Array(count),
@@ -94,26 +97,43 @@ function packLines(
   };
   const { style } = styled;
   const justified = settings.mode === 'justify';
+  const played: PlayedLine[] = [];
   let s = 0;
   ends.forEach((j, k) => {
     const width = k === 0 ? settings.firstWidth : settings.width;
     const kind = breaks.kind[j];
+    const gap = width - (widths.end[j] - widths.start[s]);
+    const open = kind === LINE_END.last || kind === LINE_END.forced;
+    played.push({
+      // An open line keeps its natural spaces unless it must close up.
+      gap: !justified || (open && gap >= 0) ? 0 : gap,
+      stretch: widths.endStretch[j] - widths.startStretch[s],
+      shrink: widths.endShrink[j] - widths.startShrink[s],
+      letters: widths.endPlayed[j] - widths.startPlayed[s],
+    });
+    s = j + 1;
+  });
+  const scales = settlePlay(played, settings.play);
+  s = 0;
+  ends.forEach((j, k) => {
+    const width = k === 0 ? settings.firstWidth : settings.width;
     const natural = widths.end[j] - widths.start[s];
     const spaces = widths.endSpaces[j] - widths.startSpaces[s];
-    const shrink = widths.endShrink[j] - widths.startShrink[s];
-    const gap = width - natural;
-    const open = kind === LINE_END.last || kind === LINE_END.forced;
-    // An open line keeps its natural spaces unless it must close up; no line closes up beyond its limit.
-    const taken = !justified || (open && gap >= 0) ? 0 : Math.max(gap, -shrink);
+    const line = played[k];
+    const byLetters = (scales[k] - 1) * line.letters;
+    // No line closes its spaces beyond their limit: what is left over is overfull.
+    const bySpaces = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
     lines.from[k] = s === 0 ? 0 : breaks.next[s - 1];
     lines.to[k] = breaks.at[j];
     lines.width[k] = width;
-    lines.end[k] = kind;
-    lines.spaceDelta[k] = spaces > 0 ? taken / spaces : 0;
-    lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + taken / spaces / style.size : 0;
-    lines.textWidth[k] = natural + (spaces > 0 ? taken : 0);
+    lines.end[k] = breaks.kind[j];
+    lines.scale[k] = scales[k];
+    lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;
+    lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + bySpaces / spaces / style.size : 0;
+    lines.textWidth[k] = natural + byLetters + bySpaces;
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
-    lines.x[k] = leftOf(style.align, style.leftIndent + (k === 0 ? style.firstIndent : 0), width, lines.textWidth[k]);
+    const left = style.leftIndent + (k === 0 ? style.firstIndent : 0);
+    lines.x[k] = leftOf(style.align, left, width, lines.textWidth[k]) - widths.hangLeft[s];
     s = j + 1;
   });
   return lines;

@@ -14,6 +14,8 @@ export interface FitSettings {
   readonly running: number;
   /** Least width of the last line, in points. */
   readonly lastLine: number;
+  /** Share of the width of played letters that a line may gain or lose; 0 without play. */
+  readonly play: number;
   /** Depth of the rag that costs as much as a line at its limit of stretch, in points. */
   readonly rag: number;
 }
@@ -44,6 +46,15 @@ function fitnessOf(ratio: number): number {
   if (ratio < -0.5) return 0;
   if (ratio <= 0.5) return 1;
   return ratio <= 1 ? 2 : 3;
+}
+
+/**
+ * How far a line is stretched: up to 1 letters and spaces grow together, beyond it only the spaces do, since letters
+ * have reached their limit. `stretch` is what the spaces can take, `played` what the letters can.
+ */
+export function stretchRatio(gap: number, stretch: number, played: number): number {
+  const together = stretch + played;
+  return gap <= together ? gap / Math.max(together, 1e-9) : (gap - played) / Math.max(stretch, 1e-9);
 }
 
 /** The opportunities at which the lines end, in order; the last is the paragraph's end. */
@@ -92,14 +103,14 @@ class Search {
     for (let j = 0; j < breaks.count; j += 1) {
       this.best.fill(Infinity);
       const stillActive = this.relax(j, active);
-      if (stillActive === this.nodes && this.settleNone() && !this.take(j)) {
+      const isStuck = stillActive === this.nodes;
+      active = stillActive;
+      if (!this.take(j) && isStuck) {
         if (!this.force) return null;
         this.addForced(j);
         active = this.nodes - 1;
         continue;
       }
-      active = stillActive;
-      this.take(j);
       if (breaks.kind[j] === LINE_END.forced) {
         active = this.firstAt(j);
         if (active === this.nodes) {
@@ -115,7 +126,8 @@ class Search {
   /** Tries every active node as the start of a line that ends at j; answers the first node that stays active. */
   private relax(j: number, active: number): number {
     const { widths, settings, breaks } = this;
-    const { end, endStretch, endShrink, start, startStretch, startShrink } = widths;
+    const { end, endStretch, endShrink, start, startStretch, startShrink, endPlayed, startPlayed } = widths;
+    const { play } = settings;
     const isLast = breaks.kind[j] === LINE_END.last || breaks.kind[j] === LINE_END.forced;
     const justified = settings.mode === 'justify';
     let first = active;
@@ -123,7 +135,8 @@ class Search {
       const s = this.place[node] + 1;
       const width = s === 0 ? settings.firstWidth : settings.width;
       const gap = width - (end[j] - start[s]);
-      const shrink = justified ? endShrink[j] - startShrink[s] : 0;
+      const played = play > 0 ? play * (endPlayed[j] - startPlayed[s]) : 0;
+      const shrink = justified ? endShrink[j] - startShrink[s] + played : 0;
       if (gap < -shrink - 1e-6) {
         // Too long from here: everything later is longer still.
         if (node === first) first += 1;
@@ -132,7 +145,7 @@ class Search {
       let ratio: number;
       if (!justified) ratio = gap / settings.rag;
       else if (gap < 0) ratio = shrink > 0 ? gap / shrink : 0;
-      else ratio = gap / Math.max(endStretch[j] - startStretch[s], 1e-9);
+      else ratio = stretchRatio(gap, endStretch[j] - startStretch[s], played);
       if (isLast && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio : 0, gap, true);
       else if (ratio <= this.tolerance) this.consider(node, j, ratio, gap, false);
       else break; // Nodes after this one start later: their lines are shorter and looser.
@@ -166,10 +179,6 @@ class Search {
       this.best[slot] = demerits;
       this.bestFrom[slot] = node;
     }
-  }
-
-  private settleNone(): boolean {
-    return this.best.every((demerits) => demerits === Infinity);
   }
 
   /**

@@ -1,9 +1,11 @@
 // Prefix sums of a shaped paragraph at its break opportunities, in points: width, stretch and shrink. Any line's sums
 // are then two subtractions.
 import { isElasticSpace } from '../base/elasticSpace';
+import { lastAtMost } from '../base/search';
 import { LINE_END } from '../model/broken';
 import type { ShapedParagraph } from '../model/shaped';
-import type { StyledParagraph } from '../model/styled';
+import { isPlayed, type StyledParagraph } from '../model/styled';
+import { hangLeft, hangRight } from './opticalMargins';
 import type { Opportunities } from './opportunities';
 
 /** What widths need of the faces and of cutting, given by whoever runs the stages. */
@@ -30,6 +32,11 @@ export interface BreakWidths {
   readonly startStretch: Float64Array;
   readonly startShrink: Float64Array;
   readonly startSpaces: Uint32Array;
+  /** Width of the letters that glyph-scale play may touch. */
+  readonly endPlayed: Float64Array;
+  readonly startPlayed: Float64Array;
+  /** How far the first character of a line hangs out at the left; `start` counts it already. */
+  readonly hangLeft: Float64Array;
 }
 
 const SPACE = 0x20;
@@ -52,12 +59,17 @@ export function measureBreaks(
     startStretch: new Float64Array(n + 1),
     startShrink: new Float64Array(n + 1),
     startSpaces: new Uint32Array(n + 1),
+    endPlayed: new Float64Array(n),
+    startPlayed: new Float64Array(n + 1),
+    hangLeft: new Float64Array(n + 1),
   };
   const { least, wished, most } = style.wordSpace;
   let width = 0;
   let stretch = 0;
   let shrink = 0;
   let spaces = 0;
+  let played = 0;
+  let plays = false;
   let nextEnd = 0;
   let nextStart = 0;
   let run = 0;
@@ -69,6 +81,7 @@ export function measureBreaks(
     scale = size / context.unitsPerEm(face);
     tracking = (thousandths * size) / 1000;
     ownSpace = context.space(face) * size;
+    plays = isPlayed(runs[index]);
   };
   /** Records every opportunity whose place is at or before the offset. */
   const record = (offset: number) => {
@@ -77,6 +90,7 @@ export function measureBreaks(
       widths.endStretch[nextEnd] = stretch;
       widths.endShrink[nextEnd] = shrink;
       widths.endSpaces[nextEnd] = spaces;
+      widths.endPlayed[nextEnd] = played;
       nextEnd += 1;
     }
     while (nextStart < n && breaks.next[nextStart] <= offset) {
@@ -84,6 +98,7 @@ export function measureBreaks(
       widths.startStretch[nextStart + 1] = stretch;
       widths.startShrink[nextStart + 1] = shrink;
       widths.startSpaces[nextStart + 1] = spaces;
+      widths.startPlayed[nextStart + 1] = played;
       nextStart += 1;
     }
   };
@@ -100,10 +115,14 @@ export function measureBreaks(
       stretch += (most - wished) * size;
       shrink += (wished - least) * size;
       spaces += 1;
-    } else width += shaped.advances[k] * scale + (shaped.advances[k] !== 0 ? tracking : 0);
+    } else {
+      width += shaped.advances[k] * scale + (shaped.advances[k] !== 0 ? tracking : 0);
+      if (plays) played += shaped.advances[k] * scale;
+    }
   }
   record(text.length);
   addCuts(styled, breaks, widths, context);
+  if (style.opticalMargins > 0) addHanging(styled, shaped, breaks, widths, context);
   return widths;
 }
 
@@ -119,5 +138,40 @@ function addCuts(styled: StyledParagraph, breaks: Opportunities, widths: BreakWi
     widths.end[k] += cut.before;
     widths.start[k + 1] -= cut.after;
     if (kind === LINE_END.hyphen) widths.end[k] += context.hyphen(styled.runs[run].face) * styled.runs[run].size;
+  }
+}
+
+/** Lets the characters at both ends of every possible line hang out by their share of the table. */
+function addHanging(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  breaks: Opportunities,
+  widths: BreakWidths,
+  context: WidthContext,
+): void {
+  const { text, runs, style } = styled;
+  /** Advance of the character at an offset, in points. */
+  const advanceAt = (offset: number): number => {
+    const glyph = lastAtMost(shaped.clusters, offset, shaped.count);
+    if (glyph < 0 || shaped.clusters[glyph] !== offset) return 0;
+    const run = runs[Math.max(0, lastAtMost(shaped.runStarts, glyph, runs.length))];
+    return (shaped.advances[glyph] * run.size) / context.unitsPerEm(run.face);
+  };
+  const startAt = (index: number, offset: number) => {
+    const share = hangLeft(text[offset] ?? '');
+    if (share === 0) return;
+    widths.hangLeft[index] = share * style.opticalMargins * advanceAt(offset);
+    widths.start[index] += widths.hangLeft[index];
+  };
+  startAt(0, 0);
+  for (let k = 0; k < breaks.count; k += 1) {
+    if (breaks.next[k] < text.length) startAt(k + 1, breaks.next[k]);
+    if (breaks.kind[k] === LINE_END.hyphen) {
+      const run = runs.find((candidate) => breaks.at[k] <= candidate.to) ?? runs[0];
+      widths.end[k] -= hangRight('-') * style.opticalMargins * context.hyphen(run.face) * run.size;
+      continue;
+    }
+    const share = breaks.at[k] === 0 ? 0 : hangRight(text[breaks.at[k] - 1]);
+    if (share > 0) widths.end[k] -= share * style.opticalMargins * advanceAt(breaks.at[k] - 1);
   }
 }

@@ -14,6 +14,8 @@ export interface BrokenParagraph {
   readonly width: Float32Array;
   /** What is added to each word space of the line, in points (negative: tighter). */
   readonly spaceDelta: Float32Array;
+  /** Horizontal scale of the played letters of the line; 1 as designed. */
+  readonly scale: Float32Array;
   /** Mean word space of the line in em; 0 for a line without one. */
   readonly spaceEm: Float32Array;
   readonly end: Uint8Array;

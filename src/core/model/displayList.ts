@@ -8,6 +8,8 @@ import type { BlockId, StreamId } from './streams';
 export interface TextItem {
   readonly face: FaceId;
   readonly size: Pt;
+  /** Horizontal scale of the glyphs; 1 as designed. */
+  readonly scaleX: number;
   /** Baseline from the top of the trimmed page. */
   readonly y: Pt;
   readonly first: number;

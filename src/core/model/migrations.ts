@@ -4,8 +4,24 @@ import { BOOK_FORMAT } from './book';
 export type PlainBook = Readonly<Record<string, unknown>> & { readonly format: number };
 export type Migration = (book: PlainBook) => PlainBook;
 
-/** `MIGRATIONS[n]` takes format n to n + 1. Format 1 is the first: there is nothing to migrate yet. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = {};
+/** `MIGRATIONS[n]` takes format n to n + 1. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  // Glyph-scale play and optical margins came in with what the starting spec gives them.
+  1: (book) =>
+    withSpec(book, 2, (spec) => ({ ...spec, text: { glyphPlay: 2, opticalMargins: 100, ...part(spec, 'text') } })),
+};
+
+type Plain = Readonly<Record<string, unknown>>;
+
+/** A part of plain data as an object; empty when it is none, so that the check after the migration can say so. */
+function part(of: Plain, key: string): Plain {
+  const value = of[key];
+  return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Plain) : {};
+}
+
+function withSpec(book: PlainBook, format: number, change: (spec: Plain) => Plain): PlainBook {
+  return { ...book, format, spec: change(part(book, 'spec')) };
+}
 
 /** The book in today's format. */
 export function migrate(book: PlainBook): PlainBook {

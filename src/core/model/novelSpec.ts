@@ -233,6 +233,8 @@ export const NOVEL_SPEC: Spec = {
     wordSpace: null,
     hyphenation: { on: true, smallestWord: 6, before: 2, after: 3, running: 2 },
     lastLine: 2,
+    glyphPlay: 2,
+    opticalMargins: 100,
   },
   openers: { sink: 5, textStart: 12, chaptersStart: 'any' },
   furniture: { verso: 'author', recto: 'title', dropFolio: true },

@@ -50,6 +50,10 @@ export interface TextSpec {
   readonly hyphenation: HyphenationSpec;
   /** Least width of a paragraph's last line, in em. */
   readonly lastLine: number;
+  /** How much narrower or wider the letters of a justified line may be set, in percent; neighbours differ by at most 2. */
+  readonly glyphPlay: number;
+  /** How far stops, hyphens, quotes and some letters hang into the margin: percent of our table's values. */
+  readonly opticalMargins: number;
 }
 
 export interface OpenersSpec {

@@ -24,6 +24,8 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'text.hyphenation.after': 'break',
   'text.hyphenation.running': 'break',
   'text.lastLine': 'break',
+  'text.glyphPlay': 'break',
+  'text.opticalMargins': 'break',
   'openers.sink': 'page',
   'openers.textStart': 'page',
   'openers.chaptersStart': 'page',

@@ -29,6 +29,10 @@ export interface ResolvedStyle {
   readonly lastLine: number;
   /** Limits of the word space, in em of the size. */
   readonly wordSpace: WordSpace;
+  /** Percent by which the letters of a justified line may be narrower or wider; 0 for what is never played with. */
+  readonly glyphPlay: number;
+  /** Share of the table of hanging marks, 0 to 1. */
+  readonly opticalMargins: number;
   readonly language: string;
   readonly hyphenation: {
     readonly smallestWord: number;
@@ -78,4 +82,9 @@ export interface StyledParagraph {
   readonly missing: readonly number[];
   /** Everything that shaping depends on, so that other changes never shape again. */
   readonly shapeKey: string;
+}
+
+/** True for runs whose letters take part in glyph-scale play: not small capitals, nor letterspaced type. */
+export function isPlayed(run: StyledRun): boolean {
+  return run.tracking === 0 && run.upper !== true && !run.features.includes('smcp');
 }

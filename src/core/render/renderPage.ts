@@ -4,7 +4,7 @@ import { isElasticSpace } from '../base/elasticSpace';
 import { LINE_END } from '../model/broken';
 import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
-import type { StyledParagraph } from '../model/styled';
+import { isPlayed, type StyledParagraph } from '../model/styled';
 import type { LineGlyphs } from './lineGlyphs';
 
 /** What rendering needs of the faces and of shaping. */
@@ -43,6 +43,17 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
   };
 }
 
+/** How a stretch stands on its line. */
+interface LineSetting {
+  readonly spaceDelta: number;
+  readonly scale: number;
+  readonly artifact: TextItem['artifact'];
+  readonly hyphenated: boolean;
+  readonly endsLine: boolean;
+}
+
+const TAIL: LineSetting = { spaceDelta: 0, scale: 1, artifact: null, hyphenated: false, endsLine: true };
+
 /** Collects items and their packed glyphs. */
 class ListBuilder {
   readonly rules: RuleItem[] = [];
@@ -77,16 +88,13 @@ class ListBuilder {
     let x = left + broken.x[line];
     runs.forEach((part, index) => {
       const last = index === runs.length - 1;
-      x = this.addRun(
-        styled,
-        part,
-        x,
-        y,
-        broken.spaceDelta[line],
+      x = this.addRun(styled, part, x, y, {
+        spaceDelta: broken.spaceDelta[line],
+        scale: broken.scale[line],
         artifact,
-        last && hyphenated,
-        last && !hyphenated && broken.end[line] !== LINE_END.dash,
-      );
+        hyphenated: last && hyphenated,
+        endsLine: last && !hyphenated && broken.end[line] !== LINE_END.dash,
+      });
     });
     if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
   }
@@ -96,35 +104,20 @@ class ListBuilder {
     const scale = part.run.size / this.context.unitsPerEm(part.run.face);
     const width = part.advances.reduce((sum, advance) => sum + advance * scale, 0);
     const before = this.items.length;
-    this.addRun(
-      { ...paragraph.styled, text: paragraph.styled.tail, source: null },
-      part,
-      right - width,
-      y,
-      0,
-      null,
-      false,
-      true,
-    );
+    const alone = { ...paragraph.styled, text: paragraph.styled.tail, source: null };
+    this.addRun(alone, part, right - width, y, TAIL);
     for (const item of this.items.slice(before)) this.sourceOffsets.fill(0, item.first, item.first + item.count);
   }
 
   /** Puts a run's glyphs from x on; answers its right end. */
-  private addRun(
-    styled: StyledParagraph,
-    part: LineGlyphs,
-    startX: number,
-    y: number,
-    spaceDelta: number,
-    artifact: TextItem['artifact'],
-    hyphenated: boolean,
-    endsLine: boolean,
-  ): number {
+  private addRun(styled: StyledParagraph, part: LineGlyphs, startX: number, y: number, line: LineSetting): number {
     const { run } = part;
     const { context } = this;
+    const { artifact, hyphenated, endsLine } = line;
+    const scaleX = isPlayed(run) ? line.scale : 1;
     const scale = run.size / context.unitsPerEm(run.face);
     const tracking = (run.tracking * run.size) / 1000;
-    const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + spaceDelta;
+    const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + line.spaceDelta;
     const first = this.glyphs.length;
     const textFrom = part.clusters[0] ?? 0;
     let textTo = textFrom;
@@ -137,12 +130,13 @@ class ListBuilder {
       if (code === 0x20 && !elastic) continue;
       this.push(
         part.glyphs[k],
-        x + part.xOffsets[k] * scale,
+        x + part.xOffsets[k] * scale * scaleX,
         run.rise + part.yOffsets[k] * scale,
         cluster - textFrom,
         styled.source?.[cluster] ?? cluster,
       );
-      x += part.advances[k] * scale + (part.advances[k] !== 0 || elastic ? tracking : 0) + (elastic ? wished : 0);
+      x += part.advances[k] * scale * (elastic ? 1 : scaleX) + (part.advances[k] !== 0 || elastic ? tracking : 0);
+      if (elastic) x += wished;
     }
     let text = styled.text.slice(textFrom, textTo);
     if (hyphenated) {
@@ -158,6 +152,7 @@ class ListBuilder {
       this.items.push({
         face: run.face,
         size: run.size,
+        scaleX,
         y,
         first,
         count,

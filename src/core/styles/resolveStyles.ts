@@ -1,7 +1,7 @@
 // Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
 import { invariant } from '../base/errors';
 import { wordSpaceOf } from '../model/faces';
-import type { Align, ParagraphStyle, Spec } from '../model/spec';
+import type { Align, Meaning, ParagraphStyle, Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { StyleTag } from '../model/streams';
 
@@ -22,6 +22,9 @@ export class StyleInterner {
     return style;
   }
 }
+
+/** Glyph-scale play touches running text only: no heads, no verse, nothing of the display pages. */
+const PLAYED: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'note']);
 
 /** All styles of the spec, resolved. A missing or circular `basedOn` ends at the text spec. */
 export function resolveStyles(spec: Spec, language: string, space: SpaceOfFamily, interner: StyleInterner): StyleSheet {
@@ -60,6 +63,8 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     withNext: own.withNext ?? false,
     atFoot: own.atFoot ?? false,
     lastLine: align === 'justify' ? text.lastLine : 0,
+    glyphPlay: align === 'justify' && PLAYED.has(own.meaning ?? 'body') ? text.glyphPlay : 0,
+    opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
     wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
     language,
     hyphenation: text.hyphenation,

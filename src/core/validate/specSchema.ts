@@ -135,6 +135,8 @@ export const specSchema = object({
       running: whole(0, 3, 'lines'),
     }),
     lastLine: number(0, 20, 'em'),
+    glyphPlay: number(0, 2.5, 'percent'),
+    opticalMargins: number(0, 150, 'percent'),
   }),
   openers: object({
     sink: whole(0, 40, 'grid lines'),

@@ -27,7 +27,7 @@ export function drawPage(
       const outline = outlines(item.face, list.glyphs[k]);
       if (outline === undefined || outline.path.length === 0) continue;
       const em = (item.size * scale) / outline.unitsPerEm;
-      context.setTransform(em, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
+      context.setTransform(em * item.scaleX, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
       context.fill(pathOf(outline));
     }
   }

@@ -34,6 +34,9 @@ function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: Bre
     startStretch: zeros(n + 1),
     startShrink: zeros(n + 1),
     startSpaces: new Uint32Array(n + 1),
+    endPlayed: zeros(n),
+    startPlayed: zeros(n + 1),
+    hangLeft: zeros(n + 1),
   };
   let [width, stretch, shrink, spaces] = [0, 0, 0, 0];
   pieces.forEach((piece, k) => {
@@ -129,6 +132,7 @@ describe('the optimum over a paragraph', () => {
             running,
             lastLine: 5,
             rag: 20,
+            play: 0,
           };
           const found = fitLines(breaks, widths, settings);
           for (const tolerance of [1.4, 5, Infinity]) {
@@ -152,13 +156,29 @@ describe('the optimum over a paragraph', () => {
   it('takes a first-fit line further when that saves a bad line later', () => {
     // Greedy setting would put "a b c" on the first line and leave one long word loose on the second.
     const { breaks, widths } = measure([8, 8, 8, 20, 8].map((width) => ({ width, kind: LINE_END.space })));
-    const settings: FitSettings = { width: 31, firstWidth: 31, mode: 'justify', running: 2, lastLine: 0, rag: 20 };
+    const settings: FitSettings = {
+      width: 31,
+      firstWidth: 31,
+      mode: 'justify',
+      running: 2,
+      lastLine: 0,
+      rag: 20,
+      play: 0,
+    };
     expect(fitLines(breaks, widths, settings)).to.deep.equal([2, 4]);
   });
 
   it('always answers: a word wider than the line stands on a line of its own', () => {
     const { breaks, widths } = measure([5, 90, 5].map((width) => ({ width, kind: LINE_END.space })));
-    const settings: FitSettings = { width: 30, firstWidth: 30, mode: 'justify', running: 2, lastLine: 0, rag: 20 };
+    const settings: FitSettings = {
+      width: 30,
+      firstWidth: 30,
+      mode: 'justify',
+      running: 2,
+      lastLine: 0,
+      rag: 20,
+      play: 0,
+    };
     const ends = fitLines(breaks, widths, settings);
     expect(ends).to.include(1);
     expect(ends[ends.length - 1]).to.equal(2);
@@ -166,14 +186,30 @@ describe('the optimum over a paragraph', () => {
 
   it('balances a title over its lines instead of leaving a word behind', () => {
     const { breaks, widths } = measure([10, 10, 10, 10].map((width) => ({ width, kind: LINE_END.space })));
-    const settings: FitSettings = { width: 38, firstWidth: 38, mode: 'balanced', running: 0, lastLine: 0, rag: 40 };
+    const settings: FitSettings = {
+      width: 38,
+      firstWidth: 38,
+      mode: 'balanced',
+      running: 0,
+      lastLine: 0,
+      rag: 40,
+      play: 0,
+    };
     expect(fitLines(breaks, widths, settings)).to.deep.equal([1, 3]);
   });
 
   it('ends a line where a person broke it', () => {
     const list = [10, 10, 10, 10].map((width, k) => ({ width, kind: k === 1 ? LINE_END.forced : LINE_END.space }));
     const { breaks, widths } = measure(list);
-    const settings: FitSettings = { width: 100, firstWidth: 100, mode: 'justify', running: 0, lastLine: 0, rag: 40 };
+    const settings: FitSettings = {
+      width: 100,
+      firstWidth: 100,
+      mode: 'justify',
+      running: 0,
+      lastLine: 0,
+      rag: 40,
+      play: 0,
+    };
     expect(fitLines(breaks, widths, settings)).to.deep.equal([1, 3]);
   });
 
@@ -192,6 +228,7 @@ describe('the optimum over a paragraph', () => {
           running,
           lastLine: 0,
           rag: 20,
+          play: 0,
         });
         let longest = 0;
         let now = 0;

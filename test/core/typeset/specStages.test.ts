@@ -44,6 +44,8 @@ const VALUES: Record<string, Plain> = {
   'text.hyphenation.after': 5,
   'text.hyphenation.running': 1,
   'text.lastLine': 6,
+  'text.glyphPlay': 0,
+  'text.opticalMargins': 0,
   'openers.sink': 2,
   'openers.textStart': 8,
   'openers.chaptersStart': 'recto',

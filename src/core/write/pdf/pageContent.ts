@@ -21,6 +21,7 @@ export function pageContent(list: DisplayList, fontOf: (face: string) => FontUse
 class TextWriter {
   private font = '';
   private rise = 0;
+  private scale = 1;
 
   constructor(
     private readonly list: DisplayList,
@@ -34,6 +35,12 @@ class TextWriter {
     if (item.artifact !== null) parts.push('/Artifact << /Type /Pagination >> BDC');
     const key = `/${font.resourceName} ${pdfNumber(item.size, 4)} Tf`;
     if (key !== this.font) parts.push((this.font = key));
+    if (item.scaleX !== this.scale) {
+      this.scale = item.scaleX;
+      parts.push(`${pdfNumber(item.scaleX * 100, 3)} Tz`);
+    }
+    // Advances and adjustments are both taken times the horizontal scale (9.3.4).
+    const em = item.size * (Number(pdfNumber(item.scaleX * 100, 3)) / 100);
     parts.push(`1 0 0 1 ${pdfNumber(list.xs[item.first])} ${pdfNumber(list.height - item.y)} Tm`);
     const end = item.first + item.count;
     // `pen` is where the reader's own advances have taken it, so that rounding never adds up.
@@ -50,10 +57,10 @@ class TextWriter {
         this.rise = list.rises[k];
         parts.push(`${pdfNumber(this.rise)} Ts`);
       }
-      const shift = Number(pdfNumber(((pen - list.xs[k]) * 1000) / item.size, 1));
+      const shift = Number(pdfNumber(((pen - list.xs[k]) * 1000) / em, 1));
       if (shift !== 0) {
         row += `${row === '' ? '' : ' '}${pdfNumber(shift, 1)}`;
-        pen -= (shift * item.size) / 1000;
+        pen -= (shift * em) / 1000;
       }
       const text = this.glyphText(item, k, end);
       const hex = `<${glyph.toString(16).toUpperCase().padStart(4, '0')}>`;
@@ -63,7 +70,7 @@ class TextWriter {
         parts.push(`/Span << /ActualText <FEFF${utf16Hex(text)}> >> BDC [${hex}] TJ EMC`);
         if (brought) font.noteText(glyph, '-');
       } else row += row.endsWith('>') ? hex : ` ${hex}`;
-      pen += (font.width(glyph) * item.size) / 1000;
+      pen += (font.width(glyph) * em) / 1000;
     }
     flush();
     if (item.artifact !== null) parts.push('EMC');

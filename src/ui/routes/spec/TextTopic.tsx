@@ -62,6 +62,22 @@ export function TextTopic() {
           disabled={readOnly}
           onChange={(to) => set('text.lastLine', to, 'Last line')}
         />
+        <NumberSetting
+          label="Letters may give"
+          unit="%"
+          value={text.glyphPlay}
+          disabled={readOnly || text.setting === 'ragged'}
+          note="How much narrower or wider the letters of a justified line may be."
+          onChange={(to) => set('text.glyphPlay', to, 'Glyph-scale play')}
+        />
+        <NumberSetting
+          label="Optical margins"
+          unit="%"
+          value={text.opticalMargins}
+          disabled={readOnly}
+          note="How far stops, hyphens and quotes hang out."
+          onChange={(to) => set('text.opticalMargins', to, 'Optical margins')}
+        />
       </SettingGroup>
       <SettingGroup title="Hyphenation">
         <ChoiceSetting
