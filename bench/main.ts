@@ -89,5 +89,6 @@ measure(
   'the-ferry-register.docx',
   new Uint8Array(readFileSync(join(folder, 'demo/the-ferry-register.docx'))),
 );
-const text = seededText({ words: 100_000, chapters: 32, seed: 7 });
+const source = readFileSync(join(folder, '../../demo/the-ferry-register.txt'), 'utf8');
+const text = seededText({ words: 100_000, chapters: 32, seed: 7, source });
 measure('Seeded text', 'seeded.txt', new TextEncoder().encode(text));

@@ -1,97 +1,70 @@
-// Seeded texts for measurements: invented prose of English shape, the same for the same seed, never shown to anybody.
+// Seeded texts for measurements: prose with the words of the demonstration novel, each followed by one that follows it
+// there, so that lengths of words and places to divide them are those of real English. Never shown to anybody.
 import { seeded } from './seeded';
-
-const ONSETS = [
-  'b',
-  'br',
-  'c',
-  'ch',
-  'd',
-  'f',
-  'g',
-  'gr',
-  'h',
-  'l',
-  'm',
-  'n',
-  'p',
-  'pl',
-  'r',
-  's',
-  'sh',
-  'st',
-  't',
-  'th',
-  'tr',
-  'w',
-  'w',
-  '',
-];
-const CORES = ['a', 'e', 'i', 'o', 'u', 'ea', 'ou', 'ai', 'oo', 'e', 'a', 'i'];
-const CODAS = ['', 'n', 'r', 's', 't', 'l', 'd', 'nd', 'st', 'ng', 'ck', '', 'm', 'ght'];
-const SMALL = [
-  'the',
-  'of',
-  'and',
-  'to',
-  'a',
-  'in',
-  'that',
-  'it',
-  'was',
-  'he',
-  'she',
-  'had',
-  'with',
-  'for',
-  'on',
-  'as',
-  'at',
-  'by',
-  'but',
-  'not',
-  'her',
-  'his',
-  'from',
-  'they',
-  'which',
-];
-const ENDINGS = ['', '', '', 'ing', 'ed', 'er', 'ly', 'ness', 'ation', 'ment', 'able'];
 
 export interface SeededTextOptions {
   readonly words: number;
+  /** 0: one division, without chapters. */
   readonly chapters: number;
   readonly seed: number;
+  /** The manuscript from which the words are taken: demo/the-ferry-register.txt. */
+  readonly source: string;
 }
 
+/** Most words of a sentence before one that ends it is looked for. */
+const LONG_SENTENCE = 46;
+
 /** A plain text with chapters, dialogue and paragraphs of varied length. */
-export function seededText({ words, chapters, seed }: SeededTextOptions): string {
+export function seededText({ words, chapters, seed, source }: SeededTextOptions): string {
   const random = seeded(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
-  const vocabulary = Array.from({ length: 2600 }, () => {
-    const syllables = 1 + Math.floor(random() * random() * 3.4);
-    return (
-      Array.from({ length: syllables }, () => pick(ONSETS) + pick(CORES) + pick(CODAS)).join('') +
-      (syllables > 1 ? pick(ENDINGS) : '')
-    );
-  });
-  const word = () => (random() < 0.46 ? pick(SMALL) : vocabulary[Math.floor(random() * random() * vocabulary.length)]);
+  const { starts, after, ends } = followers(source);
   let made = 0;
   const sentence = (): string => {
-    const length = 4 + Math.floor(random() * random() * 34);
-    made += length;
-    const list = Array.from({ length }, (_, k) => (k > 2 && k < length - 2 && random() < 0.09 ? `${word()},` : word()));
-    list[0] = list[0][0].toUpperCase() + list[0].slice(1);
-    return `${list.join(' ')}${random() < 0.08 ? '?' : '.'}`;
+    const list = [pick(starts)];
+    for (;;) {
+      const word = list[list.length - 1];
+      if (/[.?!]$/.test(word)) break;
+      list.push(list.length > LONG_SENTENCE ? pick(ends) : pick(after.get(word) ?? ends));
+    }
+    made += list.length;
+    return list.join(' ');
   };
   const paragraph = (): string => {
-    if (random() < 0.34) return `“${sentence()}”`;
-    return Array.from({ length: 1 + Math.floor(random() * 8) }, sentence).join(' ');
+    const kind = random();
+    if (kind < 0.3) return `“${sentence()}”`;
+    if (kind < 0.42) return `“${sentence()}” ${sentence()}`;
+    return Array.from({ length: 1 + Math.floor(random() * 7) }, sentence).join(' ');
   };
   const lines = ['Title: Seeded', 'Author: Nobody', ''];
-  for (let chapter = 1; chapter <= chapters; chapter += 1) {
-    lines.push(`CHAPTER ${chapter}`, '', `The ${pick(vocabulary)} ${pick(vocabulary)}`, '');
-    while (made < (words * chapter) / chapters) lines.push(paragraph(), '');
+  for (let chapter = 1; chapter <= Math.max(1, chapters); chapter += 1) {
+    if (chapters > 0) {
+      const title = sentence().split(' ').slice(0, 3).join(' ').replace(/[,.;:?!]/g, '');
+      lines.push(`CHAPTER ${chapter}`, '', title, '');
+    }
+    while (made < (words * chapter) / Math.max(1, chapters)) lines.push(paragraph(), '');
   }
   return lines.join('\n');
+}
+
+/** Words with their stops: those that begin a sentence, those that follow each, those that end one. */
+function followers(source: string) {
+  const text = source
+    .split('\n')
+    .filter((line) => line !== '' && !/^[@#>{*-]/.test(line))
+    .map((line) => line.replace(/\{[^}]*\}|\[[^\]]*\]|[*_~“”"()]/g, ''))
+    .join(' ');
+  const list = text.split(/\s+/).filter((word) => /^[A-Za-z][A-Za-z’'-]*[,;:.?!]?$/.test(word));
+  const starts: string[] = [];
+  const ends: string[] = [];
+  const after = new Map<string, string[]>();
+  list.forEach((word, k) => {
+    const before = list[k - 1] ?? '.';
+    if (/[.?!]$/.test(before)) {
+      if (/^[A-Z]/.test(word) && !/[.?!]$/.test(word)) starts.push(word);
+    } else if (after.has(before)) after.get(before)!.push(word);
+    else after.set(before, [word]);
+    if (/[.?!]$/.test(word)) ends.push(word);
+  });
+  return { starts, after, ends };
 }

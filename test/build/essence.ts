@@ -7,7 +7,7 @@ export function essence(composed: TypesetBook): unknown {
     page.side,
     page.folio,
     page.division,
-    page.noteRule,
+    page.noteRules,
     ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, y }) => [
       paragraph.styled.block,
       paragraph.styled.text,

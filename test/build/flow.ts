@@ -1,37 +1,106 @@
-// Paragraphs for page tests: only their counts of lines, leading and keeps matter.
+// Paragraphs for page tests: only their counts of lines, leading and keeps matter. A line has ten characters.
 import type { BrokenParagraph } from '../../src/core/model/broken';
 import type { ComposedParagraph } from '../../src/core/model/pages';
 import type { ResolvedStyle } from '../../src/core/model/styled';
-import type { FlowParagraph } from '../../src/core/paginate';
+import type { FlowParagraph, PagePlan, PageWishes } from '../../src/core/paginate';
 
 export const LEADING = 10;
+const LINE = 10;
 
 export interface FlowParts {
   readonly lines: number;
   readonly gap?: number;
+  readonly elastic?: readonly number[];
   readonly withNext?: boolean;
+  readonly meaning?: ResolvedStyle['meaning'];
+  readonly style?: Partial<ResolvedStyle>;
   /** Points; the grid is LEADING. */
   readonly leading?: number;
   /** Lines of a note at a line: `[line, lines]`. */
   readonly notes?: readonly (readonly [number, number])[];
+  /** What a setting of a line fewer, or more, costs beyond the best. */
+  readonly shorter?: number;
+  readonly longer?: number;
+  /** Lines that end in a hyphen. */
+  readonly hyphens?: readonly number[];
+  /** Width of the last line, of 100. */
+  readonly last?: number;
+  readonly wishes?: PageWishes;
+  readonly held?: readonly number[];
+  readonly text?: string;
 }
 
 let counter = 0;
 
-export function composed(lines: number, style: Partial<ResolvedStyle> = {}): ComposedParagraph {
+export function composed(
+  lines: number,
+  style: Partial<ResolvedStyle> = {},
+  { hyphens = [], last = 100, text = 'x' }: Pick<FlowParts, 'hyphens' | 'last' | 'text'> = {},
+): ComposedParagraph {
   const block = `p${(counter += 1)}`;
-  const resolved = { leading: LEADING, withNext: false, above: 0, below: 0, atFoot: false, ...style } as ResolvedStyle;
+  const resolved = {
+    leading: LEADING,
+    withNext: false,
+    meaning: 'body',
+    above: 0,
+    below: 0,
+    atFoot: false,
+    ...style,
+  } as ResolvedStyle;
+  const broken = {
+    count: lines,
+    from: Uint32Array.from({ length: lines }, (_, k) => k * LINE),
+    end: Uint8Array.from({ length: lines }, (_, k) => (hyphens.includes(k) ? 1 : 0)),
+    width: new Float32Array(lines).fill(100),
+    textWidth: Float32Array.from({ length: lines }, (_, k) => (k === lines - 1 ? last : 100)),
+  };
   return {
-    styled: { stream: 'd1', block, style: resolved } as never,
+    styled: { stream: 'd1', block, text, style: resolved } as never,
     shaped: {} as never,
-    broken: { count: lines } as BrokenParagraph,
+    broken: broken as unknown as BrokenParagraph,
   };
 }
 
 export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
-  return parts.map((part) => ({
-    paragraph: composed(part.lines, { leading: part.leading ?? LEADING, withNext: part.withNext ?? false }),
-    gap: part.gap ?? 0,
-    notes: (part.notes ?? []).map(([line, lines]) => ({ line, paragraphs: [composed(lines, { leading: 8 })] })),
-  }));
+  return parts.map((part) => {
+    const style = {
+      leading: part.leading ?? LEADING,
+      withNext: part.withNext ?? false,
+      meaning: part.meaning ?? 'body',
+      ...part.style,
+    };
+    const variant = (lines: number, cost: number | undefined) =>
+      cost === undefined || lines < 1 ? undefined : { paragraph: composed(lines, style, part), cost };
+    return {
+      paragraph: composed(part.lines, style, part),
+      shorter: variant(part.lines - 1, part.shorter),
+      longer: variant(part.lines + 1, part.longer),
+      gap: part.gap ?? 0,
+      elastic: part.elastic,
+      notes: (part.notes ?? []).map(([line, lines]) => ({
+        at: line * LINE,
+        paragraphs: [composed(lines, { leading: 8 })],
+      })),
+      wishes: part.wishes,
+      held: part.held,
+    };
+  });
+}
+
+/** Pages of one column without an opener, that begin on a recto and may run a line short or long. */
+export function planOf(lines: number, rest: Partial<PagePlan> = {}): PagePlan {
+  return {
+    lines,
+    firstLines: lines,
+    firstSide: 'recto',
+    columns: [{ x: 0, width: 100 }],
+    balance: false,
+    noteGap: 0.6,
+    keeps: { linesAtFoot: 2, linesAtHead: 2 },
+    chapterEnd: 3,
+    short: 1,
+    long: 3,
+    exempt: false,
+    ...rest,
+  };
 }

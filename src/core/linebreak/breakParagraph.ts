@@ -5,7 +5,7 @@ import type { StyledParagraph } from '../model/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
 import { settlePlay, type PlayedLine } from './glyphPlay';
-import { fitLines, type FitSettings } from './totalFit';
+import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
 
 export interface BreakContext extends WidthContext {
@@ -18,32 +18,106 @@ const RAG = 4;
 /** No line is narrower than this, whatever the indents: a column is never without an answer. */
 const LEAST_WIDTH = 6;
 
-/** Breaks to a column of `measure` points. Always answers; a word wider than the line is cut between its letters. */
+/** A paragraph set in its best way, and a line shorter and longer where that can be done well. */
+export interface BrokenSettings {
+  readonly best: BrokenParagraph;
+  readonly shorter: BrokenParagraph | null;
+  readonly longer: BrokenParagraph | null;
+}
+
+/** Which variants are looked for: those that might be good; none; or the one that a person wants, whatever it costs. */
+export type VariantWish = 'good' | 'none' | -1 | 1;
+
+/** Breaks to a column. Always answers; a word wider than the line is cut between its letters. */
 export function breakParagraph(
   styled: StyledParagraph,
   shaped: ShapedParagraph,
   measure: Measure,
   context: BreakContext,
-): BrokenParagraph {
+  wish: VariantWish = 'none',
+): BrokenSettings {
+  const { breaks, widths, settings } = prepare(styled, shaped, measure, context);
+  const best = packLines(styled, breaks, widths, settings, fitLines(breaks, widths, settings));
+  const variant = (step: -1 | 1): BrokenParagraph | null => {
+    const lines = best.count + step;
+    if (wish === 'none' || lines < 1 || styled.style.align === 'centre') return null;
+    if (wish === 'good' ? !isWithinReach(best, styled, step) : wish !== step) return null;
+    const tolerance = wish === 'good' ? VARIANT_TOLERANCE : WANTED_TOLERANCE;
+    const found = fitLineCount(breaks, widths, settings, lines, tolerance);
+    return found === null ? null : packLines(styled, breaks, widths, settings, found);
+  };
+  return { best, shorter: variant(-1), longer: variant(1) };
+}
+
+/** No line of a variant is stretched beyond its limit, so none is loose; one that a person wants may be. */
+const VARIANT_TOLERANCE = 1.25;
+const WANTED_TOLERANCE = 3;
+/** Share of what all its lines can give that a variant may ask for before it is looked at closely. */
+const REACH = 1;
+
+/** Whether the last line can be filled up, or emptied, by what the lines before it can give. */
+function isWithinReach(best: BrokenParagraph, styled: StyledParagraph, step: -1 | 1): boolean {
+  if (styled.style.align !== 'justify') return isWithinRag(best, styled, step);
+  const full = best.count - 1;
+  const measure = best.width[full];
+  const last = best.textWidth[full];
+  const { least, wished, most } = styled.style.wordSpace;
+  const { size, glyphPlay } = styled.style;
+  let spaces = 0;
+  let room = 0;
+  for (let k = 0; k < full; k += 1) {
+    if (best.end[k] === LINE_END.forced) return false;
+    const count = best.spaceCount[k];
+    spaces += count;
+    room += step < 0 ? best.spaceEm[k] - least : most - best.spaceEm[k];
+  }
+  if (full === 0) return step > 0 && last > measure * 0.9;
+  const perSpace = (room / full) * size;
+  const letters = full * measure * (glyphPlay / 100);
+  const give = perSpace * spaces + letters;
+  const needed = step < 0 ? last : Math.max(0, measure - last) + wished * size;
+  return needed <= give * REACH;
+}
+
+/** Ragged lines give by their rag: by half of it each, on the mean. */
+function isWithinRag(best: BrokenParagraph, { style }: StyledParagraph, step: -1 | 1): boolean {
+  const full = best.count - 1;
+  const last = best.textWidth[full];
+  const room = (full * RAG * style.size) / 2;
+  return (step < 0 ? last : best.width[full] - last) <= room * REACH;
+}
+
+interface Prepared {
+  readonly breaks: Opportunities;
+  readonly widths: BreakWidths;
+  readonly settings: FitSettings;
+}
+
+/** Opportunities and widths, with emergency cuts where a word is wider than a line. */
+function prepare(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  measure: Measure,
+  context: BreakContext,
+): Prepared {
   const { style } = styled;
   const hyphenator = style.hyphenate ? context.hyphenator(style.language) : null;
-  let breaks = findOpportunities(styled.text, hyphenator, style.hyphenate ? style.hyphenation : null);
-  let widths = measureBreaks(styled, shaped, breaks, context);
+  const breaks = findOpportunities(styled.text, hyphenator, style.hyphenate ? style.hyphenation : null);
+  const widths = measureBreaks(styled, shaped, breaks, context);
   const settings = settingsOf(styled, measure);
-  const extra = emergencies(shaped, breaks, widths, Math.min(settings.width, settings.firstWidth), styled.text);
-  if (extra.length > 0) {
-    breaks = withEmergencies(breaks, extra);
-    widths = measureBreaks(styled, shaped, breaks, context);
-  }
-  return packLines(styled, breaks, widths, settings, fitLines(breaks, widths, settings));
+  const extra = emergencies(shaped, breaks, widths, Math.min(settings.width, ...settings.firstWidths), styled.text);
+  if (extra.length === 0) return { breaks, widths, settings };
+  const more = withEmergencies(breaks, extra);
+  return { breaks: more, widths: measureBreaks(styled, shaped, more, context), settings };
 }
 
 function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
   const { style } = styled;
-  const width = Math.max(LEAST_WIDTH, measure - style.leftIndent - style.rightIndent);
+  const inside = (width: number) => Math.max(LEAST_WIDTH, width - style.leftIndent - style.rightIndent);
+  const first = measure.first.length === 0 ? [measure.width] : measure.first;
   return {
-    width,
-    firstWidth: Math.max(LEAST_WIDTH, width - style.firstIndent),
+    width: inside(measure.width),
+    firstWidths: first.map((width, k) => Math.max(LEAST_WIDTH, inside(width) - (k === 0 ? style.firstIndent : 0))),
     mode: style.align === 'justify' ? 'justify' : style.align === 'centre' ? 'balanced' : 'ragged',
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
@@ -79,11 +153,13 @@ function packLines(
   breaks: Opportunities,
   widths: BreakWidths,
   settings: FitSettings,
-  ends: readonly number[],
+  { ends, demerits }: FittedLines,
 ): BrokenParagraph {
   const count = ends.length;
+  const widthOf = (line: number) => settings.firstWidths[line] ?? settings.width;
   const lines = {
     count,
+    demerits,
     from: new Uint32Array(count),
     to: new Uint32Array(count),
     x: new Float32Array(count),
@@ -91,6 +167,7 @@ function packLines(
     spaceDelta: new Float32Array(count),
     scale: new Float32Array(count).fill(1),
     spaceEm: new Float32Array(count),
+    spaceCount: new Uint16Array(count),
     end: new Uint8Array(count),
     textWidth: new Float32Array(count),
     over: new Float32Array(count),
@@ -100,7 +177,7 @@ function packLines(
   const played: PlayedLine[] = [];
   let s = 0;
   ends.forEach((j, k) => {
-    const width = k === 0 ? settings.firstWidth : settings.width;
+    const width = widthOf(k);
     const kind = breaks.kind[j];
     const gap = width - (widths.end[j] - widths.start[s]);
     const open = kind === LINE_END.last || kind === LINE_END.forced;
@@ -116,7 +193,7 @@ function packLines(
   const scales = settlePlay(played, settings.play);
   s = 0;
   ends.forEach((j, k) => {
-    const width = k === 0 ? settings.firstWidth : settings.width;
+    const width = widthOf(k);
     const natural = widths.end[j] - widths.start[s];
     const spaces = widths.endSpaces[j] - widths.startSpaces[s];
     const line = played[k];
@@ -128,6 +205,7 @@ function packLines(
     lines.width[k] = width;
     lines.end[k] = breaks.kind[j];
     lines.scale[k] = scales[k];
+    lines.spaceCount[k] = spaces;
     lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;
     lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + bySpaces / spaces / style.size : 0;
     lines.textWidth[k] = natural + byLetters + bySpaces;

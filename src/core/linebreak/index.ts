@@ -1,2 +1,2 @@
-export { breakParagraph, type BreakContext } from './breakParagraph';
+export { breakParagraph, type BreakContext, type BrokenSettings, type VariantWish } from './breakParagraph';
 export { Hyphenator, type PatternData } from './hyphenator';

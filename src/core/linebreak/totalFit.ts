@@ -6,8 +6,9 @@ import type { Opportunities } from './opportunities';
 import type { BreakWidths } from './widths';
 
 export interface FitSettings {
-  /** Width of the first line and of all others, in points. */
-  readonly firstWidth: number;
+  /** Widths of the first lines that differ, in points: the indented one, those beside a drop capital or in another column. */
+  readonly firstWidths: readonly number[];
+  /** Width of all others. */
   readonly width: number;
   readonly mode: 'justify' | 'ragged' | 'balanced';
   /** Most hyphens running. */
@@ -23,8 +24,8 @@ export interface FitSettings {
 /** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
 export const COST = {
   LINE: 10,
-  HYPHEN: 60,
-  DEAR_HYPHEN: 140,
+  HYPHEN: 40,
+  DEAR_HYPHEN: 100,
   DASH: 30,
   EMERGENCY: 900,
   /** Neighbouring lines more than one fitness class apart. */
@@ -40,6 +41,7 @@ const TOLERANCES = [1.4, 5, Infinity];
 
 const FITNESS_CLASSES = 4;
 const HYPHEN_STATES = 4;
+const CLASSES = FITNESS_CLASSES * HYPHEN_STATES;
 
 /** Fitness class of a ratio: tight, decent, loose, very loose. */
 function fitnessOf(ratio: number): number {
@@ -57,8 +59,15 @@ export function stretchRatio(gap: number, stretch: number, played: number): numb
   return gap <= together ? gap / Math.max(together, 1e-9) : (gap - played) / Math.max(stretch, 1e-9);
 }
 
-/** The opportunities at which the lines end, in order; the last is the paragraph's end. */
-export function fitLines(breaks: Opportunities, widths: BreakWidths, settings: FitSettings): number[] {
+/** Lines and what they cost together. */
+export interface FittedLines {
+  /** The opportunities at which the lines end, in order; the last is the paragraph's end. */
+  readonly ends: readonly number[];
+  readonly demerits: number;
+}
+
+/** The cheapest lines. Always answers: where nothing fits, with an overfull line. */
+export function fitLines(breaks: Opportunities, widths: BreakWidths, settings: FitSettings): FittedLines {
   for (const tolerance of TOLERANCES) {
     const found = new Search(breaks, widths, settings, tolerance).run();
     if (found !== null) return found;
@@ -66,17 +75,38 @@ export function fitLines(breaks: Opportunities, widths: BreakWidths, settings: F
   return new Search(breaks, widths, settings, Infinity, true).run()!;
 }
 
-/** One pass. Node 0 is the paragraph's beginning; node k's line starts after opportunity `place[k]` (-1 for node 0). */
+/** The cheapest way that takes exactly so many lines, none of them stretched over `tolerance`; null when there is none. */
+export function fitLineCount(
+  breaks: Opportunities,
+  widths: BreakWidths,
+  settings: FitSettings,
+  lines: number,
+  tolerance: number,
+): FittedLines | null {
+  return new Search(breaks, widths, settings, tolerance, false, lines).run();
+}
+
+/**
+ * One pass. Node 0 is the paragraph's beginning; node k's line starts after opportunity `place[k]` (-1 for node 0) and is
+ * line `line[k]` of the paragraph, counted only as far as it matters: to the last line of a width of its own, or, when a
+ * count of lines is wanted, all.
+ */
 class Search {
   private place: Int32Array;
   private fitness: Uint8Array;
   private hyphens: Uint8Array;
+  private line: Int32Array;
   private previous: Int32Array;
   private demerits: Float64Array;
   private nodes = 1;
-  /** Best demerits and predecessor per (fitness, hyphens) at the opportunity being looked at. */
-  private readonly best = new Float64Array(FITNESS_CLASSES * HYPHEN_STATES);
-  private readonly bestFrom = new Int32Array(FITNESS_CLASSES * HYPHEN_STATES);
+  /** Best demerits and predecessor per (line, fitness, hyphens) at the opportunity being looked at. */
+  private best = new Float64Array(CLASSES);
+  private bestFrom = new Int32Array(CLASSES);
+  /** The smallest line number in `best`, and how many line numbers it holds. */
+  private firstLine = 0;
+  private lines = 1;
+  private readonly lineCap: number;
+  private readonly widthVaries: boolean;
 
   constructor(
     private readonly breaks: Opportunities,
@@ -85,11 +115,16 @@ class Search {
     private readonly tolerance: number,
     /** Take an overfull line where nothing fits. */
     private readonly force = false,
+    /** Lines that are wanted; 0: as many as are cheapest. */
+    private readonly wanted = 0,
   ) {
+    this.lineCap = wanted > 0 ? wanted : settings.firstWidths.length;
+    this.widthVaries = settings.firstWidths.length > 1;
     const most = breaks.count * 3 + 2;
     this.place = new Int32Array(most);
     this.fitness = new Uint8Array(most);
     this.hyphens = new Uint8Array(most);
+    this.line = new Int32Array(most);
     this.previous = new Int32Array(most);
     this.demerits = new Float64Array(most);
     this.place[0] = -1;
@@ -97,11 +132,11 @@ class Search {
     this.previous[0] = -1;
   }
 
-  run(): number[] | null {
+  run(): FittedLines | null {
     const { breaks } = this;
     let active = 0;
     for (let j = 0; j < breaks.count; j += 1) {
-      this.best.fill(Infinity);
+      this.clearBest(active);
       const stillActive = this.relax(j, active);
       const isStuck = stillActive === this.nodes;
       active = stillActive;
@@ -123,6 +158,32 @@ class Search {
     return this.trace();
   }
 
+  /** Makes room in `best` for the lines that the active nodes can end. */
+  private clearBest(active: number): void {
+    if (this.lineCap > 1) {
+      let least = Infinity;
+      let most = 0;
+      for (let node = active; node < this.nodes; node += 1) {
+        if (this.line[node] < least) least = this.line[node];
+        if (this.line[node] > most) most = this.line[node];
+      }
+      this.firstLine = Math.min(this.lineCap, least + 1);
+      this.lines = Math.min(this.lineCap, most + 1) - this.firstLine + 1;
+      if (!(this.lines > 0)) this.lines = 1;
+      if (this.lines * CLASSES > this.best.length) {
+        this.best = new Float64Array(this.lines * 2 * CLASSES);
+        this.bestFrom = new Int32Array(this.lines * 2 * CLASSES);
+      }
+    }
+    this.best.fill(Infinity, 0, this.lines * CLASSES);
+  }
+
+  private widthOf(node: number): number {
+    const { firstWidths, width } = this.settings;
+    const line = this.line[node];
+    return line < firstWidths.length ? firstWidths[line] : width;
+  }
+
   /** Tries every active node as the start of a line that ends at j; answers the first node that stays active. */
   private relax(j: number, active: number): number {
     const { widths, settings, breaks } = this;
@@ -133,8 +194,7 @@ class Search {
     let first = active;
     for (let node = active; node < this.nodes; node += 1) {
       const s = this.place[node] + 1;
-      const width = s === 0 ? settings.firstWidth : settings.width;
-      const gap = width - (end[j] - start[s]);
+      const gap = this.widthOf(node) - (end[j] - start[s]);
       const played = play > 0 ? play * (endPlayed[j] - startPlayed[s]) : 0;
       const shrink = justified ? endShrink[j] - startShrink[s] + played : 0;
       if (gap < -shrink - 1e-6) {
@@ -148,7 +208,7 @@ class Search {
       else ratio = stretchRatio(gap, endStretch[j] - startStretch[s], played);
       if (isLast && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio : 0, gap, true);
       else if (ratio <= this.tolerance) this.consider(node, j, ratio, gap, false);
-      else break; // Nodes after this one start later: their lines are shorter and looser.
+      else if (!this.widthVaries) break; // Nodes after this one start later: their lines are shorter and looser.
     }
     return first;
   }
@@ -158,6 +218,11 @@ class Search {
     const kind = breaks.kind[j];
     const running = kind === LINE_END.hyphen ? this.hyphens[node] + 1 : 0;
     if (running > settings.running) return;
+    const next = Math.min(this.lineCap, this.line[node] + 1);
+    if (this.wanted > 0) {
+      // The last of the wanted lines ends the paragraph, and no other does.
+      if (this.line[node] >= this.wanted || (j === breaks.count - 1) !== (next === this.wanted)) return;
+    }
     const size = Math.abs(ratio);
     const badness = settings.mode === 'justify' ? 100 * size * size * size : 100 * size * size;
     const line = COST.LINE + Math.min(badness, 1e7);
@@ -170,11 +235,11 @@ class Search {
     const fitness = settings.mode === 'justify' ? fitnessOf(ratio) : 1;
     if (Math.abs(fitness - this.fitness[node]) > 1) demerits += COST.JUMP;
     if (isLast) {
-      const lineWidth = this.place[node] < 0 ? settings.firstWidth : settings.width;
-      if (this.place[node] >= 0 && lineWidth - gap < settings.lastLine) demerits += COST.SHORT_LAST;
+      if (this.place[node] >= 0 && this.widthOf(node) - gap < settings.lastLine) demerits += COST.SHORT_LAST;
       if (this.hyphens[node] > 0) demerits += COST.LAST_HYPHEN;
     }
-    const slot = fitness * HYPHEN_STATES + Math.min(running, HYPHEN_STATES - 1);
+    const group = this.lineCap > 1 ? next - this.firstLine : 0;
+    const slot = group * CLASSES + fitness * HYPHEN_STATES + Math.min(running, HYPHEN_STATES - 1);
     if (demerits < this.best[slot]) {
       this.best[slot] = demerits;
       this.bestFrom[slot] = node;
@@ -187,26 +252,30 @@ class Search {
    */
   private take(j: number): boolean {
     const { best } = this;
-    let cheapest = Infinity;
     let found = false;
-    for (let hyphens = 0; hyphens < HYPHEN_STATES; hyphens += 1) {
-      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES)
-        if (best[slot] < cheapest) cheapest = best[slot];
-      for (let slot = hyphens; slot < best.length; slot += HYPHEN_STATES) {
-        if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP) continue;
-        this.addNode(j, slot, this.bestFrom[slot], best[slot]);
-        found = true;
+    for (let group = 0; group < this.lines; group += 1) {
+      const [from, to] = [group * CLASSES, (group + 1) * CLASSES];
+      let cheapest = Infinity;
+      for (let hyphens = 0; hyphens < HYPHEN_STATES; hyphens += 1) {
+        for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES)
+          if (best[slot] < cheapest) cheapest = best[slot];
+        for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES) {
+          if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP) continue;
+          this.addNode(j, slot - from, this.bestFrom[slot], best[slot], this.lineCap > 1 ? this.firstLine + group : 1);
+          found = true;
+        }
       }
     }
     return found;
   }
 
-  private addNode(j: number, slot: number, from: number, demerits: number): void {
+  private addNode(j: number, slot: number, from: number, demerits: number, line: number): void {
     const node = this.nodes;
     if (node >= this.place.length) this.grow();
     this.place[node] = j;
     this.fitness[node] = Math.floor(slot / HYPHEN_STATES);
     this.hyphens[node] = slot % HYPHEN_STATES;
+    this.line[node] = line;
     this.previous[node] = from;
     this.demerits[node] = demerits;
     this.nodes += 1;
@@ -221,6 +290,7 @@ class Search {
     this.place = larger(this.place, new Int32Array(room));
     this.fitness = larger(this.fitness, new Uint8Array(room));
     this.hyphens = larger(this.hyphens, new Uint8Array(room));
+    this.line = larger(this.line, new Int32Array(room));
     this.previous = larger(this.previous, new Int32Array(room));
     this.demerits = larger(this.demerits, new Float64Array(room));
   }
@@ -228,7 +298,8 @@ class Search {
   /** Nothing fits: the line from the last node on is overfull, and is reported as such. */
   private addForced(j: number): void {
     const last = this.nodes - 1;
-    this.addNode(j, HYPHEN_STATES, last, this.demerits[last] + 1e12);
+    const line = Math.min(this.lineCap, this.line[last] + 1);
+    this.addNode(j, HYPHEN_STATES, last, this.demerits[last] + 1e12, line);
   }
 
   private firstAt(j: number): number {
@@ -237,15 +308,16 @@ class Search {
     return node;
   }
 
-  private trace(): number[] | null {
+  private trace(): FittedLines | null {
     const end = this.breaks.count - 1;
     let best = -1;
     for (let node = this.firstAt(end); node < this.nodes; node += 1) {
+      if (this.wanted > 0 && this.line[node] !== this.wanted) continue;
       if (best < 0 || this.demerits[node] < this.demerits[best]) best = node;
     }
     if (best < 0) return null;
-    const lines: number[] = [];
-    for (let node = best; node > 0; node = this.previous[node]) lines.push(this.place[node]);
-    return lines.reverse();
+    const ends: number[] = [];
+    for (let node = best; node > 0; node = this.previous[node]) ends.push(this.place[node]);
+    return { ends: ends.reverse(), demerits: this.demerits[best] };
   }
 }

@@ -6,6 +6,8 @@ export const LINE_END = { space: 0, hyphen: 1, dash: 2, forced: 3, last: 4, emer
 
 export interface BrokenParagraph {
   readonly count: number;
+  /** What the lines cost together (linebreak/totalFit); only differences between settings of one paragraph mean something. */
+  readonly demerits: number;
   /** Set text of each line: `from` inclusive, `to` exclusive, without the space at its end. */
   readonly from: Uint32Array;
   readonly to: Uint32Array;
@@ -18,6 +20,8 @@ export interface BrokenParagraph {
   readonly scale: Float32Array;
   /** Mean word space of the line in em; 0 for a line without one. */
   readonly spaceEm: Float32Array;
+  /** Word spaces of the line. */
+  readonly spaceCount: Uint16Array;
   readonly end: Uint8Array;
   /** Width of the text as set, hyphen included. */
   readonly textWidth: Float32Array;
@@ -25,5 +29,22 @@ export interface BrokenParagraph {
   readonly over: Float32Array;
 }
 
-/** What a line may be broken to, besides the style: the width of the column. */
-export type Measure = Pt;
+/**
+ * What lines are broken to, besides the style: the width of the column; or, for a paragraph that goes on in columns of
+ * other widths, the widths of its first lines and that of all others.
+ */
+export interface Measure {
+  readonly first: readonly Pt[];
+  readonly width: Pt;
+}
+
+/** A column of one width. */
+export function column(width: Pt): Measure {
+  return { first: NO_WIDTHS, width };
+}
+
+const NO_WIDTHS: readonly Pt[] = [];
+
+export function sameMeasure(a: Measure, b: Measure): boolean {
+  return a.width === b.width && a.first.length === b.first.length && a.first.every((width, k) => width === b.first[k]);
+}

@@ -6,9 +6,27 @@ export type Migration = (book: PlainBook) => PlainBook;
 
 /** `MIGRATIONS[n]` takes format n to n + 1. */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
-  // Glyph-scale play and optical margins came in with what the starting spec gives them.
+  // Glyph-scale play, optical margins and what pages keep came in with what the starting spec gave them.
   1: (book) =>
-    withSpec(book, 2, (spec) => ({ ...spec, text: { glyphPlay: 2, opticalMargins: 100, ...part(spec, 'text') } })),
+    withSpec(book, 2, (spec) => ({
+      pages: PAGES_OF_FORMAT_2,
+      ...spec,
+      text: { glyphPlay: 2, opticalMargins: 100, ...part(spec, 'text') },
+    })),
+};
+
+const PAGES_OF_FORMAT_2 = {
+  linesAtFoot: 2,
+  linesAtHead: 2,
+  chapterEnd: 5,
+  spreadShort: 1,
+  spreadLong: 3,
+  elastic: true,
+  footFree: false,
+  columns: 1,
+  columnGap: { pt: 14.5, unit: 'pt' },
+  columnShares: null,
+  balanceColumns: true,
 };
 
 type Plain = Readonly<Record<string, unknown>>;

@@ -14,12 +14,24 @@ export interface ComposedParagraph {
   readonly broken: BrokenParagraph;
 }
 
-/** Lines of a paragraph on a page; `y` is the baseline of the first, from the top of the trimmed page. */
+/**
+ * Lines of a paragraph on a page; `x` is the left edge of their column from that of the type area, `y` the baseline of the
+ * first line, from the top of the trimmed page.
+ */
 export interface Fragment {
   readonly paragraph: ComposedParagraph;
   readonly from: number;
   readonly to: number;
+  readonly x: Pt;
   readonly y: Pt;
+}
+
+/** `x` from the left edge of the type area, `y` from the top of the trimmed page; it is as wide as its column when the notes go on. */
+export interface NoteRule {
+  readonly x: Pt;
+  readonly y: Pt;
+  readonly width: Pt;
+  readonly isContinued: boolean;
 }
 
 export type PageRole = 'opener' | 'text' | 'blank' | 'display';
@@ -44,10 +56,10 @@ export interface Page {
   readonly folio: string;
   readonly fragments: readonly Fragment[];
   readonly notes: readonly Fragment[];
-  /** Height of the rule over the notes, from the top of the trimmed page; null when there are none. */
-  readonly noteRule: Pt | null;
-  /** Set when the notes go on from the page before. */
-  readonly notesContinued: boolean;
+  /** The rules over the notes, one for each column that has some. */
+  readonly noteRules: readonly NoteRule[];
+  /** Lines more or fewer than the type area has: those of its spread. */
+  readonly depth: -1 | 0 | 1;
   readonly furniture: readonly PlacedFurniture[];
 }
 
@@ -87,6 +99,8 @@ export interface PageGeometry {
   readonly capHeight: Pt;
   /** Grid lines of the type area. */
   readonly lines: number;
+  /** Columns of the type area from left to right; `x` from its left edge. */
+  readonly columns: readonly { readonly x: Pt; readonly width: Pt }[];
 }
 
 /** Left edge of the type area of a page of that side. */

@@ -56,6 +56,27 @@ export interface TextSpec {
   readonly opticalMargins: number;
 }
 
+/** What pages keep, and what may give (house rules, section 4). */
+export interface PagesSpec {
+  /** Least lines of a paragraph at the foot and at the head of a page. */
+  readonly linesAtFoot: number;
+  readonly linesAtHead: number;
+  /** Least lines of a chapter's last page. */
+  readonly chapterEnd: number;
+  /** Price of a spread one line short, and one line long, in units; null: never. */
+  readonly spreadShort: number | null;
+  readonly spreadLong: number | null;
+  /** Whether paragraphs may run a line shorter or longer, and spaces give, to make good pages. */
+  readonly elastic: boolean;
+  /** Pages need not end level. */
+  readonly footFree: boolean;
+  readonly columns: number;
+  readonly columnGap: Length;
+  /** Shares of the measure, one per column; null: equal columns. */
+  readonly columnShares: readonly number[] | null;
+  readonly balanceColumns: boolean;
+}
+
 export interface OpenersSpec {
   /** Grid lines left empty above the first element of an opener. */
   readonly sink: number;
@@ -122,6 +143,10 @@ export interface ParagraphStyle {
   readonly below?: number;
   readonly hyphenate?: boolean;
   readonly withNext?: boolean;
+  /** Never divided over two pages. */
+  readonly keepTogether?: boolean;
+  /** Keeps the space above it at a page top. */
+  readonly keepSpace?: boolean;
   /** The paragraphs from the first of this style on stand at the foot of their page. */
   readonly atFoot?: boolean;
 }
@@ -142,6 +167,7 @@ export interface Spec {
   readonly name: string;
   readonly page: PageSpec;
   readonly text: TextSpec;
+  readonly pages: PagesSpec;
   readonly openers: OpenersSpec;
   readonly furniture: FurnitureSpec;
   readonly folios: FoliosSpec;

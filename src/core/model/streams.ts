@@ -11,6 +11,14 @@ export const OBJECT_CHARACTER = '\uFFFC';
 /** Local exceptions on a paragraph; absent keys follow the style. */
 export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
+  /** Begins a page. */
+  readonly breakBefore?: boolean;
+  /** Stays whole on one page, and with the paragraph after it. */
+  readonly together?: boolean;
+  /** Runs so many lines longer than its best setting. */
+  readonly lines?: -1 | 1;
+  /** The spread on which it begins runs so many lines longer; 0: as the page is. */
+  readonly spread?: -1 | 0 | 1;
 }
 
 /** Local exceptions on a stretch of text; absent keys follow the style. */

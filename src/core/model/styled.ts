@@ -24,6 +24,8 @@ export interface ResolvedStyle {
   readonly below: number;
   readonly hyphenate: boolean;
   readonly withNext: boolean;
+  readonly keepTogether: boolean;
+  readonly keepSpace: boolean;
   readonly atFoot: boolean;
   /** Least width of the last line, in em; 0 outside justified text. */
   readonly lastLine: number;

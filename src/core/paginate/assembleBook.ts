@@ -35,7 +35,7 @@ export function assembleBook(
     if (wished !== 'any' && wished !== pageSide()) pages.push(blankPage(pages.length, pageSide(), before ?? division));
     firstPages.set(division.id, pages.length);
     for (const page of own) {
-      const { role, fragments, notes, noteRule, notesContinued } = page;
+      const { role, fragments, notes, noteRules, depth } = page;
       pages.push({
         index: pages.length,
         side: pageSide(),
@@ -45,8 +45,8 @@ export function assembleBook(
         folio: '',
         fragments,
         notes,
-        noteRule,
-        notesContinued,
+        noteRules,
+        depth,
         furniture: [],
       });
     }
@@ -71,8 +71,8 @@ function blankPage(index: number, side: PageSide, owner: Division): Page {
     folio: '',
     fragments: [],
     notes: [],
-    noteRule: null,
-    notesContinued: false,
+    noteRules: [],
+    depth: 0,
     furniture: [],
   };
 }

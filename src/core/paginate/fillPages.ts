@@ -1,187 +1,403 @@
-// The cheapest way to divide a reach into pages, by dynamic programming over its lines. A state is the first line of
-// a page and the note lines still owed to it; from each state every page end that fits is tried.
-import type { Flow } from './flow';
+// The cheapest way to divide a reach into regions (columns of pages), by dynamic programming forward over its paragraphs.
+//
+// A state is a place in the text with everything that what follows depends on: how far down the region it stands, side and
+// column, the depth of the spread (of the one before, until the first column of a verso has ended), the note lines still
+// owed, the next float. From a state before a paragraph every setting and every space before it is tried; where it
+// reaches the foot, the region may end before, or inside it, after each line that leaves the foot nearly full. Layers hold
+// the states before each paragraph, so that after an edit the search goes on from the last layer before the change and
+// stops where it is in step with the old one.
+import { COST } from './costs';
+import { ColumnSettings } from './columnSettings';
+import { commonEnds } from './commonEnds';
+import type { Flow, FlowItem, Setting } from './flow';
+import { NoteRoom } from './noteRoom';
+import type { PagePlan } from './pagePlan';
+import { RegionRules } from './regionRules';
+import { RegionStarts } from './regionStarts';
+import { FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
 
-/** A page of the answer. */
-export interface FilledPage {
-  /** Lines of the flow: from inclusive, to exclusive; the same for note lines. */
-  readonly from: number;
-  readonly to: number;
-  readonly noteFrom: number;
-  readonly noteTo: number;
-  /** The BREAK_FAULT with which the page ends. */
-  readonly fault: number;
+/** What a search leaves for the next one of the same reach. */
+export interface FillMemory {
+  readonly flow: Flow;
+  readonly layers: readonly Layer[];
+  /** Settings to columns of other widths, by paragraph, as the layers number them. */
+  readonly extra: ReadonlyMap<number, Setting[]>;
+  readonly last: number;
+  /** What the answer costs. */
+  readonly cost: number;
+  /** Paragraphs looked at in the last search: what an edit cost. */
+  readonly visited: number;
 }
 
-export interface FillSettings {
-  /** Grid lines of a page, and of the first page below its opener. */
-  readonly lines: number;
-  readonly firstLines: number;
-  /** Least grid lines between text and notes, rule included. */
-  readonly noteGap: number;
-}
-
-/** Costs of a page: what is left empty at its foot, in grid lines squared, and what had to give. */
-const COST = {
-  PAGE: 1,
-  SHORT: 4,
-  SPLIT_NOTE: 60,
-  OWED_LINE: 15,
-  FAULT: [0, 2000, 4000, 9000],
-  STUB_LINE: 30,
-} as const;
-
-/** A chapter's last page has at least this many lines. */
-const LEAST_LAST_PAGE = 5;
-/** Lines of a divided note that stay together on either page. */
-const NOTE_LINES_TOGETHER = 2;
 const SLACK = 1e-3;
-
-interface State {
-  readonly line: number;
-  readonly note: number;
-  cost: number;
-  from: State | null;
-  fault: number;
+/** How much of the search is left out because it hardly ever pays. */
+export interface SearchLimits {
+  /** States dearer than the best before the same paragraph by more than this are given up. */
+  readonly beam: number;
+  /** Grid lines that a region may stay short where nothing forces it to. */
+  readonly white: number;
 }
 
-/** Pages of the whole flow in order. A flow without lines gives one empty page. */
-export function* fillPages(flow: Flow, settings: FillSettings): Generator<void, FilledPage[]> {
-  if (flow.count === 0) return [{ from: 0, to: 0, noteFrom: 0, noteTo: 0, fault: 0 }];
-  // States by first line; note-only pages lead from a line to itself with fewer lines owed, so a list grows while read.
-  const states: State[][] = Array.from({ length: flow.count + 1 }, () => []);
-  states[0].push({ line: 0, note: 0, cost: 0, from: null, fault: 0 });
-  for (let line = 0; line <= flow.count; line += 1) {
-    if (line % 400 === 399) yield;
-    for (let k = 0; k < states[line].length; k += 1) {
-      const state = states[line][k];
-      const done = line === flow.count && state.note === flow.noteHeight.length;
-      if (!done) extend(state, states, flow, settings);
+/** Facing pages off by a line cost a third of the beam: a way as dear as that is never the best one later. */
+const LIMITS: SearchLimits = { beam: 3000, white: 2 };
+/** Nothing left out: for short reaches, and for the test against brute force. */
+export const EXACT: SearchLimits = { beam: Infinity, white: Infinity };
+/** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
+const FELT = 3;
+const NO_GAP = 0;
+/** A choice holds the number of a setting, and above it that of the gap. */
+export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20 } as const;
+
+export function* fillPages(
+  flow: Flow,
+  plan: PagePlan,
+  memory?: FillMemory,
+  limits: SearchLimits = LIMITS,
+): Generator<void, FillMemory> {
+  return yield* new Filler(flow, plan, limits).run(memory);
+}
+
+class Filler {
+  private next = new StateList();
+  private readonly layers: Layer[] = [];
+  private mayLeaveAny = false;
+  /** Whether the state being extended led anywhere. */
+  private led = false;
+  private readonly columns: ColumnSettings;
+  private readonly rules: RegionRules;
+  private readonly starts: RegionStarts;
+  private readonly notes: NoteRoom;
+  private item!: FlowItem;
+  private best = { cost: Infinity, index: -1 };
+
+  constructor(
+    private readonly flow: Flow,
+    private readonly plan: PagePlan,
+    private readonly limits: SearchLimits,
+  ) {
+    this.notes = new NoteRoom(flow, plan.noteGap);
+    this.columns = new ColumnSettings(plan);
+    this.rules = new RegionRules(plan);
+    this.starts = new RegionStarts(flow, plan, this.rules);
+  }
+
+  *run(memory?: FillMemory): Generator<void, FillMemory> {
+    const { flow } = this;
+    const n = flow.items.length;
+    const [same, behind] = memory === undefined || this.columns.areUnequal ? [0, 0] : commonEnds(memory.flow, flow);
+    const start = this.enter(memory, same);
+    let visited = 0;
+    for (let p = start; p <= n; p += 1) {
+      if (memory !== undefined && p > n - behind + FELT && n > p) {
+        const old = memory.layers[memory.layers.length - 1 - (n - p)];
+        if (old !== undefined && this.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
+          this.layers.push(withEntry(old, this.starts.states));
+          this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
+          return {
+            flow,
+            layers: this.layers,
+            extra: this.columns.byItem,
+            last: memory.last,
+            cost: memory.cost,
+            visited,
+          };
+        }
+      }
+      visited += 1;
+      if (visited % 25 === 0) yield;
+      this.starts.at = p;
+      const entered = this.starts.states.count;
+      if (p === n) {
+        this.finishAll();
+        this.layers.push(this.starts.states.pack(entered));
+        break;
+      }
+      this.item = flow.items[p];
+      this.pass(entered);
+      this.layers.push(this.starts.states.pack(entered));
+      this.starts.states.takeFrom(this.next, this.next.least() + this.limits.beam);
+    }
+    const { cost, index } = this.best;
+    return { flow, layers: this.layers, extra: this.columns.byItem, last: index, cost, visited };
+  }
+
+  /** Takes up the old search before the change, or begins; answers the first paragraph to look at. */
+  private enter(memory: FillMemory | undefined, same: number): number {
+    const start = Math.max(0, same - FELT);
+    if (memory !== undefined && start > 0 && start < memory.layers.length) {
+      const layer = memory.layers[start];
+      this.starts.states.enter(layer);
+      this.layers.push(...memory.layers.slice(0, start));
+      return start;
+    }
+    const { plan } = this;
+    const flags =
+      (plan.firstSide === 'verso' ? FLAG.VERSO : 0) |
+      FLAG.FIRST |
+      FLAG.EMPTY |
+      (3 << FLAG.DEPTH_SHIFT) |
+      (3 << FLAG.WISH_SHIFT);
+    this.starts.beginRegion(flags, 0, 0, 0, 0, 0, 0, -1, 0);
+    return 0;
+  }
+
+  /** True when every note line that the states still owe belongs to paragraphs from `first` on. */
+  private owesOnly(first: number): boolean {
+    const { noteStart } = this.flow;
+    const most = noteStart[this.starts.at + 1] - noteStart[Math.min(first, this.starts.at + 1)];
+    for (let k = 0; k < this.starts.states.count; k += 1) if (this.starts.states.owed[k] > most) return false;
+    return true;
+  }
+
+  /** Looks at one paragraph from all states before it; again with any white at a foot when there was no other way. */
+  private pass(entered: number): void {
+    for (const anyWhite of [false, true]) {
+      this.mayLeaveAny = anyWhite;
+      this.next.clear();
+      this.starts.inside.length = 0;
+      if (anyWhite) this.starts.states.truncate(entered);
+      for (let k = 0; k < this.starts.states.count; k += 1) if (this.starts.states.line[k] === 0) this.extend(k);
+      for (let line = 1; line < this.starts.inside.length; line += 1) {
+        const states = this.starts.inside[line];
+        for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
+      }
+      if (this.next.count > 0) return;
     }
   }
-  const ends = states[flow.count].filter((state) => state.note === flow.noteHeight.length);
-  return trace(ends.reduce((best, state) => (state.cost < best.cost ? state : best)));
-}
 
-/** Tries every end of the page that starts at a state. */
-function extend(state: State, states: State[][], flow: Flow, settings: FillSettings): void {
-  const depth = state.from === null ? settings.firstLines : settings.lines;
-  if (state.line === flow.count || !textFits(state, flow, settings, depth)) {
-    relaxNotesOnly(state, states, flow, settings, depth);
-    return;
+  private extend(k: number): void {
+    const { states: current } = this.starts;
+    const { item } = this;
+    const flags = current.flags[k];
+    if (current.line[k] > 0) {
+      this.place(k, this.settingOf(current.setting[k]), current.setting[k], NO_GAP);
+      return;
+    }
+    const empty = (flags & FLAG.EMPTY) !== 0;
+    const owes = current.owed[k] > 0;
+    if (!empty) this.endBefore(k);
+    if (item.breakBefore && !(empty && current.owed[k] <= 0) && this.starts.at > 0) return;
+    this.led = false;
+    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    item.settings.forEach((_, index) => {
+      const measured = this.columns.begun(item, this.starts.at, column, index);
+      if (measured < 0) return;
+      const used = this.settingOf(measured);
+      if (empty) this.place(k, used, measured, NO_GAP);
+      else for (let gap = 0; gap < item.gaps.length; gap += 1) this.place(k, used, measured, gap);
+    });
+    // Nothing of the text fits beside the floats and the notes that the region owes: it holds nothing else.
+    if (empty && (owes || current.used[k] > 0) && !this.led) this.endEmpty(k);
   }
-  const candidates: { end: number; noteEnd: number; empty: number }[] = [];
-  let used = 0;
-  for (let line = state.line; line < flow.count; line += 1) {
-    const top = line === state.line;
-    let start = top ? 0 : used + flow.gap[line];
-    if (flow.onGrid[line]) start = Math.ceil(start - SLACK);
-    used = start + flow.height[line];
-    if (used > depth + SLACK && !top) break;
-    const noteEnd = placeNotes(state, line + 1, used, flow, settings, depth);
-    if (noteEnd === null) {
-      if (top)
-        candidates.push({ end: line + 1, noteEnd: forceNotes(state, line + 1, used, flow, settings, depth), empty: 0 });
-      if (
-        flow.noteLinesBefore[line + 1] > flow.noteLinesBefore[state.line] ||
-        state.note < flow.noteLinesBefore[state.line]
-      )
+
+  private endEmpty(k: number): void {
+    const { states: current } = this.starts;
+    const { flow } = this;
+    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
+    const due = flow.noteStart[this.starts.at];
+    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, true);
+  }
+
+  private settingOf(index: number): Setting {
+    return this.columns.of(this.item, this.starts.at, index);
+  }
+
+  /** Places the paragraph from the state's line on; where it reaches the foot, tries the ends inside it. */
+  private place(k: number, setting: Setting, settingIndex: number, gapIndex: number): void {
+    const { states: current } = this.starts;
+    const { item, flow } = this;
+    const flags = current.flags[k];
+    const line = current.line[k];
+    const empty = (flags & FLAG.EMPTY) !== 0;
+    const gap = item.gaps[gapIndex];
+    let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, flags) : gap.gap);
+    if (item.snaps && !empty) start = Math.ceil(start - SLACK);
+    const own = line === 0 ? setting.cost + (empty ? item.topCost : gap.cost) : 0;
+    const rest = setting.count - line;
+    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
+    const most = this.rules.mostDepth(flags);
+    const choice = settingIndex | (gapIndex << CHOICE.GAP_SHIFT);
+    const wished = line === 0 && item.wish !== null ? withWish(flags, item.wish) : flags;
+    const due = flow.noteStart[this.starts.at + 1];
+    const end = start + rest * item.height;
+    // A last page may be as deep as any, though its spread runs short.
+    const deepest = Math.max(most, this.rules.baseDepth(flags));
+    const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
+    if (fits) {
+      this.led ||=
+        deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.noteParagraphs.length;
+      const nextFlags = wished & ~FLAG.EMPTY;
+      this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, current.cost[k] + own, k, choice);
+    }
+    if (fits && this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due) > item.height + this.mayLeave())
+      return;
+    this.endInside(k, setting, choice, wished, start, noteFrom, most, own);
+  }
+
+  private endInside(
+    k: number,
+    setting: Setting,
+    choice: number,
+    flags: number,
+    start: number,
+    noteFrom: number,
+    most: number,
+    own: number,
+  ): void {
+    const { states: current } = this.starts;
+    const { item, flow } = this;
+    const line = current.line[k];
+    const low = this.rules.lowDepth(current.flags[k]);
+    const noteBase = flow.noteStart[this.starts.at];
+    const before = setting.noteLinesBefore;
+    const dueAt = (to: number) => noteBase + (before === null ? 0 : before[to]);
+    let to = setting.count - 1;
+    // The lines that fit by height alone; notes take away from there.
+    to = Math.min(to, line + Math.floor((most - start) / item.height + SLACK));
+    while (to > line && start + (to - line) * item.height + this.notes.least(noteFrom, dueAt(to)) > most + SLACK)
+      to -= 1;
+    const empty = (current.flags[k] & FLAG.EMPTY) !== 0;
+    if (to <= line) {
+      if (!empty || current.owed[k] > 0 || current.used[k] > 0) {
+        if (line > 0)
+          this.endRegion(k, setting, choice, flags, line, current.used[k], noteFrom, dueAt(line), own, true);
+        return;
+      }
+      // A line taller than the region, or one whose notes leave no room: it stands there all the same.
+      const forced = line + 1;
+      const used = start + item.height;
+      const on = flags & ~FLAG.EMPTY;
+      if (forced < setting.count)
+        this.endRegion(k, setting, choice, on, forced, used, noteFrom, dueAt(forced), own, true);
+      else {
+        const owed = dueAt(setting.count) - noteFrom;
+        this.next.put(0, 0, on, owed, current.float[k], used, current.cost[k] + own, k, choice);
+      }
+      return;
+    }
+    for (let end = to; end > line; end -= 1) {
+      const used = start + (end - line) * item.height;
+      const white = low - used - this.notes.height(noteFrom, dueAt(end));
+      if (white > this.mayLeave() + SLACK && end < to) break;
+      if (!this.columns.areUnequal) {
+        this.endRegion(k, setting, choice, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
         continue;
-      break;
+      }
+      const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+      const on = this.columns.continued(item, this.starts.at, setting, end, column);
+      const other = this.settingOf(on);
+      if (other.count <= end) continue;
+      const goesOn = (choice & ~CHOICE.SETTING) | on;
+      this.endRegion(k, other, goesOn, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
     }
-    const notes = noteHeight(state.note, noteEnd, flow, settings);
-    candidates.push({ end: line + 1, noteEnd, empty: Math.max(0, depth - used - notes) });
   }
-  for (const { end, noteEnd, empty } of candidates) {
-    const isLast = end === flow.count;
-    relax(state, states, end, noteEnd, pageCost(state, flow, end, noteEnd, empty, depth), isLast ? 0 : flow.fault[end]);
+
+  private mayLeave(): number {
+    return this.mayLeaveAny ? Infinity : this.limits.white;
   }
-}
 
-function pageCost(state: State, flow: Flow, end: number, noteEnd: number, empty: number, depth: number): number {
-  const isLast = end === flow.count;
-  let cost: number = COST.PAGE;
-  if (!isLast) cost += COST.SHORT * empty * empty + COST.FAULT[flow.fault[end]];
-  const used = depth - empty;
-  if (isLast && state.from !== null && used < LEAST_LAST_PAGE) cost += COST.STUB_LINE * (LEAST_LAST_PAGE - used);
-  const owed = flow.noteLinesBefore[end] - noteEnd;
-  if (owed > 0) cost += COST.SPLIT_NOTE + COST.OWED_LINE * owed;
-  return cost;
-}
-
-function relax(from: State, states: State[][], line: number, note: number, cost: number, fault: number): void {
-  const total = from.cost + cost;
-  const known = states[line].find((state) => state.note === note);
-  if (known === undefined) states[line].push({ line, note, cost: total, from, fault });
-  else if (total < known.cost) Object.assign(known, { cost: total, from, fault });
-}
-
-/** Height of the notes of a page with their gap, in grid lines; 0 without notes. */
-function noteHeight(from: number, to: number, flow: Flow, settings: FillSettings): number {
-  if (to <= from) return 0;
-  let height = settings.noteGap;
-  for (let k = from; k < to; k += 1) height += flow.noteHeight[k];
-  return height;
-}
-
-/**
- * Where the notes of a page end that holds the lines up to `end` in `used` grid lines: all that are due when they fit,
- * else cut inside the last note so that both parts keep two lines; null when neither fits.
- */
-function placeNotes(
-  state: State,
-  end: number,
-  used: number,
-  flow: Flow,
-  settings: FillSettings,
-  depth: number,
-): number | null {
-  const due = flow.noteLinesBefore[end];
-  const room = depth - used + SLACK;
-  if (noteHeight(state.note, due, flow, settings) <= room) return due;
-  let start = due - 1;
-  while (start > state.note && flow.noteStarts[start] === 0) start -= 1;
-  const owed = state.note > start;
-  const least = owed ? state.note + 1 : start + Math.min(NOTE_LINES_TOGETHER, due - start);
-  for (let cut = due - NOTE_LINES_TOGETHER; cut >= least; cut -= 1) {
-    if (noteHeight(state.note, cut, flow, settings) <= room) return cut;
+  /** Ends the region before the paragraph, when what stays white is little or cannot be helped. */
+  private endBefore(k: number): void {
+    const { states: current } = this.starts;
+    const { item, flow } = this;
+    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
+    const due = flow.noteStart[this.starts.at];
+    const white = this.rules.lowDepth(current.flags[k]) - current.used[k] - this.notes.height(noteFrom, due);
+    if (!this.mayLeaveAny && !item.breakBefore && white > Math.max(item.mayLeave, this.limits.white)) return;
+    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, false);
   }
-  return null;
-}
 
-/** For a single line whose notes cannot start on its page as they should: as many note lines as fit, at least none. */
-function forceNotes(
-  state: State,
-  end: number,
-  used: number,
-  flow: Flow,
-  settings: FillSettings,
-  depth: number,
-): number {
-  let cut = flow.noteLinesBefore[end];
-  while (cut > state.note && noteHeight(state.note, cut, flow, settings) > depth - used + SLACK) cut -= 1;
-  return cut;
-}
-
-/** True when the page can hold its owed notes and at least the next line; otherwise it holds notes only. */
-function textFits(state: State, flow: Flow, settings: FillSettings, depth: number): boolean {
-  const owed = flow.noteLinesBefore[state.line];
-  if (state.note >= owed) return true;
-  return noteHeight(state.note, owed, flow, settings) + flow.height[state.line] <= depth + SLACK;
-}
-
-function relaxNotesOnly(state: State, states: State[][], flow: Flow, settings: FillSettings, depth: number): void {
-  const due = flow.noteLinesBefore[state.line];
-  let cut = due;
-  while (cut > state.note + 1 && noteHeight(state.note, cut, flow, settings) > depth + SLACK) cut -= 1;
-  relax(state, states, state.line, cut, COST.PAGE + COST.SPLIT_NOTE, 0);
-}
-
-function trace(end: State): FilledPage[] {
-  const pages: FilledPage[] = [];
-  for (let state: State = end; state.from !== null; state = state.from) {
-    const { from } = state;
-    pages.push({ from: from.line, to: state.line, noteFrom: from.note, noteTo: state.note, fault: state.fault });
+  /**
+   * Ends the region after `used` grid lines, before `line` of the paragraph. Every depth of the spread that is open, and
+   * with it the notes that fit, leads to a state at the top of the next region.
+   */
+  private endRegion(
+    k: number,
+    setting: Setting | null,
+    choice: number,
+    flags: number,
+    line: number,
+    used: number,
+    noteFrom: number,
+    due: number,
+    own: number,
+    forced: boolean,
+  ): void {
+    const { states: current } = this.starts;
+    const { plan } = this;
+    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    const lastColumn = column + 1 === plan.columns.length;
+    const late = this.starts.lateFloats(current.float[k], line);
+    if (late < 0) return;
+    const base = current.cost[k] + own + late * COST.FLOAT_LATE + this.cutCost(setting, line, flags, lastColumn);
+    const fixed = this.rules.fixedDepth(flags);
+    for (let depth = -1; depth <= 1; depth += 1) {
+      if (fixed !== null && depth !== fixed) continue;
+      let cost = base;
+      if (fixed === null && depth !== 0) {
+        const unit = depth < 0 ? plan.short : plan.long;
+        if (unit === null) continue;
+        cost += COST.SPREAD * unit + this.rules.oppositeCost(flags, depth);
+      }
+      const deep = this.rules.baseDepth(flags) + depth;
+      let placed = forced ? -1 : this.notes.place(noteFrom, due, deep - used);
+      if (placed < 0) {
+        if (!forced && !this.mayLeaveAny) continue;
+        placed = this.notes.force(noteFrom, due, deep - used);
+        if (used > deep + SLACK) cost += COST.TOO_DEEP;
+      }
+      const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
+      if (!(line === 0 && this.starts.at < this.flow.items.length && this.item.breakBefore))
+        cost += this.rules.whiteCost(white, placed > noteFrom, flags, lastColumn);
+      if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
+      const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
+      if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
+      this.led = true;
+      this.starts.begin(k, choice, flags, depth, line, setting === null ? 0 : choice & CHOICE.SETTING, placed, cost);
+    }
   }
-  return pages.reverse();
+
+  private cutCost(setting: Setting | null, line: number, flags: number, lastColumn: boolean): number {
+    const isAfterAll = this.starts.at >= this.flow.items.length;
+    return isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, lastColumn, this.flow.isHeld);
+  }
+
+  /** Ends the reach from every state after the last paragraph; what is still owed goes on to pages of its own. */
+  private finishAll(): void {
+    this.best = { cost: Infinity, index: -1 };
+    // A line taller than its region stands too deep in it: only then is such a state an answer.
+    for (const tooDeep of [false, true]) {
+      for (let k = 0; k < this.starts.states.count; k += 1) this.finish(k, tooDeep);
+      if (this.best.index >= 0) return;
+    }
+  }
+
+  private finish(k: number, tooDeep: boolean): void {
+    const { states: current } = this.starts;
+    const { flow } = this;
+    const flags = current.flags[k];
+    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
+    const due = flow.noteStart[this.starts.at];
+    const room = this.rules.baseDepth(flags) + Math.max(0, this.rules.fixedDepth(flags) ?? 0) - current.used[k];
+    if (room < -SLACK && !tooDeep) return;
+    const notes = this.notes.height(noteFrom, due);
+    if (current.float[k] === flow.floats.length && (notes === 0 || notes <= room + SLACK)) {
+      const cost = current.cost[k] + this.rules.endCost(current.used[k], flags);
+      if (cost < this.best.cost) this.best = { cost, index: k };
+      return;
+    }
+    const empty = (flags & FLAG.EMPTY) !== 0;
+    let placed = empty ? this.notes.force(noteFrom, due, room) : this.notes.place(noteFrom, due, room);
+    if (placed < 0) {
+      if (!tooDeep) return;
+      placed = this.notes.force(noteFrom, due, room);
+    }
+    if (empty && placed === noteFrom && current.used[k] === 0) {
+      // Floats follow on pages that other states begin; a note line taller than its page stands all the same.
+      if (placed === due) return;
+      placed += 1;
+    }
+    this.led = true;
+    this.starts.begin(k, 0, flags, this.rules.fixedDepth(flags) ?? 0, 0, 0, placed, current.cost[k] + COST.SPLIT_NOTE);
+  }
 }

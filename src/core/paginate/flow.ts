@@ -1,115 +1,369 @@
-// A reach as the page optimiser sees it: its lines in order, packed, with the gaps between them, the grid that they keep,
-// where a page may not end, and the note lines that each line brings to its page.
+// A reach as the page optimiser sees it: for each paragraph the ways in which it may be set, the spaces before it, the
+// note lines and floats that it brings, and what it costs to end a page at each of its lines. Heights are in grid lines.
+import { lastAtMost } from '../base/search';
+import { LINE_END, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
+import type { Meaning } from '../model/spec';
+import { COST } from './costs';
 
-/** A paragraph in the flow, with the grid lines kept free before it when it is not first on its page. */
-export interface FlowParagraph {
-  readonly paragraph: ComposedParagraph;
-  readonly gap: number;
-  /** Notes whose references stand in it, with the line of each reference. */
-  readonly notes: readonly FlowNote[];
-}
-
+/** Note bodies by the place of their reference: an offset in the set text. */
 export interface FlowNote {
-  readonly line: number;
+  readonly at: number;
   readonly paragraphs: readonly ComposedParagraph[];
 }
 
-/** Why a page may not end before a line. Larger is worse; the sum of those given up is what a page break costs. */
-export const BREAK_FAULT = { none: 0, orphan: 1, widow: 2, strandedHead: 3 } as const;
-
-/** Heights are in grid lines. Arrays have one element per line unless said. */
-export interface Flow {
-  readonly paragraphs: readonly FlowParagraph[];
-  readonly count: number;
-  readonly paragraphOf: Uint32Array;
-  readonly lineOf: Uint32Array;
-  readonly height: Float32Array;
-  /** Gap above when the line is not first on its page. */
-  readonly gap: Float32Array;
-  /** 1: the line's baseline stands on the grid. */
-  readonly onGrid: Uint8Array;
-  /** One of BREAK_FAULT: what ending a page before this line would be. */
-  readonly fault: Uint8Array;
-  /** Lines of notes that belong to lines before this one; count + 1 elements. */
-  readonly noteLinesBefore: Uint32Array;
-  /** Height of each note line, and 1 where a note begins. */
-  readonly noteHeight: Float32Array;
-  readonly noteStarts: Uint8Array;
-  /** Paragraph and line of each note line. */
-  readonly noteParagraphs: readonly ComposedParagraph[];
-  readonly noteLineOf: Uint32Array;
+/** What a person wished for a paragraph's place (model/streams, PageTouches). */
+export interface PageWishes {
+  readonly breakBefore?: boolean;
+  /** Stays on one page, and with the paragraph after it. */
+  readonly together?: boolean;
+  readonly lines?: -1 | 1;
+  readonly spread?: -1 | 0 | 1;
 }
 
-/** Lines that stay together at a page's foot and head (house rules, section 2). */
-const LINES_TOGETHER = 2;
-const ON_GRID = 1e-3;
+/** A paragraph in the flow. */
+export interface FlowParagraph {
+  /** Its best setting. */
+  readonly paragraph: ComposedParagraph;
+  /** A line shorter and a line longer, where that can be set well, and what their lines cost beyond the best. */
+  readonly shorter?: Variant;
+  readonly longer?: Variant;
+  /** Grid lines kept free before it when it is not first in its region; `elastic`: others that may stand for it. */
+  readonly gap: number;
+  readonly elastic?: readonly number[];
+  readonly notes: readonly FlowNote[];
+  readonly wishes?: PageWishes;
+  /** Text offsets in it at which a held page begins. */
+  readonly held?: readonly number[];
+  /** Set in place of an empty space break that falls last, or first, on its page. */
+  readonly ornament?: ComposedParagraph;
+  /** Sets it to columns of several widths; needed only where columns differ. */
+  readonly toMeasure?: (measure: Measure) => ComposedParagraph;
+}
 
-export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number): Flow {
-  const count = paragraphs.reduce((sum, item) => sum + item.paragraph.broken.count, 0);
-  const flow = {
-    paragraphs,
-    count,
-    paragraphOf: new Uint32Array(count),
-    lineOf: new Uint32Array(count),
-    height: new Float32Array(count),
-    gap: new Float32Array(count),
-    onGrid: new Uint8Array(count),
-    fault: new Uint8Array(count),
-    noteLinesBefore: new Uint32Array(count + 1),
-  };
-  const noteHeight: number[] = [];
-  const noteStarts: number[] = [];
+export interface Variant {
+  readonly paragraph: ComposedParagraph;
+  readonly cost: number;
+}
+
+/** Material that stands at the top of a region, on the page of its reference or after it. */
+export interface FlowFloat {
+  /** Index of the paragraph that refers to it. */
+  readonly anchor: number;
+  /** Grid lines, the space below it included. */
+  readonly height: number;
+}
+
+/** Why a page should not have ended where it did. */
+export type CutFault =
+  | 'none'
+  | 'orphan'
+  | 'widow'
+  | 'short-widow'
+  | 'stranded-head'
+  | 'break-at-top'
+  | 'parted'
+  | 'two-after-head'
+  | 'line-by-break';
+
+/** Least lines of a paragraph at a page's foot and head. */
+export interface KeepRules {
+  readonly linesAtFoot: number;
+  readonly linesAtHead: number;
+}
+
+/** A way to set a paragraph. Arrays have an element per line, and one more where they are `before` something. */
+export interface Setting {
+  readonly paragraph: ComposedParagraph;
+  readonly count: number;
+  readonly cost: number;
+  /** Lines more than the best setting. */
+  readonly step: -1 | 0 | 1;
+  /** What ending a region before a line costs by itself, and why. */
+  readonly cut: Float64Array;
+  readonly faults: readonly CutFault[];
+  /** Note lines of this paragraph that belong to lines before a line; null: it has none. */
+  readonly noteLinesBefore: Int32Array | null;
+  /** Widths that it is set to, where columns differ. */
+  readonly measure?: Measure;
+}
+
+/** A paragraph, compiled for the search. */
+export interface FlowItem {
+  readonly source: FlowParagraph;
+  readonly height: number;
+  /** True when its baselines stand on the grid. */
+  readonly snaps: boolean;
+  readonly settings: Setting[];
+  readonly gaps: readonly { readonly gap: number; readonly cost: number }[];
+  /** What ending a region before it costs, and why. */
+  readonly cutBefore: number;
+  readonly faultBefore: CutFault;
+  /** Cost of standing first on a page. */
+  readonly topCost: number;
+  readonly breakBefore: boolean;
+  /** Grid lines that may be left free before it without looking for another way: it cannot be divided. */
+  readonly mayLeave: number;
+  readonly wish: -1 | 0 | 1 | null;
+  readonly isBreak: boolean;
+  readonly held: ReadonlySet<number> | null;
+}
+
+export interface Flow {
+  readonly items: readonly FlowItem[];
+  readonly floats: readonly FlowFloat[];
+  /** Note lines that belong to paragraphs before each one; one more element than items. */
+  readonly noteStart: Int32Array;
+  /** Height of all note lines before each one; one more element than note lines. */
+  readonly noteHeight: Float64Array;
+  readonly noteStarts: Uint8Array;
+  readonly noteParagraphs: readonly ComposedParagraph[];
+  readonly noteLineOf: Int32Array;
+  /** Heights of the best settings and gaps from each paragraph on. */
+  readonly rest: Float64Array;
+  readonly isHeld: boolean;
+}
+
+const ON_GRID = 1e-3;
+const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption']);
+/** Lines that follow a head at a page foot. */
+const AFTER_HEAD = 3;
+/** A stanza of so many lines is not divided (house rules, section 2). */
+const WHOLE_STANZA = 4;
+const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
+
+export function makeFlow(
+  paragraphs: readonly FlowParagraph[],
+  leading: number,
+  keeps: KeepRules = DEFAULT_KEEPS,
+  floats: readonly FlowFloat[] = [],
+  known: WeakMap<FlowParagraph, CompiledSettings> = new WeakMap(),
+): Flow {
+  const items = paragraphs.map((_, index) => compile(paragraphs, index, leading, keeps, known));
+  const rest = new Float64Array(items.length + 1);
+  for (let p = items.length - 1; p >= 0; p -= 1)
+    rest[p] = rest[p + 1] + items[p].source.gap + items[p].settings[0].count * items[p].height;
+  return { items, floats, rest, isHeld: items.some((item) => item.held !== null), ...packNotes(paragraphs, leading) };
+}
+
+function packNotes(paragraphs: readonly FlowParagraph[], leading: number) {
+  const noteStart = new Int32Array(paragraphs.length + 1);
+  const heights: number[] = [0];
+  const starts: number[] = [];
   const noteParagraphs: ComposedParagraph[] = [];
-  const noteLineOf: number[] = [];
-  let at = 0;
+  const lines: number[] = [];
   paragraphs.forEach((item, index) => {
-    const { broken, styled } = item.paragraph;
-    const height = styled.style.leading / leading;
-    const onGrid = Math.abs(height - Math.round(height)) < ON_GRID ? 1 : 0;
-    for (let line = 0; line < broken.count; line += 1, at += 1) {
-      flow.paragraphOf[at] = index;
-      flow.lineOf[at] = line;
-      flow.height[at] = height;
-      flow.gap[at] = line === 0 ? item.gap : 0;
-      flow.onGrid[at] = onGrid;
-      flow.fault[at] = faultBefore(paragraphs, index, line);
-      for (const note of item.notes) {
-        if (note.line !== line) continue;
-        note.paragraphs.forEach((paragraph, order) => {
-          for (let k = 0; k < paragraph.broken.count; k += 1) {
-            noteHeight.push(paragraph.styled.style.leading / leading);
-            noteStarts.push(order === 0 && k === 0 ? 1 : 0);
-            noteParagraphs.push(paragraph);
-            noteLineOf.push(k);
-          }
-        });
-      }
-      flow.noteLinesBefore[at + 1] = noteHeight.length;
+    for (const note of item.notes) {
+      note.paragraphs.forEach((paragraph, order) => {
+        for (let k = 0; k < paragraph.broken.count; k += 1) {
+          heights.push(heights[heights.length - 1] + paragraph.styled.style.leading / leading);
+          starts.push(order === 0 && k === 0 ? 1 : 0);
+          noteParagraphs.push(paragraph);
+          lines.push(k);
+        }
+      });
     }
+    noteStart[index + 1] = lines.length;
   });
   return {
-    ...flow,
-    noteHeight: Float32Array.from(noteHeight),
-    noteStarts: Uint8Array.from(noteStarts),
+    noteStart,
+    noteHeight: Float64Array.from(heights),
+    noteStarts: Uint8Array.from(starts),
     noteParagraphs,
-    noteLineOf: Uint32Array.from(noteLineOf),
+    noteLineOf: Int32Array.from(lines),
   };
 }
 
-/**
- * What ending a page before a line would be. A widow is a paragraph's last line alone at a page top, an orphan its first
- * alone at a page foot; a head is stranded unless two lines of what follows stand on its page.
- */
-function faultBefore(paragraphs: readonly FlowParagraph[], index: number, line: number): number {
-  const { broken, styled } = paragraphs[index].paragraph;
-  if (styled.style.withNext && (line > 0 || index === 0)) return line > 0 ? BREAK_FAULT.strandedHead : BREAK_FAULT.none;
-  if (line === 0)
-    return index > 0 && paragraphs[index - 1].paragraph.styled.style.withNext
-      ? BREAK_FAULT.strandedHead
-      : BREAK_FAULT.none;
-  const afterHead = index > 0 && paragraphs[index - 1].paragraph.styled.style.withNext;
-  if (line < LINES_TOGETHER && broken.count > 1) return afterHead ? BREAK_FAULT.strandedHead : BREAK_FAULT.orphan;
-  if (broken.count - line < LINES_TOGETHER) return BREAK_FAULT.widow;
-  return BREAK_FAULT.none;
+/** What of an item depends on its own paragraph only, so that it is kept while the paragraph is. */
+export interface CompiledSettings {
+  readonly leading: number;
+  readonly linesAtFoot: number;
+  readonly linesAtHead: number;
+  readonly settings: Setting[];
+}
+
+function compile(
+  paragraphs: readonly FlowParagraph[],
+  index: number,
+  leading: number,
+  keeps: KeepRules,
+  known: WeakMap<FlowParagraph, CompiledSettings>,
+): FlowItem {
+  const source = paragraphs[index];
+  const { broken, styled } = source.paragraph;
+  const { style } = styled;
+  const { linesAtFoot, linesAtHead } = keeps;
+  let own = known.get(source);
+  if (own?.leading !== leading || own.linesAtFoot !== linesAtFoot || own.linesAtHead !== linesAtHead) {
+    own = { leading, linesAtFoot, linesAtHead, settings: settingsOf(source, keeps) };
+    known.set(source, own);
+  }
+  const height = style.leading / leading;
+  const before = cutBetween(paragraphs, index);
+  const near = linesSinceHead(paragraphs, index);
+  const isWhole = style.withNext || style.keepTogether === true || source.wishes?.together === true;
+  return {
+    source,
+    height,
+    // Extracts and verse may stand between the lines of the grid; what follows them returns to it.
+    snaps: Math.abs(height - Math.round(height)) < ON_GRID && !MAY_LEAVE_GRID.has(style.meaning),
+    settings: near === null ? own.settings : own.settings.map((setting) => withHeadBefore(setting, near)),
+    gaps: [
+      { gap: source.gap, cost: 0 },
+      ...(source.elastic ?? []).map((gap) => ({ gap, cost: COST.ELASTIC * Math.max(1, Math.abs(gap - source.gap)) })),
+    ],
+    cutBefore: before.cost,
+    faultBefore: before.fault,
+    topCost: topCostOf(source),
+    breakBefore: source.wishes?.breakBefore === true,
+    mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 : 3,
+    wish: source.wishes?.spread ?? null,
+    isBreak: style.meaning === 'break',
+    held: source.held === undefined ? null : new Set(source.held),
+  };
+}
+
+const isHead = (item: FlowParagraph) => item.paragraph.styled.style.withNext;
+const isBreak = (item: FlowParagraph) => item.paragraph.styled.style.meaning === 'break';
+
+/** The settings among which the search may choose; only the wished one when a person wished. */
+function settingsOf(source: FlowParagraph, keeps: KeepRules): Setting[] {
+  const best = makeSetting(source, source.paragraph, 0, 0, keeps);
+  const shorter =
+    source.shorter && makeSetting(source, source.shorter.paragraph, -1, COST.SHORTER + source.shorter.cost, keeps);
+  const longer =
+    source.longer && makeSetting(source, source.longer.paragraph, 1, COST.LONGER + source.longer.cost, keeps);
+  if (source.wishes?.lines === -1 && shorter) return [{ ...shorter, cost: 0 }];
+  if (source.wishes?.lines === 1 && longer) return [{ ...longer, cost: 0 }];
+  if (source.wishes?.lines !== undefined) return [best];
+  return [best, shorter, longer].filter((setting) => setting !== undefined);
+}
+
+/** Makes one way of setting a paragraph known to the search. */
+export function makeSetting(
+  source: FlowParagraph,
+  paragraph: ComposedParagraph,
+  step: -1 | 0 | 1,
+  cost: number,
+  keeps: KeepRules = DEFAULT_KEEPS,
+): Setting {
+  const { count } = paragraph.broken;
+  const cut = new Float64Array(count);
+  const faults: CutFault[] = new Array<CutFault>(count).fill('none');
+  for (let line = 1; line < count; line += 1) {
+    const fault = cutInside(paragraph, line, keeps);
+    faults[line] = fault;
+    cut[line] = FAULT_COST[fault];
+  }
+  if (source.wishes?.together) for (let line = 1; line < count; line += 1) cut[line] += COST.WISH;
+  return { paragraph, count, cost, step, cut, faults, noteLinesBefore: noteLinesBefore(source, paragraph) };
+}
+
+const FAULT_COST: Readonly<Record<CutFault, number>> = {
+  none: 0,
+  orphan: COST.ORPHAN,
+  widow: COST.WIDOW,
+  'short-widow': COST.SHORT_WIDOW,
+  'stranded-head': COST.STRANDED_HEAD,
+  'break-at-top': COST.BREAK_AT_TOP,
+  parted: COST.PARTED,
+  'two-after-head': COST.TWO_AFTER_HEAD,
+  'line-by-break': COST.LINE_BY_BREAK,
+};
+
+/** A widow is a paragraph's last line alone at a page top, an orphan its first alone at a page foot. */
+function cutInside(paragraph: ComposedParagraph, line: number, keeps: KeepRules): CutFault {
+  const { broken, styled } = paragraph;
+  const { style } = styled;
+  if (style.withNext) return 'stranded-head';
+  if (style.meaning === 'verse' && broken.count <= WHOLE_STANZA) return 'parted';
+  if (style.keepTogether === true) return 'parted';
+  if (line < Math.min(keeps.linesAtFoot, broken.count)) return 'orphan';
+  const after = broken.count - line;
+  if (after >= keeps.linesAtHead) return 'none';
+  const last = broken.count - 1;
+  return after === 1 && broken.textWidth[last] < (2 / 3) * broken.width[last] ? 'short-widow' : 'widow';
+}
+
+function noteLinesBefore(source: FlowParagraph, { broken }: ComposedParagraph): Int32Array | null {
+  if (source.notes.length === 0) return null;
+  const before = new Int32Array(broken.count + 1);
+  for (const note of source.notes) {
+    const line = Math.max(0, lastAtMost(broken.from, note.at, broken.count));
+    const lines = note.paragraphs.reduce((sum, paragraph) => sum + paragraph.broken.count, 0);
+    for (let k = line + 1; k <= broken.count; k += 1) before[k] += lines;
+  }
+  return before;
+}
+
+function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost: number; fault: CutFault } {
+  if (index === 0) return { cost: 0, fault: 'none' };
+  const before = paragraphs[index - 1];
+  const item = paragraphs[index];
+  let cost = before.wishes?.together ? COST.WISH : 0;
+  let fault: CutFault = 'none';
+  const near = linesSinceHead(paragraphs, index);
+  if (isHead(before)) fault = 'stranded-head';
+  else if (near !== null) fault = near.isHead ? headFault(near.lines) : near.lines < 2 ? 'line-by-break' : 'none';
+  if (fault === 'none') {
+    if (isBreak(item)) fault = 'break-at-top';
+    else if (index + 1 < paragraphs.length && isBreak(paragraphs[index + 1]) && item.paragraph.broken.count === 1)
+      fault = 'line-by-break';
+    else if (leadsIn(before, item)) fault = 'parted';
+  }
+  cost += FAULT_COST[fault];
+  const { styled, broken } = before.paragraph;
+  if (broken.count === 1 && /:\s*$/.test(styled.text ?? '')) cost += COST.COLON_FOOT;
+  return { cost, fault };
+}
+
+/** A line that ends with a colon before an extract or a list leads in to it. */
+function leadsIn(before: FlowParagraph, item: FlowParagraph): boolean {
+  const { meaning } = item.paragraph.styled.style;
+  if (meaning !== 'extract' && meaning !== 'listItem' && meaning !== 'verse') return false;
+  return before.paragraph.styled.style.meaning === 'body' && /:\s*$/.test(before.paragraph.styled.text ?? '');
+}
+
+interface NearHead {
+  readonly isHead: boolean;
+  readonly lines: number;
+}
+
+const headFault = (lines: number): CutFault =>
+  lines < 2 ? 'stranded-head' : lines < AFTER_HEAD ? 'two-after-head' : 'none';
+
+/** Lines between a paragraph and the head or space break before it, when they are fewer than must follow one. */
+function linesSinceHead(paragraphs: readonly FlowParagraph[], index: number): NearHead | null {
+  let lines = 0;
+  for (let k = index - 1; k >= 0; k -= 1) {
+    if (isHead(paragraphs[k])) return { isHead: true, lines };
+    // After the break at a page's foot nothing needs to follow: the ornament stands there.
+    if (isBreak(paragraphs[k])) return lines === 0 ? null : { isHead: false, lines };
+    lines += paragraphs[k].paragraph.broken.count;
+    if (lines >= AFTER_HEAD) return null;
+  }
+  return null;
+}
+
+/** The same setting after a head that wants lines after it. */
+function withHeadBefore(setting: Setting, near: NearHead): Setting {
+  const cut = setting.cut.slice();
+  const faults = [...setting.faults];
+  for (let line = 1; line < setting.count; line += 1) {
+    const fault = near.isHead ? headFault(near.lines + line) : near.lines + line < 2 ? 'line-by-break' : 'none';
+    if (FAULT_COST[fault] <= FAULT_COST[faults[line]]) continue;
+    cut[line] += FAULT_COST[fault] - FAULT_COST[faults[line]];
+    faults[line] = fault;
+  }
+  return { ...setting, cut, faults };
+}
+
+function topCostOf({ paragraph }: FlowParagraph): number {
+  const { broken } = paragraph;
+  return broken.count === 1 && broken.textWidth?.[0] < broken.width[0] / 2 ? COST.SHORT_TOP : 0;
+}
+
+/** Whether a line ends inside a word. */
+export function endsInHyphen({ broken }: ComposedParagraph, line: number): boolean {
+  return broken.end?.[line] === LINE_END.hyphen;
 }

@@ -1,11 +1,26 @@
+export { COST } from './costs';
 export { assembleBook, startSide, toRoman, type AssembledBook } from './assembleBook';
-export { fillPages, type FilledPage, type FillSettings } from './fillPages';
-export { BREAK_FAULT, makeFlow, type Flow, type FlowNote, type FlowParagraph } from './flow';
+export { EXACT, fillPages, type FillMemory } from './fillPages';
+export {
+  makeFlow,
+  type CutFault,
+  type Flow,
+  type FlowFloat,
+  type FlowNote,
+  type FlowParagraph,
+  type PageWishes,
+  type Variant,
+} from './flow';
+export type { Give, GiveKind } from './gives';
+export type { PagePlan } from './pagePlan';
 export {
   isDisplayRole,
   paginateDivision,
   type DivisionFlow,
   type DivisionPage,
   type OpenerSettings,
+  type PaginateMemory,
 } from './paginateDivision';
 export { placeFurniture, type FurnitureSource } from './placeFurniture';
+export { traceRegions, type FilledRegion, type Stretch } from './tracePages';
+export type { Reason } from './reasons';

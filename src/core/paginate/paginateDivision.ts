@@ -1,10 +1,22 @@
 // Divides one division into pages: the opener's head from its sink, the text from the text start, or, for a display
-// page, each paragraph at its place. Independent of the side on which the division begins.
+// page, each paragraph at its place.
 import type { DivisionRole } from '../model/book';
-import { gridBaseline, type ComposedParagraph, type Fragment, type PageGeometry, type PageRole } from '../model/pages';
-import { fillPages, type FilledPage } from './fillPages';
-import { makeFlow, type FlowParagraph } from './flow';
+import {
+  gridBaseline,
+  type ComposedParagraph,
+  type Fragment,
+  type NoteRule,
+  type PageGeometry,
+  type PageRole,
+  type PageSide,
+} from '../model/pages';
+import type { PagesSpec } from '../model/spec';
+import { fillPages, type FillMemory } from './fillPages';
+import { makeFlow, type CompiledSettings, type FlowParagraph } from './flow';
+import { givesOf, type Give } from './gives';
+import type { PagePlan } from './pagePlan';
 import { placeNotes, placeText } from './placeLines';
+import { traceRegions, type FilledRegion } from './tracePages';
 
 /** A division as the page maker gets it. */
 export interface DivisionFlow {
@@ -20,18 +32,32 @@ export interface OpenerSettings {
   readonly textStart: number;
 }
 
-/** What a page of the division holds, before it has a side and a folio. */
+/** What a page of the division holds, before it has a number and a folio. */
 export interface DivisionPage {
   readonly role: PageRole;
   readonly fragments: readonly Fragment[];
   readonly notes: readonly Fragment[];
-  readonly noteRule: number | null;
-  readonly notesContinued: boolean;
-  /** What the page's end gave up, a BREAK_FAULT, and the paragraph that stands there. */
-  readonly fault: number;
-  readonly faultAt: ComposedParagraph | null;
+  /** A rule over the notes of each column that has some. */
+  readonly noteRules: readonly NoteRule[];
+  /** Lines more or fewer than the page has by its spec. */
+  readonly depth: -1 | 0 | 1;
+  /** What had to give on it. */
+  readonly gives: readonly Give[];
   /** True when the head of an opener pushed its text below the text start. */
   readonly headTooDeep: boolean;
+}
+
+/** What one making of a division's pages leaves for the next. */
+export interface PaginateMemory {
+  readonly plan: PagePlan;
+  readonly fill: FillMemory;
+  readonly compiled: WeakMap<FlowParagraph, CompiledSettings>;
+}
+
+export interface PaginatedDivision {
+  readonly pages: readonly DivisionPage[];
+  /** Undefined for display pages. */
+  readonly memory: PaginateMemory | undefined;
 }
 
 const DISPLAY_ROLES: ReadonlySet<DivisionRole> = new Set(['half-title', 'title', 'imprint', 'dedication', 'epigraph']);
@@ -50,30 +76,64 @@ export function* paginateDivision(
   flow: DivisionFlow,
   geometry: PageGeometry,
   opener: OpenerSettings,
-): Generator<void, DivisionPage[]> {
-  if (isDisplayRole(flow.role)) return yield* placeDisplay(flow, geometry);
+  spec: PagesSpec,
+  side: PageSide,
+  memory?: PaginateMemory,
+): Generator<void, PaginatedDivision> {
+  if (isDisplayRole(flow.role)) return { pages: yield* placeDisplay(flow, geometry), memory: undefined };
   const head = placeHead(flow.head, geometry, opener);
-  const lines = makeFlow(flow.text, geometry.leading);
-  const room = geometry.lines - head.textLine;
-  const filled = yield* fillPages(lines, { lines: geometry.lines, firstLines: Math.max(1, room), noteGap: NOTE_GAP });
-  const partAlone = flow.role === 'part' && lines.count === 0;
-  return filled.map((page, index) => finish(page, index));
+  const plan = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine));
+  const compiled = memory?.compiled ?? new WeakMap<FlowParagraph, CompiledSettings>();
+  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled);
+  const fill = yield* fillPages(lines, plan, memory && samePlan(memory.plan, plan) ? memory.fill : undefined);
+  const regions = traceRegions(fill, plan);
+  const partAlone = flow.role === 'part' && flow.text.length === 0;
+  const pages = byPage(regions).map((own, index) => finish(own, index));
+  return { pages, memory: { plan, fill, compiled } };
 
-  function finish(page: FilledPage, index: number): DivisionPage {
-    const text = placeText(lines, page, geometry, index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0);
-    const notes = placeNotes(lines, page, geometry);
-    const faultLine = page.fault === 0 ? -1 : page.to;
+  function finish(own: readonly FilledRegion[], index: number): DivisionPage {
+    const topLine = index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0;
+    const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
+    const notes = own.map((region) => placeNotes(lines, region, geometry, geometry.lines, plan.columns[region.column]));
     return {
       role: partAlone ? 'display' : index === 0 ? 'opener' : 'text',
       fragments: index === 0 ? [...head.fragments, ...text] : text,
-      notes: notes.fragments,
-      noteRule: notes.top === null ? null : notes.top - RULE_ABOVE,
-      notesContinued: notes.continued,
-      fault: page.fault,
-      faultAt: faultLine < 0 ? null : flow.text[lines.paragraphOf[faultLine]].paragraph,
+      notes: notes.flatMap((placed) => placed.fragments),
+      noteRules: notes.flatMap(({ top, continued }, k) => {
+        const { x, width } = plan.columns[own[k].column];
+        return top === null ? [] : [{ x, y: top - RULE_ABOVE, width, isContinued: continued }];
+      }),
+      depth: own[0].depth,
+      gives: givesOf(own, lines, plan),
       headTooDeep: index === 0 && head.tooDeep,
     };
   }
+}
+
+function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {
+  const pages: FilledRegion[][] = [];
+  for (const region of regions) (pages[region.page] ??= []).push(region);
+  return pages;
+}
+
+function planOf(geometry: PageGeometry, spec: PagesSpec, side: PageSide, firstLines: number): PagePlan {
+  return {
+    lines: geometry.lines,
+    firstLines,
+    firstSide: side,
+    columns: geometry.columns,
+    balance: spec.balanceColumns,
+    noteGap: NOTE_GAP,
+    keeps: { linesAtFoot: spec.linesAtFoot, linesAtHead: spec.linesAtHead },
+    chapterEnd: spec.chapterEnd,
+    short: spec.spreadShort,
+    long: spec.spreadLong,
+    exempt: spec.footFree,
+  };
+}
+
+function samePlan(a: PagePlan, b: PagePlan): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
 }
 
 interface PlacedHead {
@@ -91,7 +151,13 @@ function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, o
     const { style } = paragraph.styled;
     const height = style.leading / geometry.leading;
     if (index > 0) line += Math.max(style.above, head[index - 1].styled.style.below);
-    fragments.push({ paragraph, from: 0, to: paragraph.broken.count, y: gridBaseline(geometry, line + height - 1) });
+    fragments.push({
+      paragraph,
+      from: 0,
+      to: paragraph.broken.count,
+      x: 0,
+      y: gridBaseline(geometry, line + height - 1),
+    });
     line += height * paragraph.broken.count;
   }
   const wished = opener.textStart - 1;
@@ -109,19 +175,34 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const all = topLines + footLines > geometry.lines ? flow.text : top;
   const lead = all.length === 0 ? 0 : Math.min(all[0].gap, geometry.lines - 1);
   const lines = makeFlow(all, geometry.leading);
-  const firstLines = Math.max(1, geometry.lines - lead);
-  const filled = yield* fillPages(lines, { lines: geometry.lines, firstLines, noteGap: NOTE_GAP });
-  return filled.map((page, index): DivisionPage => {
-    const text = placeText(lines, page, geometry, index === 0 ? lead : 0);
-    const notes = placeNotes(lines, page, geometry);
+  const [column] = [{ x: 0, width: geometry.measure }];
+  const plan: PagePlan = {
+    lines: geometry.lines,
+    firstLines: Math.max(1, geometry.lines - lead),
+    firstSide: 'recto',
+    columns: [column],
+    balance: false,
+    noteGap: NOTE_GAP,
+    keeps: { linesAtFoot: 1, linesAtHead: 1 },
+    chapterEnd: 0,
+    short: null,
+    long: null,
+    exempt: true,
+  };
+  const regions = traceRegions(yield* fillPages(lines, plan), plan);
+  return regions.map((region, index): DivisionPage => {
+    const text = placeText(lines, region, geometry, index === 0 ? lead : 0, column);
+    const notes = placeNotes(lines, region, geometry, geometry.lines, column);
     return {
       role: 'display',
-      fragments: all === top && index === filled.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,
+      fragments: all === top && index === regions.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,
       notes: notes.fragments,
-      noteRule: notes.top === null ? null : notes.top - RULE_ABOVE,
-      notesContinued: notes.continued,
-      fault: 0,
-      faultAt: null,
+      noteRules:
+        notes.top === null
+          ? []
+          : [{ x: 0, y: notes.top - RULE_ABOVE, width: geometry.measure, isContinued: notes.continued }],
+      depth: 0,
+      gives: [],
       headTooDeep: false,
     };
   });
@@ -140,7 +221,7 @@ function placeFoot(foot: readonly FlowParagraph[], geometry: PageGeometry): Frag
     const { paragraph, gap } = foot[k];
     const { leading } = paragraph.styled.style;
     const first = y - leading * (paragraph.broken.count - 1);
-    fragments.unshift({ paragraph, from: 0, to: paragraph.broken.count, y: first });
+    fragments.unshift({ paragraph, from: 0, to: paragraph.broken.count, x: 0, y: first });
     y = first - leading - gap * geometry.leading;
   }
   return fragments;

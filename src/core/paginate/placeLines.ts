@@ -1,26 +1,30 @@
-// Gives the lines of a filled page their baselines: text on the grid from the top, notes up from the foot line.
+// Gives the lines of a filled region their baselines: text down from the top, notes up from the foot line.
 import { gridBaseline, type Fragment, type PageGeometry } from '../model/pages';
-import type { FilledPage } from './fillPages';
 import type { Flow } from './flow';
+import type { PlanColumn } from './pagePlan';
+import type { FilledRegion } from './tracePages';
 
-const SLACK = 1e-3;
-
-/** Fragments of the text of a page that begins `topLine` grid lines below its first. */
-export function placeText(flow: Flow, page: FilledPage, geometry: PageGeometry, topLine: number): Fragment[] {
-  const fragments: Fragment[] = [];
-  let used = 0;
-  for (let line = page.from; line < page.to;) {
-    const { paragraph } = flow.paragraphs[flow.paragraphOf[line]];
-    const first = line;
-    let start = first === page.from ? 0 : used + flow.gap[first];
-    if (flow.onGrid[first]) start = Math.ceil(start - SLACK);
-    // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
-    const y = gridBaseline(geometry, topLine + start + flow.height[first] - 1);
-    while (line < page.to && flow.paragraphOf[line] === flow.paragraphOf[first]) line += 1;
-    used = start + flow.height[first] * (line - first);
-    fragments.push({ paragraph, from: flow.lineOf[first], to: flow.lineOf[first] + line - first, y });
-  }
-  return fragments;
+/** Fragments of the text of a region that begins `topLine` grid lines below the page's first. */
+export function placeText(
+  flow: Flow,
+  region: FilledRegion,
+  geometry: PageGeometry,
+  topLine: number,
+  column: PlanColumn,
+): Fragment[] {
+  return region.stretches.map(({ item, setting, from, to, start }, index) => {
+    const { height, source } = flow.items[item];
+    const atEdge = index === 0 || index === region.stretches.length - 1;
+    const isBare = source.ornament !== undefined && atEdge && region.endItem < flow.items.length;
+    return {
+      paragraph: isBare ? source.ornament : setting.paragraph,
+      from,
+      to,
+      x: column.x,
+      // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
+      y: gridBaseline(geometry, topLine + start + height - 1),
+    };
+  });
 }
 
 export interface PlacedNotes {
@@ -30,22 +34,28 @@ export interface PlacedNotes {
   readonly continued: boolean;
 }
 
-/** The notes of a page; the last line of the last note stands on the foot line. */
-export function placeNotes(flow: Flow, page: FilledPage, geometry: PageGeometry): PlacedNotes {
+/** The notes of a region; the last line of the last note stands on the foot line of its spread. */
+export function placeNotes(
+  flow: Flow,
+  region: FilledRegion,
+  geometry: PageGeometry,
+  lines: number,
+  column: PlanColumn,
+): PlacedNotes {
   const fragments: Fragment[] = [];
-  let y = gridBaseline(geometry, geometry.lines - 1);
+  let y = gridBaseline(geometry, lines + region.depth - 1);
   let top: number | null = null;
-  for (let k = page.noteTo - 1; k >= page.noteFrom;) {
+  for (let k = region.noteTo - 1; k >= region.noteFrom;) {
     const paragraph = flow.noteParagraphs[k];
     const last = flow.noteLineOf[k];
-    while (k >= page.noteFrom && flow.noteParagraphs[k] === paragraph) k -= 1;
+    while (k >= region.noteFrom && flow.noteParagraphs[k] === paragraph) k -= 1;
     const first = flow.noteLineOf[k + 1];
     const { leading } = paragraph.styled.style;
     y -= leading * (last - first);
-    fragments.push({ paragraph, from: first, to: last + 1, y });
+    fragments.push({ paragraph, from: first, to: last + 1, x: column.x, y });
     top = y - leading;
     y -= leading;
   }
-  const continued = page.noteTo > page.noteFrom && flow.noteStarts[page.noteFrom] === 0;
+  const continued = region.noteTo > region.noteFrom && flow.noteStarts[region.noteFrom] === 0;
   return { fragments: fragments.reverse(), top, continued };
 }

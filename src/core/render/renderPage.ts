@@ -25,9 +25,9 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
   const left = columnLeft(geometry, page.side);
   for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
   const rules: RuleItem[] = [];
-  if (page.noteRule !== null) {
-    const width = page.notesContinued ? geometry.measure : Math.min(NOTE_RULE.width, geometry.measure);
-    rules.push({ x: left, y: page.noteRule, width, thickness: NOTE_RULE.thickness });
+  for (const { x, y, width, isContinued } of page.noteRules) {
+    const drawn = isContinued ? width : Math.min(NOTE_RULE.width, width);
+    rules.push({ x: left + x, y, width: drawn, thickness: NOTE_RULE.thickness });
   }
   for (const fragment of page.notes) list.addFragment(fragment, left, geometry.measure);
   for (const { kind, paragraph, x, y } of page.furniture) {
@@ -69,7 +69,7 @@ class ListBuilder {
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
     for (let line = from; line < to; line += 1) {
-      this.addLine(paragraph, line, left, y + (line - from) * paragraph.styled.style.leading, measure, null);
+      this.addLine(paragraph, line, left + fragment.x, y + (line - from) * paragraph.styled.style.leading, measure, null);
     }
   }
 

@@ -61,6 +61,8 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     below: own.below ?? 0,
     hyphenate: text.hyphenation.on && (own.hyphenate ?? true),
     withNext: own.withNext ?? false,
+    keepTogether: own.keepTogether ?? false,
+    keepSpace: own.keepSpace ?? false,
     atFoot: own.atFoot ?? false,
     lastLine: align === 'justify' ? text.lastLine : 0,
     glyphPlay: align === 'justify' && PLAYED.has(own.meaning ?? 'body') ? text.glyphPlay : 0,

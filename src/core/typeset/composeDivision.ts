@@ -1,16 +1,20 @@
 // The paragraphs of one division, composed: the opener's head apart from the text, notes with the lines that refer to
 // them, contents entries made from the references.
-import { lastAtMost } from '../base/search';
 import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
 import { paragraph as makeParagraph, type Block, type Paragraph } from '../model/streams';
+import type { VariantWish } from '../linebreak';
+import type { Meaning } from '../model/spec';
+import type { ResolvedStyle } from '../model/styled';
 import { isDisplayRole, type DivisionFlow, type FlowNote, type FlowParagraph } from '../paginate';
 import { contentsEntries } from '../references';
 import type { StyleContext, StyleSheet } from '../styles';
 import { composeBlock, composeGenerated, type StageClock } from './composeParagraph';
 import type { TypesetContext } from './context';
+import { flowParagraph, generatedPlace } from './flowParagraph';
+import type { ParagraphEntry } from './stageCache';
 
 export interface ComposeContext {
   readonly book: Book;
@@ -19,6 +23,8 @@ export interface ComposeContext {
   readonly context: TypesetContext;
   readonly measure: number;
   readonly clock: StageClock;
+  /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
+  readonly held?: ReadonlyMap<string, readonly number[]>;
 }
 
 /** Paragraphs between two checkpoints. */
@@ -37,10 +43,14 @@ export function* composeDivision(
   for (let k = 0; k < blocks.length; k += 1) {
     if (k % PARAGRAPHS_PER_STEP === 0) yield;
     const block = blocks[k];
-    const composed = composeOne(division.id, block, styleOf(effectiveTag(blocks, k), compose), '', compose);
-    if (k < headCount) head.push(composed);
-    else if (!isDisplayRole(division.role) || composed.styled.text.trim() !== '') {
-      text.push({ paragraph: composed, gap: gapBefore(composed, text), notes: notesOf(composed, compose) });
+    const style = styleOf(effectiveTag(blocks, k), compose);
+    const isText = k >= headCount && !isDisplayRole(division.role);
+    const entry = composeOne(division.id, block, style, '', compose, isText ? variantsOf(block, style) : 'none');
+    if (k < headCount) head.push(entry.composed);
+    else if (isText || entry.composed.styled.text.trim() !== '')
+      {
+      const notes = notesOf(entry.composed, compose);
+      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
     }
   }
   if (division.role === 'contents') text.push(...composeContents(division, compose, references));
@@ -77,43 +87,37 @@ function styleOf(tag: string, compose: ComposeContext) {
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
 }
 
+const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);
+
+function variantsOf({ touches }: Paragraph, { meaning }: ResolvedStyle): VariantWish {
+  if (touches?.lines !== undefined) return touches.lines;
+  return MAY_VARY.has(meaning) ? 'good' : 'none';
+}
+
 function composeOne(
   stream: string,
   block: Paragraph,
-  style: ReturnType<typeof styleOf>,
+  style: ResolvedStyle,
   prefix: string,
   compose: ComposeContext,
-): ComposedParagraph {
-  const job = { stream, paragraph: block, style, measure: compose.measure, prefix, tail: '' };
+  variants: VariantWish,
+): ParagraphEntry {
+  const job = { stream, paragraph: block, style, measure: compose.measure, prefix, tail: '', variants };
   return composeBlock(job, compose.style, compose.context, compose.clock);
 }
 
-/** The larger of the space below the paragraph before and the space above this one. */
-function gapBefore(composed: ComposedParagraph, before: readonly FlowParagraph[]): number {
-  const last = before[before.length - 1]?.paragraph.styled.style;
-  const { style } = composed.styled;
-  // Paragraphs of one style that hold a block together, such as an extract's, stand close.
-  if (last !== undefined && last === style && (style.meaning === 'extract' || style.meaning === 'verse')) return 0;
-  return Math.max(style.above, last?.below ?? 0);
-}
-
-/** Note bodies with the lines of their references. A note that the book lacks, or an empty one, brings nothing. */
+/** Note bodies with the places of their references. A note that the book lacks, or an empty one, brings nothing. */
 function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote[] {
   const notes: FlowNote[] = [];
   for (const mark of composed.styled.notes) {
     const blocks = flatten(compose.book.notes[mark.note]?.blocks ?? []);
     if (blocks.length === 0) continue;
     const label = `${compose.style.noteLabel(mark.note)}.\u2002`;
-    const paragraphs = blocks.map((block, index) =>
-      composeOne(
-        mark.note,
-        block,
-        styleOf(block.style === 'TX' ? 'NT' : block.style, compose),
-        index === 0 ? label : '',
-        compose,
-      ),
-    );
-    notes.push({ line: Math.max(0, lastAtMost(composed.broken.from, mark.at)), paragraphs });
+    const paragraphs = blocks.map((block, index) => {
+      const style = styleOf(block.style === 'TX' ? 'NT' : block.style, compose);
+      return composeOne(mark.note, block, style, index === 0 ? label : '', compose, 'none').composed;
+    });
+    notes.push({ at: mark.at, paragraphs });
   }
   return notes;
 }
@@ -129,8 +133,9 @@ function composeContents(division: Division, compose: ComposeContext, references
       measure: compose.measure,
       prefix: '',
       tail: entry.folio,
+      variants: 'none' as const,
     };
     const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
-    return { paragraph: composed, gap: style.above, notes: [] };
+    return generatedPlace(composed, style.above, compose);
   });
 }

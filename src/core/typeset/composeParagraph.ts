@@ -1,5 +1,6 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
-import { breakParagraph } from '../linebreak';
+import { breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
+import { column, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph, StreamId } from '../model/streams';
@@ -24,6 +25,8 @@ export interface ParagraphJob {
   readonly prefix: string;
   /** Set flush right in the right indent of the last line. */
   readonly tail: string;
+  /** Whether it may run a line shorter or longer: text of the pages, not furniture, notes or heads. */
+  readonly variants: VariantWish;
 }
 
 /** Composes text that the book holds, keyed by its block. */
@@ -32,11 +35,11 @@ export function composeBlock(
   styleContext: StyleContext,
   context: TypesetContext,
   clock: StageClock,
-): ComposedParagraph {
+): ParagraphEntry {
   const known = context.cache.paragraphs.get(job.paragraph);
   const entry = composeWith(known, job, styleContext, context, clock);
   if (entry !== known) context.cache.paragraphs.set(job.paragraph, entry);
-  return entry.composed;
+  return entry;
 }
 
 /** Composes text that is made, such as a running head, keyed by what it says. */
@@ -76,13 +79,13 @@ function composeWith(
   const shaped = reuse ? known.shaped : shapeParagraph(styled, library);
   if (!reuse) cache.shapedCount += 1;
   const afterShape = context.now();
-  const broken = breakParagraph(styled, shaped, job.measure, {
-    unitsPerEm: (face) => library.font(face).unitsPerEm,
-    space: (face) => library.marks(face).space,
-    hyphen: (face) => library.marks(face).hyphen,
-    cutWidths: (offset) => cutWidths(styled, shaped, offset, library),
-    hyphenator: (language) => context.hyphenators.get(language) ?? null,
-  });
+  const broken = breakParagraph(
+    styled,
+    shaped,
+    column(job.measure),
+    breakContext(styled, shaped, context),
+    job.variants,
+  );
   cache.brokenCount += 1;
   clock.style += afterStyle - start;
   clock.shape += afterShape - afterStyle;
@@ -94,7 +97,32 @@ function composeWith(
     styled,
     shaped,
     measure: job.measure,
-    composed: { styled, shaped, broken },
+    composed: { styled, shaped, broken: broken.best },
+    shorter: broken.shorter && { styled, shaped, broken: broken.shorter },
+    longer: broken.longer && { styled, shaped, broken: broken.longer },
+  };
+}
+
+/** The same paragraph to columns of other widths. */
+export function composeToMeasure(
+  { styled, shaped }: ComposedParagraph,
+  measure: Measure,
+  context: TypesetContext,
+): ComposedParagraph {
+  return { styled, shaped, broken: breakParagraph(styled, shaped, measure, breakContext(styled, shaped, context)).best };
+}
+
+function breakContext(
+  styled: ComposedParagraph['styled'],
+  shaped: ComposedParagraph['shaped'],
+  { library, hyphenators }: TypesetContext,
+): BreakContext {
+  return {
+    unitsPerEm: (face) => library.font(face).unitsPerEm,
+    space: (face) => library.marks(face).space,
+    hyphen: (face) => library.marks(face).hyphen,
+    cutWidths: (offset) => cutWidths(styled, shaped, offset, library),
+    hyphenator: (language) => hyphenators.get(language) ?? null,
   };
 }
 

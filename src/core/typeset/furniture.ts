@@ -22,6 +22,7 @@ export function furnitureSource(compose: ComposeContext): FurnitureSource {
       measure: compose.measure,
       prefix: '',
       tail: '',
+      variants: 'none' as const,
     };
     return composeGenerated(job, compose.style, compose.context, compose.clock);
   };

@@ -1,7 +1,7 @@
 // What the stages made, kept between composes. The key of a paragraph is the identity of its block: an edit gives every
 // changed block a new one, so nothing is ever thrown away by hand.
 import type { ComposedParagraph } from '../model/pages';
-import type { DivisionPage } from '../paginate';
+import type { DivisionPage, FlowParagraph, PaginateMemory } from '../paginate';
 import type { ReferenceTable } from '../model/referenceTable';
 import type { ShapedParagraph } from '../model/shaped';
 import type { ResolvedStyle, StyledParagraph } from '../model/styled';
@@ -16,12 +16,16 @@ export interface ParagraphEntry {
   shaped: ShapedParagraph;
   measure: number;
   composed: ComposedParagraph;
+  /** A line shorter and longer, where that can be set well. */
+  shorter: ComposedParagraph | null;
+  longer: ComposedParagraph | null;
 }
 
 /** Pages of a division and everything that they depend on, compared by identity. */
 export interface DivisionEntry {
   readonly parts: readonly unknown[];
   readonly pages: readonly DivisionPage[];
+  readonly memory: PaginateMemory | undefined;
 }
 
 export class StageCache {
@@ -29,14 +33,17 @@ export class StageCache {
   /** Generated lines, such as running heads, by their text and style; thrown away when it grows too large. */
   readonly generated = new Map<string, ParagraphEntry>();
   readonly divisions = new Map<string, DivisionEntry>();
+  /** Places in the flow by paragraph: the page search goes by their identity. */
+  readonly flows = new WeakMap<ComposedParagraph, FlowParagraph>();
   readonly words = new WeakMap<Paragraph, number>();
   /** What the last compose found out: the first guess of the next, which then mostly settles at once. */
   references: ReferenceTable | undefined;
   /** Paragraphs shaped and broken since the start; benchmarks and tests read the differences. */
   shapedCount = 0;
   brokenCount = 0;
-  /** Divisions divided into pages since the start. */
+  /** Divisions divided into pages since the start, and paragraphs that the page search looked at. */
   pagedCount = 0;
+  visitedCount = 0;
 
   /** Most generated lines that are kept. */
   static readonly GENERATED_LIMIT = 4000;

@@ -3,15 +3,16 @@
 import { countWords, type Book, type Division } from '../model/book';
 import type { Finding } from '../model/finding';
 import { maybeFace } from '../model/faces';
-import type { DivisionExtent, Page, PageGeometry, TypesetBook } from '../model/pages';
+import type { DivisionExtent, Page, PageGeometry, PageSide, TypesetBook } from '../model/pages';
 import { sameReferences, type ReferenceTable } from '../model/referenceTable';
+import type { PagesSpec } from '../model/spec';
 import type { Block } from '../model/streams';
 import { typeArea } from '../measure/typeArea';
 import {
   assembleBook,
-  BREAK_FAULT,
   paginateDivision,
   placeFurniture,
+  startSide,
   type AssembledBook,
   type DivisionPage,
 } from '../paginate';
@@ -23,6 +24,7 @@ import { composeDivision, type ComposeContext } from './composeDivision';
 import { spaceOfFamily, type TypesetContext } from './context';
 import { furnitureSource } from './furniture';
 import { numberNotes } from '../measure/numberNotes';
+import { pageFindings } from './pageFindings';
 import { sameParts } from './stageCache';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */
@@ -48,16 +50,19 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
   do {
     passes += 1;
     divisionPages = [];
+    let pageCount = 0;
     for (const [index, division] of book.divisions.entries()) {
       const flow = yield* withProgress(
         composeDivision(division, compose, references),
         (index / book.divisions.length) * 0.9,
       );
       const start = context.now();
-      divisionPages.push({
-        division,
-        pages: yield* withProgress(paginateCached(division, flow, compose, geometry), 0.9),
-      });
+      const wished = startSide(division, book.divisions[index - 1], book.spec);
+      if (wished !== 'any' && wished !== sideOf(pageCount)) pageCount += 1;
+      const paginated = paginateCached(division, flow, compose, geometry, sideOf(pageCount));
+      const pages = yield* withProgress(paginated, 0.9);
+      pageCount += pages.length;
+      divisionPages.push({ division, pages });
       times.pages += context.now() - start;
     }
     assembled = assembleBook(divisionPages, book.spec);
@@ -98,6 +103,8 @@ function* withProgress<T>(work: Generator<void, T>, progress: TypesetProgress): 
   }
 }
 
+const sideOf = (pages: number): PageSide => (pages % 2 === 0 ? 'recto' : 'verso');
+
 function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
   const { page, text } = book.spec;
   const face = maybeFace(context.library.table, text.face, 400, false) ?? context.library.table[0];
@@ -113,7 +120,23 @@ function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
     leading: text.leading.pt,
     capHeight,
     lines: Math.max(1, area.lines),
+    columns: columnsOf(book.spec.pages, area.measure),
   };
+}
+
+/** Columns side by side; a measure too narrow for all of them and their gaps has one. */
+function columnsOf({ columns, columnGap, columnShares }: PagesSpec, measure: number): PageGeometry['columns'] {
+  const room = measure - (columns - 1) * columnGap.pt;
+  if (columns === 1 || room <= 0) return [{ x: 0, width: measure }];
+  const shares = columnShares?.length === columns ? columnShares : new Array<number>(columns).fill(1);
+  const sum = shares.reduce((total, share) => total + share, 0);
+  let x = 0;
+  return shares.map((share) => {
+    const width = (room * share) / sum;
+    const placed = { x, width };
+    x += width + columnGap.pt;
+    return placed;
+  });
 }
 
 function composeContext(
@@ -138,81 +161,31 @@ function composeContext(
       noteLabel: (note) => labels.get(note) ?? '?',
     },
     context,
-    measure: geometry.measure,
+    measure: geometry.columns[0].width,
     clock,
   };
 }
 
-/** Pages of a division, made again only when a paragraph of it or the page changed. */
+/** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. */
 function* paginateCached(
   division: Division,
   flow: Parameters<typeof paginateDivision>[0],
   compose: ComposeContext,
   geometry: PageGeometry,
+  side: PageSide,
 ): Generator<void, readonly DivisionPage[]> {
-  const { openers } = compose.book.spec;
-  const { width, height, measure, head, leading, capHeight, lines } = geometry;
-  const parts = [
-    flow.role,
-    openers.sink,
-    openers.textStart,
-    width,
-    height,
-    measure,
-    head,
-    leading,
-    capHeight,
-    lines,
-    ...flow.head,
-    ...flow.text.flatMap((item) => [
-      item.paragraph,
-      item.gap,
-      ...item.notes.flatMap((note) => [note.line, ...note.paragraphs]),
-    ]),
-  ];
-  const known = compose.context.cache.divisions.get(division.id);
+  const { openers, pages: spec } = compose.book.spec;
+  const { cache } = compose.context;
+  const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
+  const page = [width, height, measure, head, leading, capHeight, lines, ...columns.flatMap((one) => [one.x, one.width])];
+  const parts = [flow.role, side, openers.sink, openers.textStart, spec, ...page, ...flow.head, ...flow.text];
+  const known = cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
-  const pages = yield* paginateDivision(flow, geometry, openers);
-  compose.context.cache.pagedCount += 1;
-  compose.context.cache.divisions.set(division.id, { parts, pages });
-  return pages;
-}
-
-const FAULTS = {
-  [BREAK_FAULT.orphan]: { kind: 'orphan', message: 'A paragraph’s first line stands alone at the foot of the page.' },
-  [BREAK_FAULT.widow]: { kind: 'widow', message: 'A paragraph’s last line stands alone at the head of the next page.' },
-  [BREAK_FAULT.strandedHead]: {
-    kind: 'stranded-head',
-    message: 'A head stands at the foot of the page without two lines after it.',
-  },
-} as const;
-
-function pageFindings(
-  divisions: readonly { division: Division; pages: readonly DivisionPage[] }[],
-  assembled: AssembledBook,
-): Finding[] {
-  const findings: Finding[] = [];
-  for (const { division, pages } of divisions) {
-    const first = assembled.firstPages.get(division.id) ?? 0;
-    pages.forEach((page, index) => {
-      const place = { stream: division.id, block: page.faultAt?.styled.block ?? '', page: first + index };
-      const fault = FAULTS[page.fault as keyof typeof FAULTS];
-      if (fault !== undefined) findings.push({ ...place, ...fault, grade: 'must' });
-      if (page.role === 'display' && index > 0) {
-        const message = 'The words of this display page did not fit on one page.';
-        findings.push({ ...place, kind: 'display-page-overflow', grade: 'should', message });
-      }
-      if (page.headTooDeep) {
-        findings.push({
-          ...place,
-          kind: 'title-below-text-start',
-          grade: 'should',
-          message: 'The title is so deep that the text begins below its text start.',
-        });
-      }
-    });
-  }
-  return findings;
+  const made = yield* paginateDivision(flow, geometry, openers, spec, side, known?.memory);
+  cache.pagedCount += 1;
+  cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
+  cache.divisions.set(division.id, { parts, ...made });
+  return made.pages;
 }
 
 function unsettled(): Finding {

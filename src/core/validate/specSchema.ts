@@ -91,6 +91,8 @@ export const paragraphStyleSchema = Joi.object({
   below: optional(number(0, 40, 'grid lines')),
   hyphenate: Joi.boolean(),
   withNext: Joi.boolean(),
+  keepTogether: Joi.boolean(),
+  keepSpace: Joi.boolean(),
   atFoot: Joi.boolean(),
 });
 
@@ -137,6 +139,19 @@ export const specSchema = object({
     lastLine: number(0, 20, 'em'),
     glyphPlay: number(0, 2.5, 'percent'),
     opticalMargins: number(0, 150, 'percent'),
+  }),
+  pages: object({
+    linesAtFoot: whole(1, 6, 'lines'),
+    linesAtHead: whole(1, 6, 'lines'),
+    chapterEnd: whole(1, 20, 'lines'),
+    spreadShort: number(0, 10, 'price').allow(null),
+    spreadLong: number(0, 10, 'price').allow(null),
+    elastic: flag(),
+    footFree: flag(),
+    columns: whole(1, 4, 'columns'),
+    columnGap: lengthSchema(0, 200),
+    columnShares: Joi.array().items(Joi.number().min(0.05).max(20)).min(1).max(4).allow(null).required(),
+    balanceColumns: flag(),
   }),
   openers: object({
     sink: whole(0, 40, 'grid lines'),

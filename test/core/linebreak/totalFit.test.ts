@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { LINE_END } from '../../../src/core/model/broken';
 import type { Opportunities } from '../../../src/core/linebreak/opportunities';
-import { COST, fitLines, type FitSettings } from '../../../src/core/linebreak/totalFit';
+import { COST, fitLineCount, fitLines, type FitSettings } from '../../../src/core/linebreak/totalFit';
 import type { BreakWidths } from '../../../src/core/linebreak/widths';
 
 /** A word, and what stands after it: a space, or an inner hyphenation point. */
@@ -73,7 +73,7 @@ function demeritsOf(
   let fitness = 1;
   let running = 0;
   for (const [line, j] of ends.entries()) {
-    const width = line === 0 ? settings.firstWidth : settings.width;
+    const width = settings.firstWidths[line] ?? settings.width;
     const gap = width - (widths.end[j] - widths.start[start]);
     const shrink = widths.endShrink[j] - widths.startShrink[start];
     const stretch = widths.endStretch[j] - widths.startStretch[start];
@@ -127,14 +127,14 @@ describe('the optimum over a paragraph', () => {
           const { breaks, widths } = measure(list);
           const settings: FitSettings = {
             width,
-            firstWidth: width - indent,
+            firstWidths: [width - indent],
             mode: 'justify',
             running,
             lastLine: 5,
             rag: 20,
             play: 0,
           };
-          const found = fitLines(breaks, widths, settings);
+          const found = fitLines(breaks, widths, settings).ends;
           for (const tolerance of [1.4, 5, Infinity]) {
             let best = Infinity;
             for (const way of allWays(breaks.count))
@@ -153,33 +153,102 @@ describe('the optimum over a paragraph', () => {
     );
   });
 
+  it('equals brute force with first lines of other widths, such as those beside a drop capital', () => {
+    fc.assert(
+      fc.property(
+        pieces,
+        fc.integer({ min: 18, max: 34 }),
+        fc.array(fc.integer({ min: 16, max: 40 }), { minLength: 2, maxLength: 3 }),
+        (list, width, firstWidths) => {
+          const { breaks, widths } = measure(list);
+          const settings: FitSettings = {
+            width,
+            firstWidths,
+            mode: 'justify',
+            running: 2,
+            lastLine: 5,
+            rag: 20,
+            play: 0,
+          };
+          const found = fitLines(breaks, widths, settings).ends;
+          const best = (tolerance: number) =>
+            [...allWays(breaks.count)].reduce(
+              (least, way) => Math.min(least, demeritsOf(way, breaks, widths, settings, tolerance)),
+              Infinity,
+            );
+          const tolerance = [1.4, 5, Infinity].find((one) => best(one) < Infinity);
+          if (tolerance === undefined) return;
+          const least = best(tolerance);
+          expect(demeritsOf(found, breaks, widths, settings, tolerance)).to.be.closeTo(
+            least,
+            1e-6 * Math.max(1, least),
+          );
+        },
+      ),
+      { numRuns: 1500 },
+    );
+  });
+
+  it('equals brute force among the ways of one count of lines, and says when there is none', () => {
+    fc.assert(
+      fc.property(
+        pieces,
+        fc.integer({ min: 18, max: 34 }),
+        fc.integer({ min: 1, max: 6 }),
+        fc.constantFrom(1, 3),
+        (list, width, lines, tolerance) => {
+          const { breaks, widths } = measure(list);
+          const settings: FitSettings = {
+            width,
+            firstWidths: [width - 3],
+            mode: 'justify',
+            running: 1,
+            lastLine: 5,
+            rag: 20,
+            play: 0,
+          };
+          let best = Infinity;
+          for (const way of allWays(breaks.count))
+            if (way.length === lines) best = Math.min(best, demeritsOf(way, breaks, widths, settings, tolerance));
+          const found = fitLineCount(breaks, widths, settings, lines, tolerance);
+          if (best === Infinity) expect(found).to.equal(null);
+          else {
+            expect(found!.ends).to.have.length(lines);
+            expect(found!.demerits).to.be.closeTo(best, 1e-6 * Math.max(1, best));
+          }
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
+
   it('takes a first-fit line further when that saves a bad line later', () => {
     // Greedy setting would put "a b c" on the first line and leave one long word loose on the second.
     const { breaks, widths } = measure([8, 8, 8, 20, 8].map((width) => ({ width, kind: LINE_END.space })));
     const settings: FitSettings = {
       width: 31,
-      firstWidth: 31,
+      firstWidths: [31],
       mode: 'justify',
       running: 2,
       lastLine: 0,
       rag: 20,
       play: 0,
     };
-    expect(fitLines(breaks, widths, settings)).to.deep.equal([2, 4]);
+    expect(fitLines(breaks, widths, settings).ends).to.deep.equal([2, 4]);
   });
 
   it('always answers: a word wider than the line stands on a line of its own', () => {
     const { breaks, widths } = measure([5, 90, 5].map((width) => ({ width, kind: LINE_END.space })));
     const settings: FitSettings = {
       width: 30,
-      firstWidth: 30,
+      firstWidths: [30],
       mode: 'justify',
       running: 2,
       lastLine: 0,
       rag: 20,
       play: 0,
     };
-    const ends = fitLines(breaks, widths, settings);
+    const { ends } = fitLines(breaks, widths, settings);
     expect(ends).to.include(1);
     expect(ends[ends.length - 1]).to.equal(2);
   });
@@ -188,14 +257,14 @@ describe('the optimum over a paragraph', () => {
     const { breaks, widths } = measure([10, 10, 10, 10].map((width) => ({ width, kind: LINE_END.space })));
     const settings: FitSettings = {
       width: 38,
-      firstWidth: 38,
+      firstWidths: [38],
       mode: 'balanced',
       running: 0,
       lastLine: 0,
       rag: 40,
       play: 0,
     };
-    expect(fitLines(breaks, widths, settings)).to.deep.equal([1, 3]);
+    expect(fitLines(breaks, widths, settings).ends).to.deep.equal([1, 3]);
   });
 
   it('ends a line where a person broke it', () => {
@@ -203,14 +272,14 @@ describe('the optimum over a paragraph', () => {
     const { breaks, widths } = measure(list);
     const settings: FitSettings = {
       width: 100,
-      firstWidth: 100,
+      firstWidths: [100],
       mode: 'justify',
       running: 0,
       lastLine: 0,
       rag: 40,
       play: 0,
     };
-    expect(fitLines(breaks, widths, settings)).to.deep.equal([1, 3]);
+    expect(fitLines(breaks, widths, settings).ends).to.deep.equal([1, 3]);
   });
 
   it('never ends more lines running in hyphens than allowed while another way fits', () => {
@@ -221,9 +290,9 @@ describe('the optimum over a paragraph', () => {
           kind: k % 2 === 0 ? LINE_END.hyphen : LINE_END.space,
         }));
         const { breaks, widths } = measure(list);
-        const ends = fitLines(breaks, widths, {
+        const { ends } = fitLines(breaks, widths, {
           width: 34,
-          firstWidth: 34,
+          firstWidths: [34],
           mode: 'justify',
           running,
           lastLine: 0,

@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { assembleBook, paginateDivision, startSide, toRoman, type DivisionPage } from '../../../src/core/paginate';
+import {
+  assembleBook,
+  paginateDivision,
+  startSide,
+  toRoman,
+  type DivisionFlow,
+  type DivisionPage,
+  type OpenerSettings,
+} from '../../../src/core/paginate';
 import { gridBaseline, type PageGeometry } from '../../../src/core/model/pages';
 import { division } from '../../build/book';
 import { drain } from '../../build/assets';
@@ -10,10 +18,9 @@ const page = (role: DivisionPage['role']): DivisionPage => ({
   role,
   fragments: [],
   notes: [],
-  noteRule: null,
-  notesContinued: false,
-  fault: 0,
-  faultAt: null,
+  noteRules: [],
+  depth: 0,
+  gives: [],
   headTooDeep: false,
 });
 const GEOMETRY: PageGeometry = {
@@ -26,7 +33,12 @@ const GEOMETRY: PageGeometry = {
   leading: LEADING,
   capHeight: 7,
   lines: 20,
+  columns: [{ x: 0, width: 200 }],
 };
+
+/** The pages of a division that begins on a recto. */
+const paginateOn = (flow: DivisionFlow, opener: OpenerSettings) =>
+  drain(paginateDivision(flow, GEOMETRY, opener, NOVEL_SPEC.pages, 'recto')).pages;
 
 describe('putting pages together', () => {
   const front = [division('half-title', []), division('title', []), division('imprint', []), division('contents', [])];
@@ -89,12 +101,9 @@ describe('putting pages together', () => {
 
 describe('the pages of a division', () => {
   const paginate = (head: number[], lines: number) =>
-    drain(
-      paginateDivision(
-        { role: 'chapter', head: head.map((n) => composed(n, { leading: 2 * LEADING })), text: flowOf([{ lines }]) },
-        GEOMETRY,
-        { sink: 3, textStart: 9 },
-      ),
+    paginateOn(
+      { role: 'chapter', head: head.map((n) => composed(n, { leading: 2 * LEADING })), text: flowOf([{ lines }]) },
+      { sink: 3, textStart: 9 },
     );
 
   it('begins the text of an opener on the same line whatever the title takes', () => {
@@ -114,15 +123,13 @@ describe('the pages of a division', () => {
   });
 
   it('stands the last note line on the foot line, and the rule clear of both', () => {
-    const pages = drain(
-      paginateDivision({ role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) }, GEOMETRY, {
-        sink: 0,
-        textStart: 1,
-      }),
+    const pages = paginateOn(
+      { role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) },
+      { sink: 0, textStart: 1 },
     );
-    const { notes, noteRule, fragments } = pages[0];
+    const { notes, noteRules, fragments } = pages[0];
     expect(notes[0].y + 2 * 8).to.be.closeTo(gridBaseline(GEOMETRY, 19), 1e-6);
-    expect(noteRule)
+    expect(noteRules[0].y)
       .to.be.above(fragments[0].y + 4 * LEADING)
       .and.below(notes[0].y - 5);
   });
@@ -130,9 +137,7 @@ describe('the pages of a division', () => {
   it('places a display page’s foot paragraphs at the foot', () => {
     const top = flowOf([{ lines: 1, gap: 4 }]);
     const foot = [{ paragraph: composed(2, { atFoot: true, leading: 8 }), gap: 1, notes: [] }];
-    const [display] = drain(
-      paginateDivision({ role: 'title', head: [], text: [...top, ...foot] }, GEOMETRY, { sink: 3, textStart: 9 }),
-    );
+    const [display] = paginateOn({ role: 'title', head: [], text: [...top, ...foot] }, { sink: 3, textStart: 9 });
     expect(display.role).to.equal('display');
     expect(display.fragments[0].y).to.equal(gridBaseline(GEOMETRY, 4));
     expect(display.fragments[1].y).to.be.closeTo(gridBaseline(GEOMETRY, 19) - 8, 1e-6);

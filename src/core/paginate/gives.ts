@@ -1,0 +1,91 @@
+// What had to give on a page, in words for findings: read off the regions after the search, with the paragraph at which it
+// happened.
+import type { ComposedParagraph } from '../model/pages';
+import { endsInHyphen, type CutFault, type Flow } from './flow';
+import type { PagePlan } from './pagePlan';
+import { reasonFor, type Reason } from './reasons';
+import type { FilledRegion } from './tracePages';
+
+export type GiveKind =
+  | Exclude<CutFault, 'none'>
+  | 'uneven'
+  | 'spread-short'
+  | 'spread-long'
+  | 'line-shorter'
+  | 'line-longer'
+  | 'space-given'
+  | 'hyphen-over-recto'
+  | 'short-last-page';
+
+export interface Give {
+  readonly kind: GiveKind;
+  readonly paragraph: ComposedParagraph;
+  /** Grid lines by which it differs from what was wished; 0 where that means nothing. */
+  readonly lines: number;
+  /** What it was for. */
+  readonly reason?: Reason;
+}
+
+const WITH_REASON: ReadonlySet<GiveKind> = new Set([
+  'spread-short',
+  'spread-long',
+  'line-shorter',
+  'line-longer',
+  'space-given',
+]);
+
+/** Gives of one page, `regions` its columns from left to right. */
+export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: PagePlan): Give[] {
+  const gives: Give[] = [];
+  const { items } = flow;
+  const first = regions.find((region) => region.stretches.length > 0);
+  if (first === undefined) return gives;
+  const firstParagraph = first.stretches[0].setting.paragraph;
+  const { depth, page } = regions[0];
+  const closes = regions[regions.length - 1];
+  const isLast = closes.endItem === items.length;
+  if (depth !== 0 && !isLast)
+    gives.push({ kind: depth < 0 ? 'spread-short' : 'spread-long', paragraph: firstParagraph, lines: depth });
+  for (const region of regions) {
+    for (const { item, setting, from, gap } of region.stretches) {
+      const { paragraph, step } = setting;
+      const isWished = items[item].source.wishes?.lines === step;
+      if (from === 0 && step !== 0 && !isWished)
+        gives.push({ kind: step < 0 ? 'line-shorter' : 'line-longer', paragraph, lines: step });
+      if (gap !== null) gives.push({ kind: 'space-given', paragraph, lines: gap - items[item].source.gap });
+    }
+    if (region.endItem < items.length) gives.push(...givesOfEnd(region, flow, plan));
+  }
+  const used = depthOf(closes, flow);
+  if (isLast && page > 0 && regions.length === 1 && used < plan.chapterEnd && used > 0)
+    gives.push({ kind: 'short-last-page', paragraph: firstParagraph, lines: used });
+  if (plan.columns.length > 1 || !gives.some((give) => WITH_REASON.has(give.kind))) return gives;
+  const { item, from } = first.stretches[0];
+  const reason = reasonFor(flow, plan, page, item, from);
+  return gives.map((give) => (WITH_REASON.has(give.kind) ? { ...give, reason } : give));
+}
+
+/** What the end of a region is: its place in the text, and how level it ends. */
+function givesOfEnd(region: FilledRegion, flow: Flow, plan: PagePlan): Give[] {
+  const gives: Give[] = [];
+  const { endItem, endLine, page, column, white } = region;
+  const item = flow.items[endItem];
+  const last = region.stretches[region.stretches.length - 1];
+  const setting = last !== undefined && last.item === endItem ? last.setting : item.settings[0];
+  const fault = endLine === 0 ? item.faultBefore : setting.faults[endLine];
+  if (fault !== 'none' && !(item.breakBefore && endLine === 0))
+    gives.push({ kind: fault, paragraph: setting.paragraph, lines: 0 });
+  const isRecto = (page % 2 === 0) === (plan.firstSide === 'recto');
+  const closesPage = column + 1 === plan.columns.length;
+  if (endLine > 0 && isRecto && closesPage && endsInHyphen(setting.paragraph, endLine - 1))
+    gives.push({ kind: 'hyphen-over-recto', paragraph: setting.paragraph, lines: 0 });
+  const hasNotes = region.noteTo > region.noteFrom;
+  const isUneven = white > 1e-3 && !hasNotes && !plan.exempt && !item.breakBefore && last !== undefined;
+  if (isUneven) gives.push({ kind: 'uneven', paragraph: setting.paragraph, lines: white });
+  return gives;
+}
+
+function depthOf({ stretches }: FilledRegion, flow: Flow): number {
+  const last = stretches[stretches.length - 1];
+  return last === undefined ? 0 : last.start + (last.to - last.from) * flow.items[last.item].height;
+}

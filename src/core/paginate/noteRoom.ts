@@ -1,0 +1,50 @@
+// The room that notes take at the foot of a region, and where they may be divided.
+import type { Flow } from './flow';
+
+const SLACK = 1e-3;
+/** Lines of a divided note that stay together on either page. */
+const LINES_TOGETHER = 2;
+
+/** Note lines are numbered through the flow; `from` inclusive, `to` and `due` exclusive. Heights in grid lines. */
+export class NoteRoom {
+  constructor(
+    private readonly flow: Flow,
+    /** Least white above the notes. */
+    private readonly gap: number,
+  ) {}
+
+  /** Height with the gap above; 0 without notes. */
+  height(from: number, to: number): number {
+    return to <= from ? 0 : this.gap + this.flow.noteHeight[to] - this.flow.noteHeight[from];
+  }
+
+  /** Least that must stand in the region of the notes that are due: all but the end of the last. */
+  least(from: number, due: number): number {
+    return due <= from ? 0 : this.height(from, this.leastEnd(from, due));
+  }
+
+  /** Where the notes of the region end: all that are due, else cut so that both parts keep two lines; -1 when neither fits. */
+  place(from: number, due: number, room: number): number {
+    if (this.height(from, due) <= room + SLACK) return due;
+    const least = this.leastEnd(from, due);
+    for (let cut = due - LINES_TOGETHER; cut >= least; cut -= 1) if (this.height(from, cut) <= room + SLACK) return cut;
+    return -1;
+  }
+
+  /** For a line whose notes cannot start in its region as they should: as many note lines as fit. */
+  force(from: number, due: number, room: number): number {
+    let cut = due;
+    while (cut > from && this.height(from, cut) > room + SLACK) cut -= 1;
+    return cut;
+  }
+
+  private leastEnd(from: number, due: number): number {
+    const { noteStarts } = this.flow;
+    let start = due - 1;
+    while (start > from && noteStarts[start] === 0) start -= 1;
+    // The rest of a note that goes on from the region before may be cut after any line.
+    const isRest = noteStarts[start] === 0;
+    if (isRest) return from + 1;
+    return due - start < LINES_TOGETHER * 2 ? due : start + LINES_TOGETHER;
+  }
+}

@@ -1,0 +1,98 @@
+// The rules of a region by a state's flags: how deep it may be, and what white, depth and a last page cost.
+import { COST } from './costs';
+import { endsInHyphen, type FlowItem, type Setting } from './flow';
+import type { PagePlan } from './pagePlan';
+import { FLAG } from './stateList';
+
+const SLACK = 1e-3;
+
+export class RegionRules {
+  constructor(private readonly plan: PagePlan) {}
+
+  whiteCost(white: number, hasNotes: boolean, flags: number, lastColumn: boolean): number {
+    if ((flags & FLAG.FINAL_MASK) !== 0) return lastColumn ? 0 : COST.BALANCE_LINE * white * white;
+    if (this.plan.exempt) return white;
+    if (hasNotes) return white <= 1 ? white : COST.NOTE_WHITE * white * white;
+    if (white <= SLACK) return 0;
+    return white < 1 - SLACK ? COST.UNEVEN_PART : COST.UNEVEN * white * white;
+  }
+
+  /** The spread's depth, when it is settled: by its verso or its first column; null when it is still open. */
+  fixedDepth(flags: number): number | null {
+    if ((flags & FLAG.FINAL_MASK) !== 0) return 0;
+    const code = (flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT;
+    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    if (code === 3) return null;
+    return column > 0 || (flags & FLAG.VERSO) === 0 ? code - 1 : null;
+  }
+
+  oppositeCost(flags: number, depth: number): number {
+    const before = (flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT;
+    return before !== 3 && (before - 1) * depth < 0 ? COST.OPPOSITE_SPREADS : 0;
+  }
+
+  baseDepth(flags: number): number {
+    const final = (flags & FLAG.FINAL_MASK) >> FLAG.FINAL_SHIFT;
+    if (final > 0) return final;
+    return flags & FLAG.FIRST ? this.plan.firstLines : this.plan.lines;
+  }
+
+  /** The deepest and the shallowest that the region may become. */
+  mostDepth(flags: number): number {
+    const fixed = this.fixedDepth(flags);
+    return this.baseDepth(flags) + (fixed ?? (this.plan.long === null ? 0 : 1));
+  }
+
+  lowDepth(flags: number): number {
+    const fixed = this.fixedDepth(flags);
+    return this.baseDepth(flags) + (fixed ?? (this.plan.short === null ? 0 : -1));
+  }
+
+  /** What the last region costs that is `used` grid lines deep. */
+  endCost(used: number, flags: number): number {
+    const { plan } = this;
+    const least = plan.chapterEnd;
+    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    let cost: number = 0;
+    if ((flags & FLAG.FIRST) === 0 && column === 0 && used < least) {
+      cost += COST.STUB_LINE * (least - used);
+      if (used < 3) cost += COST.STUB * (3 - used);
+    }
+    const final = (flags & FLAG.FINAL_MASK) >> FLAG.FINAL_SHIFT;
+    const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
+    if (wish !== 3 && wish - 1 !== (this.fixedDepth(flags) ?? wish - 1)) cost += COST.WISH;
+    if (plan.columns.length === 1 || !plan.balance) return cost;
+    if (final === 0) return cost + COST.UNBALANCED;
+    // Columns that stay empty, and what the last lacks.
+    const white = (plan.columns.length - 1 - column) * final + Math.max(0, final - used);
+    return cost + COST.BALANCE_LINE * white * Math.min(white, final);
+  }
+
+  /** What the end of a region costs where it stands: widows and their kin, hyphens, held page starts. */
+  cutCost(
+    item: FlowItem,
+    setting: Setting | null,
+    line: number,
+    flags: number,
+    lastColumn: boolean,
+    isHeld: boolean,
+  ): number {
+    let cost = line === 0 ? item.cutBefore : setting!.cut[line];
+    if (line === 0 && item.breakBefore) cost = 0;
+    if (line > 0 && endsInHyphen(setting!.paragraph, line - 1)) {
+      if (!lastColumn) cost += COST.COLUMN_HYPHEN;
+      else cost += flags & FLAG.VERSO ? COST.VERSO_HYPHEN : COST.RECTO_HYPHEN;
+    }
+    if (isHeld && lastColumn) {
+      const offset = line === 0 ? 0 : setting!.paragraph.broken.from[line];
+      if (item.held?.has(offset) !== true) cost += COST.MOVED_START;
+    }
+    return cost;
+  }
+
+  /** White above a paragraph at the top of a region: below an opener's head the text start decides. */
+  spaceAtTop({ source }: FlowItem, line: number, flags: number): number {
+    const keeps = source.paragraph.styled.style.keepSpace === true;
+    return keeps && line === 0 && (flags & FLAG.FIRST) === 0 ? source.gap : 0;
+  }
+}

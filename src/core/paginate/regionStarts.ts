@@ -1,0 +1,121 @@
+// The states with which a region can begin: the depth and the notes that the one before left, floats at its top, and, for
+// the columns of a last page, the depth at which they are to end level.
+import { COST } from './costs';
+import type { Flow } from './flow';
+import type { PagePlan } from './pagePlan';
+import type { RegionRules } from './regionRules';
+import { FLAG, StateList } from './stateList';
+
+const SLACK = 1e-3;
+/** Paragraphs ahead of its own at which a float may already stand, when its reference follows on the same page. */
+const MAX_AHEAD = 40;
+
+export class RegionStarts {
+  /** The paragraph being looked at, its states, and those of them that begin a region inside it, by line. */
+  at = 0;
+  states = new StateList();
+  readonly inside: number[][] = [];
+
+  constructor(
+    private readonly flow: Flow,
+    private readonly plan: PagePlan,
+    private readonly rules: RegionRules,
+  ) {}
+
+  /** Ends a region of the state `k` with a depth, and begins the next one in every way. */
+  begin(
+    k: number,
+    choice: number,
+    flags: number,
+    depth: number,
+    line: number,
+    settingIndex: number,
+    placed: number,
+    cost: number,
+  ): void {
+    const { plan, flow } = this;
+    const owed = flow.noteStart[this.at] - placed;
+    let column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    let nextFlags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
+    column += 1;
+    if (column < plan.columns.length)
+      nextFlags |=
+        (flags & (FLAG.VERSO | FLAG.FIRST | FLAG.FINAL_MASK | FLAG.WISH_MASK)) | (column << FLAG.COLUMN_SHIFT);
+    else {
+      nextFlags |= (flags & FLAG.VERSO ? 0 : FLAG.VERSO) | (3 << FLAG.WISH_SHIFT);
+      if ((flags & FLAG.FINAL_MASK) !== 0) cost += COST.UNBALANCED * 10;
+      cost += COST.PAGE;
+    }
+    this.beginRegion(nextFlags, line, settingIndex, owed, this.states.float[k], cost, column, k, choice);
+  }
+
+  /** Puts every state with which a region can begin: with more or fewer floats, as an ordinary or as the last page. */
+  beginRegion(
+    flags: number,
+    line: number,
+    settingIndex: number,
+    owed: number,
+    float: number,
+    cost: number,
+    column: number,
+    from: number,
+    choice: number,
+  ): void {
+    const { flow, plan } = this;
+    const room = this.rules.baseDepth(flags);
+    const isPageTop = column === 0 || column === plan.columns.length;
+    const finals =
+      plan.columns.length > 1 && plan.balance && isPageTop ? this.finalDepths(line, settingIndex, room) : [];
+    let used = 0;
+    for (let f = float; ; f += 1) {
+      this.enterState(line, settingIndex, flags, owed, f, used, cost, from, choice);
+      for (const depth of finals) {
+        if (depth > used)
+          this.enterState(line, settingIndex, flags | (depth << FLAG.FINAL_SHIFT), owed, f, used, cost, from, choice);
+      }
+      if (f >= flow.floats.length || flow.floats[f].anchor > this.at + MAX_AHEAD) break;
+      used += flow.floats[f].height;
+      // A float deeper than a page stands on one by itself.
+      if (used > room + SLACK && f > float) break;
+      if (used > room - 2 && f === float && this.at < flow.items.length && flow.floats[f].anchor >= this.at) break;
+    }
+  }
+
+  private enterState(
+    line: number,
+    setting: number,
+    flags: number,
+    owed: number,
+    float: number,
+    used: number,
+    cost: number,
+    from: number,
+    choice: number,
+  ): void {
+    const index = this.states.put(line, setting, flags, owed, float, used, cost, from, choice);
+    if (index >= 0 && line > 0) (this.inside[line] ??= []).push(index);
+  }
+
+  /** Depths at which the columns of a last page might end level. */
+  private finalDepths(line: number, settingIndex: number, room: number): number[] {
+    const { flow, plan } = this;
+    if (this.at >= flow.items.length) return [];
+    const item = flow.items[this.at];
+    const inside = line > 0 ? (item.settings[settingIndex]?.count ?? item.settings[0].count) - line : 0;
+    const rest = line > 0 ? inside * item.height + flow.rest[this.at + 1] : flow.rest[this.at] - item.source.gap;
+    const columns = plan.columns.length;
+    if (rest > columns * room + 2) return [];
+    const least = Math.max(1, Math.floor(rest / columns) - 2);
+    return Array.from({ length: Math.min(room, least + 7) - least + 1 }, (_, k) => least + k);
+  }
+
+  /** Floats referred to before this place that stand in no region yet; -1 when one stands before its reference's page. */
+  lateFloats(float: number, line: number): number {
+    const { floats } = this.flow;
+    const isReached = (f: number) => floats[f].anchor < this.at || (floats[f].anchor === this.at && line > 0);
+    if (float > 0 && !isReached(float - 1)) return -1;
+    let late = 0;
+    while (float + late < floats.length && isReached(float + late)) late += 1;
+    return late;
+  }
+}

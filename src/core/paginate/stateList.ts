@@ -1,0 +1,268 @@
+// The states of the page search in packed arrays, one per way of standing somewhere in the text; the cheapest way to
+// each is kept. Two states are the same when nothing that follows can tell them apart.
+
+/** Bits of a state's flags. */
+export const FLAG = {
+  /** Set on a verso. */
+  VERSO: 1,
+  /** The first page of the reach. */
+  FIRST: 2,
+  /** Nothing of the text stands in the region yet. */
+  EMPTY: 4,
+  COLUMN_SHIFT: 3,
+  COLUMN_MASK: 3 << 3,
+  /** Depth of the spread: 0 short, 1 as the page, 2 long, 3 not known yet. */
+  DEPTH_SHIFT: 5,
+  DEPTH_MASK: 3 << 5,
+  /** Depth that a person wished for the spread, in the same code; 3: no wish. */
+  WISH_SHIFT: 7,
+  WISH_MASK: 3 << 7,
+  /** Depth in grid lines of the columns of the last page, to be balanced; 0: an ordinary page. */
+  FINAL_SHIFT: 9,
+  FINAL_MASK: 0x3ff << 9,
+} as const;
+
+/** Flags of a spread that a person wished a line shorter (-1), longer (1), or as the page is. */
+export function withWish(flags: number, wish: number): number {
+  return (flags & ~FLAG.WISH_MASK) | ((wish + 1) << FLAG.WISH_SHIFT);
+}
+
+/** Steps of the quantity that a state's key keeps of its depth; grid lines. */
+const QUANTUM = 1 / 64;
+const FIELDS = 7;
+
+export class StateList {
+  count = 0;
+  /** Line of the paragraph with which the region begins; 0 where the state is a place between paragraphs. */
+  line = new Int32Array(64);
+  setting = new Int32Array(64);
+  flags = new Int32Array(64);
+  /** Note lines of earlier paragraphs that no earlier region has; negative: so many of this paragraph's own are placed. */
+  owed = new Int32Array(64);
+  float = new Int32Array(64);
+  from = new Int32Array(64);
+  /** How the state was reached: setting and gap of the stretch before it. */
+  choice = new Int32Array(64);
+  /** Grid lines used in the region. */
+  used = new Float64Array(64);
+  cost = new Float64Array(64);
+  private table = new Int32Array(256);
+  private mask = 255;
+
+  clear(): void {
+    this.count = 0;
+    this.table.fill(0);
+  }
+
+  /** Keeps the cheaper of this and the same state; answers the index when it was new, else -1. */
+  put(
+    line: number,
+    setting: number,
+    flags: number,
+    owed: number,
+    float: number,
+    used: number,
+    cost: number,
+    from: number,
+    choice: number,
+  ): number {
+    const depth = Math.round(used / QUANTUM);
+    let slot = hash(line, setting, flags, owed, float, depth) & this.mask;
+    for (; this.table[slot] !== 0; slot = (slot + 1) & this.mask) {
+      const k = this.table[slot] - 1;
+      if (
+        this.flags[k] === flags &&
+        this.line[k] === line &&
+        this.owed[k] === owed &&
+        this.setting[k] === setting &&
+        this.float[k] === float &&
+        Math.round(this.used[k] / QUANTUM) === depth
+      ) {
+        if (cost < this.cost[k] - 1e-9) {
+          this.cost[k] = cost;
+          this.from[k] = from;
+          this.choice[k] = choice;
+          this.used[k] = used;
+        }
+        return -1;
+      }
+    }
+    const k = this.count;
+    if (k === this.line.length) this.grow();
+    this.line[k] = line;
+    this.setting[k] = setting;
+    this.flags[k] = flags;
+    this.owed[k] = owed;
+    this.float[k] = float;
+    this.used[k] = used;
+    this.cost[k] = cost;
+    this.from[k] = from;
+    this.choice[k] = choice;
+    this.count += 1;
+    this.table[slot] = this.count;
+    if (this.count * 2 > this.mask) this.rehash();
+    return k;
+  }
+
+  private grow(): void {
+    for (const key of ['line', 'setting', 'flags', 'owed', 'float', 'from', 'choice'] as const) {
+      const wide = new Int32Array(this.count * 2);
+      wide.set(this[key]);
+      this[key] = wide;
+    }
+    for (const key of ['used', 'cost'] as const) {
+      const wide = new Float64Array(this.count * 2);
+      wide.set(this[key]);
+      this[key] = wide;
+    }
+  }
+
+  private rehash(): void {
+    this.table = new Int32Array(this.table.length * 2);
+    this.mask = this.table.length - 1;
+    this.fillTable();
+  }
+
+  private fillTable(): void {
+    for (let k = 0; k < this.count; k += 1) {
+      const depth = Math.round(this.used[k] / QUANTUM);
+      let slot = hash(this.line[k], this.setting[k], this.flags[k], this.owed[k], this.float[k], depth) & this.mask;
+      while (this.table[slot] !== 0) slot = (slot + 1) & this.mask;
+      this.table[slot] = k + 1;
+    }
+  }
+
+  /** Leaves only the first states. */
+  truncate(count: number): void {
+    this.count = Math.min(this.count, count);
+    this.table.fill(0);
+    this.fillTable();
+  }
+
+  /** Takes the states with which a layer was entered. */
+  enter(layer: Layer): void {
+    this.clear();
+    for (let k = 0; k < layer.entered; k += 1) {
+      const s = stateOf(layer, k);
+      this.put(s.line, s.setting, s.flags, s.owed, s.float, s.used, s.cost, s.from, s.choice);
+    }
+  }
+
+  /** Takes the states of another list that cost at most `limit`, in order. */
+  takeFrom(other: StateList, limit: number): void {
+    this.clear();
+    for (let k = 0; k < other.count; k += 1) {
+      if (other.cost[k] > limit) continue;
+      this.put(
+        other.line[k],
+        other.setting[k],
+        other.flags[k],
+        other.owed[k],
+        other.float[k],
+        other.used[k],
+        other.cost[k],
+        other.from[k],
+        other.choice[k],
+      );
+    }
+  }
+
+  least(): number {
+    let least = Infinity;
+    for (let k = 0; k < this.count; k += 1) if (this.cost[k] < least) least = this.cost[k];
+    return least;
+  }
+
+  /** A packed copy. */
+  pack(entered: number): Layer {
+    const { count } = this;
+    const fields = new Int32Array(count * FIELDS);
+    const reals = new Float64Array(count * 2);
+    for (let k = 0; k < count; k += 1) {
+      const at = k * FIELDS;
+      fields[at] = this.line[k];
+      fields[at + 1] = this.setting[k];
+      fields[at + 2] = this.flags[k];
+      fields[at + 3] = this.owed[k];
+      fields[at + 4] = this.float[k];
+      fields[at + 5] = this.from[k];
+      fields[at + 6] = this.choice[k];
+      reals[k * 2] = this.used[k];
+      reals[k * 2 + 1] = this.cost[k];
+    }
+    return { count, entered, fields, reals };
+  }
+}
+
+/** The states before one paragraph, and those inside it at which a region begins. */
+export interface Layer {
+  readonly count: number;
+  /** How many of them, the first, are places between paragraphs that the layer before led to. */
+  readonly entered: number;
+  /** Seven per state: line, setting, flags, owed, float, from, choice. */
+  readonly fields: Int32Array;
+  /** Two per state: used, cost. */
+  readonly reals: Float64Array;
+}
+
+export interface LayerState {
+  readonly line: number;
+  readonly setting: number;
+  readonly flags: number;
+  readonly owed: number;
+  readonly float: number;
+  readonly from: number;
+  readonly choice: number;
+  readonly used: number;
+  readonly cost: number;
+}
+
+export function stateOf({ fields, reals }: Layer, k: number): LayerState {
+  const at = k * FIELDS;
+  return {
+    line: fields[at],
+    setting: fields[at + 1],
+    flags: fields[at + 2],
+    owed: fields[at + 3],
+    float: fields[at + 4],
+    from: fields[at + 5],
+    choice: fields[at + 6],
+    used: reals[k * 2],
+    cost: reals[k * 2 + 1],
+  };
+}
+
+/** Whether a list begins with the states that a layer was entered with, all dearer by one amount: nothing after differs. */
+export function isInStep(list: StateList, layer: Layer): boolean {
+  if (list.count !== layer.entered || list.count === 0) return false;
+  const difference = list.cost[0] - layer.reals[1];
+  for (let k = 0; k < list.count; k += 1) {
+    const at = k * FIELDS;
+    if (
+      list.flags[k] !== layer.fields[at + 2] ||
+      list.owed[k] !== layer.fields[at + 3] ||
+      list.float[k] !== layer.fields[at + 4] ||
+      list.used[k] !== layer.reals[k * 2] ||
+      Math.abs(list.cost[k] - layer.reals[k * 2 + 1] - difference) > 1e-6
+    )
+      return false;
+  }
+  return true;
+}
+
+/** A layer whose entered states were reached as those of a list: what follows them stays. */
+export function withEntry(layer: Layer, list: StateList): Layer {
+  const fields = layer.fields.slice();
+  for (let k = 0; k < list.count; k += 1) {
+    fields[k * FIELDS + 5] = list.from[k];
+    fields[k * FIELDS + 6] = list.choice[k];
+  }
+  return { ...layer, fields };
+}
+
+function hash(line: number, setting: number, flags: number, owed: number, float: number, depth: number): number {
+  let h = Math.imul(depth ^ (flags << 12), 0x9e3779b1);
+  h = Math.imul(h ^ (h >>> 15) ^ (line * 31 + setting), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 13) ^ (owed * 8 + float), 0xc2b2ae35);
+  return (h ^ (h >>> 16)) >>> 0;
+}

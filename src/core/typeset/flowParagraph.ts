@@ -1,0 +1,133 @@
+// A composed paragraph as the page search gets it: its variants and what they cost, the spaces before it, its notes and the
+// wishes of a person. The same object as before while nothing of that changed.
+import type { ComposedParagraph } from '../model/pages';
+import type { ResolvedStyle } from '../model/styled';
+import { paragraph as makeParagraph, type Paragraph } from '../model/streams';
+import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
+import type { ComposeContext } from './composeDivision';
+import { composeGenerated, composeToMeasure } from './composeParagraph';
+import type { ParagraphEntry } from './stageCache';
+
+/** Demerits that cost one unit on a page: a line set at half of its limits more costs about that. */
+const DEMERITS_PER_UNIT = 800;
+/** Three asterisks: the asterism is in no shipped text face (house rules, section 5). */
+const ORNAMENT = '*\u2002*\u2002*';
+
+export function flowParagraph(
+  entry: ParagraphEntry,
+  block: Paragraph,
+  before: FlowParagraph | undefined,
+  isText: boolean,
+  compose: ComposeContext,
+  notes: readonly FlowNote[],
+): FlowParagraph {
+  const { composed } = entry;
+  const { elastic, columnShares } = compose.book.spec.pages;
+  const gap = gapBefore(composed, before);
+  const made: FlowParagraph = {
+    paragraph: composed,
+    shorter: variantOf(entry.shorter, composed, elastic || block.touches?.lines === -1),
+    longer: variantOf(entry.longer, composed, elastic || block.touches?.lines === 1),
+    gap,
+    elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
+    notes,
+    wishes: isText ? wishesOf(block) : undefined,
+    held: compose.held?.get(block.id),
+    ornament: isText ? ornamentOf(composed, compose) : undefined,
+    toMeasure:
+      columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
+  };
+  const known = compose.context.cache.flows.get(composed);
+  if (known !== undefined && isSamePlace(known, made)) return known;
+  compose.context.cache.flows.set(composed, made);
+  return made;
+}
+
+/** The place of a line that is made, such as an entry of the contents. */
+export function generatedPlace(paragraph: ComposedParagraph, gap: number, compose: ComposeContext): FlowParagraph {
+  const { flows } = compose.context.cache;
+  const known = flows.get(paragraph);
+  if (known !== undefined && known.gap === gap) return known;
+  const made: FlowParagraph = { paragraph, gap, notes: NONE };
+  flows.set(paragraph, made);
+  return made;
+}
+
+function variantOf(variant: ComposedParagraph | null, best: ComposedParagraph, isAllowed: boolean): Variant | undefined {
+  if (variant === null || !isAllowed) return undefined;
+  const dearer = Math.max(0, variant.broken.demerits - best.broken.demerits);
+  return { paragraph: variant, cost: dearer / DEMERITS_PER_UNIT };
+}
+
+/** The larger of the space below the paragraph before and the space above this one. */
+function gapBefore(composed: ComposedParagraph, before: FlowParagraph | undefined): number {
+  const last = before?.paragraph.styled.style;
+  const { style } = composed.styled;
+  // Paragraphs of one style that hold a block together, such as an extract's, stand close.
+  if (last !== undefined && last === style && isBlock(style)) return 0;
+  // Stacked heads close up: the second brings no space of its own.
+  if (last?.withNext && style.withNext) return Math.min(style.above, Math.max(last.below, 0));
+  return Math.max(style.above, last?.below ?? 0);
+}
+
+const isBlock = ({ meaning }: ResolvedStyle) => meaning === 'extract' || meaning === 'verse' || meaning === 'listItem';
+
+/** Other spaces that may stand for the wished one: a line more or less above a head, half a line around extracts and lists. */
+function elasticGaps(
+  gap: number,
+  { styled }: ComposedParagraph,
+  before: FlowParagraph | undefined,
+): readonly number[] | undefined {
+  const last = before?.paragraph.styled.style;
+  if (styled.style.withNext && !last?.withNext) return gap >= 2 ? [gap - 1, gap + 1] : undefined;
+  const isAround = isBlock(styled.style) || (last !== undefined && isBlock(last) && !styled.style.withNext);
+  return isAround && gap === 1 ? [0.5] : undefined;
+}
+
+function wishesOf({ touches }: Paragraph): PageWishes | undefined {
+  if (touches === undefined) return undefined;
+  const { breakBefore, together, lines, spread } = touches;
+  const isAny = breakBefore || together || lines !== undefined || spread !== undefined;
+  return isAny ? { breakBefore, together, lines, spread } : undefined;
+}
+
+/** What an empty space break turns into at a page's edge. */
+function ornamentOf({ styled }: ComposedParagraph, compose: ComposeContext): ComposedParagraph | undefined {
+  const { style } = styled;
+  if (style.meaning !== 'break' || styled.text.trim() !== '') return undefined;
+  const job = {
+    stream: styled.stream,
+    paragraph: makeParagraph(styled.block, style.tag, ORNAMENT),
+    style,
+    measure: compose.measure,
+    prefix: '',
+    tail: '',
+    variants: 'none' as const,
+  };
+  return composeGenerated(job, compose.style, compose.context, compose.clock);
+}
+
+function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
+  return (
+    a.shorter?.paragraph === b.shorter?.paragraph &&
+    a.longer?.paragraph === b.longer?.paragraph &&
+    a.gap === b.gap &&
+    sameList(a.elastic ?? NONE, b.elastic ?? NONE) &&
+    sameNotes(a.notes, b.notes) &&
+    JSON.stringify(a.wishes) === JSON.stringify(b.wishes) &&
+    sameList(a.held ?? NONE, b.held ?? NONE) &&
+    (a.held === undefined) === (b.held === undefined) &&
+    a.ornament === b.ornament &&
+    (a.toMeasure === undefined) === (b.toMeasure === undefined)
+  );
+}
+
+const NONE: readonly never[] = [];
+
+function sameList(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((value, k) => value === b[k]);
+}
+
+function sameNotes(a: readonly FlowNote[], b: readonly FlowNote[]): boolean {
+  return a.length === b.length && a.every((note, k) => note.at === b[k].at && sameList(note.paragraphs, b[k].paragraphs));
+}

@@ -1,0 +1,241 @@
+// The cheapest pages by trying everything: every setting and space of every paragraph, every end of every region, every
+// depth, every number of floats. Shares with the search only the prices and what a cut costs by itself.
+import { COST, type Flow, type PagePlan } from '../../src/core/paginate';
+
+const SLACK = 1e-3;
+
+interface Line {
+  readonly item: number;
+  readonly line: number;
+  readonly setting: number;
+  readonly gap: number;
+}
+
+interface Place {
+  readonly line: number;
+  readonly verso: boolean;
+  readonly first: boolean;
+  readonly column: number;
+  /** Of the spread before, until the first column of a verso has ended; null: not settled. */
+  readonly depth: number | null;
+  readonly note: number;
+  readonly float: number;
+}
+
+/** The least cost of the flow in equal columns, without balance or holds. */
+export function bruteForce(flow: Flow, plan: PagePlan): number {
+  let best = Infinity;
+  for (const [lines, cost] of everySetting(flow, 0)) {
+    const start: Place = {
+      line: 0,
+      verso: plan.firstSide === 'verso',
+      first: true,
+      column: 0,
+      depth: null,
+      note: 0,
+      float: 0,
+    };
+    best = Math.min(best, cheapest(start, lines, cost, best));
+  }
+  return best;
+
+  /** Lines and own cost of every combination of settings and spaces from a paragraph on. */
+  function* everySetting(of: Flow, from: number): Generator<[Line[], number]> {
+    if (from === of.items.length) {
+      yield [[], 0];
+      return;
+    }
+    const item = of.items[from];
+    for (const [rest, restCost] of everySetting(of, from + 1)) {
+      for (const [index, setting] of item.settings.entries()) {
+        for (const gap of item.gaps.keys()) {
+          const own = Array.from({ length: setting.count }, (_, line) => ({ item: from, line, setting: index, gap }));
+          yield [[...own, ...rest], setting.cost + restCost];
+        }
+      }
+    }
+  }
+
+  function cheapest(place: Place, lines: readonly Line[], cost: number, bound: number): number {
+    let least = Infinity;
+    const base = place.first ? plan.firstLines : plan.lines;
+    const total = flow.noteParagraphs.length;
+    for (let float = place.float; float <= flow.floats.length; float += 1) {
+      const floats = flow.floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
+      if (floats > base + SLACK) break;
+      let used = floats;
+      let own = 0;
+      let mayPlace = false;
+      for (let to = place.line + 1; to <= lines.length; to += 1) {
+        {
+          const { item, line, gap } = lines[to - 1];
+          const { height, snaps, gaps, topCost, breakBefore } = flow.items[item];
+          if (line === 0 && breakBefore && item > 0 && to - 1 > place.line) break;
+          let start = used;
+          if (to - 1 === place.line) own += line === 0 ? topCost : 0;
+          else if (line === 0) {
+            start += gaps[gap].gap;
+            own += gaps[gap].cost;
+          }
+          if (snaps && to - 1 > place.line) start = Math.ceil(start - SLACK);
+          used = start + height;
+        }
+        if (used > base + 1 + SLACK) break;
+        const end = { to, used, float, base, total, isEmpty: false };
+        const found = endHere(place, lines, cost + own, Math.min(bound, least), end);
+        mayPlace ||= found !== null;
+        least = Math.min(least, found ?? Infinity);
+      }
+      if (!mayPlace || place.line === lines.length) {
+        const owes = place.note < dueBefore(lines, place.line) || floats > 0 || place.line === lines.length;
+        // Beside nothing else, a line that does not fit with its notes stands all the same.
+        const end = owes
+          ? { to: place.line, used: floats, float, base, total, isEmpty: true }
+          : {
+              to: place.line + 1,
+              used: flow.items[lines[place.line].item].height,
+              float,
+              base,
+              total,
+              isEmpty: false,
+              isForced: true,
+            };
+        least = Math.min(least, endHere(place, lines, cost, Math.min(bound, least), end) ?? Infinity);
+      }
+    }
+    return least;
+  }
+
+  interface End {
+    readonly to: number;
+    readonly used: number;
+    readonly float: number;
+    readonly base: number;
+    readonly total: number;
+    readonly isEmpty: boolean;
+    readonly isForced?: boolean;
+  }
+
+  function endHere(place: Place, lines: readonly Line[], before: number, bound: number, end: End): number | null {
+    const { to, used, float, base, total, isEmpty, isForced = false } = end;
+    const due = dueBefore(lines, to);
+    const isLast = to === lines.length;
+    const reached = isLast ? flow.items.length : lines[to].item + (lines[to].line > 0 ? 1 : 0);
+    if (float > 0 && flow.floats[float - 1].anchor >= reached) return null;
+    const fixed = place.depth !== null && (place.column > 0 || !place.verso) ? place.depth : null;
+    let least = Infinity;
+    if (isLast) {
+      const room = base + Math.max(0, fixed ?? 0) - used;
+      if (room < -SLACK) return null;
+      if (float === flow.floats.length && notesHeight(place.note, total) <= room + SLACK) {
+        let cost = before;
+        if (!place.first && place.column === 0 && used < plan.chapterEnd) {
+          cost += COST.STUB_LINE * (plan.chapterEnd - used);
+          if (used < 3) cost += COST.STUB * (3 - used);
+        }
+        return cost;
+      }
+      const note = endOfNotes(place.note, total, room, isEmpty);
+      if (note < 0 || (isEmpty && note === place.note && float === place.float)) return null;
+      return cheapest(
+        after(place, to, fixed ?? 0, note, float),
+        lines,
+        before + COST.SPLIT_NOTE + pagePrice(place),
+        bound,
+      );
+    }
+    let isFeasible = false;
+    for (const depth of fixed === null ? [-1, 0, 1] : [fixed]) {
+      let cost = before + endCost(place, lines, to, reached, float);
+      if (fixed === null && depth !== 0) {
+        const unit = depth < 0 ? plan.short : plan.long;
+        if (unit === null) continue;
+        cost += COST.SPREAD * unit;
+        if (place.depth !== null && place.depth * depth < 0) cost += COST.OPPOSITE_SPREADS;
+      }
+      const deep = base + depth;
+      const notes = endOfNotes(place.note, due, deep - used, isEmpty || isForced);
+      if (isForced && used > deep + SLACK) cost += COST.TOO_DEEP;
+      if (notes < 0 || (!isEmpty && !isForced && used > deep + SLACK)) continue;
+      const white = isEmpty ? 0 : Math.max(0, deep - used - notesHeight(place.note, notes));
+      const breaks = lines[to].line === 0 && flow.items[lines[to].item].breakBefore;
+      if (!breaks) cost += whiteCost(white, notes > place.note);
+      if (notes < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - notes);
+      cost += pagePrice(place);
+      isFeasible = true;
+      if (cost >= Math.min(bound, least)) continue;
+      least = Math.min(least, cheapest(after(place, to, depth, notes, float), lines, cost, Math.min(bound, least)));
+    }
+    return isFeasible ? least : null;
+  }
+
+  function pagePrice(place: Place): number {
+    return place.column + 1 === plan.columns.length ? COST.PAGE : 0;
+  }
+
+  function after(place: Place, line: number, depth: number, note: number, float: number): Place {
+    const newPage = place.column + 1 === plan.columns.length;
+    return {
+      line,
+      verso: newPage ? !place.verso : place.verso,
+      first: newPage ? false : place.first,
+      column: newPage ? 0 : place.column + 1,
+      depth,
+      note,
+      float,
+    };
+  }
+
+  function endCost(place: Place, lines: readonly Line[], to: number, reached: number, float: number): number {
+    const { item, line, setting } = lines[to];
+    const { items, floats } = flow;
+    let cost =
+      line === 0 ? (items[item].breakBefore ? 0 : items[item].cutBefore) : items[item].settings[setting].cut[line];
+    if (line > 0 && items[item].settings[setting].paragraph.broken.end[line - 1] === 1) {
+      if (place.column + 1 < plan.columns.length) cost += COST.COLUMN_HYPHEN;
+      else cost += place.verso ? COST.VERSO_HYPHEN : COST.RECTO_HYPHEN;
+    }
+    for (let f = float; f < floats.length && floats[f].anchor < reached; f += 1) cost += COST.FLOAT_LATE;
+    return cost;
+  }
+
+  function whiteCost(white: number, hasNotes: boolean): number {
+    if (plan.exempt) return white;
+    if (hasNotes) return white <= 1 ? white : COST.NOTE_WHITE * white * white;
+    if (white <= SLACK) return 0;
+    return white < 1 - SLACK ? COST.UNEVEN_PART : COST.UNEVEN * white * white;
+  }
+
+  function dueBefore(lines: readonly Line[], to: number): number {
+    let due = 0;
+    for (let k = 0; k < to; k += 1) {
+      const { item, line, setting } = lines[k];
+      const before = flow.items[item].settings[setting].noteLinesBefore;
+      if (before !== null) due += before[line + 1] - before[line];
+    }
+    return due;
+  }
+
+  function notesHeight(from: number, to: number): number {
+    return to <= from ? 0 : plan.noteGap + flow.noteHeight[to] - flow.noteHeight[from];
+  }
+
+  /** All the notes that are due, else as many lines as fit with two on either page; -1 when that cannot be. */
+  function endOfNotes(from: number, due: number, room: number, isEmpty: boolean): number {
+    for (let to = due; to > from; to -= 1) {
+      if (notesHeight(from, to) > room + SLACK) continue;
+      if (to === due || isEmpty) return to;
+      let start = due - 1;
+      while (start > from && flow.noteStarts[start] === 0) start -= 1;
+      const isOwed = flow.noteStarts[start] === 0;
+      const least = isOwed ? from + 1 : start + 2;
+      return to <= due - 2 && to >= least ? to : to > due - 2 ? endOfNotes2(from, due, room, least) : -1;
+    }
+    return isEmpty || from === due ? from : -1;
+  }
+
+  function endOfNotes2(from: number, due: number, room: number, least: number): number {
+    for (let to = due - 2; to >= least; to -= 1) if (notesHeight(from, to) <= room + SLACK) return to;
+    return -1;
+  }
+}
