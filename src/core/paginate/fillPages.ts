@@ -187,15 +187,7 @@ class Filler {
       else for (let gap = 0; gap < item.gaps.length; gap += 1) this.place(k, used, measured, gap);
     });
     // Nothing of the text fits beside the floats and the notes that the region owes: it holds nothing else.
-    if (empty && (owes || current.used[k] > 0) && !this.led) this.endEmpty(k);
-  }
-
-  private endEmpty(k: number): void {
-    const { states: current } = this.starts;
-    const { flow } = this;
-    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
-    const due = flow.noteStart[this.starts.at];
-    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, true);
+    if (empty && (owes || current.used[k] > 0) && !this.led) this.endBefore(k, true);
   }
 
   private settingOf(index: number): Setting {
@@ -297,14 +289,14 @@ class Filler {
   }
 
   /** Ends the region before the paragraph, when what stays white is little or cannot be helped. */
-  private endBefore(k: number): void {
+  private endBefore(k: number, forced = false): void {
     const { states: current } = this.starts;
     const { item, flow } = this;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const due = flow.noteStart[this.starts.at];
     const white = this.rules.lowDepth(current.flags[k]) - current.used[k] - this.notes.height(noteFrom, due);
-    if (!this.mayLeaveAny && !item.breakBefore && white > Math.max(item.mayLeave, this.limits.white)) return;
-    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, false);
+    if (!forced && !this.mayLeaveAny && !item.breakBefore && white > Math.max(item.mayLeave, this.limits.white)) return;
+    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, forced);
   }
 
   /**
