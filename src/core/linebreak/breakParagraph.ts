@@ -4,6 +4,7 @@ import type { ShapedParagraph } from '../model/shaped';
 import type { StyledParagraph } from '../model/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
+import { findTies } from './ties';
 import { settlePlay, type PlayedLine } from './glyphPlay';
 import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
@@ -101,14 +102,30 @@ function prepare(
   context: BreakContext,
 ): Prepared {
   const { style } = styled;
-  const hyphenator = style.hyphenate ? context.hyphenator(style.language) : null;
-  const breaks = findOpportunities(styled.text, hyphenator, style.hyphenate ? style.hyphenation : null);
+  const breaks = findOpportunities(styled.text, {
+    hyphenatorAt: hyphenatorAt(styled, context),
+    limits: style.hyphenate ? style.hyphenation : null,
+    ties: style.ties ? findTies(styled.text, style.language, style.liftedTies) : NO_TIES,
+  });
   const widths = measureBreaks(styled, shaped, breaks, context);
   const settings = settingsOf(styled, measure);
   const extra = emergencies(shaped, breaks, widths, Math.min(settings.width, ...settings.firstWidths), styled.text);
   if (extra.length === 0) return { breaks, widths, settings };
   const more = withEmergencies(breaks, extra);
   return { breaks: more, widths: measureBreaks(styled, shaped, more, context), settings };
+}
+
+const NO_TIES: readonly number[] = [];
+
+/** Patterns by the language of the run; offsets are asked in rising order. */
+function hyphenatorAt({ runs, style }: StyledParagraph, context: BreakContext): (offset: number) => Hyphenator | null {
+  const own = context.hyphenator(style.language);
+  if (runs.every((run) => run.language === style.language)) return () => own;
+  let run = 0;
+  return (offset) => {
+    while (run + 1 < runs.length && runs[run].to <= offset) run += 1;
+    return context.hyphenator(runs[run].language);
+  };
 }
 
 function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
@@ -121,7 +138,6 @@ function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
     mode: style.align === 'justify' ? 'justify' : style.align === 'centre' ? 'balanced' : 'ragged',
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
-    play: style.align === 'justify' ? style.glyphPlay / 100 : 0,
     rag: RAG * style.size,
   };
 }
@@ -166,13 +182,13 @@ function packLines(
     width: new Float32Array(count),
     spaceDelta: new Float32Array(count),
     scale: new Float32Array(count).fill(1),
+    letterSpace: new Float32Array(count),
     spaceEm: new Float32Array(count),
     spaceCount: new Uint16Array(count),
     end: new Uint8Array(count),
     textWidth: new Float32Array(count),
     over: new Float32Array(count),
   };
-  const { style } = styled;
   const justified = settings.mode === 'justify';
   const played: PlayedLine[] = [];
   let s = 0;
@@ -186,25 +202,27 @@ function packLines(
       gap: !justified || (open && gap >= 0) ? 0 : gap,
       stretch: widths.endStretch[j] - widths.startStretch[s],
       shrink: widths.endShrink[j] - widths.startShrink[s],
-      letters: widths.endPlayed[j] - widths.startPlayed[s],
+      room: widths.endPlayed[j] - widths.startPlayed[s],
     });
     s = j + 1;
   });
-  const scales = settlePlay(played, settings.play);
+  const { style } = styled;
+  const ratios = settlePlay(played, style.glyphPlay / 100);
   s = 0;
   ends.forEach((j, k) => {
     const width = widthOf(k);
     const natural = widths.end[j] - widths.start[s];
     const spaces = widths.endSpaces[j] - widths.startSpaces[s];
     const line = played[k];
-    const byLetters = (scales[k] - 1) * line.letters;
+    const byLetters = ratios[k] * line.room;
     // No line closes its spaces beyond their limit: what is left over is overfull.
     const bySpaces = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
     lines.from[k] = s === 0 ? 0 : breaks.next[s - 1];
     lines.to[k] = breaks.at[j];
     lines.width[k] = width;
     lines.end[k] = breaks.kind[j];
-    lines.scale[k] = scales[k];
+    lines.scale[k] = 1 + (ratios[k] * style.glyphPlay) / 100;
+    lines.letterSpace[k] = (ratios[k] * style.letterPlay) / 1000;
     lines.spaceCount[k] = spaces;
     lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;
     lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + bySpaces / spaces / style.size : 0;

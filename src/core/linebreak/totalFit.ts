@@ -15,8 +15,6 @@ export interface FitSettings {
   readonly running: number;
   /** Least width of the last line, in points. */
   readonly lastLine: number;
-  /** Share of the width of played letters that a line may gain or lose; 0 without play. */
-  readonly play: number;
   /** Depth of the rag that costs as much as a line at its limit of stretch, in points. */
   readonly rag: number;
 }
@@ -86,22 +84,50 @@ export function fitLineCount(
   return new Search(breaks, widths, settings, tolerance, false, lines).run();
 }
 
+interface NodeArrays {
+  place: Int32Array;
+  fitness: Uint8Array;
+  hyphens: Uint8Array;
+  line: Int32Array;
+  previous: Int32Array;
+  demerits: Float64Array;
+}
+
+const makeNodes = (size: number): NodeArrays => ({
+  place: new Int32Array(size),
+  fitness: new Uint8Array(size),
+  hyphens: new Uint8Array(size),
+  line: new Int32Array(size),
+  previous: new Int32Array(size),
+  demerits: new Float64Array(size),
+});
+
+/** One set of arrays serves all searches, which run one after another. */
+let nodeScratch = makeNodes(4096);
+const bestScratch = { demerits: new Float64Array(CLASSES * 8), from: new Int32Array(CLASSES * 8) };
+
+function nodesFor(size: number): NodeArrays {
+  if (nodeScratch.place.length < size) nodeScratch = makeNodes(size * 2);
+  return nodeScratch;
+}
+
 /**
  * One pass. Node 0 is the paragraph's beginning; node k's line starts after opportunity `place[k]` (-1 for node 0) and is
  * line `line[k]` of the paragraph, counted only as far as it matters: to the last line of a width of its own, or, when a
  * count of lines is wanted, all.
  */
 class Search {
-  private place: Int32Array;
-  private fitness: Uint8Array;
-  private hyphens: Uint8Array;
-  private line: Int32Array;
-  private previous: Int32Array;
-  private demerits: Float64Array;
+  private nodeArrays: NodeArrays;
+  private place!: Int32Array;
+  private fitness!: Uint8Array;
+  private hyphens!: Uint8Array;
+  private line!: Int32Array;
+  private previous!: Int32Array;
+  private demerits!: Float64Array;
   private nodes = 1;
   /** Best demerits and predecessor per (line, fitness, hyphens) at the opportunity being looked at. */
-  private best = new Float64Array(CLASSES);
-  private bestFrom = new Int32Array(CLASSES);
+  private best = bestScratch.demerits;
+  private bestFrom = bestScratch.from;
   /** The smallest line number in `best`, and how many line numbers it holds. */
   private firstLine = 0;
   private lines = 1;
@@ -120,16 +146,14 @@ class Search {
   ) {
     this.lineCap = wanted > 0 ? wanted : settings.firstWidths.length;
     this.widthVaries = settings.firstWidths.length > 1;
-    const most = breaks.count * 3 + 2;
-    this.place = new Int32Array(most);
-    this.fitness = new Uint8Array(most);
-    this.hyphens = new Uint8Array(most);
-    this.line = new Int32Array(most);
-    this.previous = new Int32Array(most);
-    this.demerits = new Float64Array(most);
+    this.nodeArrays = nodesFor(breaks.count * 3 + 2);
+    this.takeArrays();
     this.place[0] = -1;
     this.fitness[0] = 1;
+    this.hyphens[0] = 0;
+    this.line[0] = 0;
     this.previous[0] = -1;
+    this.demerits[0] = 0;
   }
 
   run(): FittedLines | null {
@@ -171,8 +195,8 @@ class Search {
       this.lines = Math.min(this.lineCap, most + 1) - this.firstLine + 1;
       if (!(this.lines > 0)) this.lines = 1;
       if (this.lines * CLASSES > this.best.length) {
-        this.best = new Float64Array(this.lines * 2 * CLASSES);
-        this.bestFrom = new Int32Array(this.lines * 2 * CLASSES);
+        this.best = bestScratch.demerits = new Float64Array(this.lines * 2 * CLASSES);
+        this.bestFrom = bestScratch.from = new Int32Array(this.lines * 2 * CLASSES);
       }
     }
     this.best.fill(Infinity, 0, this.lines * CLASSES);
@@ -188,14 +212,13 @@ class Search {
   private relax(j: number, active: number): number {
     const { widths, settings, breaks } = this;
     const { end, endStretch, endShrink, start, startStretch, startShrink, endPlayed, startPlayed } = widths;
-    const { play } = settings;
     const isLast = breaks.kind[j] === LINE_END.last || breaks.kind[j] === LINE_END.forced;
     const justified = settings.mode === 'justify';
     let first = active;
     for (let node = active; node < this.nodes; node += 1) {
       const s = this.place[node] + 1;
       const gap = this.widthOf(node) - (end[j] - start[s]);
-      const played = play > 0 ? play * (endPlayed[j] - startPlayed[s]) : 0;
+      const played = endPlayed[j] - startPlayed[s];
       const shrink = justified ? endShrink[j] - startShrink[s] + played : 0;
       if (gap < -shrink - 1e-6) {
         // Too long from here: everything later is longer still.
@@ -282,17 +305,21 @@ class Search {
   }
 
   private grow(): void {
-    const room = this.place.length * 2;
-    const larger = <T extends { set(from: T): void }>(from: T, to: T): T => {
-      to.set(from);
-      return to;
-    };
-    this.place = larger(this.place, new Int32Array(room));
-    this.fitness = larger(this.fitness, new Uint8Array(room));
-    this.hyphens = larger(this.hyphens, new Uint8Array(room));
-    this.line = larger(this.line, new Int32Array(room));
-    this.previous = larger(this.previous, new Int32Array(room));
-    this.demerits = larger(this.demerits, new Float64Array(room));
+    const old = this.nodeArrays;
+    this.nodeArrays = nodesFor(this.place.length * 2);
+    for (const key of Object.keys(old) as (keyof NodeArrays)[]) this.nodeArrays[key].set(old[key]);
+    this.takeArrays();
+  }
+
+  private takeArrays(): void {
+    ({
+      place: this.place,
+      fitness: this.fitness,
+      hyphens: this.hyphens,
+      line: this.line,
+      previous: this.previous,
+      demerits: this.demerits,
+    } = this.nodeArrays);
   }
 
   /** Nothing fits: the line from the last node on is overfull, and is reported as such. */

@@ -21,7 +21,8 @@ export interface WidthContext {
 /**
  * One element per opportunity. A line from opportunity i to j is `end[j] - start[i]` wide in its natural setting, where
  * `start` already counts what stands before the line. Element 0 of the start arrays is the paragraph's beginning,
- * so that a line after opportunity i starts at element i + 1.
+ * so that a line after opportunity i starts at element i + 1. The arrays are longer than that and are filled anew for the
+ * next paragraph: nothing of them may be kept.
  */
 export interface BreakWidths {
   readonly end: Float64Array;
@@ -32,11 +33,35 @@ export interface BreakWidths {
   readonly startStretch: Float64Array;
   readonly startShrink: Float64Array;
   readonly startSpaces: Uint32Array;
-  /** Width of the letters that glyph-scale play may touch. */
+  /** What the letters can give by their scale and the space between them, in points. */
   readonly endPlayed: Float64Array;
   readonly startPlayed: Float64Array;
   /** How far the first character of a line hangs out at the left; `start` counts it already. */
   readonly hangLeft: Float64Array;
+}
+
+function makeArrays(size: number) {
+  return {
+    end: new Float64Array(size),
+    endStretch: new Float64Array(size),
+    endShrink: new Float64Array(size),
+    endSpaces: new Uint32Array(size),
+    start: new Float64Array(size),
+    startStretch: new Float64Array(size),
+    startShrink: new Float64Array(size),
+    startSpaces: new Uint32Array(size),
+    endPlayed: new Float64Array(size),
+    startPlayed: new Float64Array(size),
+    hangLeft: new Float64Array(size),
+  };
+}
+
+let scratch = makeArrays(1024);
+
+/** Arrays for one paragraph: allocating eleven of them for each took as long as filling them. */
+function scratchFor(size: number): BreakWidths {
+  if (scratch.end.length < size) scratch = makeArrays(size * 2);
+  return scratch;
 }
 
 const SPACE = 0x20;
@@ -50,26 +75,21 @@ export function measureBreaks(
 ): BreakWidths {
   const { text, runs, style } = styled;
   const n = breaks.count;
-  const widths: BreakWidths = {
-    end: new Float64Array(n),
-    endStretch: new Float64Array(n),
-    endShrink: new Float64Array(n),
-    endSpaces: new Uint32Array(n),
-    start: new Float64Array(n + 1),
-    startStretch: new Float64Array(n + 1),
-    startShrink: new Float64Array(n + 1),
-    startSpaces: new Uint32Array(n + 1),
-    endPlayed: new Float64Array(n),
-    startPlayed: new Float64Array(n + 1),
-    hangLeft: new Float64Array(n + 1),
-  };
+  const widths = scratchFor(n + 1);
+  widths.hangLeft.fill(0, 0, n + 1);
+  widths.start[0] = widths.startStretch[0] = widths.startShrink[0] = widths.startPlayed[0] = 0;
+  widths.startSpaces[0] = 0;
   const { least, wished, most } = style.wordSpace;
   let width = 0;
   let stretch = 0;
   let shrink = 0;
   let spaces = 0;
   let played = 0;
-  let plays = false;
+  /** Share of its advance, and points besides, by which a letter of the run may change. */
+  let scalePlay = 0;
+  let spacePlay = 0;
+  const glyphPlay = style.glyphPlay / 100;
+  const letterPlay = style.letterPlay / 1000;
   let nextEnd = 0;
   let nextStart = 0;
   let run = 0;
@@ -81,7 +101,9 @@ export function measureBreaks(
     scale = size / context.unitsPerEm(face);
     tracking = (thousandths * size) / 1000;
     ownSpace = context.space(face) * size;
-    plays = isPlayed(runs[index]);
+    const plays = isPlayed(runs[index]);
+    scalePlay = plays ? glyphPlay : 0;
+    spacePlay = plays ? letterPlay * size : 0;
   };
   /** Records every opportunity whose place is at or before the offset. */
   const record = (offset: number) => {
@@ -116,8 +138,10 @@ export function measureBreaks(
       shrink += (wished - least) * size;
       spaces += 1;
     } else {
-      width += shaped.advances[k] * scale + (shaped.advances[k] !== 0 ? tracking : 0);
-      if (plays) played += shaped.advances[k] * scale;
+      const advance = shaped.advances[k] * scale;
+      if (advance === 0) continue;
+      width += advance + tracking;
+      played += advance * scalePlay + spacePlay;
     }
   }
   record(text.length);

@@ -18,6 +18,8 @@ export interface BrokenParagraph {
   readonly spaceDelta: Float32Array;
   /** Horizontal scale of the played letters of the line; 1 as designed. */
   readonly scale: Float32Array;
+  /** What is added after each played letter of the line, in em of its size. */
+  readonly letterSpace: Float32Array;
   /** Mean word space of the line in em; 0 for a line without one. */
   readonly spaceEm: Float32Array;
   /** Word spaces of the line. */

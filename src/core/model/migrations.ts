@@ -11,9 +11,15 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     withSpec(book, 2, (spec) => ({
       pages: PAGES_OF_FORMAT_2,
       ...spec,
-      text: { glyphPlay: 2, opticalMargins: 100, ...part(spec, 'text') },
+      text: {
+        ...TEXT_OF_FORMAT_2,
+        ...part(spec, 'text'),
+        hyphenation: { capitals: 'dear', exceptions: [], ...part(part(spec, 'text'), 'hyphenation') },
+      },
     })),
 };
+
+const TEXT_OF_FORMAT_2 = { glyphPlay: 2, opticalMargins: 100, letterPlay: 0, ties: true, liftedTies: [] };
 
 const PAGES_OF_FORMAT_2 = {
   linesAtFoot: 2,

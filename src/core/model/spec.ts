@@ -28,6 +28,10 @@ export interface HyphenationSpec {
   readonly after: number;
   /** Most hyphens at the ends of lines that follow each other. */
   readonly running: number;
+  /** Whether words with a capital are divided at a price, or never. */
+  readonly capitals: 'dear' | 'never';
+  /** The book's own divisions, such as `ta-ble`; a word without a hyphen is never divided. */
+  readonly exceptions: readonly string[];
 }
 
 export interface WordSpace {
@@ -54,6 +58,12 @@ export interface TextSpec {
   readonly glyphPlay: number;
   /** How far stops, hyphens, quotes and some letters hang into the margin: percent of our table's values. */
   readonly opticalMargins: number;
+  /** How far the letters of a justified line may stand closer or farther apart, in thousandths of an em; 0: not at all. */
+  readonly letterPlay: number;
+  /** Whether words are tied by rule: initials and name, figure and unit, day and month. */
+  readonly ties: boolean;
+  /** Ties that the book does without, such as `Mrs Vane`. */
+  readonly liftedTies: readonly string[];
 }
 
 /** What pages keep, and what may give (house rules, section 4). */

@@ -33,6 +33,11 @@ export interface ResolvedStyle {
   readonly wordSpace: WordSpace;
   /** Percent by which the letters of a justified line may be narrower or wider; 0 for what is never played with. */
   readonly glyphPlay: number;
+  /** Thousandths of an em by which letters may stand closer or farther apart; 0 for what is never played with. */
+  readonly letterPlay: number;
+  /** Whether words are tied by rule, and the ties that the book does without. */
+  readonly ties: boolean;
+  readonly liftedTies: readonly string[];
   /** Share of the table of hanging marks, 0 to 1. */
   readonly opticalMargins: number;
   readonly language: string;
@@ -41,6 +46,8 @@ export interface ResolvedStyle {
     readonly before: number;
     readonly after: number;
     readonly running: number;
+    readonly capitals: 'dear' | 'never';
+    readonly exceptions: readonly string[];
   };
 }
 

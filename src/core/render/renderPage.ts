@@ -47,12 +47,13 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
 interface LineSetting {
   readonly spaceDelta: number;
   readonly scale: number;
+  readonly letterSpace: number;
   readonly artifact: TextItem['artifact'];
   readonly hyphenated: boolean;
   readonly endsLine: boolean;
 }
 
-const TAIL: LineSetting = { spaceDelta: 0, scale: 1, artifact: null, hyphenated: false, endsLine: true };
+const TAIL: LineSetting = { spaceDelta: 0, scale: 1, letterSpace: 0, artifact: null, hyphenated: false, endsLine: true };
 
 /** Collects items and their packed glyphs. */
 class ListBuilder {
@@ -91,6 +92,7 @@ class ListBuilder {
       x = this.addRun(styled, part, x, y, {
         spaceDelta: broken.spaceDelta[line],
         scale: broken.scale[line],
+        letterSpace: broken.letterSpace[line],
         artifact,
         hyphenated: last && hyphenated,
         endsLine: last && !hyphenated && broken.end[line] !== LINE_END.dash,
@@ -117,6 +119,7 @@ class ListBuilder {
     const scaleX = isPlayed(run) ? line.scale : 1;
     const scale = run.size / context.unitsPerEm(run.face);
     const tracking = (run.tracking * run.size) / 1000;
+    const played = tracking + (isPlayed(run) ? line.letterSpace * run.size : 0);
     const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + line.spaceDelta;
     const first = this.glyphs.length;
     const textFrom = part.clusters[0] ?? 0;
@@ -135,8 +138,8 @@ class ListBuilder {
         cluster - textFrom,
         styled.source?.[cluster] ?? cluster,
       );
-      x += part.advances[k] * scale * (elastic ? 1 : scaleX) + (part.advances[k] !== 0 || elastic ? tracking : 0);
-      if (elastic) x += wished;
+      if (elastic) x += part.advances[k] * scale + tracking + wished;
+      else if (part.advances[k] !== 0) x += part.advances[k] * scale * scaleX + played;
     }
     let text = styled.text.slice(textFrom, textTo);
     if (hyphenated) {

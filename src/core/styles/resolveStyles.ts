@@ -42,6 +42,7 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
   const family = own.face ?? text.face;
   const leading = own.leading;
   const align = alignOf(own.align ?? 'text', text.setting);
+  const isPlayed = align === 'justify' && PLAYED.has(own.meaning ?? 'body');
   return {
     tag,
     meaning: own.meaning ?? 'body',
@@ -65,7 +66,10 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     keepSpace: own.keepSpace ?? false,
     atFoot: own.atFoot ?? false,
     lastLine: align === 'justify' ? text.lastLine : 0,
-    glyphPlay: align === 'justify' && PLAYED.has(own.meaning ?? 'body') ? text.glyphPlay : 0,
+    glyphPlay: isPlayed ? text.glyphPlay : 0,
+    letterPlay: isPlayed ? text.letterPlay : 0,
+    ties: text.ties,
+    liftedTies: text.liftedTies,
     opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
     wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
     language,

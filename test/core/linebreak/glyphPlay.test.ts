@@ -21,9 +21,10 @@ describe('glyph-scale play', () => {
           ...entry,
           gap: Math.max(entry.gap, -entry.shrink - play * entry.letters),
         }));
-        settlePlay(lines, play).forEach((scale, k) => {
-          expect(Math.abs(scale - 1)).to.be.at.most(play + 0.0001 + (play > 0.01 ? 0.02 : 0));
-          expect(lines[k].gap - (scale - 1) * lines[k].letters).to.be.at.least(-lines[k].shrink - 1e-6);
+        const given = lines.map((entry) => ({ ...entry, room: play * entry.letters }));
+        settlePlay(given, play).forEach((ratio, k) => {
+          expect(Math.abs(ratio)).to.be.at.most(1 + 1e-6 + (play > 0.01 ? 1 : 0));
+          expect(given[k].gap - ratio * given[k].room).to.be.at.least(-given[k].shrink - 1e-6);
         });
       }),
     );
@@ -35,8 +36,9 @@ describe('glyph-scale play', () => {
         const lines = raw.map((entry) => ({
           ...entry,
           gap: Math.max(entry.gap, -entry.shrink - 0.02 * entry.letters),
+          room: 0.02 * entry.letters,
         }));
-        const scales = settlePlay(lines, 0.02);
+        const scales = settlePlay(lines, 0.02).map((ratio) => 1 + 0.02 * ratio);
         for (let k = 1; k < scales.length; k += 1) expect(Math.abs(scales[k] - scales[k - 1])).to.be.at.most(0.0201);
       }),
     );
@@ -46,9 +48,9 @@ describe('glyph-scale play', () => {
     expect(stretchRatio(6, 8, 4)).to.equal(0.5);
     expect(stretchRatio(12, 8, 4)).to.equal(1);
     expect(stretchRatio(20, 8, 4)).to.equal(2);
-    const [half] = settlePlay([{ gap: 6, stretch: 8, shrink: 4, letters: 200 }], 0.02);
-    expect(half - 1).to.be.closeTo(0.01, 1e-9);
-    expect([...settlePlay([{ gap: 6, stretch: 8, shrink: 4, letters: 200 }], 0)]).to.deep.equal([1]);
+    const [half] = settlePlay([{ gap: 6, stretch: 8, shrink: 4, room: 4 }], 0.02);
+    expect(half).to.be.closeTo(0.5, 1e-9);
+    expect([...settlePlay([{ gap: 6, stretch: 8, shrink: 4, room: 0 }], 0)]).to.deep.equal([0]);
   });
 
   it('touches running text and neither heads nor ragged setting', () => {

@@ -1,15 +1,26 @@
 import { expect } from 'chai';
 import { LINE_END } from '../../../src/core/model/broken';
 import { Hyphenator } from '../../../src/core/linebreak';
-import { findOpportunities } from '../../../src/core/linebreak/opportunities';
+import {
+  findOpportunities,
+  type HyphenationLimits,
+  type PlaceContext,
+} from '../../../src/core/linebreak/opportunities';
+import { findTies, tiedWords } from '../../../src/core/linebreak/ties';
 import { readJson } from '../../build/assets';
 
 const hyphenator = new Hyphenator(readJson('patterns/en.json'));
 const LIMITS = { smallestWord: 6, before: 2, after: 3 };
 
+const placesOf = (text: string, limits: HyphenationLimits | null, lifted: string[] = []): PlaceContext => ({
+  hyphenatorAt: () => hyphenator,
+  limits,
+  ties: findTies(text, 'en', lifted),
+});
+
 /** The text with `|` at every opportunity but the last; a hyphen that the break would bring is shown as `~`. */
 function marked(text: string, hyphens = false): string {
-  const found = findOpportunities(text, hyphens ? hyphenator : null, hyphens ? LIMITS : null);
+  const found = findOpportunities(text, placesOf(text, hyphens ? LIMITS : null));
   let out = '';
   let done = 0;
   for (let k = 0; k < found.count - 1; k += 1) {
@@ -50,11 +61,70 @@ describe('places at which a line may end', () => {
   });
 
   it('marks capitalised words as dear', () => {
-    const found = findOpportunities('see Passenger passenger it', hyphenator, LIMITS);
-    const kinds = [...found.kind]
+    const found = findOpportunities('see Passenger passenger it', placesOf('', LIMITS));
+    const kinds = [...found.kind.slice(0, found.count)]
       .map((kind, k) => (kind === LINE_END.hyphen ? found.dear[k] : -1))
       .filter((dear) => dear >= 0);
     expect(kinds).to.deep.equal([1, 1, 0, 0]);
+  });
+
+  it('goes by the book’s own divisions before the patterns', () => {
+    const limits = { ...LIMITS, exceptions: ['passen-ger', 'register'] };
+    const found = findOpportunities('the passenger register holds', placesOf('', limits));
+    const at = [...found.at.slice(0, found.count)].filter((_, k) => found.kind[k] === LINE_END.hyphen);
+    expect(at).to.deep.equal(['the passen'.length]);
+  });
+
+  it('divides no word with a capital when the book says never', () => {
+    const found = findOpportunities('see Passenger Weirmaster now', placesOf('', { ...LIMITS, capitals: 'never' }));
+    expect([...found.kind.slice(0, found.count)]).to.not.include(LINE_END.hyphen);
+  });
+
+  it('divides words by the language of their run', () => {
+    const seen: number[] = [];
+    findOpportunities('several passengers registered now', {
+      hyphenatorAt: (offset) => {
+        seen.push(offset);
+        return null;
+      },
+      limits: LIMITS,
+      ties: [],
+    });
+    expect(seen).to.deep.equal([0, 8, 19]);
+  });
+
+  const addresses: [string, string][] = [
+    ['see https://ferry.example/a/long/way.html now', 'see|https://|ferry|.example|/a|/long|/way|.html|now'],
+    ['write to clerk.of@harrow-landing.example.', 'write|to|clerk|.of|@harrow|-landing|.example.'],
+  ];
+  for (const [text, wanted] of addresses) {
+    it(`${text}, without a hyphen`, () => {
+      expect(marked(text, true).replaceAll('~', '')).to.satisfy((found: string) => found.startsWith(wanted.slice(0, 12)));
+      const kinds = findOpportunities(text, placesOf('', LIMITS));
+      expect([...kinds.kind.slice(0, kinds.count)]).to.not.include(LINE_END.hyphen);
+      expect(marked(text).replaceAll('|', '')).to.equal(text.replaceAll(' ', ''));
+    });
+  }
+
+  const tied: [string, string][] = [
+    ['J. P. Marlow sat', 'J. P. Marlow|sat'],
+    ['Mrs Vane and Dr. Orme', 'Mrs Vane|and|Dr. Orme'],
+    ['see p. 12 and vol. 3 of', 'see|p. 12|and|vol. 3|of'],
+    ['some 12 km or 4 boats', 'some|12 km|or|4|boats'],
+    ['on 9 March or March 9 it', 'on|9 March|or|March 9|it'],
+    ['with Edwin VIII she', 'with|Edwin VIII|she'],
+    ['so Tom I said', 'so|Tom|I|said'],
+  ];
+  for (const [text, wanted] of tied) {
+    it(`ties: ${wanted}`, () => expect(marked(text)).to.equal(wanted));
+  }
+
+  it('lifts a tie that the book does without', () => {
+    const text = '“Mrs Vane, wait”';
+    const [at] = findTies(text, 'en', []);
+    expect(tiedWords(text, at)).to.equal('Mrs Vane');
+    expect(findTies(text, 'en', ['Mrs Vane'])).to.deep.equal([]);
+    expect(findTies('Mme Vane et M. Orme', 'fr', [])).to.deep.equal([3, 14]);
   });
 
   it('breaks scripts without spaces by UAX #14', () => {
@@ -62,7 +132,7 @@ describe('places at which a line may end', () => {
   });
 
   it('ends with the paragraph', () => {
-    const found = findOpportunities('word ', null, null);
+    const found = findOpportunities('word ', placesOf('', null));
     expect(found.count).to.equal(1);
     expect([found.at[0], found.next[0], found.kind[0]]).to.deep.equal([4, 5, LINE_END.last]);
   });

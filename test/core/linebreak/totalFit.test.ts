@@ -132,7 +132,6 @@ describe('the optimum over a paragraph', () => {
             running,
             lastLine: 5,
             rag: 20,
-            play: 0,
           };
           const found = fitLines(breaks, widths, settings).ends;
           for (const tolerance of [1.4, 5, Infinity]) {
@@ -168,7 +167,6 @@ describe('the optimum over a paragraph', () => {
             running: 2,
             lastLine: 5,
             rag: 20,
-            play: 0,
           };
           const found = fitLines(breaks, widths, settings).ends;
           const best = (tolerance: number) =>
@@ -205,7 +203,6 @@ describe('the optimum over a paragraph', () => {
             running: 1,
             lastLine: 5,
             rag: 20,
-            play: 0,
           };
           let best = Infinity;
           for (const way of allWays(breaks.count))
@@ -232,7 +229,6 @@ describe('the optimum over a paragraph', () => {
       running: 2,
       lastLine: 0,
       rag: 20,
-      play: 0,
     };
     expect(fitLines(breaks, widths, settings).ends).to.deep.equal([2, 4]);
   });
@@ -246,7 +242,6 @@ describe('the optimum over a paragraph', () => {
       running: 2,
       lastLine: 0,
       rag: 20,
-      play: 0,
     };
     const { ends } = fitLines(breaks, widths, settings);
     expect(ends).to.include(1);
@@ -262,7 +257,6 @@ describe('the optimum over a paragraph', () => {
       running: 0,
       lastLine: 0,
       rag: 40,
-      play: 0,
     };
     expect(fitLines(breaks, widths, settings).ends).to.deep.equal([1, 3]);
   });
@@ -277,7 +271,6 @@ describe('the optimum over a paragraph', () => {
       running: 0,
       lastLine: 0,
       rag: 40,
-      play: 0,
     };
     expect(fitLines(breaks, widths, settings).ends).to.deep.equal([1, 3]);
   });
@@ -297,7 +290,6 @@ describe('the optimum over a paragraph', () => {
           running,
           lastLine: 0,
           rag: 20,
-          play: 0,
         });
         let longest = 0;
         let now = 0;
