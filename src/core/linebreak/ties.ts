@@ -46,8 +46,9 @@ function ruleOf(language: string): RegExp {
   return rule;
 }
 
-/** A quick look that most paragraphs do not pass: a figure, a stop before a space and a capital, a title, two capitals. */
-const WORTH_A_LOOK = /\d|\p{L}\. |\b(?:Mr|Mrs|Ms|Dr|St|M|Mme|Mlle|Me|Frau|Herr|Hr|Sr|Sra) |\p{Lu}[IVX]|\p{Ll} [VX]\b/u;
+/** A quick look that most paragraphs do not pass, without Unicode classes: they made it as slow as the rules. */
+const WORTH_A_LOOK =
+  /\d|\b[A-Z\u00c0-\u024f\u0370-\u052f]\. |\b(?:Mrs?|Ms|Mx|Dr|St|Ste|Prof|Rev|Fr|Sra?|Srta|Capt|Col|Gen|Lt|Sgt|Messrs|MM?|Mmes?|Mlle|Me|Pr|Frau|Herr|Hr|Dra?|D|Dña|Sto|Sta)\.? |[IVX]{2}|[a-z] [VX]\b/;
 
 /** Offsets of the spaces that tie, rising. `lifted`: ties that the book does without, such as `Mrs Vane`. */
 export function findTies(text: string, language: string, lifted: readonly string[]): number[] {

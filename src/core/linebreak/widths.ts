@@ -124,11 +124,17 @@ export function measureBreaks(
       nextStart += 1;
     }
   };
+  const nextPlace = () =>
+    Math.min(nextEnd < n ? breaks.at[nextEnd] : Infinity, nextStart < n ? breaks.next[nextStart] : Infinity);
+  let place = nextPlace();
   if (runs.length > 0) enterRun(0);
   for (let k = 0; k < shaped.count; k += 1) {
     const offset = shaped.clusters[k];
     while (run + 1 < runs.length && k >= shaped.runStarts[run + 1]) enterRun((run += 1));
-    record(offset);
+    if (offset >= place) {
+      record(offset);
+      place = nextPlace();
+    }
     const code = text.charCodeAt(offset);
     if (code === SPACE || code === NO_BREAK_SPACE) {
       if (!isElasticSpace(text, offset)) continue;
