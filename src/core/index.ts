@@ -10,6 +10,7 @@ export {
   createTypesetContext,
   displayPage,
   needsOf,
+  qualityOf,
   typesetBook,
   writePressPdf,
   type Needs,

@@ -51,10 +51,10 @@ export function breakParagraph(
 }
 
 /** No line of a variant is stretched beyond its limit, so none is loose; one that a person wants may be. */
-const VARIANT_TOLERANCE = 1.25;
+const VARIANT_TOLERANCE = 2;
 const WANTED_TOLERANCE = 3;
 /** Share of what all its lines can give that a variant may ask for before it is looked at closely. */
-const REACH = 1;
+const REACH = 1.2;
 
 /** Whether the last line can be filled up, or emptied, by what the lines before it can give. */
 function isWithinReach(best: BrokenParagraph, styled: StyledParagraph, step: -1 | 1): boolean {
@@ -95,12 +95,7 @@ interface Prepared {
 }
 
 /** Opportunities and widths, with emergency cuts where a word is wider than a line. */
-function prepare(
-  styled: StyledParagraph,
-  shaped: ShapedParagraph,
-  measure: Measure,
-  context: BreakContext,
-): Prepared {
+function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Measure, context: BreakContext): Prepared {
   const { style } = styled;
   const breaks = findOpportunities(styled.text, {
     hyphenatorAt: hyphenatorAt(styled, context),
@@ -225,7 +220,9 @@ function packLines(
     lines.letterSpace[k] = (ratios[k] * style.letterPlay) / 1000;
     lines.spaceCount[k] = spaces;
     lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;
-    lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + bySpaces / spaces / style.size : 0;
+    // The letter before a space brings its letter-space to the gap.
+    const added = bySpaces / spaces / style.size + lines.letterSpace[k];
+    lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + added : 0;
     lines.textWidth[k] = natural + byLetters + bySpaces;
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
     const left = style.leftIndent + (k === 0 ? style.firstIndent : 0);

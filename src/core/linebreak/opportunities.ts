@@ -26,9 +26,12 @@ export interface Opportunities {
   readonly next: Uint32Array;
   /** One of LINE_END. */
   readonly kind: Uint8Array;
-  /** 1: the word starts with a capital, and dividing it is dear. */
+  /** 1: the word starts with a capital, and dividing it is dear; 2: the line ends in the word's own hyphen. */
   readonly dear: Uint8Array;
 }
+
+/** In `dear`: a dash that is the word's own hyphen, which counts among hyphens running. */
+export const OWN_HYPHEN = 2;
 
 /** What finding places needs besides the text. */
 export interface PlaceContext {
@@ -54,7 +57,12 @@ export function findOpportunities(text: string, context: PlaceContext): Opportun
 
 /** The same opportunities and one more at each offset of `extra`: for words wider than the line. */
 export function withEmergencies(found: Opportunities, extra: readonly number[]): Opportunities {
-  const rows = Array.from({ length: found.count }, (_, k) => [found.at[k], found.next[k], found.kind[k], found.dear[k]]);
+  const rows = Array.from({ length: found.count }, (_, k) => [
+    found.at[k],
+    found.next[k],
+    found.kind[k],
+    found.dear[k],
+  ]);
   rows.push(...extra.map((offset) => [offset, offset, LINE_END.emergency, 0]));
   rows.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   const list = new OpportunityList();
@@ -148,7 +156,7 @@ class LatinScan {
   run(): void {
     const { text } = this;
     const start = text.length - text.trimStart().length;
-    for (let k = start; k < text.length; ) {
+    for (let k = start; k < text.length;) {
       while (this.address < this.addresses.length && this.addresses[this.address].to <= k) this.address += 1;
       const address = this.addresses[this.address];
       if (address !== undefined && k >= address.from) k = this.passAddress(k, address.to);
@@ -207,7 +215,7 @@ class LatinScan {
       case CODE.HYPHEN_MINUS:
       case CODE.HYPHEN:
         if (k > start && LETTER.test(text[k - 1]) && LETTER.test(text[k + 1] ?? ''))
-          list.add(k + 1, k + 1, LINE_END.dash, 0);
+          list.add(k + 1, k + 1, LINE_END.dash, OWN_HYPHEN);
         break;
       case CODE.EM_DASH:
       case CODE.EN_DASH:

@@ -37,7 +37,7 @@ function ruleOf(language: string): RegExp {
         `\\d(?= (?:${UNITS})(?![\\p{L}\\d]))`,
         `(?<!\\d)\\d{1,2}(?:st|nd|rd|th|er|\\.)?(?= (?:${months})(?!\\p{L}))`,
         `(?<!\\p{L})(?:${months})(?= \\d{1,2}(?!\\d))`,
-        '\\p{Lu}\\p{Ll}+(?= (?:[IVX]{2,}|V|X)(?![\\p{L}’\']))',
+        "\\p{Lu}\\p{Ll}+(?= (?:[IVX]{2,}|V|X)(?![\\p{L}’']))",
       ].join('|'),
       'gu',
     );

@@ -2,7 +2,7 @@
 // arrays. A state is an opportunity with the fitness class of the line that ends there and the hyphens running; the
 // cheapest way to each state is kept. States are in text order, so the active ones are a window that only moves on.
 import { LINE_END } from '../model/broken';
-import type { Opportunities } from './opportunities';
+import { OWN_HYPHEN, type Opportunities } from './opportunities';
 import type { BreakWidths } from './widths';
 
 export interface FitSettings {
@@ -22,6 +22,9 @@ export interface FitSettings {
 /** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
 export const COST = {
   LINE: 10,
+  /** Badness of a line at its limit: a tight one shows less than a wide one, and the mean stays nearer to the wish. */
+  TIGHT: 55,
+  WIDE: 100,
   HYPHEN: 40,
   DEAR_HYPHEN: 100,
   DASH: 30,
@@ -239,7 +242,8 @@ class Search {
   private consider(node: number, j: number, ratio: number, gap: number, isLast: boolean): void {
     const { breaks, settings } = this;
     const kind = breaks.kind[j];
-    const running = kind === LINE_END.hyphen ? this.hyphens[node] + 1 : 0;
+    const isHyphen = kind === LINE_END.hyphen || (kind === LINE_END.dash && breaks.dear[j] === OWN_HYPHEN);
+    const running = isHyphen ? this.hyphens[node] + 1 : 0;
     if (running > settings.running) return;
     const next = Math.min(this.lineCap, this.line[node] + 1);
     if (this.wanted > 0) {
@@ -247,14 +251,16 @@ class Search {
       if (this.line[node] >= this.wanted || (j === breaks.count - 1) !== (next === this.wanted)) return;
     }
     const size = Math.abs(ratio);
-    const badness = settings.mode === 'justify' ? 100 * size * size * size : 100 * size * size;
+    const badness =
+      settings.mode === 'justify' ? (ratio < 0 ? COST.TIGHT : COST.WIDE) * size * size * size : COST.WIDE * size * size;
     const line = COST.LINE + Math.min(badness, 1e7);
     let demerits = this.demerits[node] + line * line;
     if (kind === LINE_END.hyphen) {
       const cost = breaks.dear[j] ? COST.DEAR_HYPHEN : COST.HYPHEN;
       demerits += cost * cost + (running > 1 ? COST.SECOND_HYPHEN : 0);
-    } else if (kind === LINE_END.dash) demerits += COST.DASH * COST.DASH;
-    else if (kind === LINE_END.emergency) demerits += COST.EMERGENCY * COST.EMERGENCY;
+    } else if (kind === LINE_END.dash) {
+      demerits += COST.DASH * COST.DASH + (running > 1 ? COST.SECOND_HYPHEN : 0);
+    } else if (kind === LINE_END.emergency) demerits += COST.EMERGENCY * COST.EMERGENCY;
     const fitness = settings.mode === 'justify' ? fitnessOf(ratio) : 1;
     if (Math.abs(fitness - this.fitness[node]) > 1) demerits += COST.JUMP;
     if (isLast) {

@@ -45,6 +45,18 @@ export function wordSpaceOf(family: string, ownSpace: number): WordSpace {
   return WORD_SPACES[family] ?? { least: ownSpace * 0.75, wished: ownSpace * 0.97, most: ownSpace * 1.45 };
 }
 
+/** Word spaces over which a line is loose, in em: one and a half times the face's own space (house rules, section 3). */
+const LOOSE_OVER: Readonly<Record<string, number>> = {
+  'eb-garamond': 0.3,
+  'source-serif-4': 0.355,
+  spectral: 0.375,
+  alegreya: 0.295,
+};
+
+export function looseOver(family: string, ownSpace: number): number {
+  return LOOSE_OVER[family] ?? ownSpace * 1.5;
+}
+
 /** True when the face has a glyph for the code point. */
 export function covers(face: FaceRecord, codePoint: number): boolean {
   const ranges = face.coverage;

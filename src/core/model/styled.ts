@@ -31,6 +31,8 @@ export interface ResolvedStyle {
   readonly lastLine: number;
   /** Limits of the word space, in em of the size. */
   readonly wordSpace: WordSpace;
+  /** Word space over which a line is loose, in em. */
+  readonly looseOver: number;
   /** Percent by which the letters of a justified line may be narrower or wider; 0 for what is never played with. */
   readonly glyphPlay: number;
   /** Thousandths of an em by which letters may stand closer or farther apart; 0 for what is never played with. */

@@ -1,1 +1,2 @@
 export { CHECKS, proofBook } from './checks';
+export { measureQuality } from './quality/measureQuality';

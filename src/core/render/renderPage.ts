@@ -53,7 +53,14 @@ interface LineSetting {
   readonly endsLine: boolean;
 }
 
-const TAIL: LineSetting = { spaceDelta: 0, scale: 1, letterSpace: 0, artifact: null, hyphenated: false, endsLine: true };
+const TAIL: LineSetting = {
+  spaceDelta: 0,
+  scale: 1,
+  letterSpace: 0,
+  artifact: null,
+  hyphenated: false,
+  endsLine: true,
+};
 
 /** Collects items and their packed glyphs. */
 class ListBuilder {
@@ -70,7 +77,14 @@ class ListBuilder {
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
     for (let line = from; line < to; line += 1) {
-      this.addLine(paragraph, line, left + fragment.x, y + (line - from) * paragraph.styled.style.leading, measure, null);
+      this.addLine(
+        paragraph,
+        line,
+        left + fragment.x,
+        y + (line - from) * paragraph.styled.style.leading,
+        measure,
+        null,
+      );
     }
   }
 

@@ -1,6 +1,6 @@
 // Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
 import { invariant } from '../base/errors';
-import { wordSpaceOf } from '../model/faces';
+import { looseOver, wordSpaceOf } from '../model/faces';
 import type { Align, Meaning, ParagraphStyle, Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { StyleTag } from '../model/streams';
@@ -72,6 +72,7 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     liftedTies: text.liftedTies,
     opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
     wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
+    looseOver: looseOver(family, space(family)),
     language,
     hyphenation: text.hyphenation,
   };

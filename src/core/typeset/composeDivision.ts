@@ -47,8 +47,7 @@ export function* composeDivision(
     const isText = k >= headCount && !isDisplayRole(division.role);
     const entry = composeOne(division.id, block, style, '', compose, isText ? variantsOf(block, style) : 'none');
     if (k < headCount) head.push(entry.composed);
-    else if (isText || entry.composed.styled.text.trim() !== '')
-      {
+    else if (isText || entry.composed.styled.text.trim() !== '') {
       const notes = notesOf(entry.composed, compose);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
     }

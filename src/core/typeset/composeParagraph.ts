@@ -109,7 +109,11 @@ export function composeToMeasure(
   measure: Measure,
   context: TypesetContext,
 ): ComposedParagraph {
-  return { styled, shaped, broken: breakParagraph(styled, shaped, measure, breakContext(styled, shaped, context)).best };
+  return {
+    styled,
+    shaped,
+    broken: breakParagraph(styled, shaped, measure, breakContext(styled, shaped, context)).best,
+  };
 }
 
 function breakContext(

@@ -34,8 +34,7 @@ export function flowParagraph(
     wishes: isText ? wishesOf(block) : undefined,
     held: compose.held?.get(block.id),
     ornament: isText ? ornamentOf(composed, compose) : undefined,
-    toMeasure:
-      columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
+    toMeasure: columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
   };
   const known = compose.context.cache.flows.get(composed);
   if (known !== undefined && isSamePlace(known, made)) return known;
@@ -53,7 +52,11 @@ export function generatedPlace(paragraph: ComposedParagraph, gap: number, compos
   return made;
 }
 
-function variantOf(variant: ComposedParagraph | null, best: ComposedParagraph, isAllowed: boolean): Variant | undefined {
+function variantOf(
+  variant: ComposedParagraph | null,
+  best: ComposedParagraph,
+  isAllowed: boolean,
+): Variant | undefined {
   if (variant === null || !isAllowed) return undefined;
   const dearer = Math.max(0, variant.broken.demerits - best.broken.demerits);
   return { paragraph: variant, cost: dearer / DEMERITS_PER_UNIT };
@@ -129,5 +132,7 @@ function sameList(a: readonly unknown[], b: readonly unknown[]): boolean {
 }
 
 function sameNotes(a: readonly FlowNote[], b: readonly FlowNote[]): boolean {
-  return a.length === b.length && a.every((note, k) => note.at === b[k].at && sameList(note.paragraphs, b[k].paragraphs));
+  return (
+    a.length === b.length && a.every((note, k) => note.at === b[k].at && sameList(note.paragraphs, b[k].paragraphs))
+  );
 }

@@ -1,5 +1,6 @@
 export { addPatterns, createTypesetContext, type TypesetContext } from './context';
 export { needsOf, type Needs } from './facesNeeded';
 export { displayPage } from './renderContext';
+export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';
 export { writePressPdf } from './writePress';

@@ -177,7 +177,16 @@ function* paginateCached(
   const { openers, pages: spec } = compose.book.spec;
   const { cache } = compose.context;
   const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
-  const page = [width, height, measure, head, leading, capHeight, lines, ...columns.flatMap((one) => [one.x, one.width])];
+  const page = [
+    width,
+    height,
+    measure,
+    head,
+    leading,
+    capHeight,
+    lines,
+    ...columns.flatMap((one) => [one.x, one.width]),
+  ];
   const parts = [flow.role, side, openers.sink, openers.textStart, spec, ...page, ...flow.head, ...flow.text];
   const known = cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;

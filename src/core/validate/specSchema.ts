@@ -136,7 +136,14 @@ export const specSchema = object({
       after: whole(1, 10, 'letters'),
       running: whole(0, 3, 'lines'),
       capitals: oneOf('dear', 'never'),
-      exceptions: Joi.array().items(Joi.string().pattern(/^[\p{L}\p{M}]+(-[\p{L}\p{M}]+)*$/u).max(60)).max(5000).required(),
+      exceptions: Joi.array()
+        .items(
+          Joi.string()
+            .pattern(/^[\p{L}\p{M}]+(-[\p{L}\p{M}]+)*$/u)
+            .max(60),
+        )
+        .max(5000)
+        .required(),
     }),
     lastLine: number(0, 20, 'em'),
     glyphPlay: number(0, 2.5, 'percent'),

@@ -99,7 +99,9 @@ describe('places at which a line may end', () => {
   ];
   for (const [text, wanted] of addresses) {
     it(`${text}, without a hyphen`, () => {
-      expect(marked(text, true).replaceAll('~', '')).to.satisfy((found: string) => found.startsWith(wanted.slice(0, 12)));
+      expect(marked(text, true).replaceAll('~', '')).to.satisfy((found: string) =>
+        found.startsWith(wanted.slice(0, 12)),
+      );
       const kinds = findOpportunities(text, placesOf('', LIMITS));
       expect([...kinds.kind.slice(0, kinds.count)]).to.not.include(LINE_END.hyphen);
       expect(marked(text).replaceAll('|', '')).to.equal(text.replaceAll(' ', ''));

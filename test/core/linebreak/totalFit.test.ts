@@ -82,7 +82,7 @@ function demeritsOf(
     let ratio = gap < 0 ? (shrink > 0 ? gap / shrink : 0) : gap / Math.max(stretch, 1e-9);
     if (isLast && gap >= 0) ratio = 0;
     else if (ratio > tolerance) return Infinity;
-    total += (COST.LINE + Math.min(100 * Math.abs(ratio) ** 3, 1e7)) ** 2;
+    total += (COST.LINE + Math.min((ratio < 0 ? COST.TIGHT : COST.WIDE) * Math.abs(ratio) ** 3, 1e7)) ** 2;
     const own = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3;
     if (Math.abs(own - fitness) > 1) total += COST.JUMP;
     const before = running;

@@ -1,0 +1,81 @@
+// Rivers: spaces that lie below one another through several lines, so that white runs down the page.
+import { isElasticSpace } from '../../base/elasticSpace';
+import { lastAtMost } from '../../base/search';
+import { isFull, type PlacedLine } from './placedLines';
+
+/** Lines that a river runs through, least width of its spaces in em, and share of the narrower by which two overlap. */
+const RIVER = { LINES: 4, WIDTH: 0.25, OVERLAP: 0.5 } as const;
+
+/** What measuring needs of the faces. */
+export interface FaceMeasures {
+  readonly unitsPerEm: (face: string) => number;
+  /** Advance of the face's own space, in em. */
+  readonly space: (face: string) => number;
+}
+
+interface Gap {
+  readonly from: number;
+  readonly to: number;
+  /** Lines of the longest chain that ends in this gap. */
+  chain: number;
+  isPassedOn: boolean;
+}
+
+/** Rivers on one page. */
+export function countRivers(lines: readonly PlacedLine[], faces: FaceMeasures): number {
+  let rivers = 0;
+  let above: Gap[] = [];
+  const close = () => (rivers += above.filter((gap) => gap.chain >= RIVER.LINES && !gap.isPassedOn).length);
+  lines.forEach((placed, k) => {
+    const before = lines[k - 1];
+    const isNext = before !== undefined && placed.y - before.y < placed.paragraph.styled.style.leading * 1.5;
+    const gaps = isFull(placed) ? gapsOf(placed, faces) : [];
+    if (!isNext) {
+      close();
+      above = [];
+    }
+    for (const gap of gaps) {
+      for (const other of above) {
+        const overlap = Math.min(gap.to, other.to) - Math.max(gap.from, other.from);
+        if (overlap < RIVER.OVERLAP * Math.min(gap.to - gap.from, other.to - other.from)) continue;
+        if (other.chain + 1 > gap.chain) gap.chain = other.chain + 1;
+        other.isPassedOn = true;
+      }
+    }
+    close();
+    above = gaps;
+  });
+  close();
+  return rivers;
+}
+
+/** Wide spaces of a line, from left to right, in points. */
+function gapsOf({ paragraph, line, left }: PlacedLine, faces: FaceMeasures): Gap[] {
+  const { styled, shaped, broken } = paragraph;
+  const gaps: Gap[] = [];
+  if (broken.spaceEm[line] < RIVER.WIDTH) return gaps;
+  const { runs, text, style } = styled;
+  let x = left + broken.x[line];
+  let run = Math.max(
+    0,
+    lastAtMost(
+      Uint32Array.from(runs, (one) => one.from),
+      broken.from[line],
+    ),
+  );
+  const start = lastAtMost(shaped.clusters, broken.from[line] - 1) + 1;
+  for (let glyph = start; glyph < shaped.count && shaped.clusters[glyph] < broken.to[line]; glyph += 1) {
+    const offset = shaped.clusters[glyph];
+    while (run + 1 < runs.length && runs[run].to <= offset) run += 1;
+    const { face, size, tracking } = runs[run];
+    const advance = (shaped.advances[glyph] * size) / faces.unitsPerEm(face);
+    if (!isElasticSpace(text, offset)) {
+      x += advance * broken.scale[line] + (tracking / 1000 + broken.letterSpace[line]) * size;
+      continue;
+    }
+    const width = advance + (style.wordSpace.wished - faces.space(face)) * size + broken.spaceDelta[line];
+    if (width >= RIVER.WIDTH * size) gaps.push({ from: x, to: x + width, chain: 1, isPassedOn: false });
+    x += width;
+  }
+  return gaps;
+}
