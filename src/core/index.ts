@@ -1,6 +1,6 @@
 // The door of core for the workers and the command line.
 export { ImportError, InvariantError, ValueError } from './base/errors';
-export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition } from './edit';
+export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition, setSpecEdit } from './edit';
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export { IMPORTERS, knownLanguage, makeBook, readManuscript } from './import';

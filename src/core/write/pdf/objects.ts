@@ -43,6 +43,10 @@ export function pdfArray(values: readonly PdfValue[]): PdfValue {
   return `[${values.join(' ')}]`;
 }
 
+/** How hard a stream is pressed: glyph strings lose a fiftieth by a third of the work. */
+export type Compression = 'small' | 'fast' | 'none';
+const LEVELS = { small: 6, fast: 2 } as const;
+
 /** Objects of one file by number, from 1. A number can be reserved before its object is known. */
 export class PdfFile {
   private readonly bodies: (Uint8Array | undefined)[] = [];
@@ -66,9 +70,14 @@ export class PdfFile {
     return this.reference(number);
   }
 
-  /** Adds a stream, compressed unless `plain`; `entries` go into its dictionary. */
-  addStream(data: Uint8Array, entries: Readonly<Record<string, PdfValue>> = {}, plain = false): PdfValue {
-    const body = plain ? data : zlibSync(data, { level: 6 });
+  /** Adds a stream; `entries` go into its dictionary. */
+  addStream(
+    data: Uint8Array,
+    entries: Readonly<Record<string, PdfValue>> = {},
+    compression: Compression = 'small',
+  ): PdfValue {
+    const plain = compression === 'none';
+    const body = plain ? data : zlibSync(data, { level: LEVELS[compression] });
     const dictionary = pdfDictionary({
       ...entries,
       ...(plain ? {} : { Filter: '/FlateDecode' }),

@@ -1,88 +1,136 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
 import type { DisplayList, TextItem } from '../../model/displayList';
+import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
-import { pdfNumber, utf16Hex } from './objects';
+import { utf16Hex } from './objects';
+
+const out = new ByteWriter();
 
 /** The content stream; notes every glyph in the fonts that it uses. Page coordinates start at the foot. */
-export function pageContent(list: DisplayList, fontOf: (face: string) => FontUse): string {
-  const parts: string[] = ['0 g'];
-  for (const rule of list.rules) {
-    const y = list.height - rule.y - rule.thickness / 2;
-    parts.push(`/Artifact BMC ${[rule.x, y, rule.width, rule.thickness].map((v) => pdfNumber(v)).join(' ')} re f EMC`);
+export function pageContent(list: DisplayList, fontOf: (face: string) => FontUse): Uint8Array<ArrayBuffer> {
+  out.text('0 g\n');
+  for (const { x, y, width, thickness } of list.rules) {
+    out.text('/Artifact BMC ').number(x).space();
+    out.number(list.height - y - thickness / 2).space();
+    out.number(width).space().number(thickness).text(' re f EMC\n');
   }
-  parts.push('BT');
+  out.text('BT\n');
   const writer = new TextWriter(list, fontOf);
-  for (const item of list.items) parts.push(writer.write(item));
-  parts.push('ET');
-  return parts.join('\n');
+  for (const item of list.items) writer.write(item);
+  out.text('ET');
+  return out.take();
 }
 
-/** Writes items one after another, setting font and rise only when they change. */
+const rounded = (value: number, power: number) => Math.round(value * power) / power;
+
+/** Writes items one after another, setting font, rise and scale only when they change. */
 class TextWriter {
-  private font = '';
+  private face = '';
+  private size = 0;
   private rise = 0;
   private scale = 1;
+  /** A row of strings and adjustments is open; a string in it is. */
+  private inRow = false;
+  private inString = false;
 
   constructor(
     private readonly list: DisplayList,
     private readonly fontOf: (face: string) => FontUse,
   ) {}
 
-  write(item: TextItem): string {
+  write(item: TextItem): void {
     const { list } = this;
     const font = this.fontOf(item.face);
-    const parts: string[] = [];
-    if (item.artifact !== null) parts.push('/Artifact << /Type /Pagination >> BDC');
-    const key = `/${font.resourceName} ${pdfNumber(item.size, 4)} Tf`;
-    if (key !== this.font) parts.push((this.font = key));
+    if (item.artifact !== null) out.text('/Artifact << /Type /Pagination >> BDC\n');
+    if (item.face !== this.face || item.size !== this.size) {
+      [this.face, this.size] = [item.face, item.size];
+      out.text(`/${font.resourceName} `).number(item.size, 4).text(' Tf\n');
+    }
     if (item.scaleX !== this.scale) {
       this.scale = item.scaleX;
-      parts.push(`${pdfNumber(item.scaleX * 100, 3)} Tz`);
+      out.number(item.scaleX * 100).text(' Tz\n');
     }
     // Advances and adjustments are both taken times the horizontal scale (9.3.4).
-    const em = item.size * (Number(pdfNumber(item.scaleX * 100, 3)) / 100);
-    parts.push(`1 0 0 1 ${pdfNumber(list.xs[item.first])} ${pdfNumber(list.height - item.y)} Tm`);
+    const em = item.size * (rounded(item.scaleX * 100, 1000) / 100);
+    out
+      .text('1 0 0 1 ')
+      .number(list.xs[item.first])
+      .space()
+      .number(list.height - item.y)
+      .text(' Tm\n');
     const end = item.first + item.count;
     // `pen` is where the reader's own advances have taken it, so that rounding never adds up.
-    let pen = Number(pdfNumber(list.xs[item.first]));
-    let row = '';
-    const flush = () => {
-      if (row !== '') parts.push(`[${row}] TJ`);
-      row = '';
-    };
+    let pen = rounded(list.xs[item.first], 1000);
     for (let k = item.first; k < end; k += 1) {
       const glyph = list.glyphs[k];
       if (Math.abs(list.rises[k] - this.rise) > 1e-3) {
-        flush();
+        this.closeRow();
         this.rise = list.rises[k];
-        parts.push(`${pdfNumber(this.rise)} Ts`);
+        out.number(this.rise).text(' Ts\n');
       }
-      const shift = Number(pdfNumber(((pen - list.xs[k]) * 1000) / em, 1));
+      const shift = rounded(((pen - list.xs[k]) * 1000) / em, 10);
       if (shift !== 0) {
-        row += `${row === '' ? '' : ' '}${pdfNumber(shift, 1)}`;
+        this.openRow();
+        this.closeString();
+        out.number(shift, 1);
         pen -= (shift * em) / 1000;
       }
-      const text = this.glyphText(item, k, end);
-      const hex = `<${glyph.toString(16).toUpperCase().padStart(4, '0')}>`;
-      const brought = item.endsInHyphen && k === end - 1;
-      if (brought || !font.noteText(glyph, text)) {
-        flush();
-        parts.push(`/Span << /ActualText <FEFF${utf16Hex(text)}> >> BDC [${hex}] TJ EMC`);
-        if (brought) font.noteText(glyph, '-');
-      } else row += row.endsWith('>') ? hex : ` ${hex}`;
+      this.writeGlyph(item, font, glyph, k, end);
       pen += (font.width(glyph) * em) / 1000;
     }
-    flush();
-    if (item.artifact !== null) parts.push('EMC');
-    return parts.join('\n').replaceAll('><', '');
+    this.closeRow();
+    if (item.artifact !== null) out.text('EMC\n');
+  }
+
+  /** A glyph in the row, or, where it stands for other text than elsewhere, by itself with its text. */
+  private writeGlyph(item: TextItem, font: FontUse, glyph: number, k: number, end: number): void {
+    const text = this.glyphText(item, k, end);
+    const brought = item.endsInHyphen && k === end - 1;
+    if (!brought && font.noteText(glyph, text)) {
+      this.openRow();
+      if (!this.inString) {
+        this.inString = true;
+        out.openString();
+      }
+      out.glyph(glyph);
+      return;
+    }
+    this.closeRow();
+    out.text(`/Span << /ActualText <FEFF${utf16Hex(text)}> >> BDC `);
+    out.openString();
+    out.glyph(glyph);
+    out.closeString();
+    out.text(' Tj EMC\n');
+    if (brought) font.noteText(glyph, '-');
+  }
+
+  private openRow(): void {
+    if (this.inRow) return;
+    this.inRow = true;
+    out.text('[');
+  }
+
+  private closeString(): void {
+    if (!this.inString) return;
+    this.inString = false;
+    out.closeString();
+  }
+
+  private closeRow(): void {
+    if (!this.inRow) return;
+    this.closeString();
+    this.inRow = false;
+    out.text('] TJ\n');
   }
 
   /** Text of a glyph's cluster; empty for the second and later glyphs of one cluster. */
   private glyphText(item: TextItem, k: number, end: number): string {
     const { charOffsets } = this.list;
-    if (k > item.first && charOffsets[k] === charOffsets[k - 1]) return '';
+    const offset = charOffsets[k];
+    if (k > item.first && offset === charOffsets[k - 1]) return '';
     let next = k + 1;
-    while (next < end && charOffsets[next] === charOffsets[k]) next += 1;
-    return item.text.slice(charOffsets[k], next < end ? charOffsets[next] : undefined);
+    while (next < end && charOffsets[next] === offset) next += 1;
+    const to = next < end ? charOffsets[next] : item.text.length;
+    return to === offset + 1 ? item.text[offset] : item.text.slice(offset, to);
   }
 }

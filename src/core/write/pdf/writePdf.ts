@@ -47,7 +47,7 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
   const box = pdfArray(['0', '0', pdfNumber(source.width, 4), pdfNumber(source.height, 4)]);
   const kids: PdfValue[] = [];
   for (let index = 0; index < source.pageCount; index += 1) {
-    const contents = file.addStream(encoder.encode(pageContent(source.page(index), fontOf)));
+    const contents = file.addStream(pageContent(source.page(index), fontOf), {}, 'fast');
     kids.push(
       file.add(
         pdfDictionary({
@@ -73,7 +73,7 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     pdfDictionary({
       Type: '/Catalog',
       Pages: file.reference(tree),
-      Metadata: file.addStream(encoder.encode(xmp(metadata)), { Type: '/Metadata', Subtype: '/XML' }, true),
+      Metadata: file.addStream(encoder.encode(xmp(metadata)), { Type: '/Metadata', Subtype: '/XML' }, 'none'),
       Lang: pdfText(metadata.language),
       PageLabels: pdfDictionary({ Nums: pageLabels(source.folios) }),
       ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
