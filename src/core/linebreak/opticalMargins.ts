@@ -48,12 +48,22 @@ const LEFT: Readonly<Record<string, number>> = {
   y: 0.05,
 };
 
-/** Share of its advance by which a character hangs out at the end of a line; 0 for most. */
-export function hangRight(character: string): number {
-  return RIGHT[character] ?? 0;
+/** Shares by code unit, so that looking one up costs nothing for the many characters that do not hang. */
+function byCode(shares: Readonly<Record<string, number>>): Float32Array {
+  const table = new Float32Array(0x2100);
+  for (const [char, share] of Object.entries(shares)) table[char.charCodeAt(0)] = share;
+  return table;
+}
+
+const RIGHT_BY_CODE = byCode(RIGHT);
+const LEFT_BY_CODE = byCode(LEFT);
+
+/** Share of its advance by which a character (a UTF-16 unit) hangs out at the end of a line; 0 for most. */
+export function hangRight(code: number): number {
+  return code < RIGHT_BY_CODE.length ? RIGHT_BY_CODE[code] : 0;
 }
 
 /** The same at the start of a line. */
-export function hangLeft(character: string): number {
-  return LEFT[character] ?? 0;
+export function hangLeft(code: number): number {
+  return code < LEFT_BY_CODE.length ? LEFT_BY_CODE[code] : 0;
 }

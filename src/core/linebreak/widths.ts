@@ -1,7 +1,6 @@
 // Prefix sums of a shaped paragraph at its break opportunities, in points: width, stretch and shrink. Any line's sums
 // are then two subtractions.
 import { isElasticSpace } from '../base/elasticSpace';
-import { lastAtMost } from '../base/search';
 import { LINE_END } from '../model/broken';
 import type { ShapedParagraph } from '../model/shaped';
 import { isPlayed, type StyledParagraph } from '../model/styled';
@@ -65,6 +64,7 @@ function scratchFor(size: number): BreakWidths {
 }
 
 const SPACE = 0x20;
+const HYPHEN = 0x2d;
 const NO_BREAK_SPACE = 0xa0;
 
 export function measureBreaks(
@@ -105,10 +105,21 @@ export function measureBreaks(
     scalePlay = plays ? glyphPlay : 0;
     spacePlay = plays ? letterPlay * size : 0;
   };
+  /** The last letter met, for what hangs out at a line's end; and the first opportunity whose line begins with the next. */
+  let last = -1;
+  let lastAdvance = 0;
+  let beginning = style.opticalMargins > 0 ? 0 : n + 1;
+  const hangEnd = (at: number, kind: number): number => {
+    if (style.opticalMargins === 0) return 0;
+    if (kind === LINE_END.hyphen)
+      return runs.length === 0 ? 0 : hangRight(HYPHEN) * context.hyphen(runs[run].face) * runs[run].size;
+    return last === at - 1 && at > 0 ? hangRight(text.charCodeAt(last)) * lastAdvance : 0;
+  };
   /** Records every opportunity whose place is at or before the offset. */
   const record = (offset: number) => {
     while (nextEnd < n && breaks.at[nextEnd] <= offset) {
-      widths.end[nextEnd] = width;
+      const at = breaks.at[nextEnd];
+      widths.end[nextEnd] = width - style.opticalMargins * hangEnd(at, breaks.kind[nextEnd]);
       widths.endStretch[nextEnd] = stretch;
       widths.endShrink[nextEnd] = shrink;
       widths.endSpaces[nextEnd] = spaces;
@@ -145,6 +156,18 @@ export function measureBreaks(
       spaces += 1;
     } else {
       const advance = shaped.advances[k] * scale;
+      last = offset;
+      lastAdvance = advance;
+      if (beginning <= nextStart) {
+        // Lines after these opportunities begin with this letter.
+        const hang = hangLeft(code) * style.opticalMargins * advance;
+        for (; beginning <= nextStart; beginning += 1) {
+          const place = beginning === 0 ? 0 : breaks.next[beginning - 1];
+          if (hang === 0 || place !== offset) continue;
+          widths.hangLeft[beginning] = hang;
+          widths.start[beginning] += hang;
+        }
+      }
       if (advance === 0) continue;
       width += advance + tracking;
       played += advance * scalePlay + spacePlay;
@@ -152,7 +175,6 @@ export function measureBreaks(
   }
   record(text.length);
   addCuts(styled, breaks, widths, context);
-  if (style.opticalMargins > 0) addHanging(styled, shaped, breaks, widths, context);
   return widths;
 }
 
@@ -168,40 +190,5 @@ function addCuts(styled: StyledParagraph, breaks: Opportunities, widths: BreakWi
     widths.end[k] += cut.before;
     widths.start[k + 1] -= cut.after;
     if (kind === LINE_END.hyphen) widths.end[k] += context.hyphen(styled.runs[run].face) * styled.runs[run].size;
-  }
-}
-
-/** Lets the characters at both ends of every possible line hang out by their share of the table. */
-function addHanging(
-  styled: StyledParagraph,
-  shaped: ShapedParagraph,
-  breaks: Opportunities,
-  widths: BreakWidths,
-  context: WidthContext,
-): void {
-  const { text, runs, style } = styled;
-  /** Advance of the character at an offset, in points. */
-  const advanceAt = (offset: number): number => {
-    const glyph = lastAtMost(shaped.clusters, offset, shaped.count);
-    if (glyph < 0 || shaped.clusters[glyph] !== offset) return 0;
-    const run = runs[Math.max(0, lastAtMost(shaped.runStarts, glyph, runs.length))];
-    return (shaped.advances[glyph] * run.size) / context.unitsPerEm(run.face);
-  };
-  const startAt = (index: number, offset: number) => {
-    const share = hangLeft(text[offset] ?? '');
-    if (share === 0) return;
-    widths.hangLeft[index] = share * style.opticalMargins * advanceAt(offset);
-    widths.start[index] += widths.hangLeft[index];
-  };
-  startAt(0, 0);
-  for (let k = 0; k < breaks.count; k += 1) {
-    if (breaks.next[k] < text.length) startAt(k + 1, breaks.next[k]);
-    if (breaks.kind[k] === LINE_END.hyphen) {
-      const run = runs.find((candidate) => breaks.at[k] <= candidate.to) ?? runs[0];
-      widths.end[k] -= hangRight('-') * style.opticalMargins * context.hyphen(run.face) * run.size;
-      continue;
-    }
-    const share = breaks.at[k] === 0 ? 0 : hangRight(text[breaks.at[k] - 1]);
-    if (share > 0) widths.end[k] -= share * style.opticalMargins * advanceAt(breaks.at[k] - 1);
   }
 }

@@ -38,8 +38,8 @@ export interface SearchLimits {
   readonly white: number;
 }
 
-/** Facing pages off by a line cost a third of the beam: a way as dear as that is never the best one later. */
-const LIMITS: SearchLimits = { beam: 3000, white: 2 };
+/** Facing pages off by a line are within the beam, what is graver is not: wider beams were tried and found the same pages. */
+const LIMITS: SearchLimits = { beam: 1500, white: 2 };
 /** Nothing left out: for short reaches, and for the test against brute force. */
 export const EXACT: SearchLimits = { beam: Infinity, white: Infinity };
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
@@ -61,6 +61,7 @@ class Filler {
   private next = new StateList();
   private readonly layers: Layer[] = [];
   private mayLeaveAny = false;
+  private limit = Infinity;
   /** Whether the state being extended led anywhere. */
   private led = false;
   private readonly columns: ColumnSettings;
@@ -115,7 +116,7 @@ class Filler {
       this.item = flow.items[p];
       this.pass(entered);
       this.layers.push(this.starts.states.pack(entered));
-      this.starts.states.takeFrom(this.next, this.next.least() + this.limits.beam);
+      [this.starts.states, this.next] = [this.next, this.starts.states];
     }
     const { cost, index } = this.best;
     return { flow, layers: this.layers, extra: this.columns.byItem, last: index, cost, visited };
@@ -153,6 +154,8 @@ class Filler {
   private pass(entered: number): void {
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
+      // States dearer than this are given up; the second time none are.
+      this.limit = anyWhite ? Infinity : this.starts.states.least + this.limits.beam;
       this.next.clear();
       this.starts.inside.length = 0;
       if (anyWhite) this.starts.states.truncate(entered);
@@ -168,6 +171,7 @@ class Filler {
   private extend(k: number): void {
     const { states: current } = this.starts;
     const { item } = this;
+    if (current.cost[k] > this.limit) return;
     const flags = current.flags[k];
     if (current.line[k] > 0) {
       this.place(k, this.settingOf(current.setting[k]), current.setting[k], NO_GAP);
@@ -219,7 +223,9 @@ class Filler {
       this.led ||=
         deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.noteParagraphs.length;
       const nextFlags = wished & ~FLAG.EMPTY;
-      this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, current.cost[k] + own, k, choice);
+      const cost = current.cost[k] + own;
+      if (cost <= this.next.least + this.limits.beam)
+        this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice);
     }
     if (fits && this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due) > item.height + this.mayLeave())
       return;
@@ -322,6 +328,7 @@ class Filler {
     const late = this.starts.lateFloats(current.float[k], line);
     if (late < 0) return;
     const base = current.cost[k] + own + late * COST.FLOAT_LATE + this.cutCost(setting, line, flags, lastColumn);
+    if (base > this.limit) return;
     const fixed = this.rules.fixedDepth(flags);
     for (let depth = -1; depth <= 1; depth += 1) {
       if (fixed !== null && depth !== fixed) continue;
@@ -344,6 +351,7 @@ class Filler {
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
       const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
+      if (cost > this.limit) continue;
       this.led = true;
       this.starts.begin(k, choice, flags, depth, line, setting === null ? 0 : choice & CHOICE.SETTING, placed, cost);
     }

@@ -139,7 +139,15 @@ export function makeFlow(
   floats: readonly FlowFloat[] = [],
   known: WeakMap<FlowParagraph, CompiledSettings> = new WeakMap(),
 ): Flow {
-  const items = paragraphs.map((_, index) => compile(paragraphs, index, leading, keeps, known));
+  const items = paragraphs.map((source, index) => {
+    const seen = [paragraphs[index - 1], paragraphs[index - 2], paragraphs[index - 3], paragraphs[index + 1]];
+    const old = known.get(source);
+    if (old !== undefined && old.leading === leading && sameKeeps(old, keeps) && sameSeen(old.seen, seen))
+      return old.item;
+    const item = compile(paragraphs, index, leading, keeps, old);
+    known.set(source, { leading, ...keeps, settings: item.own, seen, item: item.item });
+    return item.item;
+  });
   const rest = new Float64Array(items.length + 1);
   for (let p = items.length - 1; p >= 0; p -= 1)
     rest[p] = rest[p + 1] + items[p].source.gap + items[p].settings[0].count * items[p].height;
@@ -174,40 +182,40 @@ function packNotes(paragraphs: readonly FlowParagraph[], leading: number) {
   };
 }
 
-/** What of an item depends on its own paragraph only, so that it is kept while the paragraph is. */
-export interface CompiledSettings {
+/** An item and everything that it depends on: its paragraph, three before it and the one after it. */
+export interface CompiledSettings extends KeepRules {
   readonly leading: number;
-  readonly linesAtFoot: number;
-  readonly linesAtHead: number;
   readonly settings: Setting[];
+  readonly seen: readonly (FlowParagraph | undefined)[];
+  readonly item: FlowItem;
 }
 
+const sameKeeps = (a: KeepRules, b: KeepRules) => a.linesAtFoot === b.linesAtFoot && a.linesAtHead === b.linesAtHead;
+const sameSeen = (a: readonly unknown[], b: readonly unknown[]) => a.every((value, k) => value === b[k]);
+
+/** The item, and its settings as they are whatever stands before it. */
 function compile(
   paragraphs: readonly FlowParagraph[],
   index: number,
   leading: number,
   keeps: KeepRules,
-  known: WeakMap<FlowParagraph, CompiledSettings>,
-): FlowItem {
+  old: CompiledSettings | undefined,
+): { item: FlowItem; own: Setting[] } {
   const source = paragraphs[index];
   const { broken, styled } = source.paragraph;
   const { style } = styled;
-  const { linesAtFoot, linesAtHead } = keeps;
-  let own = known.get(source);
-  if (own?.leading !== leading || own.linesAtFoot !== linesAtFoot || own.linesAtHead !== linesAtHead) {
-    own = { leading, linesAtFoot, linesAtHead, settings: settingsOf(source, keeps) };
-    known.set(source, own);
-  }
+  const isKept = old !== undefined && old.leading === leading && sameKeeps(old, keeps);
+  const own = isKept ? old.settings : settingsOf(source, keeps);
   const height = style.leading / leading;
   const before = cutBetween(paragraphs, index);
   const near = linesSinceHead(paragraphs, index);
   const isWhole = style.withNext || style.keepTogether === true || source.wishes?.together === true;
-  return {
+  const item: FlowItem = {
     source,
     height,
     // Extracts and verse may stand between the lines of the grid; what follows them returns to it.
     snaps: Math.abs(height - Math.round(height)) < ON_GRID && !MAY_LEAVE_GRID.has(style.meaning),
-    settings: near === null ? own.settings : own.settings.map((setting) => withHeadBefore(setting, near)),
+    settings: near === null ? own : own.map((setting) => withHeadBefore(setting, near)),
     gaps: [
       { gap: source.gap, cost: 0 },
       ...(source.elastic ?? []).map((gap) => ({ gap, cost: COST.ELASTIC * Math.max(1, Math.abs(gap - source.gap)) })),
@@ -221,6 +229,7 @@ function compile(
     isBreak: style.meaning === 'break',
     held: source.held === undefined ? null : new Set(source.held),
   };
+  return { item, own };
 }
 
 const isHead = (item: FlowParagraph) => item.paragraph.styled.style.withNext;

@@ -48,9 +48,12 @@ export class StateList {
   cost = new Float64Array(64);
   private table = new Int32Array(256);
   private mask = 255;
+  /** The least cost of all states put since the list was cleared. */
+  least = Infinity;
 
   clear(): void {
     this.count = 0;
+    this.least = Infinity;
     this.table.fill(0);
   }
 
@@ -67,6 +70,7 @@ export class StateList {
     choice: number,
   ): number {
     const depth = Math.round(used / QUANTUM);
+    if (cost < this.least) this.least = cost;
     let slot = hash(line, setting, flags, owed, float, depth) & this.mask;
     for (; this.table[slot] !== 0; slot = (slot + 1) & this.mask) {
       const k = this.table[slot] - 1;
@@ -146,31 +150,6 @@ export class StateList {
       const s = stateOf(layer, k);
       this.put(s.line, s.setting, s.flags, s.owed, s.float, s.used, s.cost, s.from, s.choice);
     }
-  }
-
-  /** Takes the states of another list that cost at most `limit`, in order. */
-  takeFrom(other: StateList, limit: number): void {
-    this.clear();
-    for (let k = 0; k < other.count; k += 1) {
-      if (other.cost[k] > limit) continue;
-      this.put(
-        other.line[k],
-        other.setting[k],
-        other.flags[k],
-        other.owed[k],
-        other.float[k],
-        other.used[k],
-        other.cost[k],
-        other.from[k],
-        other.choice[k],
-      );
-    }
-  }
-
-  least(): number {
-    let least = Infinity;
-    for (let k = 0; k < this.count; k += 1) if (this.cost[k] < least) least = this.cost[k];
-    return least;
   }
 
   /** A packed copy. */

@@ -5,28 +5,41 @@ import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
 import { overfullLines } from './overfullLines';
 
-/** A check of a paragraph; `page` is the page of a line. */
-export type ParagraphCheck = (paragraph: ComposedParagraph, pageOfLine: (line: number) => number) => Finding[];
+/** What a check found in a paragraph: its line, and the finding but for its page. */
+export interface LineFinding {
+  readonly line: number;
+  readonly finding: Omit<Finding, 'page'>;
+}
+
+export type ParagraphCheck = (paragraph: ComposedParagraph) => LineFinding[];
 
 export const CHECKS: readonly ParagraphCheck[] = [missingCharacters, overfullLines, looseLines];
 
+const NONE: readonly LineFinding[] = [];
+/** A paragraph is looked at once: it never changes, only its page does. */
+const known = new WeakMap<ComposedParagraph, readonly LineFinding[]>();
+
+function findingsOf(paragraph: ComposedParagraph): readonly LineFinding[] {
+  let found = known.get(paragraph);
+  if (found === undefined) {
+    const all = CHECKS.flatMap((check) => check(paragraph));
+    known.set(paragraph, (found = all.length === 0 ? NONE : all));
+  }
+  return found;
+}
+
 /** Findings of all checks over the pages, in page order. */
 export function* proofBook(pages: TypesetBook['pages']): Generator<void, Finding[]> {
-  const places = new Map<ComposedParagraph, { line: number; page: number }[]>();
-  for (const page of pages) {
-    for (const fragment of [...page.fragments, ...page.notes]) {
-      const starts = places.get(fragment.paragraph) ?? [];
-      starts.push({ line: fragment.from, page: page.index });
-      places.set(fragment.paragraph, starts);
-    }
-  }
-  yield;
   const findings: Finding[] = [];
   let done = 0;
-  for (const [paragraph, starts] of places) {
-    const pageOfLine = (line: number) => starts.findLast((start) => start.line <= line)?.page ?? -1;
-    for (const check of CHECKS) findings.push(...check(paragraph, pageOfLine));
-    if ((done += 1) % 200 === 0) yield;
+  for (const page of pages) {
+    for (const fragments of [page.fragments, page.notes]) {
+      for (const { paragraph, from, to } of fragments) {
+        for (const { line, finding } of findingsOf(paragraph))
+          if (line >= from && line < to) findings.push({ ...finding, page: page.index });
+        if ((done += 1) % 400 === 0) yield;
+      }
+    }
   }
   return findings;
 }

@@ -1,14 +1,17 @@
 // Characters that no shipped or loaded face has: they would print as empty boxes.
 import type { ParagraphCheck } from './checks';
 
-export const missingCharacters: ParagraphCheck = (paragraph, pageOfLine) => {
+export const missingCharacters: ParagraphCheck = (paragraph) => {
   const { styled } = paragraph;
+  if (styled.missing.length === 0) return [];
   return [...new Set(styled.missing)].map((code) => ({
-    kind: 'missing-character' as const,
-    grade: 'must' as const,
-    stream: styled.stream,
-    block: styled.block,
-    page: pageOfLine(0),
-    message: `No face has ${String.fromCodePoint(code)} (U+${code.toString(16).toUpperCase().padStart(4, '0')}).`,
+    line: 0,
+    finding: {
+      kind: 'missing-character' as const,
+      grade: 'must' as const,
+      stream: styled.stream,
+      block: styled.block,
+      message: `No face has ${String.fromCodePoint(code)} (U+${code.toString(16).toUpperCase().padStart(4, '0')}).`,
+    },
   }));
 };
