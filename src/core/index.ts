@@ -10,6 +10,7 @@ export {
   createTypesetContext,
   displayPage,
   needsOf,
+  paragraphFacts,
   qualityOf,
   typesetBook,
   writePressPdf,

@@ -1,5 +1,7 @@
 // Opening and closing a book, changing it, taking it over from another tab.
-import { setParticularsEdit, setSpecEdit, specValue } from '../core/edit';
+import { setParticularsEdit, setSpecEdit, setTouchesEdit, specValue } from '../core/edit';
+import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { ParagraphTouches } from '../core/model/streams';
 import type { Particulars } from '../core/model/book';
 import type { BookEdit, Plain } from '../core/model/bookEdit';
 import { ValueError } from '../core/base/errors';
@@ -182,6 +184,25 @@ export function setSpec(path: readonly string[], to: Plain, name: string): AppTh
     dispatch(edit(name, [change]));
     return null;
   };
+}
+
+/** Sets touches of a paragraph; an undefined value takes one away. */
+export function setTouches(
+  place: { readonly stream: string; readonly block: string },
+  change: Partial<Record<keyof ParagraphTouches, unknown>>,
+  name: string,
+): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const made = setTouchesEdit(book, place.stream, place.block, change);
+    if (made !== null) dispatch(edit(name, [made]));
+  };
+}
+
+/** What can be told of a paragraph as it is composed. */
+export function askParagraph(stream: string, block: string): AppThunk<Promise<ParagraphFacts | null>> {
+  return async (_dispatch, _getState, { client }) => (await client?.paragraph(stream, block)) ?? null;
 }
 
 function faultOf(spec: unknown, path: readonly string[], to: Plain): string | null {

@@ -1,4 +1,5 @@
 // What screens read, worked out from the store.
+import { findParagraph } from '../core/edit';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../core/model/book';
 import type { PageSummary } from '../worker/typesetClient';
@@ -90,4 +91,9 @@ export function divisionName(division: Division): string {
   const joined =
     division.role === 'part' ? [number, title].filter(Boolean).join(': ') : [number, title].filter(Boolean).join(' ');
   return joined || ROLE_NAMES[division.role];
+}
+
+/** The paragraph of a stream; undefined when it has gone. */
+export function selectParagraph({ book }: RootState, stream: string, id: string) {
+  return book.book === null ? undefined : findParagraph(book.book, stream, id);
 }

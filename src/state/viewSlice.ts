@@ -16,6 +16,13 @@ export interface ViewState {
   /** Division shown in Copy; null for the particulars. */
   readonly division: string | null;
   readonly topic: string;
+  /** The paragraph pointed at on the desk. */
+  readonly paragraph: ParagraphPlace | null;
+}
+
+export interface ParagraphPlace {
+  readonly stream: string;
+  readonly block: string;
 }
 
 const initialState: ViewState = {
@@ -25,6 +32,7 @@ const initialState: ViewState = {
   zoom: { kind: 'spread' },
   division: null,
   topic: 'page',
+  paragraph: null,
 };
 
 const slice = createSlice({
@@ -40,6 +48,10 @@ const slice = createSlice({
     }),
     zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
     divisionChosen: (state, action: PayloadAction<string | null>) => ({ ...state, division: action.payload }),
+    paragraphPointed: (state, action: PayloadAction<ParagraphPlace | null>) => ({
+      ...state,
+      paragraph: action.payload,
+    }),
     topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
   },
   extraReducers: (builder) =>
@@ -48,9 +60,11 @@ const slice = createSlice({
       spread: 0,
       jump: state.jump + 1,
       topic: 'page',
+      paragraph: null,
       division: action.payload.book.divisions.find((division) => division.role === 'chapter')?.id ?? null,
     })),
 });
 
-export const { themeChosen, spreadReached, spreadCalled, zoomChosen, divisionChosen, topicChosen } = slice.actions;
+export const { themeChosen, spreadReached, spreadCalled, zoomChosen, divisionChosen, topicChosen, paragraphPointed } =
+  slice.actions;
 export const viewReducer = slice.reducer;

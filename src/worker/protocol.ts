@@ -6,6 +6,7 @@ import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Finding } from '../core/model/finding';
 import type { ImportRemark } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
+import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
 
 /** Where the shipped assets are served, ending in a slash. */
@@ -23,7 +24,8 @@ export type TypesetRequest =
       readonly stream: string;
       readonly block: string;
       readonly offset: number;
-    };
+    }
+  | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string };
 
 /** One row of the page table, as the deckle and the desk need it. */
 export interface PageSummary {
@@ -62,6 +64,7 @@ export type TypesetReply =
       readonly list: DisplayList | null;
       readonly outlines: readonly GlyphOutline[];
     }
+  | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
   | { readonly kind: 'located'; readonly request: number; readonly page: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
 

@@ -2,6 +2,7 @@
 import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { ComposedSummary, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
 
 /** The part of a Worker that is used; tests give a port instead. */
@@ -34,6 +35,7 @@ export class TypesetClient {
   private requests = 0;
   private restarts = 0;
   private readonly pages = new Map<number, (reply: PageReply) => void>();
+  private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
 
   constructor(
@@ -68,6 +70,15 @@ export class TypesetClient {
     });
   }
 
+  /** What can be told of a paragraph of the composed book; null when it stands on no page, or the book has changed. */
+  paragraph(stream: string, block: string): Promise<ParagraphFacts | null> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.facts.set(request, resolve);
+      this.send({ kind: 'paragraph', request, stream, block });
+    });
+  }
+
   close(): void {
     this.worker?.terminate();
     this.worker = undefined;
@@ -97,6 +108,10 @@ export class TypesetClient {
         this.pages.get(reply.request)?.(reply);
         this.pages.delete(reply.request);
         return;
+      case 'paragraph':
+        this.facts.get(reply.request)?.(reply.facts);
+        this.facts.delete(reply.request);
+        return;
       case 'located':
         this.places.get(reply.request)?.(reply.page);
         this.places.delete(reply.request);
@@ -120,6 +135,8 @@ export class TypesetClient {
   private settleAll(): void {
     for (const resolve of this.pages.values()) resolve({ revision: -1, list: null, outlines: [] });
     for (const resolve of this.places.values()) resolve(-1);
+    for (const resolve of this.facts.values()) resolve(null);
+    this.facts.clear();
     this.pages.clear();
     this.places.clear();
   }

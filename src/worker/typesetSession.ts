@@ -1,9 +1,10 @@
 // The typeset worker's own state: a replica of the book kept by edits, the newest composed pages, and the compose under
 // way. Knows messages, not the worker around it, so that it is tested over any channel.
-import { applyEdits, displayPage, typesetBook, type TypesetContext } from '../core/index';
+import { applyEdits, displayPage, paragraphFacts, typesetBook, type TypesetContext } from '../core/index';
 import type { Book } from '../core/model/book';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { TypesetBook } from '../core/model/pages';
+import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
 import type { ComposedSummary, PageSummary, TypesetReply, TypesetRequest } from './protocol';
@@ -41,6 +42,9 @@ export class TypesetSession {
         break;
       case 'page':
         this.sendPage(message.request, message.page);
+        break;
+      case 'paragraph':
+        this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
         break;
       case 'locate':
         this.post({ kind: 'located', request: message.request, page: this.locate(message) });
@@ -115,6 +119,13 @@ export class TypesetSession {
       }
     }
     return outlines;
+  }
+
+  /** Of the newest composed book; null while the book has changed since, or when the paragraph is on no page. */
+  private factsOf({ stream, block }: { stream: string; block: string }): ParagraphFacts | null {
+    const { composed, book } = this;
+    if (composed === undefined || book === undefined || composed.revision !== this.revision) return null;
+    return paragraphFacts(book, composed.book, composed.context, stream, block);
   }
 
   /** Page on which a place in the text stands; -1 when it stands on none. */

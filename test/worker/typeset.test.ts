@@ -136,6 +136,15 @@ describe('the typeset worker', () => {
     expect(await client.locate(place.id, 'p0', 0)).to.equal(-1);
     const last = made.divisions[7];
     expect(await client.locate(last.id, last.blocks[12].id, 0)).to.be.above(10);
+    const facts = await client.paragraph(last.id, last.blocks[12].id);
+    expect(facts!.best.lines).to.be.above(1);
+    expect(facts!.set.widest).to.be.within(0.15, 0.6);
+    for (const [variant, step] of [
+      [facts!.shorter, -1],
+      [facts!.longer, 1],
+    ] as const)
+      if (variant !== null) expect(variant.lines).to.equal(facts!.best.lines + step);
+    expect(await client.paragraph(last.id, 'p0')).to.equal(null);
     client.close();
   });
 

@@ -91,7 +91,7 @@ class Filler {
     for (let p = start; p <= n; p += 1) {
       if (memory !== undefined && p > n - behind + FELT && n > p) {
         const old = memory.layers[memory.layers.length - 1 - (n - p)];
-        if (old !== undefined && this.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
+        if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
           this.layers.push(withEntry(old, this.starts.states));
           this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
           return {
@@ -140,14 +140,6 @@ class Filler {
       (3 << FLAG.WISH_SHIFT);
     this.starts.beginRegion(flags, 0, 0, 0, 0, 0, 0, -1, 0);
     return 0;
-  }
-
-  /** True when every note line that the states still owe belongs to paragraphs from `first` on. */
-  private owesOnly(first: number): boolean {
-    const { noteStart } = this.flow;
-    const most = noteStart[this.starts.at + 1] - noteStart[Math.min(first, this.starts.at + 1)];
-    for (let k = 0; k < this.starts.states.count; k += 1) if (this.starts.states.owed[k] > most) return false;
-    return true;
   }
 
   /** Looks at one paragraph from all states before it; again with any white at a foot when there was no other way. */

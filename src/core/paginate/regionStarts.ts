@@ -118,4 +118,12 @@ export class RegionStarts {
     while (float + late < floats.length && isReached(float + late)) late += 1;
     return late;
   }
+
+  /** True when every note line that the states still owe belongs to paragraphs from `first` on. */
+  owesOnly(first: number): boolean {
+    const { noteStart } = this.flow;
+    const most = noteStart[this.at + 1] - noteStart[Math.min(first, this.at + 1)];
+    for (let k = 0; k < this.states.count; k += 1) if (this.states.owed[k] > most) return false;
+    return true;
+  }
 }

@@ -1,6 +1,6 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
 import { breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
-import { column, type Measure } from '../model/broken';
+import { column, type BrokenParagraph, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph, StreamId } from '../model/streams';
@@ -101,6 +101,13 @@ function composeWith(
     shorter: broken.shorter && { styled, shaped, broken: broken.shorter },
     longer: broken.longer && { styled, shaped, broken: broken.longer },
   };
+}
+
+/** A paragraph a line shorter or longer, if that can be set at all. */
+export function variantOnWish(entry: ParagraphEntry, step: -1 | 1, context: TypesetContext): BrokenParagraph | null {
+  const { styled, shaped } = entry.composed;
+  const wish = breakParagraph(styled, shaped, column(entry.measure), breakContext(styled, shaped, context), step);
+  return step < 0 ? wish.shorter : wish.longer;
 }
 
 /** The same paragraph to columns of other widths. */

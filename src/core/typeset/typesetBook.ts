@@ -49,18 +49,20 @@ export function* typesetBook(book: Book, context: TypesetContext): Generator<Typ
   let settled = false;
   do {
     passes += 1;
+    // Later passes are short: each takes half of what is left, so that progress never goes back.
+    const [begun, share] = [0.9 * (1 - 0.5 ** (passes - 1)), 0.9 * 0.5 ** passes];
     divisionPages = [];
     let pageCount = 0;
     for (const [index, division] of book.divisions.entries()) {
       const flow = yield* withProgress(
         composeDivision(division, compose, references),
-        (index / book.divisions.length) * 0.9,
+        begun + (index / book.divisions.length) * share,
       );
       const start = context.now();
       const wished = startSide(division, book.divisions[index - 1], book.spec);
       if (wished !== 'any' && wished !== sideOf(pageCount)) pageCount += 1;
       const paginated = paginateCached(division, flow, compose, geometry, sideOf(pageCount));
-      const pages = yield* withProgress(paginated, 0.9);
+      const pages = yield* withProgress(paginated, begun + ((index + 1) / book.divisions.length) * share);
       pageCount += pages.length;
       divisionPages.push({ division, pages });
       times.pages += context.now() - start;

@@ -22,6 +22,8 @@ const KEYS: readonly [string, readonly [string, string][]][] = [
       ['S', 'Fit the spread'],
       ['W', 'Fit its width'],
       ['A', 'Actual size'],
+      ['N, P', 'Next paragraph, paragraph before'],
+      ['Esc', 'Point at no paragraph'],
     ],
   ],
 ];

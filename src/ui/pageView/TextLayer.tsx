@@ -36,6 +36,8 @@ function Line({ item, x, scale }: { item: TextItem; x: number; scale: number }) 
       className="absolute origin-left whitespace-pre font-book"
       style={{ left: x * scale, top: (item.y - item.size * 0.8) * scale, fontSize: size, lineHeight: `${size}px` }}
       aria-hidden={item.artifact !== null}
+      data-stream={item.source?.stream}
+      data-block={item.source?.block}
     >
       {item.text.replace(/\u00AD$/, '') + (item.endsLine ? ' ' : '')}
     </span>

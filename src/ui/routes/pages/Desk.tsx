@@ -3,12 +3,19 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectSpreads } from '../../../state/selectors';
-import { spreadCalled, spreadReached, zoomChosen } from '../../../state/viewSlice';
+import {
+  paragraphPointed,
+  spreadCalled,
+  spreadReached,
+  zoomChosen,
+  type ParagraphPlace,
+} from '../../../state/viewSlice';
 import { isTyping } from '../../frame/useShortcuts';
 import { drawPage } from '../../pageView/drawPage';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { TextLayer } from '../../pageView/TextLayer';
 import { deskGeometry, fitScale, PIXELS_PER_POINT, rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
+import { Bracket } from './Bracket';
 import { useHandTool } from './useHandTool';
 
 const SCALES = { least: 0.1, most: 32 };
@@ -30,7 +37,7 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
   const dispatch = useAppDispatch();
   const spreads = useAppSelector(selectSpreads);
   const size = useAppSelector((state) => state.compose.summary!.geometry);
-  const { zoom, jump, spread: current } = useAppSelector((state) => state.view);
+  const { zoom, jump, spread: current, paragraph: pointed } = useAppSelector((state) => state.view);
   const { cache, version } = usePageCache();
   const scroller = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -129,8 +136,29 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
     return () => area.removeEventListener('wheel', wheel);
   }, [dispatch, geometry, scale, spreads.length]);
 
+  /** Points at the paragraph after or before the one pointed at, among those of the spread in view. */
+  const pointBeside = useCallback(
+    (step: 1 | -1) => {
+      const spread = spreads[current];
+      const shown = [spread?.verso, spread?.recto].flatMap((page) =>
+        page ? (cache.get(page.index)?.items ?? []) : [],
+      );
+      const places: ParagraphPlace[] = [];
+      for (const { source } of shown) {
+        const last = places[places.length - 1];
+        if (source !== null && (last?.block !== source.block || last.stream !== source.stream))
+          places.push({ stream: source.stream, block: source.block });
+      }
+      const at = places.findIndex((place) => place.block === pointed?.block && place.stream === pointed.stream);
+      const next = places[at < 0 ? (step > 0 ? 0 : places.length - 1) : at + step];
+      if (next !== undefined) dispatch(paragraphPointed(next));
+    },
+    [cache, current, dispatch, pointed, spreads],
+  );
+
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      if (event.key === 'Escape') dispatch(paragraphPointed(null));
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();
       const moves: Record<string, number> = {
@@ -142,19 +170,28 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
       if (key in moves) {
         event.preventDefault();
         dispatch(spreadCalled(Math.min(spreads.length - 1, Math.max(0, moves[key]))));
-      } else if (key === 's') dispatch(zoomChosen({ kind: 'spread' }));
+      } else if (key === 'n' || key === 'p') pointBeside(key === 'n' ? 1 : -1);
+      else if (key === 's') dispatch(zoomChosen({ kind: 'spread' }));
       else if (key === 'w') dispatch(zoomChosen({ kind: 'width' }));
       else if (key === 'a') dispatch(zoomChosen({ kind: 'scale', scale: 1 }));
     };
     window.addEventListener('keydown', press);
     return () => window.removeEventListener('keydown', press);
-  }, [dispatch, current, spreads.length]);
+  }, [dispatch, current, spreads.length, pointBeside]);
+
+  /** Points at the paragraph clicked on; a click beside all text points at none. Text selected by dragging stays selected. */
+  const point = (event: React.MouseEvent) => {
+    if (!window.getSelection()?.isCollapsed) return;
+    const { stream, block } = (event.target as HTMLElement).closest<HTMLElement>('[data-block]')?.dataset ?? {};
+    dispatch(paragraphPointed(stream && block ? { stream, block } : null));
+  };
 
   return (
     <div
       ref={scroller}
       className={`relative min-h-0 grow overflow-auto ${hand}`}
       onScroll={settle}
+      onClick={point}
       tabIndex={0}
       role="region"
       aria-label="Spreads"
@@ -185,6 +222,9 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
                 }}
               >
                 {list && <TextLayer list={list} scale={geometry.scale} />}
+                {list && pointed && (
+                  <Bracket list={list} place={pointed} scale={geometry.scale} side={side === 0 ? 'verso' : 'recto'} />
+                )}
               </article>
             );
           }),

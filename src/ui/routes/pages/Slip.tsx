@@ -3,6 +3,7 @@ import type { DisplayList } from '../../../core/model/displayList';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
+import { ParagraphSlip } from './ParagraphSlip';
 import type { PageSummary } from '../../../worker/typesetClient';
 
 const ROLES: Readonly<Record<PageSummary['role'], string>> = {
@@ -14,12 +15,14 @@ const ROLES: Readonly<Record<PageSummary['role'], string>> = {
 
 export function Slip({ spread }: { spread: Spread | undefined }) {
   const findings = useAppSelector((state) => state.compose.summary?.findings) ?? [];
+  const paragraph = useAppSelector((state) => state.view.paragraph);
   const { cache } = usePageCache();
   const pages = spread ? [spread.verso, spread.recto].filter((page) => page !== null) : [];
   const here = findings.filter((finding) => pages.some((page) => page.index === finding.page));
   const lines = pages.map((page) => countLines(cache.get(page.index)));
   return (
     <aside aria-label="This spread" className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100">
+      {paragraph && <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />}
       <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
         {pages.length > 1 ? 'This spread' : 'This page'}
       </h2>
@@ -34,6 +37,11 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
         <span>Findings here</span>
         <span className="font-normal text-quiet">{here.length}</span>
       </h2>
+      {here.length === 0 && paragraph === null && (
+        <p className="px-3.5 py-2 text-quiet">
+          Click on a paragraph to see how it is set and to say where it shall stand.
+        </p>
+      )}
       <ul>
         {here.map((finding, index) => (
           <li key={index} className="border-b border-hairline px-3.5 py-2">

@@ -8,6 +8,7 @@ import { Gauges } from './Gauges';
 import { FurnitureTopic } from './FurnitureTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
+import { SpacingTopic } from './SpacingTopic';
 import { TextTopic } from './TextTopic';
 import { ComposeProgress } from '../../components/ComposeProgress';
 
@@ -16,6 +17,7 @@ const TOPICS = [
   { key: 'text', name: 'Text', Topic: TextTopic },
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
+  { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
 ] as const;
 
 function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
@@ -29,6 +31,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return `line ${spec.openers.textStart}`;
     case 'furniture':
       return spec.folios.front;
+    case 'spacing':
+      return `${spec.pages.linesAtFoot}/${spec.pages.linesAtHead}`;
   }
 }
 

@@ -1,6 +1,7 @@
 // Text: the body face with size, leading and setting.
 import { TEXT_FAMILIES } from '../../../core/model/faces';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { WordListSetting } from '../../components/WordListSetting';
 import { useSpec } from './useSetSpec';
 
 const NAMES: Readonly<Record<string, string>> = {
@@ -71,6 +72,13 @@ export function TextTopic() {
           onChange={(to) => set('text.glyphPlay', to, 'Glyph-scale play')}
         />
         <NumberSetting
+          label="Letter-space may give"
+          unit="‰ em"
+          value={text.letterPlay}
+          disabled={readOnly || text.setting === 'ragged'}
+          onChange={(to) => set('text.letterPlay', to, 'Letter-space play')}
+        />
+        <NumberSetting
           label="Optical margins"
           unit="%"
           value={text.opticalMargins}
@@ -117,6 +125,42 @@ export function TextTopic() {
           value={hyphenation.running}
           disabled={readOnly}
           onChange={(to) => set('text.hyphenation.running', to, 'Hyphens running')}
+        />
+        <ChoiceSetting
+          label="Words with a capital"
+          value={hyphenation.capitals}
+          disabled={readOnly || !hyphenation.on}
+          choices={[
+            ['dear', 'At a price'],
+            ['never', 'Never'],
+          ]}
+          onChange={(to) => set('text.hyphenation.capitals', to, 'Capitalised words')}
+        />
+        <WordListSetting
+          label="The book’s own divisions"
+          value={hyphenation.exceptions}
+          disabled={readOnly || !hyphenation.on}
+          note="Words with hyphens where they may be divided; one without is never divided."
+          onChange={(to) => set('text.hyphenation.exceptions', to, 'Own divisions')}
+        />
+      </SettingGroup>
+      <SettingGroup title="Ties">
+        <ChoiceSetting
+          label="Tie words by rule"
+          value={isOn(text.ties)}
+          disabled={readOnly}
+          choices={[
+            ['yes', 'Yes'],
+            ['no', 'No'],
+          ]}
+          onChange={(to) => set('text.ties', to === 'yes', 'Ties')}
+        />
+        <WordListSetting
+          label="Lifted"
+          value={text.liftedTies}
+          disabled={readOnly || !text.ties}
+          note="One a line, such as Mrs Vane."
+          onChange={(to) => set('text.liftedTies', to, 'Lifted ties')}
         />
       </SettingGroup>
     </>

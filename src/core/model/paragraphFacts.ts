@@ -1,0 +1,20 @@
+// What can be told of one paragraph as it is set, and of what it would come to if a person wished it shorter or longer.
+import type { StyleTag } from './streams';
+
+export interface SettingFacts {
+  readonly lines: number;
+  /** Widest mean word space of its lines, in em; 0 for a paragraph without full lines. */
+  readonly widest: number;
+}
+
+export interface ParagraphFacts {
+  readonly tag: StyleTag;
+  /** As it stands on its pages. */
+  readonly set: SettingFacts;
+  readonly best: SettingFacts;
+  /** Null: its lines cannot be set so within any limits. */
+  readonly shorter: SettingFacts | null;
+  readonly longer: SettingFacts | null;
+  /** First and last page on which it stands, from 0. */
+  readonly pages: readonly [number, number];
+}

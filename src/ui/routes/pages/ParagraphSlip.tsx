@@ -1,0 +1,141 @@
+// The slip of the paragraph pointed at: how it is set, and a person's wishes for its place. Each choice says beforehand
+// what its lines would come to, and is grey with the reason when they cannot be set so.
+import { useEffect, useState } from 'react';
+import type { ParagraphFacts, SettingFacts } from '../../../core/model/paragraphFacts';
+import { askParagraph, setTouches } from '../../../state/bookThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { selectParagraph } from '../../../state/selectors';
+import type { ParagraphPlace } from '../../../state/viewSlice';
+
+export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
+  const dispatch = useAppDispatch();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const revision = useAppSelector((state) => state.compose.summary?.revision);
+  const [facts, setFacts] = useState<ParagraphFacts | null>(null);
+  const block = useAppSelector((state) => selectParagraph(state, place.stream, place.block));
+  useEffect(() => {
+    let isCurrent = true;
+    void dispatch(askParagraph(place.stream, place.block)).then((found) => {
+      if (isCurrent && found !== null) setFacts(found);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch, place.stream, place.block, revision]);
+  if (block === undefined || facts === null) return null;
+  const touches = block.touches ?? {};
+  const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
+  return (
+    <section aria-label="This paragraph">
+      <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
+        This paragraph <span className="font-normal text-quiet">{facts.tag}</span>
+      </h2>
+      <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>
+      <Choices
+        label="Lines"
+        disabled={readOnly}
+        value={touches.lines ?? 0}
+        choices={[
+          [-1, 'one fewer', facts.shorter, 'not without crowding'],
+          [0, 'best', facts.best, ''],
+          [1, 'one more', facts.longer, 'not without gaps'],
+        ]}
+        onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
+      />
+      <Choices
+        label="Its spread"
+        disabled={readOnly}
+        value={touches.spread ?? null}
+        choices={[
+          [-1, 'a line short', undefined, ''],
+          [0, 'as the page', undefined, ''],
+          [1, 'a line long', undefined, ''],
+          [null, 'as it falls', undefined, ''],
+        ]}
+        onChange={(to) => set({ spread: to ?? undefined }, to === null ? 'Spread as it falls' : SPREAD_NAMES[to + 1])}
+      />
+      <Toggle
+        label="Begins a page"
+        isOn={touches.breakBefore === true}
+        disabled={readOnly}
+        onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
+      />
+      <Toggle
+        label="Whole, and with the next"
+        isOn={touches.together === true}
+        disabled={readOnly}
+        onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
+      />
+    </section>
+  );
+}
+
+const LINE_NAMES = ['Paragraph a line shorter', 'Paragraph at its best', 'Paragraph a line longer'];
+const SPREAD_NAMES = ['Spread a line short', 'Spread as the page', 'Spread a line long'];
+
+function told({ lines, widest }: SettingFacts): string {
+  const count = `${lines} ${lines === 1 ? 'line' : 'lines'}`;
+  return widest === 0 ? count : `${count}, widest space ${widest.toFixed(2)} em`;
+}
+
+interface ChoicesProps<T extends number | null> {
+  readonly label: string;
+  readonly value: T;
+  readonly disabled: boolean;
+  /** Value, name, what it comes to (null: impossible), and why not. */
+  readonly choices: readonly (readonly [T, string, SettingFacts | null | undefined, string])[];
+  readonly onChange: (to: T) => void;
+}
+
+function Choices<T extends number | null>({ label, value, disabled, choices, onChange }: ChoicesProps<T>) {
+  return (
+    <fieldset className="border-b border-hairline px-3.5 py-1.5" disabled={disabled}>
+      <legend className="float-left mb-0.5 w-full font-medium">{label}</legend>
+      {choices.map(([own, name, facts, why]) => {
+        const isImpossible = facts === null;
+        return (
+          <label
+            key={String(own)}
+            className={`flex w-full items-baseline gap-2 py-0.5 ${isImpossible ? 'text-quiet' : ''}`}
+            title={isImpossible ? why : undefined}
+          >
+            <input
+              type="radio"
+              className="radio radio-primary radio-xs translate-y-0.5"
+              name={`${label} of the paragraph`}
+              checked={own === value}
+              disabled={isImpossible && own !== value}
+              onChange={() => onChange(own)}
+            />
+            <span className="grow whitespace-nowrap">{name}</span>
+            <span className="text-right text-[12px] text-quiet">
+              {isImpossible ? why : facts && facts.widest > 0 ? `${facts.widest.toFixed(2)} em` : ''}
+            </span>
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+interface ToggleProps {
+  readonly label: string;
+  readonly isOn: boolean;
+  readonly disabled: boolean;
+  readonly onChange: (to: boolean) => void;
+}
+
+function Toggle({ label, isOn, disabled, onChange }: ToggleProps) {
+  return (
+    <label className="flex items-center justify-between gap-3 border-b border-hairline px-3.5 py-1.5">
+      <span>{label}</span>
+      <input
+        type="checkbox"
+        className="checkbox checkbox-primary checkbox-xs"
+        checked={isOn}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.checked)}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,111 @@
+// Spacing and breaks: what pages keep, and what may give to make good ones.
+import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { useSpec } from './useSetSpec';
+
+/** Prices of a spread a line short or long; in the words that a person chooses by. */
+const PRICES: readonly (readonly [string, string])[] = [
+  ['0.5', 'Gladly'],
+  ['1', 'When it helps'],
+  ['3', 'When little else does'],
+  ['8', 'As a last resort'],
+  ['never', 'Never'],
+];
+
+export function SpacingTopic() {
+  const { spec, readOnly, set } = useSpec();
+  const { pages } = spec;
+  const priceOf = (value: number | null) => (value === null ? 'never' : String(value));
+  const prices = (value: number | null) =>
+    PRICES.some(([key]) => key === priceOf(value))
+      ? PRICES
+      : [...PRICES, [priceOf(value), `At a price of ${value}`] as const];
+  const asPrice = (to: string) => (to === 'never' ? null : Number(to));
+  return (
+    <>
+      <SettingGroup title="What pages keep">
+        <NumberSetting
+          label="Lines at a page’s foot"
+          unit="lines"
+          value={pages.linesAtFoot}
+          disabled={readOnly}
+          onChange={(to) => set('pages.linesAtFoot', to, 'Lines at the foot')}
+        />
+        <NumberSetting
+          label="Lines at a page’s head"
+          unit="lines"
+          value={pages.linesAtHead}
+          disabled={readOnly}
+          onChange={(to) => set('pages.linesAtHead', to, 'Lines at the head')}
+        />
+        <NumberSetting
+          label="A chapter’s last page"
+          unit="lines"
+          value={pages.chapterEnd}
+          disabled={readOnly}
+          note="The least that stands on it."
+          onChange={(to) => set('pages.chapterEnd', to, 'Chapter end')}
+        />
+        <ChoiceSetting
+          label="Facing pages"
+          value={pages.footFree ? 'free' : 'level'}
+          disabled={readOnly}
+          choices={[
+            ['level', 'End level'],
+            ['free', 'End where they end'],
+          ]}
+          onChange={(to) => set('pages.footFree', to === 'free', to === 'free' ? 'Pages end free' : 'Pages end level')}
+        />
+      </SettingGroup>
+      <SettingGroup title="What may give">
+        <ChoiceSetting
+          label="Text and spaces"
+          value={pages.elastic ? 'yes' : 'no'}
+          disabled={readOnly}
+          choices={[
+            ['yes', 'A line, half a line'],
+            ['no', 'Nothing'],
+          ]}
+          onChange={(to) => set('pages.elastic', to === 'yes', to === 'yes' ? 'Paragraphs may give' : 'Nothing gives')}
+        />
+        <ChoiceSetting
+          label="Short spreads"
+          value={priceOf(pages.spreadShort)}
+          disabled={readOnly || pages.footFree}
+          choices={prices(pages.spreadShort)}
+          onChange={(to) => set('pages.spreadShort', asPrice(to), 'Short spreads')}
+        />
+        <ChoiceSetting
+          label="Long spreads"
+          value={priceOf(pages.spreadLong)}
+          disabled={readOnly || pages.footFree}
+          choices={prices(pages.spreadLong)}
+          onChange={(to) => set('pages.spreadLong', asPrice(to), 'Long spreads')}
+        />
+      </SettingGroup>
+      <SettingGroup title="Columns">
+        <NumberSetting
+          label="Columns"
+          value={pages.columns}
+          disabled={readOnly}
+          onChange={(to) => set('pages.columns', to, to === 1 ? 'One column' : `${to} columns`)}
+        />
+        <LengthSetting
+          label="White between"
+          value={pages.columnGap}
+          disabled={readOnly || pages.columns === 1}
+          onChange={(to) => set('pages.columnGap', to, 'Column gap')}
+        />
+        <ChoiceSetting
+          label="On a last page"
+          value={pages.balanceColumns ? 'level' : 'filled'}
+          disabled={readOnly || pages.columns === 1}
+          choices={[
+            ['level', 'Columns end level'],
+            ['filled', 'Columns are filled'],
+          ]}
+          onChange={(to) => set('pages.balanceColumns', to === 'level', 'Columns on a last page')}
+        />
+      </SettingGroup>
+    </>
+  );
+}

@@ -1,0 +1,92 @@
+import { expect } from 'chai';
+import type { Browser, Page } from 'playwright-core';
+import { launch, openDemo, startApp, untilFact, visit, type RunningApp, type Visit } from './app';
+
+describe('a person’s wishes for a paragraph', () => {
+  let app: RunningApp;
+  let browser: Browser;
+  let here: Visit;
+  let page: Page;
+
+  before(async () => {
+    app = await startApp();
+    browser = await launch();
+    here = await visit(browser, app);
+    page = here.page;
+    await openDemo(page, app);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+  });
+  after(async () => {
+    await here.context.close();
+    await browser?.close();
+    app?.stop();
+    expect(here.errors).to.deep.equal([]);
+  });
+
+  /** Text of the first line of a page. */
+  const firstLine = (at: number) => page.locator(`article[data-page="${at}"] [data-block]`).first().innerText();
+  const slip = () => page.getByRole('region', { name: 'This paragraph' });
+
+  it('are set on the paragraph clicked on, change its pages at once, and are taken back by undo', async () => {
+    const spread = page.getByRole('slider', { name: 'Spread' });
+    await spread.focus();
+    for (let k = 0; k < 9; k += 1) await spread.press('ArrowDown');
+    const line = page.locator('article[data-page="18"] [data-block]').nth(14);
+    await line.waitFor();
+    const block = await line.getAttribute('data-block');
+    const opening = (await page.locator(`[data-block="${block}"]`).first().innerText()).slice(0, 20);
+    await line.click();
+    await slip().waitFor();
+    expect(await page.locator('[data-bracket]').count()).to.be.within(1, 2);
+    expect(await slip().innerText()).to.match(/\d+ lines?, widest space 0\.\d\d em/);
+
+    const before = await firstLine(19);
+    await slip().getByRole('checkbox', { name: 'Begins a page' }).check();
+    await page.waitForFunction(
+      ([start]) =>
+        document.querySelector('article[data-page="19"] [data-block]')?.textContent?.startsWith(start) ?? false,
+      [opening],
+    );
+    await page.keyboard.press('Control+z');
+    await page.waitForFunction(
+      ([start]) => document.querySelector('article[data-page="19"] [data-block]')?.textContent === start,
+      [before],
+    );
+    expect(await slip().getByRole('checkbox', { name: 'Begins a page' }).isChecked()).to.equal(false);
+  });
+
+  it('say beforehand what its lines would come to, and which way is closed', async () => {
+    const radios = slip().getByRole('group', { name: 'Lines' }).getByRole('radio');
+    expect(await radios.count()).to.equal(3);
+    const states = await radios.evaluateAll((all) => all.map((radio) => (radio as HTMLInputElement).disabled));
+    expect(states[1]).to.equal(false);
+    const labels = await slip().getByRole('group', { name: 'Lines' }).locator('label').allInnerTexts();
+    labels.forEach((label, k) => expect(label).to.match(states[k] ? /not without/ : /0\.\d\d em|one|best/));
+  });
+
+  it('are reached by keys alone', async () => {
+    await page.keyboard.press('Escape');
+    await slip().waitFor({ state: 'detached' });
+    await page.getByRole('region', { name: 'Spreads' }).focus();
+    await page.keyboard.press('n');
+    await slip().waitFor();
+    const first = await slip().innerText();
+    await page.keyboard.press('n');
+    await page.waitForFunction(
+      ([text]) => document.querySelector('[aria-label="This paragraph"]')?.textContent !== text,
+      [first],
+    );
+  });
+
+  it('and what pages keep is set in the spec', async () => {
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('button', { name: /^Spacing, breaks/ }).click();
+    await page.getByLabel('Facing pages').selectOption({ label: 'End where they end' });
+    expect(await page.getByLabel('Short spreads').isDisabled()).to.equal(true);
+    await page.keyboard.press('Control+z');
+    expect(await page.getByLabel('Facing pages').inputValue()).to.equal('level');
+    await page.getByLabel('Columns', { exact: true }).fill('9');
+    await page.keyboard.press('Enter');
+    expect(await page.getByRole('alert').first().innerText()).to.match(/columns/);
+  });
+});
