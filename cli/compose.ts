@@ -4,11 +4,14 @@ import { readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import {
   checkLanguage,
+  heldStarts,
   ImportError,
   makeBook,
+  movedPages,
   readManuscript,
   readProject,
   checkBook,
+  tellMoved,
   typesetBook,
   ValueError,
   writePressPdf,
@@ -31,6 +34,8 @@ export interface Report {
   /** Milliseconds of each stage. */
   readonly times: Readonly<Record<string, number>>;
   readonly remarks: readonly { readonly what: string; readonly count: number }[];
+  /** What the held pull came to: a sentence, and runs of page indexes, from 0, that begin elsewhere. */
+  readonly hold?: { readonly moved: string; readonly pages: readonly (readonly [number, number])[] };
   readonly findings: TypesetBook['findings'];
 }
 
@@ -47,7 +52,10 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   };
   const { book, remarks } = timed('read', () => openBook(options.manuscript, bytes, spec, language, options));
   const context = timed('faces', () => assets.contextFor(book));
-  const composed = timed('compose', () => drain(typesetBook(book, context)));
+  const pull = options.hold === undefined ? undefined : timed('hold', () => openPull(options.hold!, assets));
+  const held = pull && heldStarts(pull.book, pull.composed, book);
+  const composed = timed('compose', () => drain(typesetBook(book, context, held)));
+  const moved = pull && movedPages(pull.book, pull.composed, book, composed);
   for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
   const outputs: [string, Uint8Array][] = [];
   if (options.press !== undefined) {
@@ -66,6 +74,7 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     passes: composed.passes,
     times,
     remarks,
+    ...(moved === undefined ? {} : { hold: { moved: tellMoved(moved), pages: moved } }),
     findings: composed.findings,
   };
   if (options.report !== undefined)
@@ -90,6 +99,12 @@ function openBook(
   const manuscript = drain(readManuscript(basename(name), bytes));
   const book = makeBook(manuscript, { bookId: 'book', fileName: basename(name), spec, language });
   return { book, remarks: manuscript.remarks };
+}
+
+/** The pull to hold to: a project file, composed as it is. */
+function openPull(path: string, assets: NodeAssets): { book: Book; composed: TypesetBook } {
+  const book = readProject(readInput(path), checkBook);
+  return { book, composed: drain(typesetBook(book, assets.contextFor(book))) };
 }
 
 function readInput(path: string): Uint8Array {

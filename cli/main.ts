@@ -12,7 +12,7 @@ export function main(words: readonly string[], generated: string): number {
     const report = compose(options, nodeAssets(generated));
     const must = report.findings.filter((finding) => finding.grade === 'must').length;
     process.stdout.write(
-      `${report.words} words, ${report.pages} pages, ${report.findings.length} findings (${must} must)\n`,
+      `${report.words} words, ${report.pages} pages, ${report.findings.length} findings (${must} must)${report.hold === undefined ? '' : `; ${report.hold.moved}`}\n`,
     );
     return 0;
   } catch (error) {

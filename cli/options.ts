@@ -12,17 +12,19 @@ export interface ComposeOptions {
   readonly type?: string;
   readonly lang?: string;
   readonly press?: string;
+  /** A project file whose page starts are to be kept. */
+  readonly hold?: string;
   readonly project?: string;
   readonly report?: string;
 }
 
-const VALUE_OPTIONS = ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report'] as const;
+const VALUE_OPTIONS = ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold'] as const;
 /** Options that will come and do nothing yet: named so that nobody takes silence for success. */
-const NOT_YET = ['screen', 'booklet', 'epub', 'hold'];
+const NOT_YET = ['screen', 'booklet', 'epub'];
 
 export const USAGE =
   'usage: walnut-leaf compose MANUSCRIPT [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json]';
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json] [--hold earlier.walnut]';
 
 /** Throws UsageError. */
 export function readOptions(words: readonly string[]): ComposeOptions {

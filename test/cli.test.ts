@@ -62,6 +62,23 @@ describe('the command line', () => {
     expect(info).to.match(/Title:\s+Tides/);
   });
 
+  it('holds to a pull, and says which pages change', () => {
+    const pull = join(folder, 'pull.walnut');
+    const lines = Array.from(
+      { length: 60 },
+      (_, k) => `Paragraph ${k} ${'goes on about the river and the ferry '.repeat(8)}.`,
+    );
+    const first = file('first.txt', lines.join('\n\n'));
+    expect(run('compose', first, '--project', pull).status).to.equal(0);
+    const again = run('compose', first, '--hold', pull);
+    expect(again.stdout).to.include('no page start changes');
+    lines[20] +=
+      ' And then a sentence more was put in here by somebody who could not leave well alone, at some length.';
+    const held = run('compose', file('second.txt', lines.join('\n\n')), '--hold', pull);
+    expect(held.status).to.equal(0);
+    expect(held.stdout).to.match(/no page start changes|in step again at \d+/);
+  });
+
   it('takes a spec file, and names every key of the report in the documentation', () => {
     const spec = file('spec.json', JSON.stringify({ openers: { textStart: 4, sink: 1 }, text: { setting: 'ragged' } }));
     expect(run('compose', file('s.txt'), '--spec', spec).status).to.equal(0);

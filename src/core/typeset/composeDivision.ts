@@ -14,6 +14,7 @@ import type { StyleContext, StyleSheet } from '../styles';
 import { composeBlock, composeGenerated, type StageClock } from './composeParagraph';
 import type { TypesetContext } from './context';
 import { flowParagraph, generatedPlace } from './flowParagraph';
+import type { HeldStarts } from './hold';
 import type { ParagraphEntry } from './stageCache';
 
 export interface ComposeContext {
@@ -24,7 +25,7 @@ export interface ComposeContext {
   readonly measure: number;
   readonly clock: StageClock;
   /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
-  readonly held?: ReadonlyMap<string, readonly number[]>;
+  readonly held?: HeldStarts | undefined;
 }
 
 /** Paragraphs between two checkpoints. */

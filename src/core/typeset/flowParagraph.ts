@@ -32,7 +32,7 @@ export function flowParagraph(
     elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
     notes,
     wishes: isText ? wishesOf(block) : undefined,
-    held: compose.held?.get(block.id),
+    held: heldIn(composed, compose.held?.get(block.id)),
     ornament: isText ? ornamentOf(composed, compose) : undefined,
     toMeasure: columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
   };
@@ -92,6 +92,13 @@ function wishesOf({ touches }: Paragraph): PageWishes | undefined {
   const { breakBefore, together, lines, spread } = touches;
   const isAny = breakBefore || together || lines !== undefined || spread !== undefined;
   return isAny ? { breakBefore, together, lines, spread } : undefined;
+}
+
+/** Held places of a paragraph as offsets in its set text. */
+function heldIn({ styled }: ComposedParagraph, offsets: readonly number[] | undefined): readonly number[] | undefined {
+  const { source } = styled;
+  if (offsets === undefined || source === null) return offsets;
+  return offsets.map((offset) => (offset === 0 ? 0 : Math.max(0, source.indexOf(offset))));
 }
 
 /** What an empty space break turns into at a page's edge. */

@@ -1,6 +1,7 @@
 export { addPatterns, createTypesetContext, type TypesetContext } from './context';
 export { needsOf, type Needs } from './facesNeeded';
 export { displayPage } from './renderContext';
+export { heldStarts, movedPages, tellMoved, type HeldStarts } from './hold';
 export { paragraphFacts } from './paragraphFacts';
 export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';

@@ -24,6 +24,7 @@ import { composeDivision, type ComposeContext } from './composeDivision';
 import { spaceOfFamily, type TypesetContext } from './context';
 import { furnitureSource } from './furniture';
 import { numberNotes } from '../measure/numberNotes';
+import type { HeldStarts } from './hold';
 import { pageFindings } from './pageFindings';
 import { sameParts } from './stageCache';
 
@@ -35,13 +36,18 @@ export type TypesetProgress = number;
 
 /**
  * Composes the whole book. The faces and patterns of `needsOf(book)` must have been given to the context. Never throws
- * for what a person wrote or chose: what has to give is in the findings.
+ * for what a person wrote or chose: what has to give is in the findings. `held`: page starts of a pull that are kept where
+ * they can be.
  */
-export function* typesetBook(book: Book, context: TypesetContext): Generator<TypesetProgress, TypesetBook> {
+export function* typesetBook(
+  book: Book,
+  context: TypesetContext,
+  held?: HeldStarts,
+): Generator<TypesetProgress, TypesetBook> {
   const clock = { style: 0, shape: 0, break: 0 };
   const times = { pages: 0, proof: 0 };
   const geometry = pageGeometry(book, context);
-  const compose = composeContext(book, context, geometry, clock);
+  const compose = { ...composeContext(book, context, geometry, clock), held };
   let references: ReferenceTable = context.cache.references ?? readReferences(book.divisions, [], new Map());
   let assembled: AssembledBook;
   let divisionPages: { division: Division; pages: readonly DivisionPage[] }[];
