@@ -1,7 +1,7 @@
 // Breaks a shaped paragraph into lines: opportunities, widths, the optimum, and the packed lines that come of it.
 import { LINE_END, type BrokenParagraph, type Measure } from '../model/broken';
 import type { ShapedParagraph } from '../model/shaped';
-import type { StyledParagraph } from '../model/styled';
+import type { ResolvedStyle, StyledParagraph } from '../model/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
 import { findTies } from './ties';
@@ -41,7 +41,7 @@ export function breakParagraph(
   const best = packLines(styled, breaks, widths, settings, fitLines(breaks, widths, settings));
   const variant = (step: -1 | 1): BrokenParagraph | null => {
     const lines = best.count + step;
-    if (wish === 'none' || lines < 1 || styled.style.align === 'centre') return null;
+    if (wish === 'none' || lines < 1 || isBalanced(styled.style)) return null;
     if (wish === 'good' ? !isWithinReach(best, styled, step) : wish !== step) return null;
     const tolerance = wish === 'good' ? VARIANT_TOLERANCE : WANTED_TOLERANCE;
     const found = fitLineCount(breaks, widths, settings, lines, tolerance);
@@ -100,6 +100,7 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
   const breaks = findOpportunities(styled.text, {
     hyphenatorAt: hyphenatorAt(styled, context),
     limits: style.hyphenate ? style.hyphenation : null,
+    weakEnds: style.align === 'justify' ? null : isBalanced(style) ? 'heading' : 'short',
     ties: style.ties ? findTies(styled.text, style.language, style.liftedTies) : NO_TIES,
   });
   const widths = measureBreaks(styled, shaped, breaks, context);
@@ -111,6 +112,10 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
 }
 
 const NO_TIES: readonly number[] = [];
+
+/** Heads and titles stand in lines of like width, whatever side they keep to; so does what is centred. */
+const isBalanced = ({ align, meaning }: ResolvedStyle) =>
+  align === 'centre' || meaning.startsWith('heading') || meaning === 'title';
 
 /** Patterns by the language of the run; offsets are asked in rising order. */
 function hyphenatorAt({ runs, style }: StyledParagraph, context: BreakContext): (offset: number) => Hyphenator | null {
@@ -130,7 +135,8 @@ function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
   return {
     width: inside(measure.width),
     firstWidths: first.map((width, k) => Math.max(LEAST_WIDTH, inside(width) - (k === 0 ? style.firstIndent : 0))),
-    mode: style.align === 'justify' ? 'justify' : style.align === 'centre' ? 'balanced' : 'ragged',
+    mode: style.align === 'justify' ? 'justify' : isBalanced(style) ? 'balanced' : 'ragged',
+    restarts: style.meaning === 'verse',
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
     rag: RAG * style.size,
@@ -167,7 +173,11 @@ function packLines(
   { ends, demerits }: FittedLines,
 ): BrokenParagraph {
   const count = ends.length;
-  const widthOf = (line: number) => settings.firstWidths[line] ?? settings.width;
+  /** The paragraph's first line, and in verse every line that a person began. */
+  const isStart = (line: number) =>
+    line === 0 || (settings.restarts && breaks.kind[ends[line - 1]] === LINE_END.forced);
+  const widthOf = (line: number) =>
+    line > 0 && isStart(line) ? settings.firstWidths[0] : (settings.firstWidths[line] ?? settings.width);
   const lines = {
     count,
     demerits,
@@ -184,6 +194,7 @@ function packLines(
     textWidth: new Float32Array(count),
     over: new Float32Array(count),
   };
+  const { style } = styled;
   const justified = settings.mode === 'justify';
   const played: PlayedLine[] = [];
   let s = 0;
@@ -194,14 +205,13 @@ function packLines(
     const open = kind === LINE_END.last || kind === LINE_END.forced;
     played.push({
       // An open line keeps its natural spaces unless it must close up.
-      gap: !justified || (open && gap >= 0) ? 0 : gap,
+      gap: !justified || (open && gap >= 0 && style.lastAlign !== 'justify') ? 0 : gap,
       stretch: widths.endStretch[j] - widths.startStretch[s],
       shrink: widths.endShrink[j] - widths.startShrink[s],
       room: widths.endPlayed[j] - widths.startPlayed[s],
     });
     s = j + 1;
   });
-  const { style } = styled;
   const ratios = settlePlay(played, style.glyphPlay / 100);
   s = 0;
   ends.forEach((j, k) => {
@@ -225,14 +235,21 @@ function packLines(
     lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + added : 0;
     lines.textWidth[k] = natural + byLetters + bySpaces;
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
-    const left = style.leftIndent + (k === 0 ? style.firstIndent : 0);
-    lines.x[k] = leftOf(style.align, left, width, lines.textWidth[k]) - widths.hangLeft[s];
+    const left = style.leftIndent + (isStart(k) ? style.firstIndent : 0);
+    const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
+    const align = justified && open ? style.lastAlign : style.align;
+    lines.x[k] = leftOf(align, left, width, lines.textWidth[k]) - widths.hangLeft[s];
     s = j + 1;
   });
   return lines;
 }
 
-function leftOf(align: StyledParagraph['style']['align'], left: number, width: number, textWidth: number): number {
+function leftOf(
+  align: ResolvedStyle['align'] | ResolvedStyle['lastAlign'],
+  left: number,
+  width: number,
+  textWidth: number,
+): number {
   if (align === 'right') return left + width - textWidth;
   if (align === 'centre') return left + (width - textWidth) / 2;
   return left;

@@ -26,7 +26,7 @@ export interface Opportunities {
   readonly next: Uint32Array;
   /** One of LINE_END. */
   readonly kind: Uint8Array;
-  /** 1: the word starts with a capital, and dividing it is dear; 2: the line ends in the word's own hyphen. */
+  /** 1: the word starts with a capital, and dividing it is dear; or the line would end in a weak word; 2: the line ends in the word's own hyphen. */
   readonly dear: Uint8Array;
 }
 
@@ -40,6 +40,8 @@ export interface PlaceContext {
   readonly limits: HyphenationLimits | null;
   /** Offsets of spaces at which no line may end, rising. */
   readonly ties: readonly number[];
+  /** Words that should not end a line: short ones in ragged text; articles, prepositions and conjunctions in heads. */
+  readonly weakEnds?: 'short' | 'heading' | null;
 }
 
 /** Scripts whose lines break between letters or by rules of their own. */
@@ -235,6 +237,15 @@ class LatinScan {
     return k + 1;
   }
 
+  private isWeakEnd(at: number): boolean {
+    const { weakEnds } = this.context;
+    if (!weakEnds) return false;
+    const word = /[\p{L}\p{M}’']*$/u.exec(this.text.slice(Math.max(0, at - LONGEST_LINK), at))![0];
+    const isWhole = !LETTER.test(this.text[at - word.length - 1] ?? ' ');
+    if (word === '' || !isWhole) return false;
+    return weakEnds === 'short' ? word.length <= 2 : LINKS.has(word.toLowerCase());
+  }
+
   private passSpaces(at: number): number {
     const { text } = this;
     const { ties } = this.context;
@@ -243,10 +254,21 @@ class LatinScan {
     while (this.tie < ties.length && ties[this.tie] < at) this.tie += 1;
     const isTied = ties[this.tie] === at;
     if (!isTied && next < text.length && !NO_BREAK_BEFORE.has(text.charCodeAt(next)))
-      this.list.add(at, next, LINE_END.space, 0);
+      this.list.add(at, next, LINE_END.space, this.isWeakEnd(at) ? 1 : 0);
     return next;
   }
 }
+
+/** Articles, prepositions and conjunctions of the languages with patterns. */
+const LINKS = new Set(
+  (
+    'a an the and or but nor of in on at to by for from with as into over under than that ' +
+    'der die das den dem des ein eine einer eines und oder aber von vom im am an auf zu zum zur mit für bei aus ' +
+    'le la les un une des du de et ou mais à au aux en dans sur sous par pour avec ' +
+    'el los las una unos unas y o e u pero del al con por para sobre'
+  ).split(' '),
+);
+const LONGEST_LINK = 6;
 
 const isHyphen = (code: number) =>
   code === CODE.HYPHEN_MINUS || code === CODE.HYPHEN || code === CODE.NO_BREAK_HYPHEN || code === CODE.SOFT_HYPHEN;

@@ -11,6 +11,8 @@ export interface FitSettings {
   /** Width of all others. */
   readonly width: number;
   readonly mode: 'justify' | 'ragged' | 'balanced';
+  /** Every line after a break that a person made has the width of the first: verse, whose turnovers are indented. */
+  readonly restarts: boolean;
   /** Most hyphens running. */
   readonly running: number;
   /** Least width of the last line, in points. */
@@ -29,6 +31,8 @@ export const COST = {
   DEAR_HYPHEN: 100,
   DASH: 30,
   EMERGENCY: 900,
+  /** A ragged line that ends in a word of one or two letters, a line of a head in an article or the like. */
+  WEAK_END: 45,
   /** Neighbouring lines more than one fitness class apart. */
   JUMP: 6000,
   SECOND_HYPHEN: 6000,
@@ -206,8 +210,10 @@ class Search {
   }
 
   private widthOf(node: number): number {
-    const { firstWidths, width } = this.settings;
+    const { firstWidths, width, restarts } = this.settings;
     const line = this.line[node];
+    if (restarts && this.place[node] >= 0 && this.breaks.kind[this.place[node]] === LINE_END.forced)
+      return firstWidths[0];
     return line < firstWidths.length ? firstWidths[line] : width;
   }
 
@@ -260,7 +266,8 @@ class Search {
       demerits += cost * cost + (running > 1 ? COST.SECOND_HYPHEN : 0);
     } else if (kind === LINE_END.dash) {
       demerits += COST.DASH * COST.DASH + (running > 1 ? COST.SECOND_HYPHEN : 0);
-    } else if (kind === LINE_END.emergency) demerits += COST.EMERGENCY * COST.EMERGENCY;
+    } else if (kind === LINE_END.space && breaks.dear[j] === 1) demerits += COST.WEAK_END * COST.WEAK_END;
+    else if (kind === LINE_END.emergency) demerits += COST.EMERGENCY * COST.EMERGENCY;
     const fitness = settings.mode === 'justify' ? fitnessOf(ratio) : 1;
     if (Math.abs(fitness - this.fitness[node]) > 1) demerits += COST.JUMP;
     if (isLast) {

@@ -20,6 +20,8 @@ export type FindingKind =
   | 'space-given'
   | 'hyphen-over-recto'
   | 'short-last-page'
+  | 'leading-replaced'
+  | 'small-capitals-scaled'
   | 'title-below-text-start'
   | 'display-page-overflow'
   | 'unsettled'

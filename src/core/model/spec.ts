@@ -126,7 +126,8 @@ export type Meaning =
   | 'break'
   | 'other';
 
-export type Align = 'text' | 'justify' | 'left' | 'right' | 'centre';
+/** `foreEdge` and `back`: ragged away from that side of the page, mirrored. */
+export type Align = 'text' | 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back';
 
 /** A paragraph style as written: what is absent comes from `basedOn`, and at the root from the text spec. */
 export interface ParagraphStyle {
@@ -144,6 +145,10 @@ export interface ParagraphStyle {
   readonly tracking?: number;
   /** `text`: as the text is set. */
   readonly align?: Align;
+  /** How the last line of a justified paragraph stands. */
+  readonly lastAlign?: 'left' | 'right' | 'centre' | 'justify';
+  /** OpenType features besides those that the engine sets, such as `dlig,ss01,-liga`. */
+  readonly features?: string;
   /** `text`: the indent of the text spec. */
   readonly firstIndent?: Pt | 'text';
   readonly leftIndent?: Pt;
@@ -170,6 +175,7 @@ export interface CharacterStyle {
   readonly caps?: 'none' | 'small';
   readonly tracking?: number;
   readonly position?: 'superior' | 'inferior';
+  readonly features?: string;
   readonly line?: 'under' | 'through';
 }
 

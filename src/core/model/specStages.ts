@@ -65,6 +65,8 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   caps: 'shape',
   tracking: 'shape',
   align: 'break',
+  lastAlign: 'break',
+  features: 'shape',
   firstIndent: 'break',
   leftIndent: 'break',
   rightIndent: 'break',

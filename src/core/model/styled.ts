@@ -11,11 +11,15 @@ export interface ResolvedStyle {
   readonly family: string;
   readonly size: Pt;
   readonly leading: Pt;
+  /** True when the style's own leading was too small to be set, and another stands for it. */
+  readonly leadingReplaced: boolean;
   readonly weight: number;
   readonly italic: boolean;
   readonly caps: 'none' | 'small';
   readonly tracking: number;
-  readonly align: 'justify' | 'left' | 'right' | 'centre';
+  readonly align: 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back';
+  readonly lastAlign: 'left' | 'right' | 'centre' | 'justify';
+  readonly features: string;
   readonly firstIndent: Pt;
   readonly leftIndent: Pt;
   readonly rightIndent: Pt;

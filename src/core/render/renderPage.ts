@@ -23,6 +23,7 @@ const NOTE_RULE = { width: 48, thickness: 0.4 };
 export function renderPage(page: Page, geometry: PageGeometry, context: RenderContext): DisplayList {
   const list = new ListBuilder(context);
   const left = columnLeft(geometry, page.side);
+  list.side = page.side;
   for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
   const rules: RuleItem[] = [];
   for (const { x, y, width, isContinued } of page.noteRules) {
@@ -65,6 +66,7 @@ const TAIL: LineSetting = {
 /** Collects items and their packed glyphs. */
 class ListBuilder {
   readonly rules: RuleItem[] = [];
+  side: Page['side'] = 'recto';
   private readonly items: TextItem[] = [];
   private readonly glyphs: number[] = [];
   private readonly xs: number[] = [];
@@ -101,6 +103,10 @@ class ListBuilder {
     const runs = context.lineGlyphs(paragraph, broken.from[line], broken.to[line]);
     const hyphenated = broken.end[line] === LINE_END.hyphen;
     let x = left + broken.x[line];
+    // Ragged away from the side of the page on which the lines stand flush.
+    const { align } = styled.style;
+    const flushRight = this.side === 'recto' ? 'foreEdge' : 'back';
+    if (align === flushRight) x += broken.width[line] - broken.textWidth[line];
     runs.forEach((part, index) => {
       const last = index === runs.length - 1;
       x = this.addRun(styled, part, x, y, {

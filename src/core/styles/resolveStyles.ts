@@ -23,6 +23,9 @@ export class StyleInterner {
   }
 }
 
+/** Leading under this share of the size sets lines into each other: it is refused, and told. */
+const LEAST_LEADING = 0.75;
+
 /** Glyph-scale play touches running text only: no heads, no verse, nothing of the display pages. */
 const PLAYED: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'note']);
 
@@ -40,21 +43,27 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
   const { text } = spec;
   const own = collect(tag, spec.styles);
   const family = own.face ?? text.face;
-  const leading = own.leading;
+  const { leading } = own;
+  const size = own.size ?? text.size.pt;
+  const wishedLeading =
+    leading === undefined ? text.leading.pt : typeof leading === 'number' ? leading : leading.grid * text.leading.pt;
+  const leadingReplaced = !(wishedLeading >= size * LEAST_LEADING);
   const align = alignOf(own.align ?? 'text', text.setting);
   const isPlayed = align === 'justify' && PLAYED.has(own.meaning ?? 'body');
   return {
     tag,
     meaning: own.meaning ?? 'body',
     family,
-    size: own.size ?? text.size.pt,
-    leading:
-      leading === undefined ? text.leading.pt : typeof leading === 'number' ? leading : leading.grid * text.leading.pt,
+    size,
+    leading: leadingReplaced ? (size * text.leading.pt) / text.size.pt : wishedLeading,
+    leadingReplaced,
     weight: own.weight ?? 400,
     italic: own.italic ?? false,
     caps: own.caps ?? 'none',
     tracking: own.tracking ?? 0,
     align,
+    lastAlign: own.lastAlign ?? 'left',
+    features: own.features ?? '',
     firstIndent: own.firstIndent === undefined || own.firstIndent === 'text' ? text.indent.pt : own.firstIndent,
     leftIndent: own.leftIndent ?? 0,
     rightIndent: own.rightIndent ?? 0,

@@ -20,6 +20,15 @@ export interface StyleContext {
   readonly noteLabel: (note: StreamId) => string;
 }
 
+/** Features that a feature takes the place of. */
+const EXCLUDES: Readonly<Record<string, readonly string[]>> = {
+  lnum: ['onum'],
+  onum: ['lnum'],
+  tnum: ['pnum'],
+  pnum: ['tnum'],
+  frac: ['onum', 'pnum'],
+};
+
 /** Ratio and rise, in em, of figures raised or lowered by us when the face has none of its own. */
 const RAISED = { size: 0.62, rise: 0.34 };
 const LOWERED = { size: 0.62, rise: -0.14 };
@@ -298,6 +307,14 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
   const tracking = look.style?.tracking ?? style.tracking;
   // Letterspaced type takes no ligatures: their inside cannot be spaced.
   if (tracking !== 0) features.push('-liga', '-clig');
+  // What the style asks for comes last: of two that exclude each other the later one counts.
+  for (const own of [style.features, look.style?.features ?? '']) {
+    for (const tag of own === '' ? [] : own.split(',')) {
+      if (EXCLUDES[tag] !== undefined)
+        features.splice(0, features.length, ...features.filter((one) => !EXCLUDES[tag].includes(one)));
+      features.push(tag);
+    }
+  }
   const line = look.style?.line ?? (look.touches?.underline ? 'under' : look.touches?.strike ? 'through' : undefined);
   return {
     from: piece.from,

@@ -26,6 +26,7 @@ import { furnitureSource } from './furniture';
 import { numberNotes } from '../measure/numberNotes';
 import type { HeldStarts } from './hold';
 import { pageFindings } from './pageFindings';
+import { styleFindings } from './styleFindings';
 import { sameParts } from './stageCache';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */
@@ -85,7 +86,11 @@ export function* typesetBook(
     furniture: placeFurniture(page, book.spec, geometry, furniture),
   }));
   const startProof = context.now();
-  const findings = [...(yield* withProgress(proofBook(pages), 0.95)), ...pageFindings(divisionPages, assembled)];
+  const findings = [
+    ...(yield* withProgress(proofBook(pages), 0.95)),
+    ...pageFindings(divisionPages, assembled),
+    ...styleFindings(pages),
+  ];
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());
   times.proof = context.now() - startProof;

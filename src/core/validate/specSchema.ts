@@ -54,6 +54,9 @@ const object = (keys: Joi.SchemaMap) => Joi.object(keys).required();
 
 const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 
+/** OpenType features by tag, each on, or off with a minus. */
+const FEATURES = /^-?[a-z0-9]{4}(,-?[a-z0-9]{4})*$/;
+
 export const paragraphStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
   basedOn: Joi.string().max(12),
@@ -83,7 +86,9 @@ export const paragraphStyleSchema = Joi.object({
   italic: Joi.boolean(),
   caps: optional(oneOf('none', 'small')),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
-  align: optional(oneOf('text', 'justify', 'left', 'right', 'centre')),
+  align: optional(oneOf('text', 'justify', 'left', 'right', 'centre', 'foreEdge', 'back')),
+  lastAlign: optional(oneOf('left', 'right', 'centre', 'justify')),
+  features: Joi.string().pattern(FEATURES),
   firstIndent: Joi.alternatives(number(-200, 200, 'pt'), Joi.string().valid('text')).optional(),
   leftIndent: optional(number(0, 400, 'pt')),
   rightIndent: optional(number(0, 400, 'pt')),
@@ -104,6 +109,7 @@ export const characterStyleSchema = Joi.object({
   caps: optional(oneOf('none', 'small')),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
   position: optional(oneOf('superior', 'inferior')),
+  features: Joi.string().pattern(FEATURES),
   line: optional(oneOf('under', 'through')),
 });
 

@@ -82,6 +82,8 @@ const STYLE_VALUES: Record<string, Plain> = {
   caps: 'small',
   tracking: 20,
   align: 'left',
+  lastAlign: 'right',
+  features: 'dlig',
   firstIndent: 8,
   leftIndent: 40,
   rightIndent: 30,

@@ -30,6 +30,8 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'space-given': 'Space given',
   'hyphen-over-recto': 'Word over a recto end',
   'short-last-page': 'Short last page',
+  'leading-replaced': 'Leading replaced',
+  'small-capitals-scaled': 'Small capitals scaled',
   'title-below-text-start': 'Titles deeper than the text start',
   'display-page-overflow': 'Display pages that run over',
   unsettled: 'Page numbers that did not settle',

@@ -1,0 +1,25 @@
+// Findings about styles and faces, told once at the first place where they show: leading that cannot be set, small capitals
+// that the face does not have.
+import type { Finding } from '../model/finding';
+import type { Page } from '../model/pages';
+
+export function styleFindings(pages: readonly Page[]): Finding[] {
+  const findings = new Map<string, Finding>();
+  for (const page of pages) {
+    for (const { paragraph } of [...page.fragments, ...page.notes]) {
+      const { styled } = paragraph;
+      const place = { stream: styled.stream, block: styled.block, page: page.index };
+      const { style } = styled;
+      if (style.leadingReplaced && !findings.has(`leading ${style.tag}`)) {
+        const message = `The leading of ${style.tag} is too small for its size; ${style.leading.toFixed(1)} pt stands for it.`;
+        findings.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', grade: 'should', message });
+      }
+      for (const run of styled.runs) {
+        if (run.upper !== true || findings.has(run.face)) continue;
+        const message = `${run.face} has no small capitals: capitals are scaled down for them.`;
+        findings.set(run.face, { ...place, kind: 'small-capitals-scaled', grade: 'look', message });
+      }
+    }
+  }
+  return [...findings.values()];
+}

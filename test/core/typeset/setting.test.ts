@@ -1,0 +1,125 @@
+import { expect } from 'chai';
+import type { Book } from '../../../src/core/model/book';
+import type { ParagraphStyle, Spec } from '../../../src/core/model/spec';
+import { displayPage } from '../../../src/core/typeset';
+import { columnLeft } from '../../../src/core/model/pages';
+import { compose, newContext } from '../../build/assets';
+import { book, chapter, p, words } from '../../build/book';
+
+function withStyle(made: Book, tag: string, over: Partial<ParagraphStyle>, text: Partial<Spec['text']> = {}): Book {
+  const { spec } = made;
+  const styles = { ...spec.styles, [tag]: { ...spec.styles[tag], ...over } };
+  return { ...made, spec: { ...spec, text: { ...spec.text, ...text }, styles } };
+}
+
+const made = book([
+  { ...chapter('One', words(90, 1)), blocks: [...chapter('One', words(90, 1)).blocks, p(words(60, 2), 'EXT')] },
+]);
+
+/** Lines of the first paragraph of a style: left and right end on the page, and the page's columns' edges. */
+function linesOf(set: Book, tag: string) {
+  const context = newContext();
+  const composed = compose(set, context);
+  for (const page of composed.pages) {
+    const fragment = page.fragments.find(({ paragraph }) => paragraph.styled.style.tag === tag);
+    if (fragment === undefined) continue;
+    const list = displayPage(composed, page.index, context);
+    const left = columnLeft(composed.geometry, page.side);
+    const { broken, styled } = fragment.paragraph;
+    const items = list.items.filter((item) => item.source?.block === styled.block);
+    const rows = new Map<number, { from: number; to: number }>();
+    for (const item of items) {
+      const row = rows.get(item.y) ?? { from: Infinity, to: 0 };
+      rows.set(item.y, {
+        from: Math.min(row.from, list.xs[item.first] - left),
+        to: Math.max(row.to, item.endX - left),
+      });
+    }
+    return {
+      rows: [...rows.values()],
+      side: page.side,
+      measure: composed.geometry.measure,
+      broken,
+      findings: composed.findings,
+    };
+  }
+  throw new Error(`no ${tag}`);
+}
+
+describe('how a style is set', () => {
+  it('ragged to the fore-edge or to the back, by the side of the page', () => {
+    const fore = linesOf(withStyle(made, 'EXT', { align: 'foreEdge', leftIndent: 0, rightIndent: 0 }), 'EXT');
+    const back = linesOf(withStyle(made, 'EXT', { align: 'back', leftIndent: 0, rightIndent: 0 }), 'EXT');
+    const flush = (rows: typeof fore.rows, edge: 'from' | 'to', at: number) =>
+      rows.every((row) => Math.abs(row[edge] - at) < 8);
+    const [right, left] = fore.side === 'recto' ? [fore, back] : [back, fore];
+    expect(flush(right.rows, 'to', right.measure)).to.equal(true);
+    expect(flush(left.rows, 'from', 0)).to.equal(true);
+    expect(flush(left.rows, 'to', left.measure)).to.equal(false);
+  });
+
+  it('justified with the last line as its own setting says', () => {
+    const last = (lastAlign: ParagraphStyle['lastAlign']) => {
+      const { rows } = linesOf(withStyle(made, 'EXT', { lastAlign, leftIndent: 0, rightIndent: 0 }), 'EXT');
+      return rows[rows.length - 1];
+    };
+    const measure = 282;
+    expect(last('left').from).to.be.closeTo(0, 3);
+    expect(last('right').to).to.be.closeTo(measure, 8);
+    expect(last('centre').from).to.be.closeTo(measure - last('centre').to, 8);
+    expect(last('justify').to).to.be.closeTo(measure, 8);
+    expect(last('justify').from).to.be.closeTo(0, 3);
+  });
+
+  it('with the features of its style, figures of another kind in place of ours', () => {
+    const set = compose(withStyle(made, 'EXT', { features: 'lnum,tnum,dlig' }));
+    const extract = set.pages
+      .flatMap((page) => page.fragments)
+      .find(({ paragraph }) => paragraph.styled.style.tag === 'EXT')!;
+    const features = extract.paragraph.styled.runs[0].features.split(',');
+    expect(features).to.include.members(['lnum', 'tnum', 'dlig']);
+    expect(features).to.not.include('onum');
+    expect(features).to.not.include('pnum');
+  });
+
+  it('with leading that cannot be set refused, replaced and told once', () => {
+    const set = compose(withStyle(made, 'EXT', { size: 20, leading: 5 }));
+    const told = set.findings.filter((finding) => finding.kind === 'leading-replaced');
+    expect(told).to.have.length(1);
+    expect(told[0].message).to.match(/EXT .* 25\.2 pt/);
+  });
+
+  it('with small capitals scaled where the face has none, and told', () => {
+    const set = compose(withStyle(made, 'EXT', { caps: 'small', face: 'crimson-pro', italic: true }));
+    expect(set.findings.map((finding) => finding.kind)).to.include('small-capitals-scaled');
+    const real = compose(withStyle(made, 'EXT', { caps: 'small' }));
+    expect(real.findings.map((finding) => finding.kind)).to.not.include('small-capitals-scaled');
+  });
+
+  it('verse with its turnovers deeper than its lines, after every break of a person', () => {
+    const line = 'One for the landlord and two for the tide and three for the horse on the opposite bank of the river';
+    const verse = { ...p(`${line}\uFFFC${line}`, 'VRS'), objects: [{ at: line.length, kind: 'break' as const }] };
+    const { rows } = linesOf(book([{ ...chapter('One', 'x'), blocks: [...chapter('One', 'x').blocks, verse] }]), 'VRS');
+    expect(rows).to.have.length(4);
+    expect(rows.map((row) => Math.round(row.from))).to.deep.equal([29, 52, 29, 52]);
+  });
+
+  it('a ragged line does not end in a lone short word where that can be helped', () => {
+    const texts = Array.from({ length: 12 }, (_, k) => words(120, 40 + k).replace(/ (\w+) (\w+)/g, ' $1 a $2'));
+    const set = compose({
+      ...book([chapter('One', ...texts)]),
+      spec: { ...made.spec, text: { ...made.spec.text, setting: 'ragged' } },
+    });
+    let [weak, lines] = [0, 0];
+    for (const { fragments } of set.pages) {
+      for (const { paragraph, from, to } of fragments) {
+        for (let k = from; k < Math.min(to, paragraph.broken.count - 1); k += 1) {
+          lines += 1;
+          if (/(^| )a$/.test(paragraph.styled.text.slice(paragraph.broken.from[k], paragraph.broken.to[k]))) weak += 1;
+        }
+      }
+    }
+    expect(lines).to.be.above(60);
+    expect(weak / lines).to.be.below(0.08);
+  });
+});
