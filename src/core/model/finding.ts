@@ -20,6 +20,7 @@ export type FindingKind =
   | 'space-given'
   | 'hyphen-over-recto'
   | 'short-last-page'
+  | 'unpaired-quote'
   | 'leading-replaced'
   | 'small-capitals-scaled'
   | 'title-below-text-start'

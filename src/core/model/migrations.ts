@@ -9,6 +9,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   // Glyph-scale play, optical margins and what pages keep came in with what the starting spec gave them.
   1: (book) =>
     withSpec(book, 2, (spec) => ({
+      marks: { set: 'typed' },
       pages: PAGES_OF_FORMAT_2,
       ...spec,
       text: {

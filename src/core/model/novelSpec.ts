@@ -239,6 +239,7 @@ export const NOVEL_SPEC: Spec = {
     ties: true,
     liftedTies: [],
   },
+  marks: { set: 'language' },
   pages: {
     linesAtFoot: 2,
     linesAtHead: 2,

@@ -87,6 +87,14 @@ export interface PagesSpec {
   readonly balanceColumns: boolean;
 }
 
+/** How quotes, dashes and the like are set: as typed, by the book's language, or by one house's habit. */
+export type MarkSet = 'typed' | 'language' | 'us' | 'uk' | 'french' | 'german';
+export const MARK_SETS: readonly MarkSet[] = ['language', 'us', 'uk', 'french', 'german', 'typed'];
+
+export interface MarksSpec {
+  readonly set: MarkSet;
+}
+
 export interface OpenersSpec {
   /** Grid lines left empty above the first element of an opener. */
   readonly sink: number;
@@ -183,6 +191,7 @@ export interface Spec {
   readonly name: string;
   readonly page: PageSpec;
   readonly text: TextSpec;
+  readonly marks: MarksSpec;
   readonly pages: PagesSpec;
   readonly openers: OpenersSpec;
   readonly furniture: FurnitureSpec;

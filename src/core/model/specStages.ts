@@ -31,6 +31,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'text.letterPlay': 'break',
   'text.ties': 'break',
   'text.liftedTies': 'break',
+  'marks.set': 'shape',
   'pages.linesAtFoot': 'page',
   'pages.linesAtHead': 'page',
   'pages.chapterEnd': 'page',

@@ -95,6 +95,8 @@ export interface StyledParagraph {
   readonly tail: string;
   /** Code points that no face has. */
   readonly missing: readonly number[];
+  /** Source offsets of quotes without their pair. */
+  readonly unpaired: readonly number[];
   /** Everything that shaping depends on, so that other changes never shape again. */
   readonly shapeKey: string;
 }

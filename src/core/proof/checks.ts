@@ -3,6 +3,7 @@ import type { Finding } from '../model/finding';
 import type { ComposedParagraph, TypesetBook } from '../model/pages';
 import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
+import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
 
 /** What a check found in a paragraph: its line, and the finding but for its page. */
@@ -13,7 +14,7 @@ export interface LineFinding {
 
 export type ParagraphCheck = (paragraph: ComposedParagraph) => LineFinding[];
 
-export const CHECKS: readonly ParagraphCheck[] = [missingCharacters, overfullLines, looseLines];
+export const CHECKS: readonly ParagraphCheck[] = [missingCharacters, overfullLines, looseLines, unpairedQuotes];
 
 const NONE: readonly LineFinding[] = [];
 /** A paragraph is looked at once: it never changes, only its page does. */

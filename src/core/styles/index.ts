@@ -1,2 +1,3 @@
 export { resolveStyles, StyleInterner, type StyleSheet } from './resolveStyles';
 export { LINE_BREAK, shapeKeyOf, styleParagraph, type StyleContext } from './styleParagraph';
+export { houseMarks, type HouseMarks, type MarkEdit } from './houseMarks';

@@ -3,6 +3,7 @@
 import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { CharacterStyle, Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
+import { houseMarks, type MarkEdit } from './houseMarks';
 import {
   OBJECT_CHARACTER,
   type FieldName,
@@ -46,7 +47,8 @@ export function styleParagraph(
   context: StyleContext,
   prefix = '',
 ): StyledParagraph {
-  const set = makeSetText(source, context, prefix);
+  const marks = houseMarks(source.text, context.spec.marks.set, style.language);
+  const set = makeSetText(source, context, prefix, marks.edits);
   const looks = lookOfEach(set, source.spans, context.spec.characterStyles);
   const missing: number[] = [];
   const runs = makeRuns(set.text, looks, style, context, missing);
@@ -60,6 +62,7 @@ export function styleParagraph(
     notes: set.notes,
     tail: '',
     missing,
+    unpaired: marks.unpaired,
     shapeKey: shapeKeyOf(set.text, runs),
   };
 }
@@ -77,8 +80,8 @@ interface SetText {
   readonly references: [number, number][];
 }
 
-function makeSetText(source: Paragraph, context: StyleContext, prefix: string): SetText {
-  if (source.objects.length === 0 && prefix === '')
+function makeSetText(source: Paragraph, context: StyleContext, prefix: string, marks: readonly MarkEdit[]): SetText {
+  if (source.objects.length === 0 && prefix === '' && marks.length === 0)
     return { text: source.text, source: null, notes: [], references: [] };
   const offsets: number[] = [];
   const notes: NoteMark[] = [];
@@ -88,10 +91,21 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string): 
     for (let k = 0; k < piece.length; k += 1) offsets.push(at + k * step);
     text += piece;
   };
+  let mark = 0;
+  /** The source from one place to another, with what the house sets for its marks. */
+  const putSource = (from: number, to: number) => {
+    let at = from;
+    for (; mark < marks.length && marks[mark].from < to; mark += 1) {
+      put(source.text.slice(at, marks[mark].from), at, 1);
+      put(marks[mark].text, marks[mark].from, 0);
+      at = marks[mark].to;
+    }
+    put(source.text.slice(at, to), at, 1);
+  };
   put(prefix, 0, 0);
   let done = 0;
   for (const object of source.objects) {
-    put(source.text.slice(done, object.at), done, 1);
+    putSource(done, object.at);
     const start = text.length;
     if (object.kind === 'note') {
       notes.push({ at: start, note: object.note });
@@ -101,7 +115,7 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string): 
     else put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
     done = object.at + OBJECT_CHARACTER.length;
   }
-  put(source.text.slice(done), done, 1);
+  putSource(done, source.text.length);
   offsets.push(source.text.length);
   return { text, source: Int32Array.from(offsets), notes, references };
 }

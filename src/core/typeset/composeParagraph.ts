@@ -139,7 +139,7 @@ function breakContext(
 
 /** Everything that goes into the set text besides the block itself. */
 function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
-  let key = `${job.prefix}\u0000${job.tail}`;
+  let key = `${job.prefix}\u0000${job.tail}\u0000${styleContext.spec.marks.set}`;
   for (const object of job.paragraph.objects) {
     if (object.kind === 'note') key += `\u0000${styleContext.noteLabel(object.note)}`;
     else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;

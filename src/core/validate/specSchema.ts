@@ -6,7 +6,7 @@ import type { Length } from '../model/length';
 import { TEXT_FAMILIES } from '../model/faces';
 import { LANGUAGES } from '../model/book';
 import { NOVEL_SPEC } from '../model/novelSpec';
-import type { Spec } from '../model/spec';
+import { MARK_SETS, type Spec } from '../model/spec';
 import { check, Joi } from './check';
 
 const UNITS = ['pt', 'mm', 'cm', 'in', 'pica', 'px'];
@@ -158,6 +158,7 @@ export const specSchema = object({
     ties: flag(),
     liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(2000).required(),
   }),
+  marks: object({ set: oneOf(...MARK_SETS) }),
   pages: object({
     linesAtFoot: whole(1, 6, 'lines'),
     linesAtHead: whole(1, 6, 'lines'),

@@ -35,6 +35,7 @@ function styled(text: string, parts: Partial<StyledRun>[] = [{}]): StyledParagra
     block: 'p1',
     tail: '',
     missing: [],
+    unpaired: [],
     shapeKey: text,
     style: {} as never,
   };

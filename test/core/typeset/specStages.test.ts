@@ -11,7 +11,7 @@ import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, p, words } from '../../build/book';
 
-const text = (seed: number) => Array.from({ length: 7 }, (_, k) => words(110, seed * 10 + k));
+const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} “so”.`);
 const contents = division('contents', [p('Contents', 'TOH')]);
 const start = book([
   division('title', [p('A Book', 'BT')]),
@@ -51,6 +51,7 @@ const VALUES: Record<string, Plain> = {
   'text.liftedTies': ['Mrs Vane'],
   'text.hyphenation.capitals': 'never',
   'text.hyphenation.exceptions': ['ta-ble'],
+  'marks.set': 'uk',
   'pages.linesAtFoot': 3,
   'pages.linesAtHead': 3,
   'pages.chapterEnd': 8,

@@ -30,6 +30,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'space-given': 'Space given',
   'hyphen-over-recto': 'Word over a recto end',
   'short-last-page': 'Short last page',
+  'unpaired-quote': 'Quote without its pair',
   'leading-replaced': 'Leading replaced',
   'small-capitals-scaled': 'Small capitals scaled',
   'title-below-text-start': 'Titles deeper than the text start',

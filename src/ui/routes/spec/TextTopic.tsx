@@ -13,6 +13,15 @@ const NAMES: Readonly<Record<string, string>> = {
   'libre-caslon-text': 'Libre Caslon Text',
 };
 
+const MARKS = [
+  ['language', 'By the language'],
+  ['us', 'US'],
+  ['uk', 'UK'],
+  ['french', 'French'],
+  ['german', 'German'],
+  ['typed', 'As typed'],
+] as const;
+
 export function TextTopic() {
   const { spec, readOnly, set } = useSpec();
   const { text } = spec;
@@ -144,7 +153,15 @@ export function TextTopic() {
           onChange={(to) => set('text.hyphenation.exceptions', to, 'Own divisions')}
         />
       </SettingGroup>
-      <SettingGroup title="Ties">
+      <SettingGroup title="Marks and ties">
+        <ChoiceSetting
+          label="House marks"
+          value={spec.marks.set}
+          disabled={readOnly}
+          choices={MARKS}
+          note="How quotes, dashes and ellipses are set; the copy stays as typed."
+          onChange={(to) => set('marks.set', to, 'House marks')}
+        />
         <ChoiceSetting
           label="Tie words by rule"
           value={isOn(text.ties)}

@@ -1,0 +1,231 @@
+// House marks: how quotes, dashes, ellipses, ranges, initials and units are set (house rules, section 5). The copy is left as
+// it was typed; what comes out are replacements for the set text, in order.
+import type { MarkSet } from '../model/spec';
+
+/** A stretch of the source, from inclusive, to exclusive, and what is set for it. */
+export interface MarkEdit {
+  readonly from: number;
+  readonly to: number;
+  readonly text: string;
+}
+
+export interface HouseMarks {
+  readonly edits: readonly MarkEdit[];
+  /** Offsets of quotes without their pair: they stay as typed. */
+  readonly unpaired: readonly number[];
+}
+
+/** Fixed spaces: 0.083, 0.16, 0.2, 0.222 and 0.333 em (shape/shapeParagraph draws them). */
+const HAIR = '\u200A';
+const NARROW = '\u202F';
+const THIN = '\u2009';
+const MEDIUM = '\u205F';
+const THIRD = '\u2004';
+
+interface Marks {
+  /** Opening and closing quotes, outer then inner, with what stands inside them. */
+  readonly quotes: readonly (readonly [string, string])[];
+  readonly dash: string;
+  /** A full sentence ends with its point before the ellipsis. */
+  readonly pointFirst: boolean;
+  /** White before ; ! ? and before a colon. */
+  readonly beforeHigh: string;
+  readonly beforeColon: string;
+}
+
+const MARKS: Readonly<Record<Exclude<MarkSet, 'typed' | 'language'>, Marks>> = {
+  us: {
+    quotes: [
+      ['“', '”'],
+      ['‘', '’'],
+    ],
+    dash: '—',
+    pointFirst: true,
+    beforeHigh: '',
+    beforeColon: '',
+  },
+  uk: {
+    quotes: [
+      ['‘', '’'],
+      ['“', '”'],
+    ],
+    dash: ' – ',
+    pointFirst: false,
+    beforeHigh: '',
+    beforeColon: '',
+  },
+  french: {
+    quotes: [
+      [`«${MEDIUM}`, `${MEDIUM}»`],
+      ['“', '”'],
+    ],
+    dash: ' – ',
+    pointFirst: false,
+    beforeHigh: NARROW,
+    beforeColon: MEDIUM,
+  },
+  german: {
+    quotes: [
+      ['„', '“'],
+      ['‚', '‘'],
+    ],
+    dash: ' – ',
+    pointFirst: false,
+    beforeHigh: '',
+    beforeColon: '',
+  },
+};
+
+const NONE: HouseMarks = { edits: [], unpaired: [] };
+const MAY_NEED = /["'“”‘’„‚«»‹›–—…]|--|\.\.|\. \.|\d-\d|[A-Z]\. [A-Z]|\d \p{L}|\d °|^[-–—]|[;!?:]/u;
+const QUOTES = /["'“”‘’„‚«»‹›]/g;
+const LETTER = /[\p{L}\p{N}]/u;
+const OPENS_AFTER = /[\s([{—–\-“‘„‚«‹"'\u2028]/;
+const OBJECT = '\uFFFC';
+
+/** The set by which a text is set: `language` goes by the book's own. */
+function marksOf(set: MarkSet, language: string): Marks | null {
+  if (set === 'typed') return null;
+  if (set !== 'language') return MARKS[set];
+  const key = language.startsWith('en-GB') ? 'uk' : { fr: 'french', de: 'german' }[language.slice(0, 2)];
+  return key === undefined ? (language.startsWith('en') ? MARKS.us : null) : MARKS[key as 'uk' | 'french' | 'german'];
+}
+
+/** Replacements that set a paragraph's text by a house's marks. */
+export function houseMarks(text: string, set: MarkSet, language: string): HouseMarks {
+  const marks = marksOf(set, language);
+  if (marks === null || !MAY_NEED.test(text)) return NONE;
+  const { edits, unpaired } = setQuotes(text, marks);
+  const others = [...setPoints(text, marks), ...setDashes(text, marks), ...setSpaces(text, marks)];
+  const taken: MarkEdit[] = [];
+  for (const edit of [...edits, ...others].sort((a, b) => a.from - b.from || b.to - a.to)) {
+    const last = taken[taken.length - 1];
+    if ((last === undefined || edit.from >= last.to) && text.slice(edit.from, edit.to) !== edit.text) taken.push(edit);
+  }
+  return taken.length === 0 && unpaired.length === 0 ? NONE : { edits: taken, unpaired };
+}
+
+interface OpenQuote {
+  readonly at: number;
+  readonly isDouble: boolean;
+}
+
+/** Quotes in pairs, outer and inner by their depth; apostrophes apart from them. */
+function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: number[] } {
+  const edits: MarkEdit[] = [];
+  const pairs: [OpenQuote, number, number][] = [];
+  const open: OpenQuote[] = [];
+  const unpaired: number[] = [];
+  for (const match of text.matchAll(QUOTES)) {
+    const at = match.index;
+    const char = match[0];
+    const before = charBefore(text, at);
+    const after = text[at + 1] ?? ' ';
+    const isDouble = !"'‘’‚‹›".includes(char);
+    const isApostrophe = (char === "'" || char === '’') && LETTER.test(before) && LETTER.test(after);
+    if (isApostrophe) {
+      edits.push({ from: at, to: at + 1, text: '’' });
+      continue;
+    }
+    const top = open[open.length - 1];
+    const typedOpen = '“‘„‚'.includes(char) && !(char === '“' && top?.isDouble && text[top.at] === '„');
+    const isOpening = typedOpen || ('"\'«»‹›'.includes(char) && opensHere(before, after, char));
+    if (isOpening) {
+      open.push({ at, isDouble });
+      continue;
+    }
+    const partner = open.findLastIndex((one) => one.isDouble === isDouble);
+    if (partner >= 0) {
+      pairs.push([open[partner], at, partner]);
+      for (const lost of open.splice(partner)) if (lost.at !== pairs[pairs.length - 1][0].at) leave(lost);
+    } else if (!isDouble) edits.push({ from: at, to: at + 1, text: '’' });
+    else unpaired.push(at);
+  }
+  open.forEach(leave);
+  for (const [first, last, depth] of pairs) {
+    const [opening, closing] = marks.quotes[depth % 2];
+    edits.push(replaceQuote(text, first.at, opening, 'open'), replaceQuote(text, last, closing, 'close'));
+  }
+  return { edits: withHairs(text, edits), unpaired };
+
+  /** A quote that is never closed; a single one before a letter or figure is an apostrophe: ’tis, ’90s. */
+  function leave({ at, isDouble }: OpenQuote): void {
+    if (!isDouble && text[at] === "'") edits.push({ from: at, to: at + 1, text: '’' });
+    else if (isDouble && at > 0) unpaired.push(at);
+  }
+}
+
+function opensHere(before: string, after: string, char: string): boolean {
+  if (char === '»' || char === '›') return /\s|^$/.test(before) && LETTER.test(after);
+  if (char === '«' || char === '‹') return !LETTER.test(before) || /\s/.test(after);
+  return before === '' || (OPENS_AFTER.test(before) && !/\s/.test(after));
+}
+
+/** The character before an offset, notes and the like left out; empty at the start. */
+function charBefore(text: string, at: number): string {
+  let k = at - 1;
+  while (k >= 0 && text[k] === OBJECT) k -= 1;
+  return text[k] ?? '';
+}
+
+/** The new mark, with the white that stood inside a guillemet taken away. */
+function replaceQuote(text: string, at: number, mark: string, side: 'open' | 'close'): MarkEdit {
+  const isGuillemet = '«»‹›'.includes(text[at]);
+  let [from, to] = [at, at + 1];
+  if (isGuillemet && side === 'open') while (/[ \u00A0\u202F\u205F]/.test(text[to] ?? '')) to += 1;
+  if (isGuillemet && side === 'close') while (/[ \u00A0\u202F\u205F]/.test(text[from - 1] ?? '')) from -= 1;
+  return { from, to, text: mark };
+}
+
+/** Quotes that meet stand apart by a hair. */
+function withHairs(text: string, edits: readonly MarkEdit[]): MarkEdit[] {
+  const sorted = [...edits].sort((a, b) => a.from - b.from);
+  return sorted.map((edit, k) => {
+    const next = sorted[k + 1];
+    const meets = next !== undefined && next.from === edit.to && /[“”‘’]$/.test(edit.text) && /^[“”‘’]/.test(next.text);
+    return meets && text[edit.from] !== HAIR ? { ...edit, text: edit.text + HAIR } : edit;
+  });
+}
+
+/** Three points a thin space apart, tied to the word before. */
+function* setPoints(text: string, marks: Marks): Generator<MarkEdit> {
+  for (const match of text.matchAll(/([ \u00A0\u2009\u202F]?)(\.?)(…|\.\.\.|\. \. \.)/g)) {
+    const [whole, white, point] = match;
+    const before = charBefore(text, match.index);
+    const points = `.${THIN}.${THIN}.`;
+    const isAfterWord = LETTER.test(before) || white !== '';
+    if (point !== '' && marks.pointFirst)
+      yield { from: match.index, to: match.index + whole.length, text: `.${THIN}${points}` };
+    else {
+      const text2 = point !== '' ? `.${THIN}${points}` : isAfterWord ? THIN + points : points;
+      yield { from: match.index, to: match.index + whole.length, text: text2 };
+    }
+  }
+}
+
+/** Dashes between words, ranges of figures, and the dash that opens a speech. */
+function* setDashes(text: string, marks: Marks): Generator<MarkEdit> {
+  const speech = /^(?:--|[—–-])[ \u00A0\u2009]*(?=\p{L}|[¿¡«“‘"'])/u.exec(text);
+  if (speech !== null) yield { from: 0, to: speech[0].length, text: `—${THIRD}` };
+  for (const match of text.matchAll(/(?<=[^\s\d—–-])(?: ?-{2,3} ?| – | ?— ?)(?=[^\s—–-])/gu))
+    yield { from: match.index, to: match.index + match[0].length, text: marks.dash };
+  for (const match of text.matchAll(/(?<![\d-])(\d{1,4})-(?=\d{1,4}(?![\d-]))/g)) {
+    const at = match.index + match[1].length;
+    yield { from: at, to: at + 1, text: '–' };
+  }
+}
+
+const UNITS = 'km|m|cm|mm|kg|g|mg|lb|lbs|oz|ft|yd|mi|ha|l|ml|hp|kW|°C|°F';
+
+/** White of fixed width: between initials, between figure and unit, and before the high marks of French. */
+function* setSpaces(text: string, marks: Marks): Generator<MarkEdit> {
+  for (const match of text.matchAll(/(?<=(?<!\p{L})\p{Lu}\.) (?=\p{Lu}\.)/gu))
+    yield { from: match.index, to: match.index + 1, text: NARROW };
+  for (const match of text.matchAll(new RegExp(`(?<=\\d) (?=(?:${UNITS})(?![\\p{L}\\d]))`, 'gu')))
+    yield { from: match.index, to: match.index + 1, text: THIN };
+  if (marks.beforeHigh === '') return;
+  for (const match of text.matchAll(/(?<=[\p{L}\p{N})”»])[ \u00A0\u202F\u205F]?(?=[;!?])/gu))
+    yield { from: match.index, to: match.index + match[0].length, text: marks.beforeHigh };
+  for (const match of text.matchAll(/(?<=[\p{L})”»])[ \u00A0\u202F\u205F]?(?=:(?:\s|$))/gu))
+    yield { from: match.index, to: match.index + match[0].length, text: marks.beforeColon };
+}

@@ -1,0 +1,101 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { MarkSet } from '../../../src/core/model/spec';
+import { houseMarks } from '../../../src/core/styles';
+
+/** The text as set; fixed spaces are drawn as `_`. */
+function set(text: string, marks: MarkSet, language = 'en'): string {
+  const { edits } = houseMarks(text, marks, language);
+  let out = '';
+  let done = 0;
+  for (const edit of edits) {
+    out += text.slice(done, edit.from) + edit.text;
+    done = edit.to;
+  }
+  return (out + text.slice(done)).replace(/[\u2004\u2009\u200A\u202F\u205F]/g, '_');
+}
+
+describe('house marks', () => {
+  const cases: [MarkSet, string, string][] = [
+    ['us', '"Go," she said.', '“Go,” she said.'],
+    ['us', '‘Go,’ she said, ‘the “Heron” is in.’', '“Go,” she said, “the ‘Heron’ is in.”'],
+    ['uk', '“Go,” she said, “the ‘Heron’ is in.”', '‘Go,’ she said, ‘the “Heron” is in.’'],
+    ['us', "It's the boys' boat, 'tis said.", 'It’s the boys’ boat, ’tis said.'],
+    ['us', '"\'No,\' he said," said she.', '“_‘No,’ he said,” said she.'],
+    ['us', 'She waited -- then left.', 'She waited—then left.'],
+    ['uk', 'She waited—then left.', 'She waited – then left.'],
+    ['us', 'Wait... no.', 'Wait_._._. no.'],
+    ['us', 'He left.... And', 'He left._._._. And'],
+    ['us', 'pages 12-14, tel 12-14-16', 'pages 12–14, tel 12-14-16'],
+    ['us', 'J. P. Marlow, 12 km', 'J._P. Marlow, 12_km'],
+    ['german', '"Ja", sagte sie.', '„Ja“, sagte sie.'],
+    ['french', '"Oui", dit-elle ; non !', '«_Oui_», dit-elle_; non_!'],
+    ['french', '« Oui » : dit-elle', '«_Oui_»_: dit-elle'],
+    ['french', '- Oui, dit-elle.', '—_Oui, dit-elle.'],
+    ['typed', '"Go..." -- 12-14', '"Go..." -- 12-14'],
+  ];
+  for (const [marks, text, wanted] of cases) {
+    it(`${marks}: ${text}`, () => expect(set(text, marks)).to.equal(wanted));
+  }
+
+  it('go by the language of the book', () => {
+    expect(set('"Go"', 'language', 'en')).to.equal('“Go”');
+    expect(set('"Go"', 'language', 'en-GB')).to.equal('‘Go’');
+    expect(set('"Ja"', 'language', 'de')).to.equal('„Ja“');
+    expect(set('"Sí"', 'language', 'es')).to.equal('"Sí"');
+  });
+
+  it('leave a quote without its pair as it was typed, and tell where', () => {
+    const { edits, unpaired } = houseMarks('She said "go and left.', 'us', 'en');
+    expect(edits).to.deep.equal([]);
+    expect(unpaired).to.deep.equal([9]);
+    // A paragraph that opens a speech which goes on in the next one is no fault.
+    expect(houseMarks('“I was there, and', 'us', 'en').unpaired).to.deep.equal([]);
+  });
+
+  it('replace stretches in order that never overlap, and keep every letter', () => {
+    const piece = fc.constantFrom(
+      '"',
+      "'",
+      '“',
+      '”',
+      '‘',
+      '’',
+      ' ',
+      'word',
+      'a',
+      '--',
+      '—',
+      '...',
+      '12',
+      '-',
+      '14',
+      '.',
+      '«',
+      '»',
+      '\uFFFC',
+    );
+    fc.assert(
+      fc.property(
+        fc.array(piece, { maxLength: 24 }),
+        fc.constantFrom<MarkSet>('us', 'uk', 'french', 'german'),
+        (parts, marks) => {
+          const text = parts.join('');
+          const { edits } = houseMarks(text, marks, 'en');
+          let done = 0;
+          let letters = '';
+          for (const edit of edits) {
+            expect(edit.from).to.be.at.least(done);
+            expect(edit.to).to.be.at.least(edit.from);
+            letters += text.slice(done, edit.from);
+            done = edit.to;
+          }
+          letters += text.slice(done);
+          const only = (value: string) => value.replace(/[^a-z0-9\uFFFC]/g, '');
+          expect(only(letters)).to.equal(only(text));
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
+});
