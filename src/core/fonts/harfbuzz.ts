@@ -110,6 +110,15 @@ export class HarfBuzz {
     return this.calls.hb_font_get_glyph_h_advance(font.font, glyph);
   }
 
+  /** Left and right edge of a glyph's ink, from its origin, in font units. */
+  inkOf(font: HarfBuzzFont, glyph: number): { readonly left: number; readonly right: number } {
+    const at = this.calls.malloc(16);
+    this.calls.hb_font_get_glyph_extents(font.font, glyph, at);
+    const [left, , width] = new Int32Array(this.memory.buffer, at, 4);
+    this.calls.free(at);
+    return { left, right: left + width };
+  }
+
   /** The outline of a glyph in font units, y upwards. */
   outlineOf(font: HarfBuzzFont, glyph: number): Outline {
     this.pen = [];

@@ -91,7 +91,13 @@ function isWithinRag(best: BrokenParagraph, { style }: StyledParagraph, step: -1
 interface Prepared {
   readonly breaks: Opportunities;
   readonly widths: BreakWidths;
-  readonly settings: FitSettings;
+  readonly settings: LineSettings;
+}
+
+interface LineSettings extends FitSettings {
+  /** Width of a drop capital, and the lines beside it. */
+  readonly initial: number;
+  readonly beside: number;
 }
 
 /** Opportunities and widths, with emergency cuts where a word is wider than a line. */
@@ -104,7 +110,7 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
     ties: style.ties ? findTies(styled.text, style.language, style.liftedTies) : NO_TIES,
   });
   const widths = measureBreaks(styled, shaped, breaks, context);
-  const settings = settingsOf(styled, measure);
+  const settings = settingsOf(styled, measure, initialBox(styled, shaped, context));
   const extra = emergencies(shaped, breaks, widths, Math.min(settings.width, ...settings.firstWidths), styled.text);
   if (extra.length === 0) return { breaks, widths, settings };
   const more = withEmergencies(breaks, extra);
@@ -128,11 +134,33 @@ function hyphenatorAt({ runs, style }: StyledParagraph, context: BreakContext): 
   };
 }
 
-function settingsOf(styled: StyledParagraph, measure: Measure): FitSettings {
+/** White between a drop capital and the lines beside it, in em of the text. */
+const BESIDE_INITIAL = 0.14;
+
+/** Width that a drop capital takes from the lines beside it, by its ink; 0 without one. */
+function initialBox(styled: StyledParagraph, shaped: ShapedParagraph, context: BreakContext): number {
+  const index = styled.runs.findIndex((run) => run.initial === 'letter');
+  if (index < 0) return 0;
+  const { face, size } = styled.runs[index];
+  const [first, end] = [shaped.runStarts[index], shaped.runStarts[index + 1]];
+  let advance = 0;
+  for (let k = first; k < end - 1; k += 1) advance += shaped.advances[k];
+  const left = context.ink(face, shaped.glyphs[first]).left;
+  const right = advance + context.ink(face, shaped.glyphs[end - 1]).right;
+  return ((right - left) * size) / context.unitsPerEm(face) + BESIDE_INITIAL * styled.style.size;
+}
+
+function settingsOf(styled: StyledParagraph, measure: Measure, initial: number): LineSettings {
   const { style } = styled;
+  const beside = initial > 0 ? style.initial!.lines : 0;
   const inside = (width: number) => Math.max(LEAST_WIDTH, width - style.leftIndent - style.rightIndent);
-  const first = measure.first.length === 0 ? [measure.width] : measure.first;
+  const first = Array.from(
+    { length: Math.max(1, measure.first.length, beside) },
+    (_, k) => (measure.first[k] ?? measure.width) - (k < beside ? initial : 0),
+  );
   return {
+    initial,
+    beside,
     width: inside(measure.width),
     firstWidths: first.map((width, k) => Math.max(LEAST_WIDTH, inside(width) - (k === 0 ? style.firstIndent : 0))),
     mode: style.align === 'justify' ? 'justify' : isBalanced(style) ? 'balanced' : 'ragged',
@@ -169,7 +197,7 @@ function packLines(
   styled: StyledParagraph,
   breaks: Opportunities,
   widths: BreakWidths,
-  settings: FitSettings,
+  settings: LineSettings,
   { ends, demerits }: FittedLines,
 ): BrokenParagraph {
   const count = ends.length;
@@ -179,6 +207,7 @@ function packLines(
   const widthOf = (line: number) =>
     line > 0 && isStart(line) ? settings.firstWidths[0] : (settings.firstWidths[line] ?? settings.width);
   const lines = {
+    initial: settings.initial,
     count,
     demerits,
     from: new Uint32Array(count),
@@ -235,7 +264,7 @@ function packLines(
     lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + added : 0;
     lines.textWidth[k] = natural + byLetters + bySpaces;
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
-    const left = style.leftIndent + (isStart(k) ? style.firstIndent : 0);
+    const left = style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (k < settings.beside ? settings.initial : 0);
     const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
     const align = justified && open ? style.lastAlign : style.align;
     lines.x[k] = leftOf(align, left, width, lines.textWidth[k]) - widths.hangLeft[s];

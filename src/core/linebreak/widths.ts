@@ -13,6 +13,8 @@ export interface WidthContext {
   /** Advance of the space and of the hyphen of a face, in em. */
   readonly space: (face: string) => number;
   readonly hyphen: (face: string) => number;
+  /** Ink of a glyph, in font units from its origin. */
+  readonly ink: (face: string, glyph: number) => { readonly left: number; readonly right: number };
   /** How cutting at an offset changes the widths on both sides, in points. */
   readonly cutWidths: (offset: number) => { readonly before: number; readonly after: number };
 }
@@ -108,7 +110,7 @@ export function measureBreaks(
   /** The last letter met, for what hangs out at a line's end; and the first opportunity whose line begins with the next. */
   let last = -1;
   let lastAdvance = 0;
-  let beginning = style.opticalMargins > 0 ? 0 : n + 1;
+  let beginning = style.opticalMargins > 0 ? (runs[0]?.initial === undefined ? 0 : 1) : n + 1;
   const hangEnd = (at: number, kind: number): number => {
     if (style.opticalMargins === 0) return 0;
     if (kind === LINE_END.hyphen)
@@ -146,6 +148,8 @@ export function measureBreaks(
       record(offset);
       place = nextPlace();
     }
+    // A drop capital stands apart from its line.
+    if (runs[run]?.initial !== undefined) continue;
     const code = text.charCodeAt(offset);
     if (code === SPACE || code === NO_BREAK_SPACE) {
       if (!isElasticSpace(text, offset)) continue;

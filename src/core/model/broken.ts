@@ -6,6 +6,8 @@ export const LINE_END = { space: 0, hyphen: 1, dash: 2, forced: 3, last: 4, emer
 
 export interface BrokenParagraph {
   readonly count: number;
+  /** Width that a drop capital takes from the first lines; 0 without one. */
+  readonly initial: Pt;
   /** What the lines cost together (linebreak/totalFit); only differences between settings of one paragraph mean something. */
   readonly demerits: number;
   /** Set text of each line: `from` inclusive, `to` exclusive, without the space at its end. */

@@ -12,6 +12,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       marks: { set: 'typed' },
       pages: PAGES_OF_FORMAT_2,
       ...spec,
+      openers: { dropLines: 0, dropLetters: 1, ...part(spec, 'openers') },
       text: {
         ...TEXT_OF_FORMAT_2,
         ...part(spec, 'text'),

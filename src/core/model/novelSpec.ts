@@ -253,7 +253,7 @@ export const NOVEL_SPEC: Spec = {
     columnShares: null,
     balanceColumns: true,
   },
-  openers: { sink: 5, textStart: 12, chaptersStart: 'any' },
+  openers: { sink: 5, textStart: 12, chaptersStart: 'any', dropLines: 0, dropLetters: 1 },
   furniture: { verso: 'author', recto: 'title', dropFolio: true },
   folios: { front: 'roman' },
   styles,

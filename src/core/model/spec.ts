@@ -101,6 +101,9 @@ export interface OpenersSpec {
   /** Grid line, counted from 1, on which the text of an opener begins. */
   readonly textStart: number;
   readonly chaptersStart: 'any' | 'recto';
+  /** Lines of the drop capital with which an opener's text begins; 0: none. And its letters. */
+  readonly dropLines: number;
+  readonly dropLetters: number;
 }
 
 export type HeadContent = 'none' | 'author' | 'title' | 'part' | 'chapter';

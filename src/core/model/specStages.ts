@@ -47,6 +47,8 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'openers.sink': 'page',
   'openers.textStart': 'page',
   'openers.chaptersStart': 'page',
+  'openers.dropLines': 'break',
+  'openers.dropLetters': 'none',
   'furniture.verso': 'paint',
   'furniture.recto': 'paint',
   'furniture.dropFolio': 'paint',

@@ -47,6 +47,8 @@ export interface ResolvedStyle {
   /** Share of the table of hanging marks, 0 to 1. */
   readonly opticalMargins: number;
   readonly language: string;
+  /** A drop capital over so many lines, of so many letters; raised where the paragraph is shorter than it. */
+  readonly initial: { readonly lines: number; readonly letters: number; readonly isRaised: boolean } | null;
   readonly hyphenation: {
     readonly smallestWord: number;
     readonly before: number;
@@ -73,6 +75,8 @@ export interface StyledRun {
   readonly line?: 'under' | 'through';
   /** Small letters are set as capitals: small capitals of a face that has none. */
   readonly upper?: boolean;
+  /** Stands apart from its line: a drop capital, or the opening quote that hangs before it. */
+  readonly initial?: 'letter' | 'quote';
 }
 
 export interface NoteMark {
@@ -103,5 +107,5 @@ export interface StyledParagraph {
 
 /** True for runs whose letters take part in glyph-scale play: not small capitals, nor letterspaced type. */
 export function isPlayed(run: StyledRun): boolean {
-  return run.tracking === 0 && run.upper !== true && !run.features.includes('smcp');
+  return run.initial === undefined && run.tracking === 0 && run.upper !== true && !run.features.includes('smcp');
 }

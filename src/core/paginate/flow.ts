@@ -287,6 +287,7 @@ function cutInside(paragraph: ComposedParagraph, line: number, keeps: KeepRules)
   if (style.withNext) return 'stranded-head';
   if (style.meaning === 'verse' && broken.count <= WHOLE_STANZA) return 'parted';
   if (style.keepTogether === true) return 'parted';
+  if (style.initial && line < style.initial.lines) return 'parted';
   if (line < Math.min(keeps.linesAtFoot, broken.count)) return 'orphan';
   const after = broken.count - line;
   if (after >= keeps.linesAtHead) return 'none';

@@ -14,6 +14,8 @@ export interface RenderContext {
   /** Own advance of the space in em; the hyphen's glyph and advance in em. */
   readonly space: (face: string) => number;
   readonly hyphen: (face: string) => { readonly glyph: number; readonly width: number };
+  /** Left edge of a glyph's ink from its origin, in font units. */
+  readonly ink: (face: string, glyph: number) => number;
   /** Shapes a line's tail by itself. */
   readonly shapeTail: (paragraph: ComposedParagraph) => LineGlyphs;
 }
@@ -52,6 +54,8 @@ interface LineSetting {
   readonly artifact: TextItem['artifact'];
   readonly hyphenated: boolean;
   readonly endsLine: boolean;
+  /** Text of a drop capital before the run, given with its first glyph. */
+  readonly lead: string;
 }
 
 const TAIL: LineSetting = {
@@ -61,7 +65,9 @@ const TAIL: LineSetting = {
   artifact: null,
   hyphenated: false,
   endsLine: true,
+  lead: '',
 };
+const INITIAL: LineSetting = { ...TAIL, endsLine: false };
 
 /** Collects items and their packed glyphs. */
 class ListBuilder {
@@ -107,7 +113,12 @@ class ListBuilder {
     const { align } = styled.style;
     const flushRight = this.side === 'recto' ? 'foreEdge' : 'back';
     if (align === flushRight) x += broken.width[line] - broken.textWidth[line];
+    let lead = '';
     runs.forEach((part, index) => {
+      if (part.run.initial !== undefined) {
+        lead += this.addInitial(styled, part, x - broken.initial, y);
+        return;
+      }
       const last = index === runs.length - 1;
       x = this.addRun(styled, part, x, y, {
         spaceDelta: broken.spaceDelta[line],
@@ -116,9 +127,25 @@ class ListBuilder {
         artifact,
         hyphenated: last && hyphenated,
         endsLine: last && !hyphenated && broken.end[line] !== LINE_END.dash,
+        lead,
       });
+      lead = '';
     });
     if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
+  }
+
+  /** A drop capital, or the quote that hangs before it, at the left edge of its lines; answers the text it stands for. */
+  private addInitial(styled: StyledParagraph, part: LineGlyphs, left: number, y: number): string {
+    const { run } = part;
+    const scale = run.size / this.context.unitsPerEm(run.face);
+    const width = part.advances.reduce((sum, advance) => sum + advance, 0);
+    const before = run.initial === 'quote' ? width : this.context.ink(run.face, part.glyphs[0]);
+    const text = styled.text.slice(run.from, run.to);
+    // Its text is given by the word that it begins, so that nobody copies a letter and a word without one.
+    const at = this.items.length;
+    this.addRun(styled, part, left - before * scale, y, INITIAL);
+    for (let k = at; k < this.items.length; k += 1) this.items[k] = { ...this.items[k], text: '' };
+    return text;
   }
 
   private addTail(paragraph: ComposedParagraph, right: number, y: number): void {
@@ -161,7 +188,9 @@ class ListBuilder {
       if (elastic) x += part.advances[k] * scale + tracking + wished;
       else if (part.advances[k] !== 0) x += part.advances[k] * scale * scaleX + played;
     }
-    let text = styled.text.slice(textFrom, textTo);
+    const { lead } = line;
+    if (lead !== '') for (let k = first + 1; k < this.glyphs.length; k += 1) this.charOffsets[k] += lead.length;
+    let text = lead + styled.text.slice(textFrom, textTo);
     if (hyphenated) {
       const hyphen = context.hyphen(run.face);
       this.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);

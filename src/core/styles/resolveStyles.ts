@@ -83,6 +83,7 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
     looseOver: looseOver(family, space(family)),
     language,
+    initial: null,
     hyphenation: text.hyphenation,
   };
 }

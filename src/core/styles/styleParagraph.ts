@@ -3,6 +3,7 @@
 import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { CharacterStyle, Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
+import { withInitial } from './initialLetter';
 import { houseMarks, type MarkEdit } from './houseMarks';
 import {
   OBJECT_CHARACTER,
@@ -51,7 +52,8 @@ export function styleParagraph(
   const set = makeSetText(source, context, prefix, marks.edits);
   const looks = lookOfEach(set, source.spans, context.spec.characterStyles);
   const missing: number[] = [];
-  const runs = makeRuns(set.text, looks, style, context, missing);
+  const made = makeRuns(set.text, looks, style, context, missing);
+  const runs = prefix === '' ? withInitial(set.text, made, style, context.faces) : made;
   return {
     stream,
     block: source.id,

@@ -44,7 +44,7 @@ export function* composeDivision(
   for (let k = 0; k < blocks.length; k += 1) {
     if (k % PARAGRAPHS_PER_STEP === 0) yield;
     const block = blocks[k];
-    const style = styleOf(effectiveTag(blocks, k), compose);
+    const style = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
     const isText = k >= headCount && !isDisplayRole(division.role);
     const entry = composeOne(division.id, block, style, '', compose, isText ? variantsOf(block, style) : 'none');
     if (k < headCount) head.push(entry.composed);
@@ -85,6 +85,14 @@ function countHead(blocks: readonly Paragraph[]): number {
 
 function styleOf(tag: string, compose: ComposeContext) {
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
+}
+
+/** The style of an opener's first paragraph of text, with the drop capital of the spec. */
+function opening(style: ResolvedStyle, isFirst: boolean, compose: ComposeContext): ResolvedStyle {
+  const { dropLines, dropLetters } = compose.book.spec.openers;
+  if (!isFirst || dropLines < 2 || style.meaning !== 'body') return style;
+  const initial = { lines: dropLines, letters: dropLetters, isRaised: false };
+  return compose.context.interner.intern({ ...style, initial, firstIndent: 0 });
 }
 
 const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);

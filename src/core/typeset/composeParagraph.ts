@@ -70,22 +70,26 @@ function composeWith(
     known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
   if (known && sameStyle && known.measure === job.measure) return known;
   const start = context.now();
-  const styled =
+  let styled =
     known && sameStyle
       ? known.styled
       : { ...styleParagraph(job.stream, job.paragraph, job.style, styleContext, job.prefix), tail: job.tail };
   const afterStyle = context.now();
   const reuse = known !== undefined && known.styled.shapeKey === styled.shapeKey;
-  const shaped = reuse ? known.shaped : shapeParagraph(styled, library);
+  let shaped = reuse ? known.shaped : shapeParagraph(styled, library);
   if (!reuse) cache.shapedCount += 1;
   const afterShape = context.now();
-  const broken = breakParagraph(
-    styled,
-    shaped,
-    column(job.measure),
-    breakContext(styled, shaped, context),
-    job.variants,
-  );
+  const breakNow = () =>
+    breakParagraph(styled, shaped, column(job.measure), breakContext(styled, shaped, context), job.variants);
+  let broken = breakNow();
+  const { initial } = job.style;
+  if (initial !== null && broken.best.count < initial.lines && !styled.style.initial?.isRaised) {
+    // Too short to stand beside its drop capital: the letter is raised.
+    const raised = { ...job.style, initial: { ...initial, isRaised: true } };
+    styled = { ...styleParagraph(job.stream, job.paragraph, raised, styleContext, job.prefix), tail: job.tail };
+    shaped = shapeParagraph(styled, library);
+    broken = breakNow();
+  }
   cache.brokenCount += 1;
   clock.style += afterStyle - start;
   clock.shape += afterShape - afterStyle;
@@ -132,6 +136,7 @@ function breakContext(
     unitsPerEm: (face) => library.font(face).unitsPerEm,
     space: (face) => library.marks(face).space,
     hyphen: (face) => library.marks(face).hyphen,
+    ink: (face, glyph) => library.harfBuzz.inkOf(library.font(face), glyph),
     cutWidths: (offset) => cutWidths(styled, shaped, offset, library),
     hyphenator: (language) => hyphenators.get(language) ?? null,
   };

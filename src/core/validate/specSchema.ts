@@ -176,6 +176,8 @@ export const specSchema = object({
     sink: whole(0, 40, 'grid lines'),
     textStart: whole(1, 60, 'grid line'),
     chaptersStart: oneOf('any', 'recto'),
+    dropLines: whole(0, 5, 'lines').invalid(1),
+    dropLetters: whole(1, 4, 'letters'),
   }),
   furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
   folios: object({ front: oneOf('roman', 'arabic') }),

@@ -24,6 +24,25 @@ export function OpenersTopic() {
         onChange={(to) => set('openers.textStart', to, 'Text start')}
       />
       <ChoiceSetting
+        label="Drop capital"
+        value={String(openers.dropLines)}
+        disabled={readOnly}
+        choices={[
+          ['0', 'None'],
+          ['2', 'Two lines'],
+          ['3', 'Three lines'],
+          ['4', 'Four lines'],
+          ['5', 'Five lines'],
+        ]}
+        onChange={(to) => set('openers.dropLines', Number(to), to === '0' ? 'No drop capital' : 'Drop capital')}
+      />
+      <NumberSetting
+        label="Its letters"
+        value={openers.dropLetters}
+        disabled={readOnly || openers.dropLines === 0}
+        onChange={(to) => set('openers.dropLetters', to, 'Letters of the drop capital')}
+      />
+      <ChoiceSetting
         label="Chapters begin"
         value={openers.chaptersStart}
         disabled={readOnly}
