@@ -51,7 +51,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Packages by name for folders that may use only some. */
-const CORE_PACKAGES = ['fflate', 'saxes', 'joi', 'linebreak'];
+const CORE_PACKAGES = ['fflate', 'saxes', 'joi', 'linebreak', 'bidi-js'];
 
 interface Import {
   readonly file: string;

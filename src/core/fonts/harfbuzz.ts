@@ -29,6 +29,7 @@ export type Outline = Float32Array;
 
 const PAGE = 65536;
 const DIRECTION_LTR = 4;
+const DIRECTION_RTL = 5;
 const INFO_BYTES = 20;
 
 /** HarfBuzz itself: shapes runs and reads outlines. One instance serves a worker for its whole life. */
@@ -80,23 +81,28 @@ export class HarfBuzz {
   }
 
   /**
-   * Shapes `text`, left to right. `features` is a list such as `smcp,-liga`; `language` a BCP 47 tag.
+   * Shapes `text`. From right to left the glyphs are given in the order of the text too, last seen first. `features` is a list such as `smcp,-liga`; `language` a BCP 47 tag.
    * The arrays are copies and stay valid.
    */
-  shape(font: HarfBuzzFont, text: string, features: string, language: string): ShapedGlyphs {
+  shape(font: HarfBuzzFont, text: string, features: string, language: string, isRtl = false): ShapedGlyphs {
     const { calls, buffer } = this;
     const at = this.putText(text);
     calls.hb_buffer_clear_contents(buffer);
     calls.hb_buffer_add_utf16(buffer, at, text.length, 0, text.length);
     calls.hb_buffer_guess_segment_properties(buffer);
-    calls.hb_buffer_set_direction(buffer, DIRECTION_LTR);
+    calls.hb_buffer_set_direction(buffer, isRtl ? DIRECTION_RTL : DIRECTION_LTR);
     calls.hb_buffer_set_language(buffer, this.languageOf(language));
     const [list, count] = this.featuresOf(features);
     calls.hb_shape(font.font, buffer, list, count);
     const glyphCount = calls.hb_buffer_get_length(buffer);
     const infos = calls.hb_buffer_get_glyph_infos(buffer, this.lengthAt) >> 2;
     const positions = calls.hb_buffer_get_glyph_positions(buffer, this.lengthAt) >> 2;
-    return this.copyGlyphs(glyphCount, infos, positions);
+    const shaped = this.copyGlyphs(glyphCount, infos, positions);
+    if (isRtl) {
+      const { glyphs, clusters, advances, xOffsets, yOffsets, unsafe } = shaped;
+      for (const array of [glyphs, clusters, advances, xOffsets, yOffsets, unsafe]) array.reverse();
+    }
+    return shaped;
   }
 
   /** The glyph of a code point, without shaping; 0 when the font has none. */

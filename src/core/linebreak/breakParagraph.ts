@@ -264,10 +264,15 @@ function packLines(
     lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + added : 0;
     lines.textWidth[k] = natural + byLetters + bySpaces;
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
-    const left = style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (k < settings.beside ? settings.initial : 0);
+    // Indents stand at the side where lines begin.
+    const { isRtl } = styled;
+    const left = isRtl
+      ? style.rightIndent
+      : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (k < settings.beside ? settings.initial : 0);
     const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
     const align = justified && open ? style.lastAlign : style.align;
-    lines.x[k] = leftOf(align, left, width, lines.textWidth[k]) - widths.hangLeft[s];
+    const side = isRtl && (align === 'left' || align === 'right') ? (align === 'left' ? 'right' : 'left') : align;
+    lines.x[k] = leftOf(side, left, width, lines.textWidth[k]) - widths.hangLeft[s];
     s = j + 1;
   });
   return lines;

@@ -75,7 +75,9 @@ export function measureBreaks(
   breaks: Opportunities,
   context: WidthContext,
 ): BreakWidths {
-  const { text, runs, style } = styled;
+  const { text, runs, style, isRtl } = styled;
+  // Marks hang at the ends of lines that run from left to right.
+  const hanging = isRtl ? 0 : style.opticalMargins;
   const n = breaks.count;
   const widths = scratchFor(n + 1);
   widths.hangLeft.fill(0, 0, n + 1);
@@ -110,9 +112,9 @@ export function measureBreaks(
   /** The last letter met, for what hangs out at a line's end; and the first opportunity whose line begins with the next. */
   let last = -1;
   let lastAdvance = 0;
-  let beginning = style.opticalMargins > 0 ? (runs[0]?.initial === undefined ? 0 : 1) : n + 1;
+  let beginning = hanging > 0 ? (runs[0]?.initial === undefined ? 0 : 1) : n + 1;
   const hangEnd = (at: number, kind: number): number => {
-    if (style.opticalMargins === 0) return 0;
+    if (hanging === 0) return 0;
     if (kind === LINE_END.hyphen)
       return runs.length === 0 ? 0 : hangRight(HYPHEN) * context.hyphen(runs[run].face) * runs[run].size;
     return last === at - 1 && at > 0 ? hangRight(text.charCodeAt(last)) * lastAdvance : 0;
@@ -121,7 +123,7 @@ export function measureBreaks(
   const record = (offset: number) => {
     while (nextEnd < n && breaks.at[nextEnd] <= offset) {
       const at = breaks.at[nextEnd];
-      widths.end[nextEnd] = width - style.opticalMargins * hangEnd(at, breaks.kind[nextEnd]);
+      widths.end[nextEnd] = width - hanging * hangEnd(at, breaks.kind[nextEnd]);
       widths.endStretch[nextEnd] = stretch;
       widths.endShrink[nextEnd] = shrink;
       widths.endSpaces[nextEnd] = spaces;
@@ -164,7 +166,7 @@ export function measureBreaks(
       lastAdvance = advance;
       if (beginning <= nextStart) {
         // Lines after these opportunities begin with this letter.
-        const hang = hangLeft(code) * style.opticalMargins * advance;
+        const hang = hangLeft(code) * hanging * advance;
         for (; beginning <= nextStart; beginning += 1) {
           const place = beginning === 0 ? 0 : breaks.next[beginning - 1];
           if (hang === 0 || place !== offset) continue;

@@ -26,6 +26,8 @@ export interface TextItem {
   readonly endsInHyphen: boolean;
   /** True when the item is the last of its line, and the text goes on with a space. */
   readonly endsLine: boolean;
+  /** Its glyphs stand from left to right as seen, its text as read: from right to left. */
+  readonly isRtl?: boolean;
 }
 
 export interface TextSource {

@@ -77,6 +77,8 @@ export interface StyledRun {
   readonly upper?: boolean;
   /** Stands apart from its line: a drop capital, or the opening quote that hangs before it. */
   readonly initial?: 'letter' | 'quote';
+  /** Embedding level (UAX #9), odd from right to left; absent: 0. */
+  readonly level?: number;
 }
 
 export interface NoteMark {
@@ -94,6 +96,8 @@ export interface StyledParagraph {
   /** Source offset of each UTF-16 unit of the text, and of its end; null when the text is the source. */
   readonly source: Int32Array | null;
   readonly runs: readonly StyledRun[];
+  /** The paragraph runs from right to left. */
+  readonly isRtl: boolean;
   readonly notes: readonly NoteMark[];
   /** Set flush right in the last line's right indent: the folio of a contents entry. */
   readonly tail: string;
@@ -105,7 +109,17 @@ export interface StyledParagraph {
   readonly shapeKey: string;
 }
 
+export function isRtlRun(run: StyledRun): boolean {
+  return run.level !== undefined && run.level % 2 === 1;
+}
+
 /** True for runs whose letters take part in glyph-scale play: not small capitals, nor letterspaced type. */
 export function isPlayed(run: StyledRun): boolean {
-  return run.initial === undefined && run.tracking === 0 && run.upper !== true && !run.features.includes('smcp');
+  return (
+    run.initial === undefined &&
+    !isRtlRun(run) &&
+    run.tracking === 0 &&
+    run.upper !== true &&
+    !run.features.includes('smcp')
+  );
 }

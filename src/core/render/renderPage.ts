@@ -1,10 +1,11 @@
 // Makes the display list of a page: every line cut out of its paragraph's glyphs and put in its place, furniture last.
 // Reading order: text, notes, furniture.
 import { isElasticSpace } from '../base/elasticSpace';
+import { visualOrder } from '../base/bidi';
 import { LINE_END } from '../model/broken';
 import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
-import { isPlayed, type StyledParagraph } from '../model/styled';
+import { isPlayed, isRtlRun, type StyledParagraph } from '../model/styled';
 import type { LineGlyphs } from './lineGlyphs';
 
 /** What rendering needs of the faces and of shaping. */
@@ -114,10 +115,16 @@ class ListBuilder {
     const flushRight = this.side === 'recto' ? 'foreEdge' : 'back';
     if (align === flushRight) x += broken.width[line] - broken.textWidth[line];
     let lead = '';
-    runs.forEach((part, index) => {
+    const levels = runs.map((part) => part.run.level ?? 0);
+    const order = levels.some((level) => level > 0) ? visualOrder(levels) : levels.map((_, index) => index);
+    const placed: TextItem[][] = [];
+    for (const index of order) {
+      const part = runs[index];
+      const from = this.items.length;
       if (part.run.initial !== undefined) {
         lead += this.addInitial(styled, part, x - broken.initial, y);
-        return;
+        placed[index] = this.items.splice(from);
+        continue;
       }
       const last = index === runs.length - 1;
       x = this.addRun(styled, part, x, y, {
@@ -130,7 +137,10 @@ class ListBuilder {
         lead,
       });
       lead = '';
-    });
+      placed[index] = this.items.splice(from);
+    }
+    // Items stand in the order of reading, whatever side they are seen on.
+    this.items.push(...placed.flat());
     if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
   }
 
@@ -172,7 +182,9 @@ class ListBuilder {
     const textFrom = part.clusters[0] ?? 0;
     let textTo = textFrom;
     let x = startX;
-    for (let k = 0; k < part.glyphs.length; k += 1) {
+    const isRtl = isRtlRun(run);
+    for (let n = 0; n < part.glyphs.length; n += 1) {
+      const k = isRtl ? part.glyphs.length - 1 - n : n;
       const cluster = part.clusters[k];
       const code = styled.text.charCodeAt(cluster);
       const elastic = isElasticSpace(styled.text, cluster);
@@ -214,6 +226,7 @@ class ListBuilder {
         artifact,
         endsInHyphen: hyphenated,
         endsLine,
+        ...(isRtl ? { isRtl } : {}),
       });
       if (run.line) this.addTextRule(run.line, startX, x, y, run.size);
     }

@@ -2,7 +2,7 @@
 import type { FaceLibrary } from '../fonts/faceLibrary';
 import type { HarfBuzzFont, ShapedGlyphs } from '../fonts/harfbuzz';
 import type { ShapedParagraph } from '../model/shaped';
-import type { StyledParagraph, StyledRun } from '../model/styled';
+import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
 
 /**
  * Widths of the spaces that the engine draws itself, in em: several shipped faces lack the characters (house rules,
@@ -77,7 +77,7 @@ export function shapeStretch(
   const font = library.font(run.face);
   const raw = text.slice(from, to);
   const set = replaceDrawnSpaces(run.upper ? capitals(raw) : raw, font, library);
-  const shaped = library.harfBuzz.shape(font, set, run.features, run.language);
+  const shaped = library.harfBuzz.shape(font, set, run.features, run.language, isRtlRun(run));
   const changed = set !== raw;
   for (let k = 0; k < shaped.count; k += 1) {
     if (changed) {

@@ -1,5 +1,6 @@
 // Makes the text that is set from the text that is kept: fields filled, references numbered, and every stretch given
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
+import { embeddingLevels } from '../base/bidi';
 import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { CharacterStyle, Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
@@ -53,7 +54,9 @@ export function styleParagraph(
   const looks = lookOfEach(set, source.spans, context.spec.characterStyles);
   const missing: number[] = [];
   const made = makeRuns(set.text, looks, style, context, missing);
-  const runs = prefix === '' ? withInitial(set.text, made, style, context.faces) : made;
+  const bidi = embeddingLevels(set.text);
+  const cut = bidi === undefined ? made : made.flatMap((run) => cutByLevel(run, bidi.levels));
+  const runs = prefix === '' && bidi === undefined ? withInitial(set.text, cut, style, context.faces) : cut;
   return {
     stream,
     block: source.id,
@@ -61,6 +64,7 @@ export function styleParagraph(
     text: set.text,
     source: set.source,
     runs,
+    isRtl: (bidi?.base ?? 0) % 2 === 1,
     notes: set.notes,
     tail: '',
     missing,
@@ -71,7 +75,19 @@ export function styleParagraph(
 
 /** Everything that the glyphs depend on: the text, and the face, features and language of each run; no size. */
 export function shapeKeyOf(text: string, runs: readonly StyledRun[]): string {
-  return `${text}\u0000${runs.map((run) => `${run.to}:${run.face}:${run.features}:${run.language}${run.upper ? ':upper' : ''}`).join('|')}`;
+  return `${text}\u0000${runs.map((run) => `${run.to}:${run.face}:${run.features}:${run.language}${run.upper ? ':upper' : ''}${run.level ? `:${run.level}` : ''}`).join('|')}`;
+}
+
+/** A run cut where the direction of its text changes. */
+function cutByLevel(run: StyledRun, levels: Uint8Array): StyledRun[] {
+  const parts: StyledRun[] = [];
+  for (let from = run.from; from < run.to;) {
+    let to = from + 1;
+    while (to < run.to && levels[to] === levels[from]) to += 1;
+    parts.push(levels[from] === 0 ? { ...run, from, to } : { ...run, from, to, level: levels[from] });
+    from = to;
+  }
+  return parts;
 }
 
 interface SetText {
@@ -290,6 +306,8 @@ function faceFor(
   missing: number[],
 ): FaceRecord {
   if (code > 0x7f && DRAWN_BY_ENGINE.test(char)) return current;
+  // A space between two words of another face is theirs.
+  if (code === 0x20 && covers(current, code)) return current;
   if (covers(wished, code)) return wished;
   for (const family of FALLBACK_FAMILIES) {
     const face = maybeFace(faces, family, wished.weight, wished.italic);

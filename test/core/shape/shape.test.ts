@@ -36,6 +36,7 @@ function styled(text: string, parts: Partial<StyledRun>[] = [{}]): StyledParagra
     tail: '',
     missing: [],
     unpaired: [],
+    isRtl: false,
     shapeKey: text,
     style: {} as never,
   };

@@ -84,7 +84,7 @@ class TextWriter {
 
   /** A glyph in the row, or, where it stands for other text than elsewhere, by itself with its text. */
   private writeGlyph(item: TextItem, font: FontUse, glyph: number, k: number, end: number): void {
-    const text = this.glyphText(item, k, end);
+    const text = item.isRtl ? this.glyphTextBack(item, k) : this.glyphText(item, k, end);
     const brought = item.endsInHyphen && k === end - 1;
     if (!brought && font.noteText(glyph, text)) {
       this.openRow();
@@ -121,6 +121,19 @@ class TextWriter {
     this.closeString();
     this.inRow = false;
     out.text('] TJ\n');
+  }
+
+  /**
+   * The same for glyphs that stand from left to right as seen while their text runs the other way. Readers of PDF turn
+   * such runs round by themselves, so that nothing else is said of their order.
+   */
+  private glyphTextBack(item: TextItem, k: number): string {
+    const { charOffsets } = this.list;
+    const offset = charOffsets[k];
+    let before = k - 1;
+    if (before >= item.first && charOffsets[before] === offset) return '';
+    while (before >= item.first && charOffsets[before] === offset) before -= 1;
+    return item.text.slice(offset, before >= item.first ? charOffsets[before] : undefined);
   }
 
   /** Text of a glyph's cluster; empty for the second and later glyphs of one cluster. */
