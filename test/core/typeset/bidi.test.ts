@@ -33,7 +33,13 @@ describe('text of two directions', () => {
 
   it('sets Hebrew words inside English ones from right to left, the items in reading order', () => {
     const { items, list } = pageOf(`She said ${HEBREW} and left the boat.`);
-    expect(items.map((item) => item.text).join('').replace(/\s+/g, ' ').trim()).to.equal(`She said ${HEBREW} and left the boat.`);
+    expect(
+      items
+        .map((item) => item.text)
+        .join('')
+        .replace(/\s+/g, ' ')
+        .trim(),
+    ).to.equal(`She said ${HEBREW} and left the boat.`);
     const back = items.find((item) => item.isRtl)!;
     const sources = [...list.sourceOffsets.slice(back.first, back.first + back.count)];
     expect(sources).to.deep.equal([...sources].sort((a, b) => b - a));

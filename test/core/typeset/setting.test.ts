@@ -96,6 +96,20 @@ describe('how a style is set', () => {
     expect(real.findings.map((finding) => finding.kind)).to.not.include('small-capitals-scaled');
   });
 
+  it('an italic letter clear of the roman mark after it', () => {
+    const { rows } = linesOf(
+      book([{ ...chapter('One', 'x'), blocks: [...chapter('One', 'x').blocks, p('(*roof*)', 'EXT')] }]),
+      'EXT',
+    );
+    const plain = linesOf(
+      book([{ ...chapter('One', 'x'), blocks: [...chapter('One', 'x').blocks, p('(*roof* )', 'EXT')] }]),
+      'EXT',
+    );
+    const space = 0.2 * 10.5;
+    // Without room the bracket would stand closer by more than the word space that parts it in the other line.
+    expect(rows[0].to).to.be.above(plain.rows[0].to - space + 0.3);
+  });
+
   it('verse with its turnovers deeper than its lines, after every break of a person', () => {
     const line = 'One for the landlord and two for the tide and three for the horse on the opposite bank of the river';
     const verse = { ...p(`${line}\uFFFC${line}`, 'VRS'), objects: [{ at: line.length, kind: 'break' as const }] };
