@@ -41,7 +41,7 @@ export function breakParagraph(
   const best = packLines(styled, breaks, widths, settings, fitLines(breaks, widths, settings));
   const variant = (step: -1 | 1): BrokenParagraph | null => {
     const lines = best.count + step;
-    if (wish === 'none' || lines < 1 || isBalanced(styled.style)) return null;
+    if (wish === 'none' || lines < 1 || lines > MOST_VARIED || isBalanced(styled.style)) return null;
     if (wish === 'good' ? !isWithinReach(best, styled, step) : wish !== step) return null;
     const tolerance = wish === 'good' ? VARIANT_TOLERANCE : WANTED_TOLERANCE;
     const found = fitLineCount(breaks, widths, settings, lines, tolerance);
@@ -49,6 +49,9 @@ export function breakParagraph(
   };
   return { best, shorter: variant(-1), longer: variant(1) };
 }
+
+/** Longer paragraphs have no variants: so many ways lead to each of their line counts that the search would not end. */
+const MOST_VARIED = 200;
 
 /** No line of a variant is stretched beyond its limit, so none is loose; one that a person wants may be. */
 const VARIANT_TOLERANCE = 2;
@@ -111,10 +114,30 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
   });
   const widths = measureBreaks(styled, shaped, breaks, context);
   const settings = settingsOf(styled, measure, initialBox(styled, shaped, context));
-  const extra = emergencies(shaped, breaks, widths, Math.min(settings.width, ...settings.firstWidths), styled.text);
+  const extra = emergencies(
+    shaped,
+    breaks,
+    widths,
+    Math.min(settings.width, ...settings.firstWidths),
+    styled.text,
+    advanceIn(styled, shaped, context),
+  );
   if (extra.length === 0) return { breaks, widths, settings };
   const more = withEmergencies(breaks, extra);
   return { breaks: more, widths: measureBreaks(styled, shaped, more, context), settings };
+}
+
+/** Advance of a glyph in points; glyphs are asked in rising order. */
+function advanceIn(
+  { runs }: StyledParagraph,
+  shaped: ShapedParagraph,
+  context: BreakContext,
+): (glyph: number) => number {
+  let run = 0;
+  return (glyph) => {
+    while (run + 1 < runs.length && shaped.runStarts[run + 1] <= glyph) run += 1;
+    return runs.length === 0 ? 0 : (shaped.advances[glyph] * runs[run].size) / context.unitsPerEm(runs[run].face);
+  };
 }
 
 const NO_TIES: readonly number[] = [];
@@ -171,6 +194,9 @@ function settingsOf(styled: StyledParagraph, measure: Measure, initial: number):
   };
 }
 
+/** A stretch of more characters than this has cuts only where its lines are full: no word is so long. */
+const LONG_STRETCH = 600;
+
 /** Offsets between letters inside stretches that are wider than a line and have no opportunity. */
 function emergencies(
   shaped: ShapedParagraph,
@@ -178,16 +204,24 @@ function emergencies(
   widths: BreakWidths,
   width: number,
   text: string,
+  advanceOf: (glyph: number) => number,
 ): number[] {
   const offsets: number[] = [];
+  let glyph = 0;
   for (let k = 0; k < breaks.count; k += 1) {
     const shrink = widths.endShrink[k] - widths.startShrink[k];
     if (widths.end[k] - widths.start[k] - shrink <= width) continue;
     const from = k === 0 ? 0 : breaks.next[k - 1];
-    for (let g = 0; g < shaped.count; g += 1) {
-      const offset = shaped.clusters[g];
-      if (offset > from && offset < breaks.at[k] && offset !== shaped.clusters[g - 1] && text[offset] !== ' ')
-        offsets.push(offset);
+    while (glyph < shaped.count && shaped.clusters[glyph] <= from) glyph += 1;
+    const everywhere = breaks.at[k] - from < LONG_STRETCH;
+    let line = 0;
+    for (; glyph < shaped.count && shaped.clusters[glyph] < breaks.at[k]; glyph += 1) {
+      const offset = shaped.clusters[glyph];
+      const advance = advanceOf(glyph);
+      line += advance;
+      if (offset === shaped.clusters[glyph - 1] || text[offset] === ' ' || (!everywhere && line <= width)) continue;
+      offsets.push(offset);
+      line = advance;
     }
   }
   return offsets;

@@ -59,16 +59,16 @@ export function findOpportunities(text: string, context: PlaceContext): Opportun
 
 /** The same opportunities and one more at each offset of `extra`: for words wider than the line. */
 export function withEmergencies(found: Opportunities, extra: readonly number[]): Opportunities {
-  const rows = Array.from({ length: found.count }, (_, k) => [
-    found.at[k],
-    found.next[k],
-    found.kind[k],
-    found.dear[k],
-  ]);
-  rows.push(...extra.map((offset) => [offset, offset, LINE_END.emergency, 0]));
-  rows.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  // Copies: the new list fills the arrays in which the old one stands.
+  const { count } = found;
+  const [at, next, kind, dear] = [found.at, found.next, found.kind, found.dear].map((array) => array.slice(0, count));
   const list = new OpportunityList();
-  for (const [at, next, kind, dear] of rows) list.add(at, next, kind, dear);
+  let k = 0;
+  for (const offset of extra) {
+    for (; k < count && at[k] <= offset; k += 1) list.add(at[k], next[k], kind[k], dear[k]);
+    list.add(offset, offset, LINE_END.emergency, 0);
+  }
+  for (; k < count; k += 1) list.add(at[k], next[k], kind[k], dear[k]);
   return list;
 }
 

@@ -154,6 +154,8 @@ class Filler {
       for (let k = 0; k < this.starts.states.count; k += 1) if (this.starts.states.line[k] === 0) this.extend(k);
       for (let line = 1; line < this.starts.inside.length; line += 1) {
         const states = this.starts.inside[line];
+        // Costs add up inside a long paragraph: what is dear is measured from line to line.
+        if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.limits.beam;
         for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
       }
       if (this.next.count > 0) return;

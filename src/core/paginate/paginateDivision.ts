@@ -67,6 +67,8 @@ export function isDisplayRole(role: DivisionRole): boolean {
   return DISPLAY_ROLES.has(role);
 }
 
+/** On shallower pages a line more or less would be seen by anybody. */
+const LEAST_ELASTIC_LINES = 10;
 /** Note rule: grid lines from the last text line to the first note line, at least. */
 const NOTE_GAP = 0.6;
 /** The rule stands this far above the top of the notes, in points: clear of their ascenders and of the text's descenders. */
@@ -126,8 +128,8 @@ function planOf(geometry: PageGeometry, spec: PagesSpec, side: PageSide, firstLi
     noteGap: NOTE_GAP,
     keeps: { linesAtFoot: spec.linesAtFoot, linesAtHead: spec.linesAtHead },
     chapterEnd: spec.chapterEnd,
-    short: spec.spreadShort,
-    long: spec.spreadLong,
+    short: geometry.lines < LEAST_ELASTIC_LINES ? null : spec.spreadShort,
+    long: geometry.lines < LEAST_ELASTIC_LINES ? null : spec.spreadLong,
     exempt: spec.footFree,
   };
 }

@@ -126,4 +126,9 @@ export class RegionStarts {
     for (let k = 0; k < this.states.count; k += 1) if (this.states.owed[k] > most) return false;
     return true;
   }
+
+  /** The least cost of some of the states. */
+  leastOf(indexes: readonly number[]): number {
+    return indexes.reduce((least, k) => Math.min(least, this.states.cost[k]), Infinity);
+  }
 }

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
 import { pack, unpack } from '../../../src/core/base/zip';
+import { BOOK_FORMAT } from '../../../src/core/model/book';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import {
   checkBook,
@@ -142,11 +143,22 @@ describe('the project file', () => {
     expect(writeProject(readProject(bytes, checkBook))).to.deep.equal(bytes);
   });
 
-  it('opens the kept sample of every format', () => {
+  for (let format = 1; format <= BOOK_FORMAT; format += 1) {
+    it(`opens the kept sample of format ${format}`, () => {
+      const sample = new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url)));
+      const opened = readProject(sample, checkBook);
+      expect(opened.format).to.equal(BOOK_FORMAT);
+      expect(opened.particulars.title).to.equal('A Sample');
+      expect(opened.divisions.length).to.be.above(3);
+    });
+  }
+
+  it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-1.walnut', import.meta.url)));
-    const opened = readProject(sample, checkBook);
-    expect(opened.particulars.title).to.equal('A Sample');
-    expect(opened.divisions.length).to.be.above(3);
+    const { spec } = readProject(sample, checkBook);
+    expect(spec.marks.set).to.equal('typed');
+    expect(spec.openers.dropLines).to.equal(0);
+    expect(spec.text.hyphenation).to.include({ capitals: 'dear', running: 2 });
   });
 
   const refused = (bytes: Uint8Array) => {
