@@ -1,5 +1,4 @@
 // Text of two directions (UAX #9): embedding levels of a paragraph, and the order in which the runs of a line are seen.
-/// <reference path="../bidi-js.d.ts" />
 import bidiFactory from 'bidi-js';
 
 const bidi = bidiFactory();
