@@ -6,4 +6,6 @@ installPackages();
 const { makeAssets } = await import('./assets.mjs');
 const { bundleNode } = await import('./bundle.mjs');
 await makeAssets();
-await import(pathToFileURL(await bundleNode('bench/quality.ts', 'bench/quality.mjs', ['bench', 'cli', 'src/core'])).href);
+await import(
+  pathToFileURL(await bundleNode('bench/quality.ts', 'bench/quality.mjs', ['bench', 'cli', 'src/core'])).href
+);
