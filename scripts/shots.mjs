@@ -16,10 +16,12 @@ const VIEWS = [
     async (page) => {
       await page.keyboard.press('Alt+3');
       await page.getByRole('slider', { name: 'Spread' }).focus();
-      for (let k = 0; k < 6; k += 1) await page.keyboard.press('ArrowDown');
+      for (let k = 0; k < 9; k += 1) await page.keyboard.press('ArrowDown');
+      await page.locator('article[data-page="18"] [data-block]').nth(14).click();
     },
   ],
   ['spec', (page) => page.keyboard.press('Alt+2')],
+  ['spacing', (page) => page.getByRole('button', { name: /^Spacing, breaks/ }).click()],
   [
     'copy',
     async (page) => {

@@ -5,7 +5,10 @@ import type { ParagraphCheck } from './checks';
 export const unpairedQuotes: ParagraphCheck = ({ styled, broken }) =>
   styled.unpaired.map((offset) => {
     const at = styled.source === null ? offset : Math.max(0, styled.source.indexOf(offset));
-    const words = styled.text.slice(Math.max(0, at - 12), at + 18).trim();
+    // Whole words around the quote.
+    const before = /\S*\s?\S*$/.exec(styled.text.slice(0, at))![0];
+    const after = /^\S*\s?\S*/.exec(styled.text.slice(at))![0];
+    const words = `${before}${after}`.trim();
     return {
       line: Math.max(0, lastAtMost(broken.from, at, broken.count)),
       finding: {

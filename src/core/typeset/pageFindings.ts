@@ -81,7 +81,7 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   'space-given': (give) => ({
     kind: 'space-given',
     grade: 'look',
-    message: `The space above is ${Math.abs(give.lines)} of a line ${give.lines < 0 ? 'less' : 'more'} than wished.`,
+    message: `The space above is ${Math.abs(give.lines) === 0.5 ? 'half a line' : lines({ ...give, lines: Math.abs(give.lines) })} ${give.lines < 0 ? 'less' : 'more'} than wished.`,
   }),
   'hyphen-over-recto': () => ({
     kind: 'hyphen-over-recto',
