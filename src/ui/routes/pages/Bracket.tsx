@@ -1,4 +1,5 @@
-// The bracket beside the paragraph pointed at, in the page's outer margin: the type itself is never tinted.
+// The bracket beside the paragraph pointed at, in the page's outer margin: the type itself is never tinted. Its leaf green is
+// that of the day: paper is light by day and by evening.
 import type { DisplayList } from '../../../core/model/displayList';
 import type { PageSide } from '../../../core/model/pages';
 import type { ParagraphPlace } from '../../../state/viewSlice';
@@ -28,7 +29,7 @@ export function Bracket({ list, place, scale, side }: Props) {
     <div
       aria-hidden
       data-bracket
-      className={`pointer-events-none absolute border-y-[1.5px] border-primary ${side === 'verso' ? 'border-l-[1.5px]' : 'border-r-[1.5px]'}`}
+      className={`pointer-events-none absolute border-y-[1.5px] border-[#1f6b4a] ${side === 'verso' ? 'border-l-[1.5px]' : 'border-r-[1.5px]'}`}
       style={{ left: x * scale, top: top * scale, width: DEPTH * scale, height: (bottom - top) * scale }}
     />
   );
