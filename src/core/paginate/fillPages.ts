@@ -38,7 +38,7 @@ export interface SearchLimits {
   readonly white: number;
 }
 
-/** Facing pages off by a line are within the beam, what is graver is not: wider beams were tried and found the same pages. */
+/** Facing pages off by a line are within the beam, what is graver is not: wider beams were tried and came to the same figures of quality. */
 const LIMITS: SearchLimits = { beam: 1500, white: 2 };
 /** Nothing left out: for short reaches, and for the test against brute force. */
 export const EXACT: SearchLimits = { beam: Infinity, white: Infinity };

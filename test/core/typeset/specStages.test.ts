@@ -61,7 +61,7 @@ const VALUES: Record<string, Plain> = {
   'pages.footFree': true,
   'pages.columns': 2,
   'pages.columnGap': length(20),
-  'pages.columnShares': [1],
+  'pages.columnShares': [2, 1],
   'pages.balanceColumns': false,
   'openers.sink': 2,
   'openers.textStart': 8,
@@ -73,6 +73,15 @@ const VALUES: Record<string, Plain> = {
   'furniture.dropFolio': false,
   'folios.front': 'arabic',
 };
+/** What must be set so that a property has a say at all. */
+const GIVEN: Record<string, readonly [string, Plain]> = {
+  'openers.dropLetters': ['openers.dropLines', 3],
+  'pages.columnGap': ['pages.columns', 2],
+  'pages.columnShares': ['pages.columns', 2],
+  'pages.balanceColumns': ['pages.columns', 2],
+};
+/** Only an opener's first paragraph is concerned. */
+const FEW = new Set(['openers.dropLines', 'openers.dropLetters']);
 const STYLE_VALUES: Record<string, Plain> = {
   name: 'Other',
   basedOn: 'DED',
@@ -100,9 +109,9 @@ const STYLE_VALUES: Record<string, Plain> = {
 };
 
 /** Paragraphs shaped and broken, divisions paged, when the change is composed in a context that knows the book. */
-function countsOf(changed: Book): { shaped: number; broken: number; paged: number } {
+function countsOf(changed: Book, from: Book = start): { shaped: number; broken: number; paged: number } {
   const context = newContext();
-  compose(start, context);
+  compose(from, context);
   const { cache } = context;
   const before = [cache.shapedCount, cache.brokenCount, cache.pagedCount];
   const incremental = compose(changed, context);
@@ -144,10 +153,12 @@ describe('the first stage of each spec property', () => {
 
   for (const [path, stage] of Object.entries(SPEC_STAGES)) {
     it(`${path}: ${stage}`, () => {
-      const changed = applyEdit(start, setSpecEdit(start, path.split('.'), VALUES[path]));
+      const [given, value] = GIVEN[path] ?? ['name', 'Other'];
+      const from = applyEdit(start, setSpecEdit(start, given.split('.'), value));
+      const changed = applyEdit(from, setSpecEdit(from, path.split('.'), path === 'name' ? 'A third' : VALUES[path]));
       checkSpec(changed.spec);
       // Face and size rule nearly all text; others at least the body paragraphs.
-      expectStage(stage, countsOf(changed), path === 'openers.dropLines' ? 1 : stage === 'page' ? 0 : 10);
+      expectStage(stage, countsOf(changed, from), FEW.has(path) ? 2 : stage === 'page' ? 0 : 10);
     });
   }
 

@@ -43,7 +43,7 @@ export function pdfArray(values: readonly PdfValue[]): PdfValue {
   return `[${values.join(' ')}]`;
 }
 
-/** How hard a stream is pressed: glyph strings lose a fiftieth by a third of the work. */
+/** How hard a stream is pressed: glyph strings come out a fiftieth larger by the fast way. */
 export type Compression = 'small' | 'fast' | 'none';
 const LEVELS = { small: 6, fast: 2 } as const;
 

@@ -58,7 +58,7 @@ export function SpacingTopic() {
       </SettingGroup>
       <SettingGroup title="What may give">
         <ChoiceSetting
-          label="Text and spaces"
+          label="Text, spaces"
           value={pages.elastic ? 'yes' : 'no'}
           disabled={readOnly}
           choices={[

@@ -136,7 +136,7 @@ export function TextTopic() {
           onChange={(to) => set('text.hyphenation.running', to, 'Hyphens running')}
         />
         <ChoiceSetting
-          label="Words with a capital"
+          label="Capitalised"
           value={hyphenation.capitals}
           disabled={readOnly || !hyphenation.on}
           choices={[
@@ -163,7 +163,7 @@ export function TextTopic() {
           onChange={(to) => set('marks.set', to, 'House marks')}
         />
         <ChoiceSetting
-          label="Tie words by rule"
+          label="Tie by rule"
           value={isOn(text.ties)}
           disabled={readOnly}
           choices={[
