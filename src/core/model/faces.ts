@@ -70,6 +70,20 @@ export function covers(face: FaceRecord, codePoint: number): boolean {
   return low * 2 < ranges.length && codePoint >= ranges[low * 2];
 }
 
+/** Code points below this are looked up in a table: all of Latin, Greek, Cyrillic and the marks of text. */
+const TABLED = 0x2100;
+const coverageTables = new WeakMap<FaceRecord, Uint8Array>();
+
+/** Coverage of the code points below 0x2100, one byte each, 1 for a glyph; made once per face. */
+export function coverageTable(face: FaceRecord): Uint8Array {
+  let table = coverageTables.get(face);
+  if (table === undefined) {
+    table = Uint8Array.from({ length: TABLED }, (_, codePoint) => (covers(face, codePoint) ? 1 : 0));
+    coverageTables.set(face, table);
+  }
+  return table;
+}
+
 /** The face of a family nearest to the weight and slope; slope counts before weight. Undefined: no such family. */
 export function maybeFace(table: FaceTable, family: string, weight: number, italic: boolean): FaceRecord | undefined {
   let best: FaceRecord | undefined;

@@ -5,9 +5,9 @@ import type { StyledRun } from '../model/styled';
 export interface LineGlyphs {
   readonly run: StyledRun;
   readonly to: number;
-  readonly glyphs: readonly number[];
-  readonly clusters: readonly number[];
-  readonly advances: readonly number[];
-  readonly xOffsets: readonly number[];
-  readonly yOffsets: readonly number[];
+  readonly glyphs: ArrayLike<number>;
+  readonly clusters: ArrayLike<number>;
+  readonly advances: ArrayLike<number>;
+  readonly xOffsets: ArrayLike<number>;
+  readonly yOffsets: ArrayLike<number>;
 }

@@ -7,6 +7,7 @@ import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displ
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph } from '../model/styled';
 import type { LineGlyphs } from './lineGlyphs';
+import { takeScratch } from './packedGlyphs';
 
 /** What rendering needs of the faces and of shaping. */
 export interface RenderContext {
@@ -75,11 +76,7 @@ class ListBuilder {
   readonly rules: RuleItem[] = [];
   side: Page['side'] = 'recto';
   private readonly items: TextItem[] = [];
-  private readonly glyphs: number[] = [];
-  private readonly xs: number[] = [];
-  private readonly rises: number[] = [];
-  private readonly charOffsets: number[] = [];
-  private readonly sourceOffsets: number[] = [];
+  private readonly packed = takeScratch();
 
   constructor(private readonly context: RenderContext) {}
 
@@ -148,7 +145,7 @@ class ListBuilder {
   private addInitial(styled: StyledParagraph, part: LineGlyphs, left: number, y: number): string {
     const { run } = part;
     const scale = run.size / this.context.unitsPerEm(run.face);
-    const width = part.advances.reduce((sum, advance) => sum + advance, 0);
+    const width = widthOf(part);
     const before = run.initial === 'quote' ? width : this.context.ink(run.face, part.glyphs[0]);
     const text = styled.text.slice(run.from, run.to);
     // Its text is given by the word that it begins, so that nobody copies a letter and a word without one.
@@ -161,11 +158,11 @@ class ListBuilder {
   private addTail(paragraph: ComposedParagraph, right: number, y: number): void {
     const part = this.context.shapeTail(paragraph);
     const scale = part.run.size / this.context.unitsPerEm(part.run.face);
-    const width = part.advances.reduce((sum, advance) => sum + advance * scale, 0);
+    const width = widthOf(part) * scale;
     const before = this.items.length;
     const alone = { ...paragraph.styled, text: paragraph.styled.tail, source: null };
     this.addRun(alone, part, right - width, y, TAIL);
-    for (const item of this.items.slice(before)) this.sourceOffsets.fill(0, item.first, item.first + item.count);
+    for (const item of this.items.slice(before)) this.packed.sourceOffsets.fill(0, item.first, item.first + item.count);
   }
 
   /** Puts a run's glyphs from x on; answers its right end. */
@@ -178,38 +175,41 @@ class ListBuilder {
     const tracking = (run.tracking * run.size) / 1000;
     const played = tracking + (isPlayed(run) ? line.letterSpace * run.size : 0);
     const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + line.spaceDelta;
-    const first = this.glyphs.length;
+    const { packed } = this;
+    packed.room(part.glyphs.length + 1);
+    const first = packed.count;
+    const last = part.glyphs.length - 1;
+    const { lead } = line;
     const textFrom = part.clusters[0] ?? 0;
-    let textTo = textFrom;
+    // Clusters never fall, whichever way the run goes: the last glyph ends its text.
+    const textTo = last < 0 ? textFrom : Math.max(part.clusters[last] + 1, Math.min(part.to, styled.text.length));
     let x = startX;
     const isRtl = isRtlRun(run);
-    for (let n = 0; n < part.glyphs.length; n += 1) {
-      const k = isRtl ? part.glyphs.length - 1 - n : n;
+    const advanceScale = scale * scaleX;
+    for (let n = 0; n <= last; n += 1) {
+      const k = isRtl ? last - n : n;
       const cluster = part.clusters[k];
       const code = styled.text.charCodeAt(cluster);
-      const elastic = isElasticSpace(styled.text, cluster);
-      textTo = Math.max(textTo, clusterEnd(styled.text, part, k));
+      const elastic = (code === 0x20 || code === 0xa0) && isElasticSpace(styled.text, cluster);
       if (code === 0x20 && !elastic) continue;
-      this.push(
+      packed.push(
         part.glyphs[k],
-        x + part.xOffsets[k] * scale * scaleX,
+        x + part.xOffsets[k] * advanceScale,
         run.rise + part.yOffsets[k] * scale,
-        cluster - textFrom,
-        styled.source?.[cluster] ?? cluster,
+        cluster - textFrom + (packed.count > first ? lead.length : 0),
+        styled.source === null ? cluster : styled.source[cluster],
       );
       if (elastic) x += part.advances[k] * scale + tracking + wished;
-      else if (part.advances[k] !== 0) x += part.advances[k] * scale * scaleX + played;
+      else if (part.advances[k] !== 0) x += part.advances[k] * advanceScale + played;
     }
-    const { lead } = line;
-    if (lead !== '') for (let k = first + 1; k < this.glyphs.length; k += 1) this.charOffsets[k] += lead.length;
     let text = lead + styled.text.slice(textFrom, textTo);
     if (hyphenated) {
       const hyphen = context.hyphen(run.face);
-      this.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);
+      packed.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);
       x += hyphen.width * run.size;
       text += '\u00AD';
     }
-    const count = this.glyphs.length - first;
+    const count = packed.count - first;
     if (count > 0) {
       const source: TextSource | null =
         artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
@@ -233,35 +233,19 @@ class ListBuilder {
     return x;
   }
 
-  private push(glyph: number, x: number, rise: number, charOffset: number, sourceOffset: number): void {
-    this.glyphs.push(glyph);
-    this.xs.push(x);
-    this.rises.push(rise);
-    this.charOffsets.push(charOffset);
-    this.sourceOffsets.push(sourceOffset);
-  }
-
   private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, size: number): void {
     const above = line === 'under' ? -0.11 : 0.24;
     this.rules.push({ x: from, y: y - above * size, width: to - from, thickness: size * 0.05 });
   }
 
   finish(): Pick<DisplayList, 'items' | 'glyphs' | 'xs' | 'rises' | 'charOffsets' | 'sourceOffsets'> {
-    return {
-      items: this.items,
-      glyphs: Uint16Array.from(this.glyphs),
-      xs: Float32Array.from(this.xs),
-      rises: Float32Array.from(this.rises),
-      charOffsets: Uint16Array.from(this.charOffsets),
-      sourceOffsets: Uint32Array.from(this.sourceOffsets),
-    };
+    return { items: this.items, ...this.packed.copy() };
   }
 }
 
-/** Offset after the last character of a glyph's cluster: the next cluster, or one character on at the run's end. */
-function clusterEnd(text: string, part: LineGlyphs, k: number): number {
-  for (let next = k + 1; next < part.clusters.length; next += 1) {
-    if (part.clusters[next] > part.clusters[k]) return part.clusters[next];
-  }
-  return Math.max(part.clusters[k] + 1, Math.min(part.to, text.length));
+/** Font units from the first glyph's origin to the end of the last. */
+function widthOf({ advances }: LineGlyphs): number {
+  let width = 0;
+  for (let k = 0; k < advances.length; k += 1) width += advances[k];
+  return width;
 }

@@ -70,16 +70,16 @@ export function cutWidths(
   };
 }
 
-/** Glyphs of a stretch in one run. */
+/** Glyphs of a stretch in one run: views into the paragraph's own arrays wherever nothing was shaped again. */
 export interface LineRun {
   readonly run: StyledRun;
   /** Offset in the set text where the stretch ends. */
   readonly to: number;
-  readonly glyphs: number[];
-  readonly clusters: number[];
-  readonly advances: number[];
-  readonly xOffsets: number[];
-  readonly yOffsets: number[];
+  readonly glyphs: Uint16Array;
+  readonly clusters: Uint32Array;
+  readonly advances: Int32Array;
+  readonly xOffsets: Int16Array;
+  readonly yOffsets: Int16Array;
 }
 
 /** The glyphs of text[from, to) as they stand on a line of its own, cut at both ends, run by run. Font units. */
@@ -94,33 +94,51 @@ export function lineGlyphs(
   const cutStart = isSafe(shaped, from, styled.text.length) ? from : Math.min(to, safeAround(styled, shaped, from)[1]);
   const cutEnd = isSafe(shaped, to, styled.text.length) ? to : Math.max(cutStart, safeAround(styled, shaped, to)[0]);
   for (const run of styled.runs) {
+    if (run.from >= to) break;
+    if (run.to <= from) continue;
     const [a, b] = [Math.max(run.from, from), Math.min(run.to, to)];
-    if (a >= b) continue;
-    const line: LineRun = { run, to: b, glyphs: [], clusters: [], advances: [], xOffsets: [], yOffsets: [] };
-    if (a < cutStart) pushAll(line, shapeStretch(styled.text, a, Math.min(b, cutStart), run, library));
+    const parts: GlyphArrays[] = [];
+    if (a < cutStart) parts.push(shapeStretch(styled.text, a, Math.min(b, cutStart), run, library));
     const [first, end] = [glyphAt(shaped, Math.max(a, cutStart)), glyphAt(shaped, Math.min(b, cutEnd))];
-    pushAll(line, shaped, first, end);
-    if (b > cutEnd) pushAll(line, shapeStretch(styled.text, Math.max(a, cutEnd), b, run, library));
-    result.push(line);
+    if (end > first || parts.length === 0) parts.push(viewOf(shaped, first, end));
+    if (b > cutEnd) parts.push(shapeStretch(styled.text, Math.max(a, cutEnd), b, run, library));
+    result.push({ run, to: b, ...joined(parts) });
   }
   return result;
 }
 
-type GlyphArrays = Pick<ShapedParagraph, 'count' | 'glyphs' | 'clusters' | 'advances' | 'xOffsets' | 'yOffsets'>;
+type GlyphArrays = Pick<LineRun, 'glyphs' | 'clusters' | 'advances' | 'xOffsets' | 'yOffsets'>;
 
-function pushAll(line: LineRun, source: GlyphArrays, first = 0, end = source.count): void {
-  for (let k = first; k < end; k += 1) {
-    line.glyphs.push(source.glyphs[k]);
-    line.clusters.push(source.clusters[k]);
-    line.advances.push(source.advances[k]);
-    line.xOffsets.push(source.xOffsets[k]);
-    line.yOffsets.push(source.yOffsets[k]);
+function viewOf(source: GlyphArrays, first: number, end: number): GlyphArrays {
+  return {
+    glyphs: source.glyphs.subarray(first, end),
+    clusters: source.clusters.subarray(first, end),
+    advances: source.advances.subarray(first, end),
+    xOffsets: source.xOffsets.subarray(first, end),
+    yOffsets: source.yOffsets.subarray(first, end),
+  };
+}
+
+function joined(parts: readonly GlyphArrays[]): GlyphArrays {
+  if (parts.length === 1) return viewOf(parts[0], 0, parts[0].glyphs.length);
+  const count = parts.reduce((sum, part) => sum + part.glyphs.length, 0);
+  const whole: GlyphArrays = {
+    glyphs: new Uint16Array(count),
+    clusters: new Uint32Array(count),
+    advances: new Int32Array(count),
+    xOffsets: new Int16Array(count),
+    yOffsets: new Int16Array(count),
+  };
+  let at = 0;
+  for (const part of parts) {
+    for (const key of ['glyphs', 'clusters', 'advances', 'xOffsets', 'yOffsets'] as const)
+      whole[key].set(part[key], at);
+    at += part.glyphs.length;
   }
+  return whole;
 }
 
 /** A text shaped by itself in the face of a run: the tail of a line. */
 export function shapeAlone(text: string, run: StyledRun, library: FaceLibrary): LineRun {
-  const line: LineRun = { run, to: text.length, glyphs: [], clusters: [], advances: [], xOffsets: [], yOffsets: [] };
-  pushAll(line, shapeStretch(text, 0, text.length, run, library));
-  return line;
+  return { run, to: text.length, ...joined([shapeStretch(text, 0, text.length, run, library)]) };
 }

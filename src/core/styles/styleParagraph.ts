@@ -1,7 +1,7 @@
 // Makes the text that is set from the text that is kept: fields filled, references numbered, and every stretch given
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
 import { embeddingLevels } from '../base/bidi';
-import { FALLBACK_FAMILIES, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
+import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { CharacterStyle, Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
 import { withInitial } from './initialLetter';
@@ -283,7 +283,13 @@ function cutByCoverage(
   const pieces: Piece[] = [];
   let start = from;
   let current = face;
+  const covered = coverageTable(face);
   for (let at = from; at < to;) {
+    // The face that is wished for has nearly every character: looked up without a search.
+    if (current === face && covered[text.charCodeAt(at)] === 1) {
+      at += 1;
+      continue;
+    }
     const code = text.codePointAt(at)!;
     const size = code > 0xffff ? 2 : 1;
     const needed = faceFor(code, text[at], face, current, faces, missing);

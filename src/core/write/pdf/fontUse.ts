@@ -8,8 +8,10 @@ import { pdfArray, pdfDictionary, pdfName, pdfNumber, utf16Hex, type PdfFile, ty
 const MAP_BLOCK = 100;
 
 export class FontUse {
-  private readonly texts = new Map<number, string>();
-  private readonly widths = new Map<number, number>();
+  /** By glyph: the text that it stands for. */
+  private readonly texts: (string | undefined)[] = [];
+  /** By glyph: its width plus one; 0 for a glyph that is not used. Looked up for every glyph of the book. */
+  private widths = new Float64Array(256);
 
   constructor(
     readonly resourceName: string,
@@ -19,23 +21,32 @@ export class FontUse {
 
   /** Width of a glyph in thousandths of an em, as it stands in the file. */
   width(glyph: number): number {
-    let width = this.widths.get(glyph);
-    if (width === undefined) {
-      width = Math.round((this.advance(glyph) * 1000 * 100) / this.face.unitsPerEm) / 100;
-      this.widths.set(glyph, width);
+    const known = glyph < this.widths.length ? this.widths[glyph] : 0;
+    return known > 0 ? known - 1 : this.measure(glyph);
+  }
+
+  private measure(glyph: number): number {
+    if (glyph >= this.widths.length) {
+      const wide = new Float64Array(glyph * 2);
+      wide.set(this.widths);
+      this.widths = wide;
     }
+    const width = Math.round((this.advance(glyph) * 1000 * 100) / this.face.unitsPerEm) / 100;
+    this.widths[glyph] = width + 1;
     return width;
   }
 
   /** Notes that a glyph shows a text. False when it already stands for another one: that place needs ActualText. */
   noteText(glyph: number, text: string): boolean {
-    const known = this.texts.get(glyph);
-    if (known === undefined) this.texts.set(glyph, text);
+    const known = this.texts[glyph];
+    if (known === undefined) this.texts[glyph] = text;
     return known === undefined || known === text;
   }
 
   get glyphs(): number[] {
-    return [...this.widths.keys()].sort((a, b) => a - b);
+    const used: number[] = [];
+    for (let glyph = 0; glyph < this.widths.length; glyph += 1) if (this.widths[glyph] > 0) used.push(glyph);
+    return used;
   }
 
   /** Writes the font's objects; `program` is the font file cut down to the glyphs. */
@@ -97,7 +108,10 @@ export class FontUse {
 
   private toUnicode(): string {
     const hex = (glyph: number) => glyph.toString(16).toUpperCase().padStart(4, '0');
-    const rows = [...this.texts].filter(([, text]) => text !== '').sort((a, b) => a[0] - b[0]);
+    const rows: [number, string][] = [];
+    this.texts.forEach((text, glyph) => {
+      if (text !== undefined && text !== '') rows.push([glyph, text]);
+    });
     const blocks: string[] = [];
     for (let k = 0; k < rows.length; k += MAP_BLOCK) {
       const block = rows.slice(k, k + MAP_BLOCK).map(([glyph, text]) => `<${hex(glyph)}> <${utf16Hex(text)}>`);
