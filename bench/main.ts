@@ -53,12 +53,14 @@ function measure(name: string, book: Book, runs: number): Measured {
   const all = Array.from({ length: runs }, () => {
     const context = assets.contextFor(book);
     const [whole, composed] = timed(() => drain(typesetBook(book, context)));
-    return { whole, composed, context };
-  }).sort((a, b) => a.whole - b.whole);
-  const { whole, composed, context } = all[Math.floor(runs / 2)];
-  const [press] = timed(() =>
-    drain(writePressPdf(book, composed, context, assets.subsetter(), '2026-01-01T00:00:00Z')),
-  );
+    const [press] = timed(() =>
+      drain(writePressPdf(book, composed, context, assets.subsetter(), '2026-01-01T00:00:00Z')),
+    );
+    return { whole, composed, press };
+  });
+  const whole = median(all.map((one) => one.whole));
+  const press = median(all.map((one) => one.press));
+  const { composed } = all[Math.floor(runs / 2)];
   const stages = Object.entries(composed.times).map(([stage, time]) => `${stage} ${time.toFixed(0)}`);
   console.log(`\n${name}: ${composed.words} words, ${composed.pages.length} pages, ${composed.lines} lines`);
   console.log(

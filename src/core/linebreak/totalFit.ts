@@ -138,6 +138,8 @@ class Search {
   /** The smallest line number in `best`, and how many line numbers it holds. */
   private firstLine = 0;
   private lines = 1;
+  /** Something was found at the opportunity being looked at; most lead to nothing. */
+  private isTouched = true;
   private readonly lineCap: number;
   private readonly widthVaries: boolean;
 
@@ -167,11 +169,12 @@ class Search {
     const { breaks } = this;
     let active = 0;
     for (let j = 0; j < breaks.count; j += 1) {
-      this.clearBest(active);
+      if (this.isTouched || this.lineCap > 1) this.clearBest(active);
+      this.isTouched = false;
       const stillActive = this.relax(j, active);
       const isStuck = stillActive === this.nodes;
       active = stillActive;
-      if (!this.take(j) && isStuck) {
+      if (!(this.isTouched && this.take(j)) && isStuck) {
         if (!this.force) return null;
         this.addForced(j);
         active = this.nodes - 1;
@@ -276,6 +279,7 @@ class Search {
     }
     const group = this.lineCap > 1 ? next - this.firstLine : 0;
     const slot = group * CLASSES + fitness * HYPHEN_STATES + Math.min(running, HYPHEN_STATES - 1);
+    this.isTouched = true;
     if (demerits < this.best[slot]) {
       this.best[slot] = demerits;
       this.bestFrom[slot] = node;

@@ -100,11 +100,13 @@ export function measureBreaks(
   let scale = 0;
   let tracking = 0;
   let ownSpace = 0;
+  let isApart = false;
   const enterRun = (index: number) => {
     const { face, size, tracking: thousandths } = runs[index];
     scale = size / context.unitsPerEm(face);
     tracking = (thousandths * size) / 1000;
     ownSpace = context.space(face) * size;
+    isApart = runs[index].initial !== undefined;
     const plays = isPlayed(runs[index]);
     scalePlay = plays ? glyphPlay : 0;
     spacePlay = plays ? letterPlay * size : 0;
@@ -143,25 +145,30 @@ export function measureBreaks(
     Math.min(nextEnd < n ? breaks.at[nextEnd] : Infinity, nextStart < n ? breaks.next[nextStart] : Infinity);
   let place = nextPlace();
   if (runs.length > 0) enterRun(0);
-  for (let k = 0; k < shaped.count; k += 1) {
-    const offset = shaped.clusters[k];
-    while (run + 1 < runs.length && k >= shaped.runStarts[run + 1]) enterRun((run += 1));
+  const { clusters, advances, runStarts, count } = shaped;
+  let nextRun = runs.length > 1 ? runStarts[1] : count;
+  for (let k = 0; k < count; k += 1) {
+    const offset = clusters[k];
+    while (k >= nextRun) {
+      enterRun((run += 1));
+      nextRun = run + 1 < runs.length ? runStarts[run + 1] : count;
+    }
     if (offset >= place) {
       record(offset);
       place = nextPlace();
     }
     // A drop capital stands apart from its line.
-    if (runs[run]?.initial !== undefined) continue;
+    if (isApart) continue;
     const code = text.charCodeAt(offset);
     if (code === SPACE || code === NO_BREAK_SPACE) {
       if (!isElasticSpace(text, offset)) continue;
       const { size } = runs[run];
-      width += wished * size + shaped.advances[k] * scale - ownSpace + tracking;
+      width += wished * size + advances[k] * scale - ownSpace + tracking;
       stretch += (most - wished) * size;
       shrink += (wished - least) * size;
       spaces += 1;
     } else {
-      const advance = shaped.advances[k] * scale;
+      const advance = advances[k] * scale;
       last = offset;
       lastAdvance = advance;
       if (beginning <= nextStart) {

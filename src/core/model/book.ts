@@ -133,6 +133,20 @@ export function namesOf(particulars: Particulars, role: Person['role']): string 
 /** Words of a text: runs without white space that hold a letter or a figure. */
 export function countWords(text: string): number {
   let words = 0;
-  for (const run of text.split(/[\s\uFFFC]+/u)) if (/[\p{L}\p{N}]/u.test(run)) words += 1;
+  let isCounted = false;
+  for (let k = 0; k < text.length; k += 1) {
+    const code = text.charCodeAt(k);
+    if (code === 0x20) isCounted = false;
+    else if (
+      !isCounted &&
+      (code < 0x80 ? isAsciiWord(code) : /[\p{L}\p{N}]/u.test(String.fromCodePoint(text.codePointAt(k)!)))
+    ) {
+      isCounted = true;
+      words += 1;
+    } else if ((code < 0x20 || code >= 0x80) && /[\s\uFFFC]/.test(text[k])) isCounted = false;
+  }
   return words;
 }
+
+const isAsciiWord = (code: number) =>
+  (code >= 0x30 && code <= 0x39) || ((code | 0x20) >= 0x61 && (code | 0x20) <= 0x7a);

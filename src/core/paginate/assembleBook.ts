@@ -35,20 +35,9 @@ export function assembleBook(
     if (wished !== 'any' && wished !== pageSide()) pages.push(blankPage(pages.length, pageSide(), before ?? division));
     firstPages.set(division.id, pages.length);
     for (const page of own) {
-      const { role, fragments, notes, noteRules, depth } = page;
-      pages.push({
-        index: pages.length,
-        side: pageSide(),
-        role,
-        division: division.id,
-        divisionRole: division.role,
-        folio: '',
-        fragments,
-        notes,
-        noteRules,
-        depth,
-        furniture: [],
-      });
+      const known = lastPages.get(page);
+      const isSame = known?.index === pages.length && known.division === division.id;
+      pages.push(isSame && known.divisionRole === division.role ? known : pageOf(page, pages.length, division));
     }
   });
   return {
@@ -59,6 +48,28 @@ export function assembleBook(
     ),
     firstPages,
   };
+}
+
+/** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
+const lastPages = new WeakMap<DivisionPage, Page>();
+
+function pageOf(made: DivisionPage, index: number, division: Division): Page {
+  const { role, fragments, notes, noteRules, depth } = made;
+  const page: Page = {
+    index,
+    side: index % 2 === 0 ? 'recto' : 'verso',
+    role,
+    division: division.id,
+    divisionRole: division.role,
+    folio: '',
+    fragments,
+    notes,
+    noteRules,
+    depth,
+    furniture: [],
+  };
+  lastPages.set(made, page);
+  return page;
 }
 
 function blankPage(index: number, side: PageSide, owner: Division): Page {
@@ -77,13 +88,20 @@ function blankPage(index: number, side: PageSide, owner: Division): Page {
   };
 }
 
+const numbered = new WeakMap<Page, Page>();
+
 /** Folio runs: roman for the front matter and arabic from 1 for the body, or one arabic run. */
 function withFolios(pages: readonly Page[], divisions: readonly Division[], spec: Spec): Page[] {
   const front = new Set(divisions.filter((division) => division.matter === 'front').map((division) => division.id));
   const bodyStart = spec.folios.front === 'arabic' ? 0 : pages.findIndex((page) => !front.has(page.division));
   return pages.map((page, index) => {
     const inFront = bodyStart < 0 || index < bodyStart;
-    return { ...page, folio: inFront ? toRoman(index + 1) : String(index - bodyStart + 1) };
+    const folio = inFront ? toRoman(index + 1) : String(index - bodyStart + 1);
+    const known = numbered.get(page);
+    if (known?.folio === folio) return known;
+    const made = { ...page, folio };
+    numbered.set(page, made);
+    return made;
   });
 }
 

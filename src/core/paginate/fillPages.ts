@@ -14,7 +14,8 @@ import { NoteRoom } from './noteRoom';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
-import { FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
+import { LIMITS, type SearchLimits } from './searchLimits';
+import { FLAG, matchInStep, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** What a search leaves for the next one of the same reach. */
 export interface FillMemory {
@@ -30,18 +31,6 @@ export interface FillMemory {
 }
 
 const SLACK = 1e-3;
-/** How much of the search is left out because it hardly ever pays. */
-export interface SearchLimits {
-  /** States dearer than the best before the same paragraph by more than this are given up. */
-  readonly beam: number;
-  /** Grid lines that a region may stay short where nothing forces it to. */
-  readonly white: number;
-}
-
-/** Facing pages off by a line are within the beam, what is graver is not: wider beams were tried and came to the same figures of quality. */
-const LIMITS: SearchLimits = { beam: 1500, white: 2 };
-/** Nothing left out: for short reaches, and for the test against brute force. */
-export const EXACT: SearchLimits = { beam: Infinity, white: Infinity };
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
 const FELT = 3;
 const NO_GAP = 0;
@@ -62,6 +51,7 @@ class Filler {
   private readonly layers: Layer[] = [];
   private mayLeaveAny = false;
   private limit = Infinity;
+  private beam = Infinity;
   /** Whether the state being extended led anywhere. */
   private led = false;
   private readonly columns: ColumnSettings;
@@ -91,8 +81,10 @@ class Filler {
     for (let p = start; p <= n; p += 1) {
       if (memory !== undefined && p > n - behind + FELT && n > p) {
         const old = memory.layers[memory.layers.length - 1 - (n - p)];
-        if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
-          this.layers.push(withEntry(old, this.starts.states));
+        const places =
+          old !== undefined && this.starts.owesOnly(n - behind) ? matchInStep(this.starts.states, old) : null;
+        if (places !== null) {
+          this.layers.push(withEntry(old, this.starts.states, places));
           this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
           return {
             flow,
@@ -144,10 +136,13 @@ class Filler {
 
   /** Looks at one paragraph from all states before it; again with any white at a foot when there was no other way. */
   private pass(entered: number): void {
+    // A held start outweighs many a dear way to it.
+    const isNarrow = entered > this.limits.many && !this.flow.isHeld;
+    this.beam = isNarrow ? this.limits.narrow : this.limits.beam;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
       // States dearer than this are given up; the second time none are.
-      this.limit = anyWhite ? Infinity : this.starts.states.least + this.limits.beam;
+      this.limit = anyWhite ? Infinity : this.starts.states.least + this.beam;
       this.next.clear();
       this.starts.inside.length = 0;
       if (anyWhite) this.starts.states.truncate(entered);
@@ -155,7 +150,7 @@ class Filler {
       for (let line = 1; line < this.starts.inside.length; line += 1) {
         const states = this.starts.inside[line];
         // Costs add up inside a long paragraph: what is dear is measured from line to line.
-        if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.limits.beam;
+        if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.beam;
         for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
       }
       if (this.next.count > 0) return;
@@ -218,7 +213,7 @@ class Filler {
         deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.noteParagraphs.length;
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
-      if (cost <= this.next.least + this.limits.beam)
+      if (cost <= this.next.least + this.beam)
         this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice);
     }
     if (fits && this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due) > item.height + this.mayLeave())

@@ -138,8 +138,13 @@ export function makeFlow(
   keeps: KeepRules = DEFAULT_KEEPS,
   floats: readonly FlowFloat[] = [],
   known: WeakMap<FlowParagraph, CompiledSettings> = new WeakMap(),
+  before?: readonly FlowItem[],
 ): Flow {
+  const kept = before === undefined ? [0, 0] : sharedSources(before, paragraphs);
   const items = paragraphs.map((source, index) => {
+    // Items depend on three paragraphs before them and one after.
+    if (index < kept[0] - 1) return before![index];
+    if (index >= paragraphs.length - kept[1] + 3) return before![index - paragraphs.length + before!.length];
     const seen = [paragraphs[index - 1], paragraphs[index - 2], paragraphs[index - 3], paragraphs[index + 1]];
     const old = known.get(source);
     if (old !== undefined && old.leading === leading && sameKeeps(old, keeps) && sameSeen(old.seen, seen))
@@ -152,6 +157,17 @@ export function makeFlow(
   for (let p = items.length - 1; p >= 0; p -= 1)
     rest[p] = rest[p + 1] + items[p].source.gap + items[p].settings[0].count * items[p].height;
   return { items, floats, rest, isHeld: items.some((item) => item.held !== null), ...packNotes(paragraphs, leading) };
+}
+
+/** How many paragraphs at both ends are those of a flow made before. */
+function sharedSources(items: readonly FlowItem[], paragraphs: readonly FlowParagraph[]): [number, number] {
+  const most = Math.min(items.length, paragraphs.length);
+  let before = 0;
+  while (before < most && items[before].source === paragraphs[before]) before += 1;
+  let behind = 0;
+  const [a, b] = [items.length - 1, paragraphs.length - 1];
+  while (behind < most - before && items[a - behind].source === paragraphs[b - behind]) behind += 1;
+  return [before, behind];
 }
 
 function packNotes(paragraphs: readonly FlowParagraph[], leading: number) {

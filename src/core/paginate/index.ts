@@ -1,6 +1,7 @@
 export { COST } from './costs';
 export { assembleBook, startSide, toRoman, type AssembledBook } from './assembleBook';
-export { EXACT, fillPages, type FillMemory } from './fillPages';
+export { fillPages, type FillMemory } from './fillPages';
+export { EXACT } from './searchLimits';
 export {
   makeFlow,
   type CutFault,

@@ -14,6 +14,7 @@ import type { PagesSpec } from '../model/spec';
 import { fillPages, type FillMemory } from './fillPages';
 import { makeFlow, type CompiledSettings, type FlowParagraph } from './flow';
 import { givesOf, type Give } from './gives';
+import { KeptPages, type KeptPage } from './keptPages';
 import type { PagePlan } from './pagePlan';
 import { placeNotes, placeText } from './placeLines';
 import { traceRegions, type FilledRegion } from './tracePages';
@@ -50,7 +51,10 @@ export interface DivisionPage {
 /** What one making of a division's pages leaves for the next. */
 export interface PaginateMemory {
   readonly plan: PagePlan;
+  readonly leading: number;
+  readonly geometry: PageGeometry;
   readonly fill: FillMemory;
+  readonly pages: readonly KeptPage[];
   readonly compiled: WeakMap<FlowParagraph, CompiledSettings>;
 }
 
@@ -86,14 +90,24 @@ export function* paginateDivision(
   const head = placeHead(flow.head, geometry, opener);
   const plan = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine));
   const compiled = memory?.compiled ?? new WeakMap<FlowParagraph, CompiledSettings>();
-  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled);
-  const fill = yield* fillPages(lines, plan, memory && samePlan(memory.plan, plan) ? memory.fill : undefined);
-  const regions = traceRegions(fill, plan);
+  const old =
+    memory !== undefined && memory.leading === geometry.leading && samePlan(memory.plan, plan) ? memory : null;
+  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled, old?.fill.flow.items);
+  const fill = yield* fillPages(lines, plan, old?.fill);
+  const regions = byPage(traceRegions(fill, plan));
   const partAlone = flow.role === 'part' && flow.text.length === 0;
-  const pages = byPage(regions).map((own, index) => finish(own, index));
-  return { pages, memory: { plan, fill, compiled } };
+  const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
+  const pages = regions.map((own, index) => {
+    const gives = givesOf(own, lines, plan);
+    const page = (index > 0 && kept.take(own, lines, gives)) || finish(own, index, gives);
+    return { page, regions: own, flow: lines };
+  });
+  return {
+    pages: pages.map((one) => one.page),
+    memory: { plan, leading: geometry.leading, geometry, fill, compiled, pages },
+  };
 
-  function finish(own: readonly FilledRegion[], index: number): DivisionPage {
+  function finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
     const topLine = index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0;
     const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
     const notes = own.map((region) => placeNotes(lines, region, geometry, geometry.lines, plan.columns[region.column]));
@@ -106,7 +120,7 @@ export function* paginateDivision(
         return top === null ? [] : [{ x, y: top - RULE_ABOVE, width, isContinued: continued }];
       }),
       depth: own[0].depth,
-      gives: givesOf(own, lines, plan),
+      gives,
       headTooDeep: index === 0 && head.tooDeep,
     };
   }
@@ -132,6 +146,10 @@ function planOf(geometry: PageGeometry, spec: PagesSpec, side: PageSide, firstLi
     long: geometry.lines < LEAST_ELASTIC_LINES ? null : spec.spreadLong,
     exempt: spec.footFree,
   };
+}
+
+function sameGeometry(a: PageGeometry, b: PageGeometry): boolean {
+  return a === b || JSON.stringify(a) === JSON.stringify(b);
 }
 
 function samePlan(a: PagePlan, b: PagePlan): boolean {

@@ -112,10 +112,11 @@ export class RegionStarts {
   /** Floats referred to before this place that stand in no region yet; -1 when one stands before its reference's page. */
   lateFloats(float: number, line: number): number {
     const { floats } = this.flow;
-    const isReached = (f: number) => floats[f].anchor < this.at || (floats[f].anchor === this.at && line > 0);
-    if (float > 0 && !isReached(float - 1)) return -1;
+    // References before this place: of earlier paragraphs, and of this one once a line of it stands.
+    const reached = line > 0 ? this.at : this.at - 1;
+    if (float > 0 && floats[float - 1].anchor > reached) return -1;
     let late = 0;
-    while (float + late < floats.length && isReached(float + late)) late += 1;
+    while (float + late < floats.length && floats[float + late].anchor <= reached) late += 1;
     return late;
   }
 

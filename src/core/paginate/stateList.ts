@@ -108,6 +108,24 @@ export class StateList {
     return k;
   }
 
+  /** Index of the same state; -1 when it is not here. */
+  find({ line, setting, flags, owed, float, used }: LayerState): number {
+    const depth = Math.round(used / QUANTUM);
+    for (let slot = hash(line, setting, flags, owed, float, depth) & this.mask; ; slot = (slot + 1) & this.mask) {
+      const k = this.table[slot] - 1;
+      if (k < 0) return -1;
+      if (
+        this.flags[k] === flags &&
+        this.line[k] === line &&
+        this.owed[k] === owed &&
+        this.setting[k] === setting &&
+        this.float[k] === float &&
+        Math.round(this.used[k] / QUANTUM) === depth
+      )
+        return k;
+    }
+  }
+
   private grow(): void {
     for (const key of ['line', 'setting', 'flags', 'owed', 'float', 'from', 'choice'] as const) {
       const wide = new Int32Array(this.count * 2);
@@ -211,31 +229,32 @@ export function stateOf({ fields, reals }: Layer, k: number): LayerState {
   };
 }
 
-/** Whether a list begins with the states that a layer was entered with, all dearer by one amount: nothing after differs. */
-export function isInStep(list: StateList, layer: Layer): boolean {
-  if (list.count !== layer.entered || list.count === 0) return false;
-  const difference = list.cost[0] - layer.reals[1];
-  for (let k = 0; k < list.count; k += 1) {
-    const at = k * FIELDS;
-    if (
-      list.flags[k] !== layer.fields[at + 2] ||
-      list.owed[k] !== layer.fields[at + 3] ||
-      list.float[k] !== layer.fields[at + 4] ||
-      list.used[k] !== layer.reals[k * 2] ||
-      Math.abs(list.cost[k] - layer.reals[k * 2 + 1] - difference) > 1e-6
-    )
-      return false;
+/**
+ * Where the states with which a layer was entered stand in a list that holds the same ones, all dearer by one amount: then
+ * nothing after differs. Null when any differs. The list may hold them in another order.
+ */
+export function matchInStep(list: StateList, layer: Layer): Int32Array | null {
+  if (list.count !== layer.entered || list.count === 0) return null;
+  const places = new Int32Array(layer.entered);
+  let difference = NaN;
+  for (let k = 0; k < layer.entered; k += 1) {
+    const state = stateOf(layer, k);
+    const at = list.find(state);
+    if (at < 0 || list.used[at] !== state.used) return null;
+    if (k === 0) difference = list.cost[at] - state.cost;
+    else if (Math.abs(list.cost[at] - state.cost - difference) > 1e-6) return null;
+    places[k] = at;
   }
-  return true;
+  return places;
 }
 
 /** A layer whose entered states were reached as those of a list: what follows them stays. */
-export function withEntry(layer: Layer, list: StateList): Layer {
+export function withEntry(layer: Layer, list: StateList, places: Int32Array): Layer {
   const fields = layer.fields.slice();
-  for (let k = 0; k < list.count; k += 1) {
-    fields[k * FIELDS + 5] = list.from[k];
-    fields[k * FIELDS + 6] = list.choice[k];
-  }
+  places.forEach((at, k) => {
+    fields[k * FIELDS + 5] = list.from[at];
+    fields[k * FIELDS + 6] = list.choice[at];
+  });
   return { ...layer, fields };
 }
 

@@ -1,6 +1,6 @@
 // The checks of the composed book, in one list. Each looks at one paragraph as it was set.
 import type { Finding } from '../model/finding';
-import type { ComposedParagraph, TypesetBook } from '../model/pages';
+import type { ComposedParagraph, Page, TypesetBook } from '../model/pages';
 import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
 import { unpairedQuotes } from './unpairedQuotes';
@@ -29,17 +29,30 @@ function findingsOf(paragraph: ComposedParagraph): readonly LineFinding[] {
   return found;
 }
 
+/** The findings of a page that stands where it stood. */
+const knownPages = new WeakMap<Page, readonly Finding[]>();
+
 /** Findings of all checks over the pages, in page order. */
 export function* proofBook(pages: TypesetBook['pages']): Generator<void, Finding[]> {
   const findings: Finding[] = [];
   let done = 0;
   for (const page of pages) {
-    for (const fragments of [page.fragments, page.notes]) {
-      for (const { paragraph, from, to } of fragments) {
-        for (const { line, finding } of findingsOf(paragraph))
-          if (line >= from && line < to) findings.push({ ...finding, page: page.index });
-        if ((done += 1) % 400 === 0) yield;
-      }
+    let own = knownPages.get(page);
+    if (own === undefined) {
+      knownPages.set(page, (own = proofPage(page)));
+      if ((done += 1) % 20 === 0) yield;
+    }
+    if (own.length > 0) findings.push(...own);
+  }
+  return findings;
+}
+
+function proofPage(page: Page): Finding[] {
+  const findings: Finding[] = [];
+  for (const fragments of [page.fragments, page.notes]) {
+    for (const { paragraph, from, to } of fragments) {
+      for (const { line, finding } of findingsOf(paragraph))
+        if (line >= from && line < to) findings.push({ ...finding, page: page.index });
     }
   }
   return findings;

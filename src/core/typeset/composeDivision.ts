@@ -15,6 +15,7 @@ import { composeBlock, composeGenerated, type StageClock } from './composeParagr
 import type { TypesetContext } from './context';
 import { flowParagraph, generatedPlace } from './flowParagraph';
 import type { HeldStarts } from './hold';
+import { KeptFlow } from './keptFlow';
 import type { ParagraphEntry } from './stageCache';
 
 export interface ComposeContext {
@@ -41,8 +42,15 @@ export function* composeDivision(
   const headCount = isDisplayRole(division.role) ? 0 : countHead(blocks);
   const head: ComposedParagraph[] = [];
   const text: FlowParagraph[] = [];
+  const kept = new KeptFlow(division.id, blocks, headCount, compose);
+  let made = 0;
   for (let k = 0; k < blocks.length; k += 1) {
-    if (k % PARAGRAPHS_PER_STEP === 0) yield;
+    const same = kept.at(k, text[text.length - 1]);
+    if (same !== undefined) {
+      text.push(same);
+      continue;
+    }
+    if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
     const style = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
     const isText = k >= headCount && !isDisplayRole(division.role);
@@ -51,14 +59,16 @@ export function* composeDivision(
     else if (isText || entry.composed.styled.text.trim() !== '') {
       const notes = notesOf(entry.composed, compose);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
+      kept.note(k, text[text.length - 1]);
     }
   }
+  kept.keep();
   if (division.role === 'contents') text.push(...composeContents(division, compose, references));
   return { role: division.role, head, text };
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
-function usedBlocks(division: Division): Paragraph[] {
+function usedBlocks(division: Division): readonly Paragraph[] {
   const blocks = flatten(division.blocks);
   let start = 0;
   let end = blocks.length;
@@ -69,12 +79,15 @@ function usedBlocks(division: Division): Paragraph[] {
   const head = countHead(used);
   let gap = head;
   while (head > 0 && gap < used.length && isEmptyParagraph(used[gap])) gap += 1;
-  return [...used.slice(0, head), ...used.slice(gap)];
+  return gap === head ? used : [...used.slice(0, head), ...used.slice(gap)];
 }
 
-function flatten(blocks: readonly Block[]): Paragraph[] {
+function flatten(blocks: readonly Block[]): readonly Paragraph[] {
+  if (blocks.every((block) => block.kind === 'paragraph')) return blocks;
   return blocks.flatMap((block) =>
-    block.kind === 'paragraph' ? [block] : block.rows.flatMap((row) => row.flatMap((cell) => flatten(cell.blocks))),
+    block.kind === 'paragraph'
+      ? [block]
+      : block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks)])),
   );
 }
 

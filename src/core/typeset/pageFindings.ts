@@ -104,6 +104,7 @@ export function pageFindings(
   for (const { division, pages } of divisions) {
     const first = assembled.firstPages.get(division.id) ?? 0;
     pages.forEach((page, index) => {
+      if (page.gives.length === 0 && page.role !== 'display' && !page.headTooDeep) return;
       const place = { stream: division.id, block: '', page: first + index };
       for (const give of page.gives) {
         const { message, ...wording } = WORDINGS[give.kind](give);

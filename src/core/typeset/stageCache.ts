@@ -28,11 +28,19 @@ export interface DivisionEntry {
   readonly memory: PaginateMemory | undefined;
 }
 
+/** Places in the flow by the index of their paragraph, and what all of them depend on. */
+export interface FlowMemory {
+  readonly environment: readonly unknown[];
+  readonly blocks: readonly Paragraph[];
+  readonly flows: readonly (FlowParagraph | undefined)[];
+}
+
 export class StageCache {
   readonly paragraphs = new WeakMap<Paragraph, ParagraphEntry>();
   /** Generated lines, such as running heads, by their text and style; thrown away when it grows too large. */
   readonly generated = new Map<string, ParagraphEntry>();
   readonly divisions = new Map<string, DivisionEntry>();
+  readonly flowMemories = new Map<string, FlowMemory>();
   /** Places in the flow by paragraph: the page search goes by their identity. */
   readonly flows = new WeakMap<ComposedParagraph, FlowParagraph>();
   readonly words = new WeakMap<Paragraph, number>();

@@ -6,20 +6,31 @@ import type { Page } from '../model/pages';
 export function styleFindings(pages: readonly Page[]): Finding[] {
   const findings = new Map<string, Finding>();
   for (const page of pages) {
-    for (const { paragraph } of [...page.fragments, ...page.notes]) {
-      const { styled } = paragraph;
-      const place = { stream: styled.stream, block: styled.block, page: page.index };
-      const { style } = styled;
-      if (style.leadingReplaced && !findings.has(`leading ${style.tag}`)) {
-        const message = `The leading of ${style.tag} is too small for its size; ${style.leading.toFixed(1)} pt stands for it.`;
-        findings.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', grade: 'should', message });
-      }
-      for (const run of styled.runs) {
-        if (run.upper !== true || findings.has(run.face)) continue;
-        const message = `${run.face} has no small capitals: capitals are scaled down for them.`;
-        findings.set(run.face, { ...place, kind: 'small-capitals-scaled', grade: 'look', message });
-      }
-    }
+    let own = known.get(page);
+    if (own === undefined) known.set(page, (own = findingsOf(page)));
+    for (const [about, finding] of own) if (!findings.has(about)) findings.set(about, finding);
   }
   return [...findings.values()];
+}
+
+const known = new WeakMap<Page, readonly [string, Finding][]>();
+
+/** Findings of one page by the style or face that they are about. */
+function findingsOf(page: Page): [string, Finding][] {
+  const found = new Map<string, Finding>();
+  for (const { paragraph } of [...page.fragments, ...page.notes]) {
+    const { styled } = paragraph;
+    const place = { stream: styled.stream, block: styled.block, page: page.index };
+    const { style } = styled;
+    if (style.leadingReplaced && !found.has(`leading ${style.tag}`)) {
+      const message = `The leading of ${style.tag} is too small for its size; ${style.leading.toFixed(1)} pt stands for it.`;
+      found.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', grade: 'should', message });
+    }
+    for (const run of styled.runs) {
+      if (run.upper !== true || found.has(run.face)) continue;
+      const message = `${run.face} has no small capitals: capitals are scaled down for them.`;
+      found.set(run.face, { ...place, kind: 'small-capitals-scaled', grade: 'look', message });
+    }
+  }
+  return [...found];
 }

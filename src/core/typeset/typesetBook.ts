@@ -81,10 +81,9 @@ export function* typesetBook(
   } while (!settled && passes < MOST_PASSES);
   context.cache.references = references;
   const furniture = furnitureSource(compose);
-  const pages = assembled.pages.map((page): Page => ({
-    ...page,
-    furniture: placeFurniture(page, book.spec, geometry, furniture),
-  }));
+  const pages = assembled.pages.map((page) =>
+    withFurniture(page, placeFurniture(page, book.spec, geometry, furniture)),
+  );
   const startProof = context.now();
   const findings = [
     ...(yield* withProgress(proofBook(pages), 0.95)),
@@ -106,6 +105,21 @@ export function* typesetBook(
     passes,
     times: { ...clock, ...times },
   };
+}
+
+const furnished = new WeakMap<Page, Page>();
+
+/** The page with its furniture: the same object as last time when that is the same. */
+function withFurniture(page: Page, furniture: Page['furniture']): Page {
+  const known = furnished.get(page);
+  const isSame = (placed: Page['furniture'][number], k: number) => {
+    const other = furniture[k];
+    return placed.paragraph === other.paragraph && placed.x === other.x && placed.y === other.y;
+  };
+  if (known !== undefined && known.furniture.length === furniture.length && known.furniture.every(isSame)) return known;
+  const made = { ...page, furniture };
+  furnished.set(page, made);
+  return made;
 }
 
 function* withProgress<T>(work: Generator<void, T>, progress: TypesetProgress): Generator<TypesetProgress, T> {
