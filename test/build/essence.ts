@@ -8,12 +8,13 @@ export function essence(composed: TypesetBook): unknown {
     page.folio,
     page.division,
     page.noteRules,
-    ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, y }) => [
+    ...[...page.fragments, ...page.notes].map(({ paragraph, from, to, x, y }) => [
       paragraph.styled.block,
       paragraph.styled.text,
       paragraph.styled.style,
       from,
       to,
+      x,
       y,
       [...paragraph.broken.from],
       [...paragraph.broken.spaceDelta],

@@ -5,6 +5,8 @@ import type { ResolvedStyle, StyledParagraph } from '../model/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
 import { findTies } from './ties';
+import { initialWidths } from './initialShape';
+import { placeTabs, rulerOf, tabsBetween } from './tabs';
 import { settlePlay, type PlayedLine } from './glyphPlay';
 import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
@@ -98,9 +100,8 @@ interface Prepared {
 }
 
 interface LineSettings extends FitSettings {
-  /** Width of a drop capital, and the lines beside it. */
-  readonly initial: number;
-  readonly beside: number;
+  /** Widths that a drop capital takes from the lines beside it. */
+  readonly initial: readonly number[];
 }
 
 /** Opportunities and widths, with emergency cuts where a word is wider than a line. */
@@ -113,7 +114,7 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
     ties: style.ties ? findTies(styled.text, style.language, style.liftedTies) : NO_TIES,
   });
   const widths = measureBreaks(styled, shaped, breaks, context);
-  const settings = settingsOf(styled, measure, initialBox(styled, shaped, context));
+  const settings = settingsOf(styled, measure, initialWidths(styled, shaped, context));
   const extra = emergencies(
     shaped,
     breaks,
@@ -157,33 +158,15 @@ function hyphenatorAt({ runs, style }: StyledParagraph, context: BreakContext): 
   };
 }
 
-/** White between a drop capital and the lines beside it, in em of the text. */
-const BESIDE_INITIAL = 0.14;
-
-/** Width that a drop capital takes from the lines beside it, by its ink; 0 without one. */
-function initialBox(styled: StyledParagraph, shaped: ShapedParagraph, context: BreakContext): number {
-  const index = styled.runs.findIndex((run) => run.initial === 'letter');
-  if (index < 0) return 0;
-  const { face, size } = styled.runs[index];
-  const [first, end] = [shaped.runStarts[index], shaped.runStarts[index + 1]];
-  let advance = 0;
-  for (let k = first; k < end - 1; k += 1) advance += shaped.advances[k];
-  const left = context.ink(face, shaped.glyphs[first]).left;
-  const right = advance + context.ink(face, shaped.glyphs[end - 1]).right;
-  return ((right - left) * size) / context.unitsPerEm(face) + BESIDE_INITIAL * styled.style.size;
-}
-
-function settingsOf(styled: StyledParagraph, measure: Measure, initial: number): LineSettings {
+function settingsOf(styled: StyledParagraph, measure: Measure, initial: readonly number[]): LineSettings {
   const { style } = styled;
-  const beside = initial > 0 ? style.initial!.lines : 0;
   const inside = (width: number) => Math.max(LEAST_WIDTH, width - style.leftIndent - style.rightIndent);
   const first = Array.from(
-    { length: Math.max(1, measure.first.length, beside) },
-    (_, k) => (measure.first[k] ?? measure.width) - (k < beside ? initial : 0),
+    { length: Math.max(1, measure.first.length, initial.length) },
+    (_, k) => (measure.first[k] ?? measure.width) - (initial[k] ?? 0),
   );
   return {
     initial,
-    beside,
     width: inside(measure.width),
     firstWidths: first.map((width, k) => Math.max(LEAST_WIDTH, inside(width) - (k === 0 ? style.firstIndent : 0))),
     mode: style.align === 'justify' ? 'justify' : isBalanced(style) ? 'balanced' : 'ragged',
@@ -191,6 +174,7 @@ function settingsOf(styled: StyledParagraph, measure: Measure, initial: number):
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
     rag: RAG * style.size,
+    ruler: rulerOf(style),
   };
 }
 
@@ -241,7 +225,7 @@ function packLines(
   const widthOf = (line: number) =>
     line > 0 && isStart(line) ? settings.firstWidths[0] : (settings.firstWidths[line] ?? settings.width);
   const lines = {
-    initial: settings.initial,
+    initial: settings.initial[0] ?? 0,
     count,
     demerits,
     from: new Uint32Array(count),
@@ -256,22 +240,29 @@ function packLines(
     end: new Uint8Array(count),
     textWidth: new Float32Array(count),
     over: new Float32Array(count),
+    tabs:
+      widths.tabs === null
+        ? null
+        : { widths: new Float32Array(widths.tabs.at.length), leaders: widths.tabs.at.map(() => '') },
   };
   const { style } = styled;
   const justified = settings.mode === 'justify';
-  const played: PlayedLine[] = [];
+  const played: (PlayedLine & { natural: number; spaces: number })[] = [];
   let s = 0;
   ends.forEach((j, k) => {
     const width = widthOf(k);
     const kind = breaks.kind[j];
-    const gap = width - (widths.end[j] - widths.start[s]);
+    const tabbed = tabbedLine(k, s, j, width);
+    const gap = width - (tabbed?.width ?? widths.end[j] - widths.start[s]);
     const open = kind === LINE_END.last || kind === LINE_END.forced;
     played.push({
       // An open line keeps its natural spaces unless it must close up.
-      gap: !justified || (open && gap >= 0 && style.lastAlign !== 'justify') ? 0 : gap,
-      stretch: widths.endStretch[j] - widths.startStretch[s],
-      shrink: widths.endShrink[j] - widths.startShrink[s],
-      room: widths.endPlayed[j] - widths.startPlayed[s],
+      gap: !justified || (open && gap >= 0 && style.lastAlign !== 'justify') || tabbed?.mayStretch === false ? 0 : gap,
+      stretch: widths.endStretch[j] - (tabbed?.stretch ?? widths.startStretch[s]),
+      shrink: widths.endShrink[j] - (tabbed?.shrink ?? widths.startShrink[s]),
+      room: tabbed === null ? widths.endPlayed[j] - widths.startPlayed[s] : 0,
+      natural: width - gap,
+      spaces: widths.endSpaces[j] - (tabbed?.spaces ?? widths.startSpaces[s]),
     });
     s = j + 1;
   });
@@ -279,9 +270,8 @@ function packLines(
   s = 0;
   ends.forEach((j, k) => {
     const width = widthOf(k);
-    const natural = widths.end[j] - widths.start[s];
-    const spaces = widths.endSpaces[j] - widths.startSpaces[s];
     const line = played[k];
+    const { natural, spaces } = line;
     const byLetters = ratios[k] * line.room;
     // No line closes its spaces beyond their limit: what is left over is overfull.
     const bySpaces = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
@@ -302,7 +292,7 @@ function packLines(
     const { isRtl } = styled;
     const left = isRtl
       ? style.rightIndent
-      : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (k < settings.beside ? settings.initial : 0);
+      : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (settings.initial[k] ?? 0);
     const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
     const align = justified && open ? style.lastAlign : style.align;
     const side = isRtl && (align === 'left' || align === 'right') ? (align === 'left' ? 'right' : 'left') : align;
@@ -310,6 +300,21 @@ function packLines(
     s = j + 1;
   });
   return lines;
+
+  /** What a line with tabs comes to, and the sums at its last one; null for a line without. */
+  function tabbedLine(line: number, from: number, to: number, width: number) {
+    const { tabs } = widths;
+    if (tabs === null) return null;
+    const [first, end] = tabsBetween(tabs, from === 0 ? 0 : breaks.next[from - 1], breaks.at[to]);
+    if (first === end) return null;
+    const { ruler } = settings;
+    const begin = isStart(line) ? ruler.first : ruler.other;
+    const [start, stop] = [widths.start[from], widths.end[to]];
+    const placed = placeTabs(tabs, ruler, first, end, start, stop, begin, begin + width, lines.tabs!);
+    const { last } = placed;
+    const sums = { stretch: tabs.stretch[last], shrink: tabs.shrink[last], spaces: tabs.spaces[last] };
+    return { width: placed.width, mayStretch: placed.mayStretch, ...sums };
+  }
 }
 
 function leftOf(

@@ -3,6 +3,7 @@
 // cheapest way to each state is kept. States are in text order, so the active ones are a window that only moves on.
 import { LINE_END } from '../model/broken';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
+import { placeTabs, tabsBetween, type TabRuler } from './tabs';
 import type { BreakWidths } from './widths';
 
 export interface FitSettings {
@@ -17,6 +18,8 @@ export interface FitSettings {
   readonly running: number;
   /** Least width of the last line, in points. */
   readonly lastLine: number;
+  /** Stops of a paragraph with tabs. */
+  readonly ruler: TabRuler;
   /** Depth of the rag that costs as much as a line at its limit of stretch, in points. */
   readonly rag: number;
 }
@@ -154,7 +157,7 @@ class Search {
     private readonly wanted = 0,
   ) {
     this.lineCap = wanted > 0 ? wanted : settings.firstWidths.length;
-    this.widthVaries = settings.firstWidths.length > 1;
+    this.widthVaries = settings.firstWidths.length > 1 || widths.tabs !== null;
     this.nodeArrays = nodesFor(breaks.count * 3 + 2);
     this.takeArrays();
     this.place[0] = -1;
@@ -229,9 +232,25 @@ class Search {
     let first = active;
     for (let node = active; node < this.nodes; node += 1) {
       const s = this.place[node] + 1;
-      const gap = this.widthOf(node) - (end[j] - start[s]);
-      const played = endPlayed[j] - startPlayed[s];
-      const shrink = justified ? endShrink[j] - startShrink[s] + played : 0;
+      let gap = this.widthOf(node) - (end[j] - start[s]);
+      let played = endPlayed[j] - startPlayed[s];
+      let shrink = justified ? endShrink[j] - startShrink[s] + played : 0;
+      let stretch = endStretch[j] - startStretch[s];
+      let isOpen = isLast;
+      if (widths.tabs !== null) {
+        const [from, to] = this.tabsOf(s, j);
+        if (from < to) {
+          const ruler = settings.ruler;
+          const begin = node === 0 ? ruler.first : ruler.other;
+          const right = begin + this.widthOf(node);
+          const line = placeTabs(widths.tabs, ruler, from, to, start[s], end[j], begin, right);
+          gap = this.widthOf(node) - line.width;
+          played = 0;
+          shrink = justified ? endShrink[j] - widths.tabs.shrink[line.last] : 0;
+          stretch = endStretch[j] - widths.tabs.stretch[line.last];
+          isOpen ||= !line.mayStretch;
+        }
+      }
       if (gap < -shrink - 1e-6) {
         // Too long from here: everything later is longer still.
         if (node === first) first += 1;
@@ -240,12 +259,17 @@ class Search {
       let ratio: number;
       if (!justified) ratio = gap / settings.rag;
       else if (gap < 0) ratio = shrink > 0 ? gap / shrink : 0;
-      else ratio = stretchRatio(gap, endStretch[j] - startStretch[s], played);
-      if (isLast && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio : 0, gap, true);
+      else ratio = stretchRatio(gap, stretch, played);
+      if (isOpen && gap >= 0) this.consider(node, j, settings.mode === 'balanced' ? ratio : 0, gap, isLast);
       else if (ratio <= this.tolerance) this.consider(node, j, ratio, gap, false);
       else if (!this.widthVaries) break; // Nodes after this one start later: their lines are shorter and looser.
     }
     return first;
+  }
+
+  private tabsOf(s: number, j: number): [number, number] {
+    const { breaks, widths } = this;
+    return tabsBetween(widths.tabs!, s === 0 ? 0 : breaks.next[s - 1], breaks.at[j]);
   }
 
   private consider(node: number, j: number, ratio: number, gap: number, isLast: boolean): void {

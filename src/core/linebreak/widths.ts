@@ -6,6 +6,7 @@ import type { ShapedParagraph } from '../model/shaped';
 import { isPlayed, type StyledParagraph } from '../model/styled';
 import { hangLeft, hangRight } from './opticalMargins';
 import type { Opportunities } from './opportunities';
+import type { TabSums } from './tabs';
 
 /** What widths need of the faces and of cutting, given by whoever runs the stages. */
 export interface WidthContext {
@@ -15,6 +16,8 @@ export interface WidthContext {
   readonly hyphen: (face: string) => number;
   /** Ink of a glyph, in font units from its origin. */
   readonly ink: (face: string, glyph: number) => { readonly left: number; readonly right: number };
+  /** Outline of a glyph in font units (model/displayList, GlyphOutline). */
+  readonly outline: (face: string, glyph: number) => ArrayLike<number>;
   /** How cutting at an offset changes the widths on both sides, in points. */
   readonly cutWidths: (offset: number) => { readonly before: number; readonly after: number };
 }
@@ -39,6 +42,8 @@ export interface BreakWidths {
   readonly startPlayed: Float64Array;
   /** How far the first character of a line hangs out at the left; `start` counts it already. */
   readonly hangLeft: Float64Array;
+  /** Null for a paragraph without tabs. */
+  tabs: TabSums | null;
 }
 
 function makeArrays(size: number) {
@@ -54,6 +59,7 @@ function makeArrays(size: number) {
     endPlayed: new Float64Array(size),
     startPlayed: new Float64Array(size),
     hangLeft: new Float64Array(size),
+    tabs: null as TabSums | null,
   };
 }
 
@@ -68,6 +74,9 @@ function scratchFor(size: number): BreakWidths {
 const SPACE = 0x20;
 const HYPHEN = 0x2d;
 const NO_BREAK_SPACE = 0xa0;
+const TAB = 0x09;
+const POINT = 0x2e;
+const COMMA = 0x2c;
 
 export function measureBreaks(
   styled: StyledParagraph,
@@ -80,6 +89,10 @@ export function measureBreaks(
   const hanging = isRtl ? 0 : style.opticalMargins;
   const n = breaks.count;
   const widths = scratchFor(n + 1);
+  const tabs: TabSums | null = text.includes('\t')
+    ? { at: [], width: [], stretch: [], shrink: [], spaces: [], point: [] }
+    : null;
+  widths.tabs = tabs;
   widths.hangLeft.fill(0, 0, n + 1);
   widths.start[0] = widths.startStretch[0] = widths.startShrink[0] = widths.startPlayed[0] = 0;
   widths.startSpaces[0] = 0;
@@ -168,6 +181,7 @@ export function measureBreaks(
       shrink += (wished - least) * size;
       spaces += 1;
     } else {
+      if (tabs !== null && passTab(tabs, code, offset, width, stretch, shrink, spaces)) continue;
       const advance = advances[k] * scale;
       last = offset;
       lastAdvance = advance;
@@ -189,6 +203,30 @@ export function measureBreaks(
   record(text.length);
   addCuts(styled, breaks, widths, context);
   return widths;
+}
+
+/** Notes the sums at a tab, which answers true, and at the first decimal mark after one. */
+function passTab(
+  tabs: TabSums,
+  code: number,
+  offset: number,
+  width: number,
+  stretch: number,
+  shrink: number,
+  spaces: number,
+): boolean {
+  if (code === TAB) {
+    tabs.at.push(offset);
+    tabs.width.push(width);
+    tabs.stretch.push(stretch);
+    tabs.shrink.push(shrink);
+    tabs.spaces.push(spaces);
+    tabs.point.push(-1);
+    return true;
+  }
+  const last = tabs.at.length - 1;
+  if ((code === POINT || code === COMMA) && last >= 0 && tabs.point[last] < 0) tabs.point[last] = width;
+  return false;
 }
 
 /** Adds the hyphen, and what shaping again at unsafe places changes. */

@@ -3,7 +3,7 @@ import type { Spec } from './spec';
 import type { Block, StreamId } from './streams';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 2;
+export const BOOK_FORMAT = 3;
 
 export interface Person {
   readonly name: string;

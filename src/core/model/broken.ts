@@ -6,7 +6,7 @@ export const LINE_END = { space: 0, hyphen: 1, dash: 2, forced: 3, last: 4, emer
 
 export interface BrokenParagraph {
   readonly count: number;
-  /** Width that a drop capital takes from the first lines; 0 without one. */
+  /** Width that a drop capital takes from the first line; 0 without one. */
   readonly initial: Pt;
   /** What the lines cost together (linebreak/totalFit); only differences between settings of one paragraph mean something. */
   readonly demerits: number;
@@ -31,6 +31,14 @@ export interface BrokenParagraph {
   readonly textWidth: Float32Array;
   /** Points by which the text is too wide for the line; 0 when it fits. */
   readonly over: Float32Array;
+  /** Null for a paragraph without tabs. */
+  readonly tabs: SetTabs | null;
+}
+
+/** The tabs of a paragraph in text order: their widths in points, and what is repeated over each; empty: white. */
+export interface SetTabs {
+  readonly widths: Float32Array;
+  readonly leaders: string[];
 }
 
 /**

@@ -18,10 +18,10 @@ export interface TextItem {
   readonly text: string;
   /** Right end of the item. */
   readonly endX: Pt;
-  /** Null for furniture. */
+  /** Null for what is no part of the text. */
   readonly source: TextSource | null;
-  /** Which furniture, or null for text. */
-  readonly artifact: 'head' | 'folio' | null;
+  /** Which furniture, the leaders of a tab, or null for text. */
+  readonly artifact: 'head' | 'folio' | 'leader' | null;
   /** True when the last glyph is a hyphen that the line end brought: no part of the text. */
   readonly endsInHyphen: boolean;
   /** True when the item is the last of its line, and the text goes on with a space. */

@@ -19,6 +19,13 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
         hyphenation: { capitals: 'dear', exceptions: [], ...part(part(spec, 'text'), 'hyphenation') },
       },
     })),
+  // Marks after italic words and first words in small capitals: as they were before there was a choice.
+  2: (book) =>
+    withSpec(book, 3, (spec) => ({
+      ...spec,
+      marks: { afterItalic: 'typed', ...part(spec, 'marks') },
+      openers: { leadWords: 0, ...part(spec, 'openers') },
+    })),
 };
 
 const TEXT_OF_FORMAT_2 = { glyphPlay: 2, opticalMargins: 100, letterPlay: 0, ties: true, liftedTies: [] };

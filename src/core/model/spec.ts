@@ -93,6 +93,8 @@ export const MARK_SETS: readonly MarkSet[] = ['language', 'us', 'uk', 'french', 
 
 export interface MarksSpec {
   readonly set: MarkSet;
+  /** Whether the comma or stop after a few italic words is roman, or as the copy has it. */
+  readonly afterItalic: 'roman' | 'typed';
 }
 
 export interface OpenersSpec {
@@ -104,6 +106,8 @@ export interface OpenersSpec {
   /** Lines of the drop capital with which an opener's text begins; 0: none. And its letters. */
   readonly dropLines: number;
   readonly dropLetters: number;
+  /** First words of an opener's text that are set in small capitals. */
+  readonly leadWords: number;
 }
 
 export type HeadContent = 'none' | 'author' | 'title' | 'part' | 'chapter';
@@ -137,8 +141,20 @@ export type Meaning =
   | 'break'
   | 'other';
 
-/** `foreEdge` and `back`: ragged away from that side of the page, mirrored. */
-export type Align = 'text' | 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back';
+/**
+ * `foreEdge` and `back`: ragged away from that side of the page, mirrored. `longest`: flush left, the paragraphs that follow
+ * each other so centred as one block on their longest line (verse).
+ */
+export type Align = 'text' | 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back' | 'longest';
+
+/** A place to which a tab goes, from the edge of the column where lines begin; `end`: their other end. */
+export interface TabStop {
+  readonly at: Pt | 'end';
+  /** How the text after the tab stands at the place; `decimal`: its first point or comma does. */
+  readonly kind: 'left' | 'right' | 'centre' | 'decimal';
+  /** Repeated over the tab's white, such as `.`. */
+  readonly leader?: string;
+}
 
 /** A paragraph style as written: what is absent comes from `basedOn`, and at the root from the text spec. */
 export interface ParagraphStyle {
@@ -175,6 +191,7 @@ export interface ParagraphStyle {
   readonly keepSpace?: boolean;
   /** The paragraphs from the first of this style on stand at the foot of their page. */
   readonly atFoot?: boolean;
+  readonly tabs?: readonly TabStop[];
 }
 
 /** A character style; what is absent follows the paragraph. */

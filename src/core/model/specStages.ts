@@ -32,6 +32,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'text.ties': 'break',
   'text.liftedTies': 'break',
   'marks.set': 'shape',
+  'marks.afterItalic': 'shape',
   'pages.linesAtFoot': 'page',
   'pages.linesAtHead': 'page',
   'pages.chapterEnd': 'page',
@@ -49,6 +50,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   // The letter is a run of its own.
   'openers.dropLines': 'shape',
   'openers.dropLetters': 'shape',
+  'openers.leadWords': 'shape',
   'furniture.verso': 'paint',
   'furniture.recto': 'paint',
   'furniture.dropFolio': 'paint',
@@ -80,4 +82,5 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   keepTogether: 'break',
   keepSpace: 'break',
   atFoot: 'break',
+  tabs: 'break',
 };

@@ -1,7 +1,7 @@
 // A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
 import type { FaceId } from './faces';
 import type { Pt } from './length';
-import type { Meaning, WordSpace } from './spec';
+import type { Meaning, TabStop, WordSpace } from './spec';
 import type { BlockId, StreamId, StyleTag } from './streams';
 
 /** A paragraph style with nothing left open. Equal resolved styles are one object: caches key on it. */
@@ -17,7 +17,7 @@ export interface ResolvedStyle {
   readonly italic: boolean;
   readonly caps: 'none' | 'small';
   readonly tracking: number;
-  readonly align: 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back';
+  readonly align: 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back' | 'longest';
   readonly lastAlign: 'left' | 'right' | 'centre' | 'justify';
   readonly features: string;
   readonly firstIndent: Pt;
@@ -49,6 +49,9 @@ export interface ResolvedStyle {
   readonly language: string;
   /** A drop capital over so many lines, of so many letters; raised where the paragraph is shorter than it. */
   readonly initial: { readonly lines: number; readonly letters: number; readonly isRaised: boolean } | null;
+  /** First words in small capitals. */
+  readonly leadWords: number;
+  readonly tabs: readonly TabStop[];
   readonly hyphenation: {
     readonly smallestWord: number;
     readonly before: number;

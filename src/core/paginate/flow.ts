@@ -35,6 +35,8 @@ export interface FlowParagraph {
   readonly wishes?: PageWishes;
   /** Text offsets in it at which a held page begins. */
   readonly held?: readonly number[];
+  /** Points by which it stands further in than its lines say: verse centred as a block. */
+  readonly shift?: number;
   /** Set in place of an empty space break that falls last, or first, on its page. */
   readonly ornament?: ComposedParagraph;
   /** Sets it to columns of several widths; needed only where columns differ. */

@@ -20,7 +20,7 @@ export function placeText(
       paragraph: isBare ? source.ornament : setting.paragraph,
       from,
       to,
-      x: column.x,
+      x: column.x + (source.shift ?? 0),
       // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
       y: gridBaseline(geometry, topLine + start + height - 1),
     };

@@ -2,10 +2,10 @@
 // Reading order: text, notes, furniture.
 import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
-import { LINE_END } from '../model/broken';
+import { LINE_END, type SetTabs } from '../model/broken';
 import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
-import { isPlayed, isRtlRun, type StyledParagraph } from '../model/styled';
+import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
 import type { LineGlyphs } from './lineGlyphs';
 import { takeScratch } from './packedGlyphs';
 
@@ -20,6 +20,8 @@ export interface RenderContext {
   readonly ink: (face: string, glyph: number) => number;
   /** Shapes a line's tail by itself. */
   readonly shapeTail: (paragraph: ComposedParagraph) => LineGlyphs;
+  /** Shapes a leader in the face of a run. */
+  readonly shapeLeader: (leader: string, run: StyledRun) => LineGlyphs;
 }
 
 const NOTE_RULE = { width: 48, thickness: 0.4 };
@@ -58,6 +60,11 @@ interface LineSetting {
   readonly endsLine: boolean;
   /** Text of a drop capital before the run, given with its first glyph. */
   readonly lead: string;
+  /** Spaces before this offset, that of the line's last tab, keep their natural width. */
+  readonly flexFrom: number;
+  /** The tabs of the paragraph, and the left edge of its column, to which leaders are aligned. */
+  readonly tabs: SetTabs | null;
+  readonly left: number;
 }
 
 const TAIL: LineSetting = {
@@ -68,8 +75,25 @@ const TAIL: LineSetting = {
   hyphenated: false,
   endsLine: true,
   lead: '',
+  flexFrom: 0,
+  tabs: null,
+  left: 0,
 };
 const INITIAL: LineSetting = { ...TAIL, endsLine: false };
+
+/** A leader over the white of a tab, on the line whose run it follows. */
+interface Leader {
+  readonly leader: string;
+  readonly run: StyledRun;
+  readonly from: number;
+  readonly to: number;
+  readonly y: number;
+  readonly left: number;
+}
+
+/** White at both ends of a leader, and least distance of its signs, in em. */
+const BESIDE_LEADER = 0.3;
+const LEAST_LEADER_STEP = 0.3;
 
 /** Collects items and their packed glyphs. */
 class ListBuilder {
@@ -77,6 +101,7 @@ class ListBuilder {
   side: Page['side'] = 'recto';
   private readonly items: TextItem[] = [];
   private readonly packed = takeScratch();
+  private readonly leaders: Leader[] = [];
 
   constructor(private readonly context: RenderContext) {}
 
@@ -132,12 +157,16 @@ class ListBuilder {
         hyphenated: last && hyphenated,
         endsLine: last && !hyphenated && broken.end[line] !== LINE_END.dash,
         lead,
+        flexFrom: broken.tabs === null ? 0 : styled.text.lastIndexOf('\t', broken.to[line] - 1),
+        tabs: broken.tabs,
+        left,
       });
       lead = '';
       placed[index] = this.items.splice(from);
     }
     // Items stand in the order of reading, whatever side they are seen on.
     this.items.push(...placed.flat());
+    this.addLeaders();
     if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
   }
 
@@ -174,7 +203,8 @@ class ListBuilder {
     const scale = run.size / context.unitsPerEm(run.face);
     const tracking = (run.tracking * run.size) / 1000;
     const played = tracking + (isPlayed(run) ? line.letterSpace * run.size : 0);
-    const wished = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size + line.spaceDelta;
+    const natural = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size;
+    const { spaceDelta, flexFrom, tabs } = line;
     const { packed } = this;
     packed.room(part.glyphs.length + 1);
     const first = packed.count;
@@ -199,7 +229,8 @@ class ListBuilder {
         cluster - textFrom + (packed.count > first ? lead.length : 0),
         styled.source === null ? cluster : styled.source[cluster],
       );
-      if (elastic) x += part.advances[k] * scale + tracking + wished;
+      if (elastic) x += part.advances[k] * scale + tracking + natural + (cluster >= flexFrom ? spaceDelta : 0);
+      else if (code === 0x09 && tabs !== null) x = this.passTab(styled, part, cluster, x, y, line);
       else if (part.advances[k] !== 0) x += part.advances[k] * advanceScale + played;
     }
     let text = lead + styled.text.slice(textFrom, textTo);
@@ -231,6 +262,54 @@ class ListBuilder {
       if (run.line) this.addTextRule(run.line, startX, x, y, run.size);
     }
     return x;
+  }
+
+  /** Goes to the end of a tab, its leader noted to be drawn over the white. */
+  private passTab(styled: StyledParagraph, { run }: LineGlyphs, at: number, x: number, y: number, line: LineSetting) {
+    const { widths, leaders } = line.tabs!;
+    let tab = 0;
+    for (let k = styled.text.indexOf('\t'); k >= 0 && k < at; k = styled.text.indexOf('\t', k + 1)) tab += 1;
+    const to = x + widths[tab];
+    if (leaders[tab] !== '') this.leaders.push({ leader: leaders[tab], run, from: x, to, y, left: line.left });
+    return to;
+  }
+
+  /** Leaders stand at steps from the left edge of the column, so that those of neighbouring lines stand above each other. */
+  private addLeaders(): void {
+    for (const { leader, run, from, to, y, left } of this.leaders) {
+      const part = this.context.shapeLeader(leader, run);
+      const scale = run.size / this.context.unitsPerEm(run.face);
+      const step = Math.max(widthOf(part) * scale, run.size * LEAST_LEADER_STEP);
+      const white = run.size * BESIDE_LEADER;
+      const first = this.packed.count;
+      let text = '';
+      for (let k = Math.ceil((from + white - left) / step); left + (k + 1) * step <= to - white + 1e-6; k += 1) {
+        this.packed.room(part.glyphs.length);
+        let x = left + k * step;
+        for (let g = 0; g < part.glyphs.length; g += 1) {
+          this.packed.push(part.glyphs[g], x, run.rise, text.length + part.clusters[g], 0);
+          x += part.advances[g] * scale;
+        }
+        text += leader;
+      }
+      const count = this.packed.count - first;
+      if (count === 0) continue;
+      this.items.push({
+        face: run.face,
+        size: run.size,
+        scaleX: 1,
+        y,
+        first,
+        count,
+        text,
+        endX: to,
+        source: null,
+        artifact: 'leader',
+        endsInHyphen: false,
+        endsLine: false,
+      });
+    }
+    this.leaders.length = 0;
   }
 
   private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, size: number): void {

@@ -19,11 +19,13 @@ export function withInitial(
   const quote = found[1]?.length ?? 0;
   const end = quote + clusterLength(found[2], initial.letters);
   const face = faces.find((record) => record.id === first.face);
-  if (face === undefined || first.from !== 0 || first.to < end || first.upper) return runs;
+  if (face === undefined || first.from !== 0 || first.to < end) return runs;
   const cap = face.capHeight / face.unitsPerEm;
   const below = (initial.lines - 1) * style.leading;
+  // Set from a capital as it is, whatever becomes of the small letters after it.
+  const { upper: _, ...capital } = first;
   const letter: StyledRun = {
-    ...first,
+    ...capital,
     from: quote,
     to: end,
     size: (below + cap * style.size) / cap,

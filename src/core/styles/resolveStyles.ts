@@ -84,9 +84,13 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     looseOver: looseOver(family, space(family)),
     language,
     initial: null,
+    leadWords: 0,
+    tabs: own.tabs ?? NO_TABS,
     hyphenation: text.hyphenation,
   };
 }
+
+const NO_TABS: ResolvedStyle['tabs'] = [];
 
 function collect(tag: StyleTag, styles: Readonly<Record<StyleTag, ParagraphStyle>>): Partial<ParagraphStyle> {
   const chain: ParagraphStyle[] = [];

@@ -2,18 +2,12 @@
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
 import { embeddingLevels } from '../base/bidi';
 import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
-import type { CharacterStyle, Spec } from '../model/spec';
+import type { Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
 import { withInitial } from './initialLetter';
+import { lookOfEach, type Look, type SetText } from './looks';
 import { houseMarks, type MarkEdit } from './houseMarks';
-import {
-  OBJECT_CHARACTER,
-  type FieldName,
-  type Paragraph,
-  type Span,
-  type StreamId,
-  type TextTouches,
-} from '../model/streams';
+import { OBJECT_CHARACTER, type FieldName, type Paragraph, type StreamId } from '../model/streams';
 
 /** What styling asks of the book around the paragraph. */
 export interface StyleContext {
@@ -37,6 +31,8 @@ const RAISED = { size: 0.62, rise: 0.34 };
 const LOWERED = { size: 0.62, rise: -0.14 };
 /** Size of small capitals scaled from capitals, when the face has none of its own. */
 const SCALED_CAPITALS = 0.78;
+/** Letter-space of first words in small capitals, in thousandths of an em. */
+const LEAD_TRACKING = 50;
 
 /** A line that a person broke by hand (U+2028 LINE SEPARATOR). */
 export const LINE_BREAK = '\u2028';
@@ -51,7 +47,7 @@ export function styleParagraph(
 ): StyledParagraph {
   const marks = houseMarks(source.text, context.spec.marks.set, style.language);
   const set = makeSetText(source, context, prefix, marks.edits);
-  const looks = lookOfEach(set, source.spans, context.spec.characterStyles);
+  const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const made = makeRuns(set.text, looks, style, context, missing);
   const bidi = embeddingLevels(set.text);
@@ -88,14 +84,6 @@ function cutByLevel(run: StyledRun, levels: Uint8Array): StyledRun[] {
     from = to;
   }
   return parts;
-}
-
-interface SetText {
-  readonly text: string;
-  readonly source: Int32Array | null;
-  readonly notes: NoteMark[];
-  /** Set-text ranges of note references. */
-  readonly references: [number, number][];
 }
 
 function makeSetText(source: Paragraph, context: StyleContext, prefix: string, marks: readonly MarkEdit[]): SetText {
@@ -136,87 +124,6 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
   putSource(done, source.text.length);
   offsets.push(source.text.length);
   return { text, source: Int32Array.from(offsets), notes, references };
-}
-
-interface Look {
-  readonly style?: CharacterStyle;
-  readonly touches?: TextTouches;
-  readonly language?: string;
-  readonly reference: boolean;
-}
-
-const PLAIN: Look = { reference: false };
-const REFERENCE: Look = { reference: true };
-
-/** Stretches of one look over the set text: `[from, to, look]`, sorted, covering it. */
-function lookOfEach(
-  set: SetText,
-  spans: readonly Span[],
-  characterStyles: Readonly<Record<string, CharacterStyle>>,
-): [number, number, Look][] {
-  const cuts: [number, number, Look][] = [];
-  const toSet = makeSourceToSet(set);
-  for (const span of spans) {
-    const style = span.style === undefined ? undefined : collectCharacterStyle(span.style, characterStyles);
-    cuts.push([
-      toSet(span.from),
-      toSet(span.to),
-      { style, touches: span.touches, language: span.language, reference: false },
-    ]);
-  }
-  const filled: [number, number, Look][] = [];
-  let at = 0;
-  const fill = (to: number) => {
-    if (to > at) filled.push([at, to, PLAIN]);
-  };
-  for (const [from, to, look] of cuts) {
-    if (to <= from) continue;
-    fill(from);
-    filled.push([from, to, look]);
-    at = to;
-  }
-  fill(set.text.length);
-  return set.references.reduce(overlayReference, filled);
-}
-
-function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {
-  return looks.flatMap(([a, b, look]): [number, number, Look][] => {
-    if (b <= from || a >= to) return [[a, b, look]];
-    const parts: [number, number, Look][] = [];
-    if (a < from) parts.push([a, from, look]);
-    parts.push([Math.max(a, from), Math.min(b, to), REFERENCE]);
-    if (b > to) parts.push([to, b, look]);
-    return parts;
-  });
-}
-
-/** Set offset of a source offset: the first set unit that came from it or from later text. */
-function makeSourceToSet(set: SetText): (offset: number) => number {
-  const { source } = set;
-  if (source === null) return (offset) => offset;
-  return (offset) => {
-    let low = 0;
-    let high = set.text.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (source[middle] < offset) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  };
-}
-
-function collectCharacterStyle(
-  tag: string,
-  styles: Readonly<Record<string, CharacterStyle>>,
-): CharacterStyle | undefined {
-  const chain: CharacterStyle[] = [];
-  const seen = new Set<string>();
-  for (let at: string | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
-    seen.add(at);
-    if (styles[at] !== undefined) chain.unshift(styles[at]);
-  }
-  return chain.length === 0 ? undefined : (Object.assign({}, ...chain) as CharacterStyle);
 }
 
 function makeRuns(
@@ -271,6 +178,8 @@ interface Piece {
 /** Characters that the engine draws or that draw nothing: never missing from a face. */
 const DRAWN_BY_ENGINE = /[\s\u00AD\u2010\u2011\u200B-\u200F\u2028\u2060\uFEFF\uFFFC]/;
 
+const TAB = 0x09;
+
 /** Cuts a stretch where the wished face lacks a character and another one has it. */
 function cutByCoverage(
   text: string,
@@ -311,7 +220,7 @@ function faceFor(
   faces: FaceTable,
   missing: number[],
 ): FaceRecord {
-  if (code > 0x7f && DRAWN_BY_ENGINE.test(char)) return current;
+  if ((code > 0x7f || code === TAB) && DRAWN_BY_ENGINE.test(char)) return current;
   // A space between two words of another face is theirs.
   if (code === 0x20 && covers(current, code)) return current;
   if (covers(wished, code)) return wished;
@@ -335,7 +244,7 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
     const place = position === 'superior' ? RAISED : LOWERED;
     [size, rise] = [style.size * place.size, style.size * place.rise];
   }
-  const caps = look.style?.caps ?? style.caps;
+  const caps = look.isLead ? 'small' : (look.style?.caps ?? style.caps);
   let upper = false;
   if (caps === 'small') {
     if (has('smcp')) features.push('smcp');
@@ -344,7 +253,7 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
       upper = true;
     }
   }
-  const tracking = look.style?.tracking ?? style.tracking;
+  const tracking = look.style?.tracking ?? (look.isLead ? LEAD_TRACKING : style.tracking);
   // Letterspaced type takes no ligatures: their inside cannot be spaced.
   if (tracking !== 0) features.push('-liga', '-clig');
   // What the style asks for comes last: of two that exclude each other the later one counts.

@@ -13,6 +13,7 @@ import { contentsEntries } from '../references';
 import type { StyleContext, StyleSheet } from '../styles';
 import { composeBlock, composeGenerated, type StageClock } from './composeParagraph';
 import type { TypesetContext } from './context';
+import { centreVerse } from './centreVerse';
 import { flowParagraph, generatedPlace } from './flowParagraph';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
@@ -64,7 +65,7 @@ export function* composeDivision(
   }
   kept.keep();
   if (division.role === 'contents') text.push(...composeContents(division, compose, references));
-  return { role: division.role, head, text };
+  return { role: division.role, head, text: centreVerse(text, compose.measure) };
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
@@ -100,12 +101,13 @@ function styleOf(tag: string, compose: ComposeContext) {
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
 }
 
-/** The style of an opener's first paragraph of text, with the drop capital of the spec. */
+/** The style of an opener's first paragraph of text, with the drop capital and the small capitals of the spec. */
 function opening(style: ResolvedStyle, isFirst: boolean, compose: ComposeContext): ResolvedStyle {
-  const { dropLines, dropLetters } = compose.book.spec.openers;
-  if (!isFirst || dropLines < 2 || style.meaning !== 'body') return style;
-  const initial = { lines: dropLines, letters: dropLetters, isRaised: false };
-  return compose.context.interner.intern({ ...style, initial, firstIndent: 0 });
+  const { dropLines, dropLetters, leadWords } = compose.book.spec.openers;
+  if (!isFirst || style.meaning !== 'body' || (dropLines < 2 && leadWords === 0)) return style;
+  const initial = dropLines < 2 ? null : { lines: dropLines, letters: dropLetters, isRaised: false };
+  const firstIndent = initial === null ? style.firstIndent : 0;
+  return compose.context.interner.intern({ ...style, initial, firstIndent, leadWords });
 }
 
 const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);

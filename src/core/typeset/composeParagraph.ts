@@ -137,6 +137,7 @@ function breakContext(
     space: (face) => library.marks(face).space,
     hyphen: (face) => library.marks(face).hyphen,
     ink: (face, glyph) => library.harfBuzz.inkOf(library.font(face), glyph),
+    outline: (face, glyph) => library.harfBuzz.outlineOf(library.font(face), glyph),
     cutWidths: (offset) => cutWidths(styled, shaped, offset, library),
     hyphenator: (language) => hyphenators.get(language) ?? null,
   };
@@ -144,7 +145,7 @@ function breakContext(
 
 /** Everything that goes into the set text besides the block itself. */
 function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
-  let key = `${job.prefix}\u0000${job.tail}\u0000${styleContext.spec.marks.set}`;
+  let key = `${job.prefix}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
   for (const object of job.paragraph.objects) {
     if (object.kind === 'note') key += `\u0000${styleContext.noteLabel(object.note)}`;
     else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;

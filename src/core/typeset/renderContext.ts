@@ -12,6 +12,7 @@ export function renderContext({ library }: TypesetContext): RenderContext {
     space: (face) => library.marks(face).space,
     hyphen: (face) => ({ glyph: library.marks(face).hyphenGlyph, width: library.marks(face).hyphen }),
     ink: (face, glyph) => library.harfBuzz.inkOf(library.font(face), glyph).left,
+    shapeLeader: (leader, run) => shapeAlone(leader, run, library),
     shapeTail: (paragraph) =>
       shapeAlone(paragraph.styled.tail, paragraph.styled.runs[paragraph.styled.runs.length - 1], library),
   };

@@ -86,7 +86,7 @@ export const paragraphStyleSchema = Joi.object({
   italic: Joi.boolean(),
   caps: optional(oneOf('none', 'small')),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
-  align: optional(oneOf('text', 'justify', 'left', 'right', 'centre', 'foreEdge', 'back')),
+  align: optional(oneOf('text', 'justify', 'left', 'right', 'centre', 'foreEdge', 'back', 'longest')),
   lastAlign: optional(oneOf('left', 'right', 'centre', 'justify')),
   features: Joi.string().pattern(FEATURES),
   firstIndent: Joi.alternatives(number(-200, 200, 'pt'), Joi.string().valid('text')).optional(),
@@ -99,6 +99,15 @@ export const paragraphStyleSchema = Joi.object({
   keepTogether: Joi.boolean(),
   keepSpace: Joi.boolean(),
   atFoot: Joi.boolean(),
+  tabs: Joi.array()
+    .items(
+      Joi.object({
+        at: Joi.alternatives(number(0, 2000, 'pt'), Joi.string().valid('end')).required(),
+        kind: oneOf('left', 'right', 'centre', 'decimal'),
+        leader: Joi.string().min(1).max(4),
+      }),
+    )
+    .max(40),
 });
 
 export const characterStyleSchema = Joi.object({
@@ -158,7 +167,7 @@ export const specSchema = object({
     ties: flag(),
     liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(2000).required(),
   }),
-  marks: object({ set: oneOf(...MARK_SETS) }),
+  marks: object({ set: oneOf(...MARK_SETS), afterItalic: oneOf('roman', 'typed') }),
   pages: object({
     linesAtFoot: whole(1, 6, 'lines'),
     linesAtHead: whole(1, 6, 'lines'),
@@ -178,6 +187,7 @@ export const specSchema = object({
     chaptersStart: oneOf('any', 'recto'),
     dropLines: whole(0, 5, 'lines').invalid(1),
     dropLetters: whole(1, 4, 'letters'),
+    leadWords: whole(0, 12, 'words'),
   }),
   furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
   folios: object({ front: oneOf('roman', 'arabic') }),

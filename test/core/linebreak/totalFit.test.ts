@@ -13,6 +13,8 @@ interface Piece {
 
 const SPACE = { natural: 3, stretch: 1.5, shrink: 0.8 };
 const HYPHEN = 2;
+/** Of a paragraph without tabs. */
+const ruler = { stops: [], first: 0, other: 0, step: 1, least: 0 };
 
 /** Opportunities and prefix sums of a row of pieces, as measured type would give them. */
 function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: BreakWidths } {
@@ -37,6 +39,7 @@ function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: Bre
     endPlayed: zeros(n),
     startPlayed: zeros(n + 1),
     hangLeft: zeros(n + 1),
+    tabs: null,
   };
   let [width, stretch, shrink, spaces] = [0, 0, 0, 0];
   pieces.forEach((piece, k) => {
@@ -130,6 +133,7 @@ describe('the optimum over a paragraph', () => {
             firstWidths: [width - indent],
             mode: 'justify',
             restarts: false,
+            ruler,
             running,
             lastLine: 5,
             rag: 20,
@@ -166,6 +170,7 @@ describe('the optimum over a paragraph', () => {
             firstWidths,
             mode: 'justify',
             restarts: false,
+            ruler,
             running: 2,
             lastLine: 5,
             rag: 20,
@@ -203,6 +208,7 @@ describe('the optimum over a paragraph', () => {
             firstWidths: [width - 3],
             mode: 'justify',
             restarts: false,
+            ruler,
             running: 1,
             lastLine: 5,
             rag: 20,
@@ -230,6 +236,7 @@ describe('the optimum over a paragraph', () => {
       firstWidths: [31],
       mode: 'justify',
       restarts: false,
+      ruler,
       running: 2,
       lastLine: 0,
       rag: 20,
@@ -244,6 +251,7 @@ describe('the optimum over a paragraph', () => {
       firstWidths: [30],
       mode: 'justify',
       restarts: false,
+      ruler,
       running: 2,
       lastLine: 0,
       rag: 20,
@@ -260,6 +268,7 @@ describe('the optimum over a paragraph', () => {
       firstWidths: [38],
       mode: 'balanced',
       restarts: false,
+      ruler,
       running: 0,
       lastLine: 0,
       rag: 40,
@@ -275,6 +284,7 @@ describe('the optimum over a paragraph', () => {
       firstWidths: [100],
       mode: 'justify',
       restarts: false,
+      ruler,
       running: 0,
       lastLine: 0,
       rag: 40,
@@ -295,6 +305,7 @@ describe('the optimum over a paragraph', () => {
           firstWidths: [34],
           mode: 'justify',
           restarts: false,
+          ruler,
           running,
           lastLine: 0,
           rag: 20,

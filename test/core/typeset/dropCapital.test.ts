@@ -42,6 +42,37 @@ describe('a drop capital', () => {
     }
   });
 
+  it('has its lines shaped to its outline: the first close to an A or an L, none under an arm', () => {
+    const xs = (letter: string) => {
+      const { broken } = openerOf(`${letter}ll the ferry ${words(80, 9)}`, 3).fragment.paragraph;
+      return [broken.x[0], broken.x[1], broken.x[2]];
+    };
+    for (const letter of ['A', 'L']) {
+      const [first, , last] = xs(letter);
+      expect(last - first, letter).to.be.above(5);
+    }
+    const [arm, under, foot] = xs('T');
+    expect([under, foot]).to.satisfy((lower: number[]) => lower.every((x) => Math.abs(x - arm) < 1.5));
+  });
+
+  it('keeps a word space when it is a word', () => {
+    const first = (text: string) => openerOf(`${text} ${words(80, 9)}`, 3).fragment.paragraph.broken;
+    const [word, begun] = [first('I knew'), first('Iknew')];
+    expect(word.x[0] - begun.x[0]).to.be.closeTo(0.2 * 11.5, 0.4);
+    expect(word.x[1]).to.be.closeTo(begun.x[1], 0.4);
+  });
+
+  it('is followed by first words in small capitals', () => {
+    const set = withDrop(text, 3);
+    const lead = { ...set, spec: { ...set.spec, openers: { ...set.spec.openers, leadWords: 2 } } };
+    const { styled } = compose(lead).pages[0].fragments.find(
+      ({ paragraph }) => paragraph.styled.style.initial !== null,
+    )!.paragraph;
+    const small = styled.runs.filter((run) => run.features.includes('smcp') && run.initial === undefined);
+    expect(small.map((run) => styled.text.slice(run.from, run.to)).join('')).to.equal('he ferry');
+    expect(small.every((run) => run.tracking > 0)).to.equal(true);
+  });
+
   it('is copied with the word that it begins', () => {
     const { context, set, composed } = openerOf(text, 3);
     const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));

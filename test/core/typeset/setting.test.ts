@@ -115,7 +115,40 @@ describe('how a style is set', () => {
     const verse = { ...p(`${line}\uFFFC${line}`, 'VRS'), objects: [{ at: line.length, kind: 'break' as const }] };
     const { rows } = linesOf(book([{ ...chapter('One', 'x'), blocks: [...chapter('One', 'x').blocks, verse] }]), 'VRS');
     expect(rows).to.have.length(4);
-    expect(rows.map((row) => Math.round(row.from))).to.deep.equal([29, 52, 29, 52]);
+    const from = rows.map((row) => row.from - rows[0].from);
+    expect(from.map(Math.round)).to.deep.equal([0, 23, 0, 23]);
+  });
+
+  it('verse as one block centred on its longest line, over its stanzas', () => {
+    const stanzas = [
+      p('One for the tide', 'VRS'),
+      p('Two for the landlord of the ferry house', 'VRS'),
+      p('Three', 'VRS'),
+    ];
+    const one = chapter('One', 'x');
+    const set = compose(book([{ ...one, blocks: [...one.blocks, ...stanzas, p('After.')] }]));
+    const { measure } = set.geometry;
+    const placed = set.pages[0].fragments.filter(({ paragraph }) => paragraph.styled.style.meaning === 'verse');
+    const lefts = placed.map(({ x, paragraph }) => x + paragraph.broken.x[0]);
+    const rights = placed.map(({ x, paragraph }) => x + paragraph.broken.x[0] + paragraph.broken.textWidth[0]);
+    expect(new Set(lefts.map((x) => x.toFixed(3))).size).to.equal(1);
+    expect(measure - Math.max(...rights)).to.be.closeTo(lefts[0], 0.01);
+  });
+
+  it('the comma after italic words roman, and the stop of an italic sentence its own', () => {
+    const faceOf = (text: string, mark: string, afterItalic: 'roman' | 'typed') => {
+      const { spec } = made;
+      const set = compose({
+        ...book([chapter('One', text)]),
+        spec: { ...spec, marks: { ...spec.marks, afterItalic } },
+      });
+      const { styled } = set.pages[0].fragments[1].paragraph;
+      const at = styled.text.indexOf(mark);
+      return styled.runs.find((run) => run.from <= at && run.to > at)!.face;
+    };
+    expect(faceOf('It was *late,* they said.', ',', 'roman')).to.equal('eb-garamond/400');
+    expect(faceOf('It was *late,* they said.', ',', 'typed')).to.equal('eb-garamond/400i');
+    expect(faceOf('It was. *He went; he came.* So', '. So', 'roman')).to.equal('eb-garamond/400i');
   });
 
   it('a ragged line does not end in a lone short word where that can be helped', () => {

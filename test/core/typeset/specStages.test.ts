@@ -11,7 +11,7 @@ import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, p, words } from '../../build/book';
 
-const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} “so”.`);
+const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} *so,* “so”.`);
 const contents = division('contents', [p('Contents', 'TOH')]);
 const start = book([
   division('title', [p('A Book', 'BT')]),
@@ -19,7 +19,13 @@ const start = book([
   chapter('Alpha', ...text(1)),
   {
     ...chapter('Beta', ...text(2)),
-    blocks: [...chapter('Beta', ...text(2)).blocks, p('An extract of some length that goes on.', 'EXT')],
+    blocks: [
+      ...chapter('Beta', ...text(2)).blocks,
+      {
+        ...p('An extract of some length\uFFFCthat goes on.', 'EXT'),
+        objects: [{ at: 25, kind: 'tab' as const }],
+      },
+    ],
   },
 ]);
 
@@ -52,6 +58,7 @@ const VALUES: Record<string, Plain> = {
   'text.hyphenation.capitals': 'never',
   'text.hyphenation.exceptions': ['ta-ble'],
   'marks.set': 'uk',
+  'marks.afterItalic': 'typed',
   'pages.linesAtFoot': 3,
   'pages.linesAtHead': 3,
   'pages.chapterEnd': 8,
@@ -68,6 +75,7 @@ const VALUES: Record<string, Plain> = {
   'openers.chaptersStart': 'recto',
   'openers.dropLines': 3,
   'openers.dropLetters': 2,
+  'openers.leadWords': 3,
   'furniture.verso': 'chapter',
   'furniture.recto': 'none',
   'furniture.dropFolio': false,
@@ -81,7 +89,7 @@ const GIVEN: Record<string, readonly [string, Plain]> = {
   'pages.balanceColumns': ['pages.columns', 2],
 };
 /** Only an opener's first paragraph is concerned. */
-const FEW = new Set(['openers.dropLines', 'openers.dropLetters']);
+const FEW = new Set(['openers.dropLines', 'openers.dropLetters', 'openers.leadWords']);
 const STYLE_VALUES: Record<string, Plain> = {
   name: 'Other',
   basedOn: 'DED',
@@ -106,6 +114,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   keepTogether: true,
   keepSpace: true,
   atFoot: true,
+  tabs: [{ at: 200, kind: 'left' }],
 };
 
 /** Paragraphs shaped and broken, divisions paged, when the change is composed in a context that knows the book. */

@@ -21,6 +21,13 @@ export function pageContent(list: DisplayList, fontOf: (face: string) => FontUse
   return out.take();
 }
 
+/** What is no part of the text (14.8.2.2); nobody copies the points of a leader. */
+const ARTIFACT = {
+  head: '/Artifact << /Type /Pagination >> BDC\n',
+  folio: '/Artifact << /Type /Pagination >> BDC\n',
+  leader: '/Artifact << /Type /Layout >> BDC /Span << /ActualText <FEFF> >> BDC\n',
+} as const;
+
 const rounded = (value: number, power: number) => Math.round(value * power) / power;
 
 /** Writes items one after another, setting font, rise and scale only when they change. */
@@ -41,7 +48,7 @@ class TextWriter {
   write(item: TextItem): void {
     const { list } = this;
     const font = this.fontOf(item.face);
-    if (item.artifact !== null) out.text('/Artifact << /Type /Pagination >> BDC\n');
+    if (item.artifact !== null) out.text(ARTIFACT[item.artifact]);
     if (item.face !== this.face || item.size !== this.size) {
       [this.face, this.size] = [item.face, item.size];
       out.text(`/${font.resourceName} `).number(item.size, 4).text(' Tf\n');
@@ -80,7 +87,8 @@ class TextWriter {
       pen += (font.width(glyph) * em) / 1000;
     }
     this.closeRow();
-    if (item.artifact !== null) out.text('EMC\n');
+    if (item.artifact === 'leader') out.text('EMC EMC\n');
+    else if (item.artifact !== null) out.text('EMC\n');
   }
 
   /** A glyph in the row, or, where it stands for other text than elsewhere, by itself with its text. */

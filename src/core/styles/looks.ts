@@ -1,0 +1,123 @@
+// The look of every stretch of a paragraph's set text: character styles and touches, note references, first words in small
+// capitals, and marks after italic words.
+import type { CharacterStyle, Spec } from '../model/spec';
+import type { NoteMark, ResolvedStyle } from '../model/styled';
+import type { Span, TextTouches } from '../model/streams';
+
+export interface SetText {
+  readonly text: string;
+  readonly source: Int32Array | null;
+  readonly notes: NoteMark[];
+  /** Set-text ranges of note references. */
+  readonly references: [number, number][];
+}
+
+export interface Look {
+  readonly style?: CharacterStyle;
+  readonly touches?: TextTouches;
+  readonly language?: string;
+  readonly reference: boolean;
+  /** Among the first words, set in small capitals. */
+  readonly isLead?: boolean;
+}
+
+const PLAIN: Look = { reference: false };
+const REFERENCE: Look = { reference: true };
+
+/** Stretches of one look over the set text: `[from, to, look]`, sorted, covering it. */
+export function lookOfEach(
+  set: SetText,
+  spans: readonly Span[],
+  paragraph: ResolvedStyle,
+  { characterStyles, marks }: Spec,
+): [number, number, Look][] {
+  const cuts: [number, number, Look][] = [];
+  const toSet = makeSourceToSet(set);
+  for (const span of spans) {
+    const style = span.style === undefined ? undefined : collectCharacterStyle(span.style, characterStyles);
+    const look: Look = { style, touches: span.touches, language: span.language, reference: false };
+    const [from, to] = [toSet(span.from), toSet(span.to)];
+    const isAfterItalic = marks.afterItalic === 'roman' && isItalic(look) && !paragraph.italic;
+    cuts.push([from, isAfterItalic ? withoutMark(set.text, from, to) : to, look]);
+  }
+  const filled: [number, number, Look][] = [];
+  let at = 0;
+  const fill = (to: number) => {
+    if (to > at) filled.push([at, to, PLAIN]);
+  };
+  for (const [from, to, look] of cuts) {
+    if (to <= from) continue;
+    fill(from);
+    filled.push([from, to, look]);
+    at = to;
+  }
+  fill(set.text.length);
+  const looks = paragraph.leadWords > 0 ? overlayLead(filled, leadEnd(set.text, paragraph.leadWords)) : filled;
+  return set.references.reduce(overlayReference, looks);
+}
+
+const isItalic = ({ style, touches }: Look) => touches?.italic ?? style?.italic !== undefined;
+
+/** Italic words, as against italic sentences, whose marks are their own. */
+const ITALIC_WORDS = /^[^.,;:!?…]{1,60}[.,;:]$/;
+
+/** End of an italic stretch without the comma or stop after its last word. */
+function withoutMark(text: string, from: number, to: number): number {
+  const isWhole = from === 0 && to >= text.trimEnd().length;
+  if (isWhole || !ITALIC_WORDS.test(text.slice(from, to))) return to;
+  return /^[\s”’"')\]]|^$/.test(text.slice(to, to + 1)) ? to - 1 : to;
+}
+
+/** Where the first words end, the marks after the last of them left out. */
+function leadEnd(text: string, words: number): number {
+  const found = new RegExp(`^\\s*(?:\\S+\\s+){0,${words - 1}}\\S+`).exec(text);
+  return found === null ? 0 : found[0].replace(/[^\p{L}\p{N}]+$/u, '').length;
+}
+
+function overlayLead(looks: readonly [number, number, Look][], end: number): [number, number, Look][] {
+  return looks.flatMap(([from, to, look]): [number, number, Look][] => {
+    if (from >= end) return [[from, to, look]];
+    const lead: [number, number, Look] = [from, Math.min(to, end), { ...look, isLead: true }];
+    return to > end ? [lead, [end, to, look]] : [lead];
+  });
+}
+
+function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {
+  return looks.flatMap(([a, b, look]): [number, number, Look][] => {
+    if (b <= from || a >= to) return [[a, b, look]];
+    const parts: [number, number, Look][] = [];
+    if (a < from) parts.push([a, from, look]);
+    parts.push([Math.max(a, from), Math.min(b, to), REFERENCE]);
+    if (b > to) parts.push([to, b, look]);
+    return parts;
+  });
+}
+
+/** Set offset of a source offset: the first set unit that came from it or from later text. */
+function makeSourceToSet(set: SetText): (offset: number) => number {
+  const { source } = set;
+  if (source === null) return (offset) => offset;
+  return (offset) => {
+    let low = 0;
+    let high = set.text.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (source[middle] < offset) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
+}
+
+function collectCharacterStyle(
+  tag: string,
+  styles: Readonly<Record<string, CharacterStyle>>,
+): CharacterStyle | undefined {
+  const chain: CharacterStyle[] = [];
+  const seen = new Set<string>();
+  for (let at: string | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
+    seen.add(at);
+    if (styles[at] !== undefined) chain.unshift(styles[at]);
+  }
+  return chain.length === 0 ? undefined : (Object.assign({}, ...chain) as CharacterStyle);
+}
