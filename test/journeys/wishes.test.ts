@@ -55,6 +55,32 @@ describe('a person’s wishes for a paragraph', () => {
     expect(await slip().getByRole('checkbox', { name: 'Begins a page' }).isChecked()).to.equal(false);
   });
 
+  it('for the depth of a spread are set on the spread itself, and go with undo', async () => {
+    const depth = page.getByRole('group', { name: 'Depth' });
+    const lines = () =>
+      page
+        .getByRole('complementary', { name: 'This spread' })
+        .getByText('Lines', { exact: true })
+        .last()
+        .locator('xpath=following-sibling::dd')
+        .innerText();
+    const before = await lines();
+    const [verso] = before.split(' and ').map(Number);
+    const to = verso >= 32 ? 'a line short' : 'a line long';
+    await depth.getByRole('radio', { name: to }).check();
+    await page.waitForFunction(
+      ([was]) => !(document.querySelector('[aria-label="This spread"] dl')?.textContent ?? '').includes(was),
+      [before],
+    );
+    const [changed] = (await lines()).split(' and ').map(Number);
+    expect(changed - verso).to.equal(to === 'a line short' ? -1 : 1);
+    await page.keyboard.press('Control+z');
+    await page.waitForFunction(
+      ([was]) => (document.querySelector('[aria-label="This spread"] dl')?.textContent ?? '').includes(was),
+      [before],
+    );
+  });
+
   it('say beforehand what its lines would come to, and which way is closed', async () => {
     const radios = slip().getByRole('group', { name: 'Lines' }).getByRole('radio');
     expect(await radios.count()).to.equal(3);

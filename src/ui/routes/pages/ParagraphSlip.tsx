@@ -6,6 +6,7 @@ import { askParagraph, setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
+import { Choices } from './Choices';
 
 export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
   const dispatch = useAppDispatch();
@@ -33,6 +34,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>
       <Choices
         label="Lines"
+        name="Lines of the paragraph"
         disabled={readOnly}
         value={touches.lines ?? 0}
         choices={[
@@ -41,18 +43,6 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           [1, 'one more', facts.longer, 'not without gaps'],
         ]}
         onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
-      />
-      <Choices
-        label="Its spread"
-        disabled={readOnly}
-        value={touches.spread ?? null}
-        choices={[
-          [-1, 'a line short', undefined, ''],
-          [0, 'as the page', undefined, ''],
-          [1, 'a line long', undefined, ''],
-          [null, 'as it falls', undefined, ''],
-        ]}
-        onChange={(to) => set({ spread: to ?? undefined }, to === null ? 'Spread as it falls' : SPREAD_NAMES[to + 1])}
       />
       <Toggle
         label="Begins a page"
@@ -71,51 +61,10 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
 }
 
 const LINE_NAMES = ['Paragraph a line shorter', 'Paragraph at its best', 'Paragraph a line longer'];
-const SPREAD_NAMES = ['Spread a line short', 'Spread as the page', 'Spread a line long'];
 
 function told({ lines, widest }: SettingFacts): string {
   const count = `${lines} ${lines === 1 ? 'line' : 'lines'}`;
   return widest === 0 ? count : `${count}, widest space ${widest.toFixed(2)} em`;
-}
-
-interface ChoicesProps<T extends number | null> {
-  readonly label: string;
-  readonly value: T;
-  readonly disabled: boolean;
-  /** Value, name, what it comes to (null: impossible), and why not. */
-  readonly choices: readonly (readonly [T, string, SettingFacts | null | undefined, string])[];
-  readonly onChange: (to: T) => void;
-}
-
-function Choices<T extends number | null>({ label, value, disabled, choices, onChange }: ChoicesProps<T>) {
-  return (
-    <fieldset className="border-b border-hairline px-3.5 py-1.5" disabled={disabled}>
-      <legend className="float-left mb-0.5 w-full font-medium">{label}</legend>
-      {choices.map(([own, name, facts, why]) => {
-        const isImpossible = facts === null;
-        return (
-          <label
-            key={String(own)}
-            className={`flex w-full items-baseline gap-2 py-0.5 ${isImpossible ? 'text-quiet' : ''}`}
-            title={isImpossible ? why : undefined}
-          >
-            <input
-              type="radio"
-              className="radio radio-primary radio-xs translate-y-0.5"
-              name={`${label} of the paragraph`}
-              checked={own === value}
-              disabled={isImpossible && own !== value}
-              onChange={() => onChange(own)}
-            />
-            <span className="grow whitespace-nowrap">{name}</span>
-            <span className="text-right text-[12px] text-quiet">
-              {isImpossible ? why : facts && facts.widest > 0 ? `${facts.widest.toFixed(2)} em` : ''}
-            </span>
-          </label>
-        );
-      })}
-    </fieldset>
-  );
 }
 
 interface ToggleProps {

@@ -4,6 +4,7 @@ import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { ParagraphSlip } from './ParagraphSlip';
+import { SpreadDepth } from './SpreadDepth';
 import type { PageSummary } from '../../../worker/typesetClient';
 
 const ROLES: Readonly<Record<PageSummary['role'], string>> = {
@@ -31,6 +32,9 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
         <Row label="Roles" value={pages.map((page) => ROLES[page.role]).join(', ')} />
         <Row label="Lines" value={lines.join(' and ')} />
       </dl>
+      {pages.some((page) => page.role === 'text') && (
+        <SpreadDepth lists={pages.filter((page) => page.role === 'text').map((page) => cache.get(page.index))} />
+      )}
       <h2
         className={`mt-5 flex justify-between border-b border-base-300 px-3.5 pb-1.5 font-semibold ${here.length > 0 ? 'text-error' : ''}`}
       >

@@ -42,6 +42,14 @@ export function OpenersTopic() {
         disabled={readOnly || openers.dropLines === 0}
         onChange={(to) => set('openers.dropLetters', to, 'Letters of the drop capital')}
       />
+      <NumberSetting
+        label="First small capitals"
+        unit="words"
+        value={openers.leadWords}
+        disabled={readOnly}
+        note="So many words of an opener’s text; 0 for none."
+        onChange={(to) => set('openers.leadWords', to, 'First words in small capitals')}
+      />
       <ChoiceSetting
         label="Chapters begin"
         value={openers.chaptersStart}

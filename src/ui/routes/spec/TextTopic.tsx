@@ -163,6 +163,16 @@ export function TextTopic() {
           onChange={(to) => set('marks.set', to, 'House marks')}
         />
         <ChoiceSetting
+          label="After italic words"
+          value={spec.marks.afterItalic}
+          disabled={readOnly}
+          choices={[
+            ['roman', 'Roman marks'],
+            ['typed', 'As in the copy'],
+          ]}
+          onChange={(to) => set('marks.afterItalic', to, 'Marks after italic words')}
+        />
+        <ChoiceSetting
           label="Tie by rule"
           value={isOn(text.ties)}
           disabled={readOnly}
