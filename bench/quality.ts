@@ -88,6 +88,7 @@ const COLUMNS: readonly [string, (figures: QualityFigures) => string][] = [
   ['short last lines', (f) => String(f.shortLastLines)],
   ['stacks', (f) => String(f.stacks)],
   ['rivers', (f) => String(f.rivers)],
+  ['mark runs', (f) => String(f.markRuns)],
 ];
 
 function table(rows: readonly Row[]): string {

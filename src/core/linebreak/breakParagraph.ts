@@ -6,6 +6,8 @@ import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
 import { findTies } from './ties';
 import { initialWidths } from './initialShape';
+import { faultsOf } from './lineFaults';
+import { chooseNearEqual } from './nearEqual';
 import { placeTabs, rulerOf, tabsBetween } from './tabs';
 import { settlePlay, type PlayedLine } from './glyphPlay';
 import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
@@ -40,13 +42,18 @@ export function breakParagraph(
   wish: VariantWish = 'none',
 ): BrokenSettings {
   const { breaks, widths, settings } = prepare(styled, shaped, measure, context);
-  const best = packLines(styled, breaks, widths, settings, fitLines(breaks, widths, settings));
+  const { wordSpace, size } = styled.style;
+  const faultContext = { text: styled.text, breaks, widths, settings, size, wished: wordSpace.wished };
+  const faults = (ends: readonly number[]) => faultsOf(ends, faultContext);
+  const fitted = chooseNearEqual((barred) => fitLines(breaks, widths, settings, barred), faults)!;
+  const best = packLines(styled, breaks, widths, settings, fitted);
   const variant = (step: -1 | 1): BrokenParagraph | null => {
     const lines = best.count + step;
     if (wish === 'none' || lines < 1 || lines > MOST_VARIED || isBalanced(styled.style)) return null;
     if (wish === 'good' ? !isWithinReach(best, styled, step) : wish !== step) return null;
     const tolerance = wish === 'good' ? VARIANT_TOLERANCE : WANTED_TOLERANCE;
-    const found = fitLineCount(breaks, widths, settings, lines, tolerance);
+    const find = (barred: ReadonlySet<number>) => fitLineCount(breaks, widths, settings, lines, tolerance, barred);
+    const found = chooseNearEqual(find, faults);
     return found === null ? null : packLines(styled, breaks, widths, settings, found);
   };
   return { best, shorter: variant(-1), longer: variant(1) };

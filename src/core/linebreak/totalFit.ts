@@ -4,6 +4,7 @@
 import { LINE_END } from '../model/broken';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
 import { placeTabs, tabsBetween, type TabRuler } from './tabs';
+import { bestScratch, CLASSES, HYPHEN_STATES, nodesFor, type NodeArrays } from './searchNodes';
 import type { BreakWidths } from './widths';
 
 export interface FitSettings {
@@ -47,10 +48,6 @@ export const COST = {
 /** Widest ratios looked at, pass by pass: the last takes whatever fits at all. */
 const TOLERANCES = [1.4, 5, Infinity];
 
-const FITNESS_CLASSES = 4;
-const HYPHEN_STATES = 4;
-const CLASSES = FITNESS_CLASSES * HYPHEN_STATES;
-
 /** Fitness class of a ratio: tight, decent, loose, very loose. */
 function fitnessOf(ratio: number): number {
   if (ratio < -0.5) return 0;
@@ -74,13 +71,23 @@ export interface FittedLines {
   readonly demerits: number;
 }
 
-/** The cheapest lines. Always answers: where nothing fits, with an overfull line. */
-export function fitLines(breaks: Opportunities, widths: BreakWidths, settings: FitSettings): FittedLines {
+const NONE: ReadonlySet<number> = new Set();
+
+/**
+ * The cheapest lines. Always answers: where nothing fits, with an overfull line. `barred`: opportunities at which no line
+ * may end.
+ */
+export function fitLines(
+  breaks: Opportunities,
+  widths: BreakWidths,
+  settings: FitSettings,
+  barred: ReadonlySet<number> = NONE,
+): FittedLines {
   for (const tolerance of TOLERANCES) {
-    const found = new Search(breaks, widths, settings, tolerance).run();
+    const found = new Search(breaks, widths, settings, tolerance, barred).run();
     if (found !== null) return found;
   }
-  return new Search(breaks, widths, settings, Infinity, true).run()!;
+  return new Search(breaks, widths, settings, Infinity, barred, true).run()!;
 }
 
 /** The cheapest way that takes exactly so many lines, none of them stretched over `tolerance`; null when there is none. */
@@ -90,35 +97,9 @@ export function fitLineCount(
   settings: FitSettings,
   lines: number,
   tolerance: number,
+  barred: ReadonlySet<number> = NONE,
 ): FittedLines | null {
-  return new Search(breaks, widths, settings, tolerance, false, lines).run();
-}
-
-interface NodeArrays {
-  place: Int32Array;
-  fitness: Uint8Array;
-  hyphens: Uint8Array;
-  line: Int32Array;
-  previous: Int32Array;
-  demerits: Float64Array;
-}
-
-const makeNodes = (size: number): NodeArrays => ({
-  place: new Int32Array(size),
-  fitness: new Uint8Array(size),
-  hyphens: new Uint8Array(size),
-  line: new Int32Array(size),
-  previous: new Int32Array(size),
-  demerits: new Float64Array(size),
-});
-
-/** One set of arrays serves all searches, which run one after another. */
-let nodeScratch = makeNodes(4096);
-const bestScratch = { demerits: new Float64Array(CLASSES * 8), from: new Int32Array(CLASSES * 8) };
-
-function nodesFor(size: number): NodeArrays {
-  if (nodeScratch.place.length < size) nodeScratch = makeNodes(size * 2);
-  return nodeScratch;
+  return new Search(breaks, widths, settings, tolerance, barred, false, lines).run();
 }
 
 /**
@@ -151,6 +132,7 @@ class Search {
     private readonly widths: BreakWidths,
     private readonly settings: FitSettings,
     private readonly tolerance: number,
+    private readonly barred: ReadonlySet<number>,
     /** Take an overfull line where nothing fits. */
     private readonly force = false,
     /** Lines that are wanted; 0: as many as are cheapest. */
@@ -172,6 +154,7 @@ class Search {
     const { breaks } = this;
     let active = 0;
     for (let j = 0; j < breaks.count; j += 1) {
+      if (this.barred.size > 0 && this.barred.has(j) && breaks.kind[j] < LINE_END.forced) continue;
       if (this.isTouched || this.lineCap > 1) this.clearBest(active);
       this.isTouched = false;
       const stillActive = this.relax(j, active);

@@ -37,4 +37,6 @@ export interface QualityFigures {
   /** White running down through four lines or more. */
   readonly rivers: number;
   readonly overfullLines: number;
+  /** More than three lines running that end in a hyphen, dash or stop. */
+  readonly markRuns: number;
 }

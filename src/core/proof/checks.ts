@@ -5,6 +5,8 @@ import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
 import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
+import { pageLines } from './pageLines';
+import type { FaceMeasures } from './quality/rivers';
 
 /** What a check found in a paragraph: its line, and the finding but for its page. */
 export interface LineFinding {
@@ -33,13 +35,16 @@ function findingsOf(paragraph: ComposedParagraph): readonly LineFinding[] {
 const knownPages = new WeakMap<Page, readonly Finding[]>();
 
 /** Findings of all checks over the pages, in page order. */
-export function* proofBook(pages: TypesetBook['pages']): Generator<void, Finding[]> {
+export function* proofBook(
+  { pages, geometry }: Pick<TypesetBook, 'pages' | 'geometry'>,
+  faces: FaceMeasures,
+): Generator<void, Finding[]> {
   const findings: Finding[] = [];
   let done = 0;
   for (const page of pages) {
     let own = knownPages.get(page);
     if (own === undefined) {
-      knownPages.set(page, (own = proofPage(page)));
+      knownPages.set(page, (own = [...proofPage(page), ...pageLines(page, geometry, faces)]));
       if ((done += 1) % 20 === 0) yield;
     }
     if (own.length > 0) findings.push(...own);

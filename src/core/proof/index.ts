@@ -1,2 +1,3 @@
 export { CHECKS, proofBook } from './checks';
 export { measureQuality } from './quality/measureQuality';
+export type { FaceMeasures } from './quality/rivers';

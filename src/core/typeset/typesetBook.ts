@@ -25,6 +25,7 @@ import { spaceOfFamily, type TypesetContext } from './context';
 import { furnitureSource } from './furniture';
 import { numberNotes } from '../measure/numberNotes';
 import type { HeldStarts } from './hold';
+import { faceMeasures } from './qualityOf';
 import { pageFindings } from './pageFindings';
 import { styleFindings } from './styleFindings';
 import { sameParts } from './stageCache';
@@ -86,7 +87,7 @@ export function* typesetBook(
   );
   const startProof = context.now();
   const findings = [
-    ...(yield* withProgress(proofBook(pages), 0.95)),
+    ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
     ...pageFindings(divisionPages, assembled),
     ...styleFindings(pages),
   ];

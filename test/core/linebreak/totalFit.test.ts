@@ -194,6 +194,40 @@ describe('the optimum over a paragraph', () => {
     );
   });
 
+  it('equals brute force among the ways that do without some of the places', () => {
+    fc.assert(
+      fc.property(
+        pieces,
+        fc.integer({ min: 18, max: 34 }),
+        fc.array(fc.nat(9), { maxLength: 3 }),
+        (list, width, bars) => {
+          const { breaks, widths } = measure(list);
+          const settings: FitSettings = {
+            width,
+            firstWidths: [width],
+            mode: 'justify',
+            restarts: false,
+            ruler,
+            running: 2,
+            lastLine: 5,
+            rag: 20,
+          };
+          const barred = new Set(bars.filter((bar) => bar < breaks.count - 1));
+          const open = [...allWays(breaks.count)].filter((way) => !way.some((end) => barred.has(end)));
+          const found = fitLines(breaks, widths, settings, barred);
+          for (const tolerance of [1.4, 5, Infinity]) {
+            const best = Math.min(...open.map((way) => demeritsOf(way, breaks, widths, settings, tolerance)));
+            if (best === Infinity) continue;
+            expect(found.demerits).to.be.closeTo(best, 1e-6 * Math.max(1, best));
+            expect(found.ends.some((end) => barred.has(end))).to.equal(false);
+            return;
+          }
+        },
+      ),
+      { numRuns: 800 },
+    );
+  });
+
   it('equals brute force among the ways of one count of lines, and says when there is none', () => {
     fc.assert(
       fc.property(

@@ -1,4 +1,5 @@
 // What stands at line ends and starts: divided words, ladders, the same word three times running, last lines too short.
+import { endsInMark, firstWord, lastWord } from '../../base/words';
 import { LINE_END } from '../../model/broken';
 import type { QualityFigures } from '../../model/quality';
 import type { Page } from '../../model/pages';
@@ -6,6 +7,8 @@ import { follows, isFull, type PlacedLine } from './placedLines';
 
 const LADDER = 3;
 const STACK = 3;
+/** Lines running that may end in a hyphen, dash or stop (house rules, section 3). */
+const MARKS_RUNNING = 3;
 /** Shorter words, such as `a` and `of`, come together by chance. */
 const WORD = 3;
 
@@ -18,13 +21,21 @@ type LineEnds = Pick<
   | 'stacks'
   | 'shortLastLines'
   | 'overfullLines'
+  | 'markRuns'
 >;
 
+/** What is told of a line as it is met. */
+export type LineEndFault = 'ladder' | 'stacked-words' | 'short-last-line' | 'marks-running';
+
 /** `pages` with the lines of each, in order. */
-export function measureLineEnds(pages: readonly (readonly [Page, readonly PlacedLine[]])[]): LineEnds {
-  let [full, hyphenated, ladders, rectos, stacks, short, over] = [0, 0, 0, 0, 0, 0, 0];
+export function measureLineEnds(
+  pages: readonly (readonly [Page, readonly PlacedLine[]])[],
+  found: (fault: LineEndFault, line: PlacedLine) => void = () => undefined,
+): LineEnds {
+  let [full, hyphenated, ladders, rectos, stacks, short, over, markRuns] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (const [page, lines] of pages) {
     let running = 0;
+    let marked = 0;
     const starts = new Run();
     const ends = new Run();
     lines.forEach((placed, k) => {
@@ -35,20 +46,34 @@ export function measureLineEnds(pages: readonly (readonly [Page, readonly Placed
       if (isHyphen && isFull(placed)) hyphenated += 1;
       const endsInHyphen = isHyphen || /[-\u2010]$/.test(styled.text.slice(broken.from[line], broken.to[line]));
       running = endsInHyphen ? (follows(lines[k - 1], placed) ? running : 0) + 1 : 0;
-      if (running === LADDER) ladders += 1;
+      if (running === LADDER) {
+        ladders += 1;
+        found('ladder', placed);
+      }
       if (isHyphen && page.side === 'recto' && k === lines.length - 1) rectos += 1;
       if (broken.over[line] > 0.05) over += 1;
-      const words =
-        styled.text
-          .slice(broken.from[line], broken.to[line])
-          .toLowerCase()
-          .match(/[\p{L}\p{M}’']+/gu) ?? [];
+      const { text } = styled;
+      const [from, to] = [broken.from[line], broken.to[line]];
+      const isLast = broken.end[line] === LINE_END.last;
       const isStart = !follows(lines[k - 1], placed);
-      if (starts.next(words[0] ?? '', isStart) === STACK) stacks += 1;
-      if (ends.next(isHyphen ? '' : (words[words.length - 1] ?? ''), isStart) === STACK) stacks += 1;
+      // The last line ends in its stop whatever is done.
+      const isMarked = !isLast && (isHyphen || endsInMark(text, to));
+      marked = isMarked ? (isStart ? 0 : marked) + 1 : 0;
+      if (marked === MARKS_RUNNING + 1) {
+        markRuns += 1;
+        found('marks-running', placed);
+      }
+      const isStack = [
+        starts.next(firstWord(text, from, to), isStart),
+        ends.next(isHyphen ? '' : lastWord(text, from, to), isStart),
+      ].filter((count) => count === STACK);
+      stacks += isStack.length;
+      for (const _ of isStack) found('stacked-words', placed);
       const { lastLine, size } = styled.style;
-      const isLast = broken.end[line] === LINE_END.last && broken.count > 1;
-      if (isLast && lastLine > 0 && broken.textWidth[line] < lastLine * size - 0.01) short += 1;
+      if (isLast && broken.count > 1 && lastLine > 0 && broken.textWidth[line] < lastLine * size - 0.01) {
+        short += 1;
+        found('short-last-line', placed);
+      }
     });
   }
   return {
@@ -59,6 +84,7 @@ export function measureLineEnds(pages: readonly (readonly [Page, readonly Placed
     stacks,
     shortLastLines: short,
     overfullLines: over,
+    markRuns,
   };
 }
 

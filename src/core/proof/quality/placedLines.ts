@@ -11,7 +11,7 @@ export interface PlacedLine {
 }
 
 /** Lines of the text of a page from top to bottom, notes left out. */
-export function linesOf(page: Page, book: TypesetBook): PlacedLine[] {
+export function linesOf(page: Page, book: Pick<TypesetBook, 'geometry'>): PlacedLine[] {
   const lines: PlacedLine[] = [];
   const left = columnLeft(book.geometry, page.side);
   for (const { paragraph, from, to, x, y } of page.fragments) {

@@ -22,10 +22,21 @@ interface Gap {
 }
 
 /** Rivers on one page. */
-export function countRivers(lines: readonly PlacedLine[], faces: FaceMeasures): number {
+export function countRivers(
+  lines: readonly PlacedLine[],
+  faces: FaceMeasures,
+  found: (line: PlacedLine) => void = () => undefined,
+): number {
   let rivers = 0;
   let above: Gap[] = [];
-  const close = () => (rivers += above.filter((gap) => gap.chain >= RIVER.LINES && !gap.isPassedOn).length);
+  let last = 0;
+  const close = () => {
+    for (const gap of above) {
+      if (gap.chain < RIVER.LINES || gap.isPassedOn) continue;
+      rivers += 1;
+      found(lines[last]);
+    }
+  };
   lines.forEach((placed, k) => {
     const before = lines[k - 1];
     const isNext = before !== undefined && placed.y - before.y < placed.paragraph.styled.style.leading * 1.5;
@@ -43,6 +54,7 @@ export function countRivers(lines: readonly PlacedLine[], faces: FaceMeasures): 
       }
     }
     close();
+    last = k;
     above = gaps;
   });
   close();
