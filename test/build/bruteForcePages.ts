@@ -1,5 +1,7 @@
 // The cheapest pages by trying everything: every setting and space of every paragraph, every end of every region, every
-// depth, every number of floats. Shares with the search only the prices and what a cut costs by itself.
+// depth, every number of floats; in columns of several widths every line by the widths of those before it. Shares with the
+// search only the prices, and what a cut costs by itself.
+import { makeSetting, type Setting } from '../../src/core/paginate/flow';
 import { COST, type Flow, type PagePlan } from '../../src/core/paginate';
 
 const SLACK = 1e-3;
@@ -7,12 +9,13 @@ const SLACK = 1e-3;
 interface Line {
   readonly item: number;
   readonly line: number;
-  readonly setting: number;
+  readonly setting: Setting;
   readonly gap: number;
 }
 
 interface Place {
-  readonly line: number;
+  /** The lines from here on, as they are set when nothing ends before them. */
+  readonly rest: readonly Line[];
   readonly verso: boolean;
   readonly first: boolean;
   readonly column: number;
@@ -22,12 +25,14 @@ interface Place {
   readonly float: number;
 }
 
-/** The least cost of the flow in equal columns, without balance or holds. */
+/** The least cost of the flow, without balance or holds. */
 export function bruteForce(flow: Flow, plan: PagePlan): number {
+  const widths = plan.columns.map((column) => column.width);
+  const areUnequal = widths.some((width) => width !== widths[0]);
   let best = Infinity;
-  for (const [lines, cost] of everySetting(flow, 0)) {
+  for (const [lines, cost] of areUnequal ? [[linesFrom(0, 0), 0] as const] : everySetting(flow, 0)) {
     const start: Place = {
-      line: 0,
+      rest: lines,
       verso: plan.firstSide === 'verso',
       first: true,
       column: 0,
@@ -35,9 +40,35 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       note: 0,
       float: 0,
     };
-    best = Math.min(best, cheapest(start, lines, cost, best));
+    best = Math.min(best, cheapest(start, cost, best));
   }
   return best;
+
+  /** Lines from a paragraph on, all in one column. */
+  function linesFrom(item: number, column: number): Line[] {
+    return flow.items.slice(item).flatMap((_, k) => linesOf(item + k, 0, settingTo(item + k, [], column)));
+  }
+
+  function settingTo(item: number, first: readonly number[], column: number): Setting {
+    const { source } = flow.items[item];
+    const measure = { first, width: widths[column] };
+    return { ...makeSetting(source, source.toMeasure!(measure), 0, 0, plan.keeps), measure };
+  }
+
+  function linesOf(item: number, from: number, setting: Setting): Line[] {
+    return Array.from({ length: setting.count - from }, (_, k) => ({ item, line: from + k, setting, gap: 0 }));
+  }
+
+  /** What is left after so many lines, set for the column in which it goes on; null when nothing of the paragraph is. */
+  function restAfter(rest: readonly Line[], to: number, column: number): readonly Line[] | null {
+    if (!areUnequal || to === rest.length) return rest.slice(to);
+    const { item, line, setting } = rest[to];
+    const next = (column + 1) % widths.length;
+    if (line === 0) return linesFrom(item, next);
+    const first = Array.from({ length: line }, (_, k) => setting.measure!.first[k] ?? setting.measure!.width);
+    const other = settingTo(item, first, next);
+    return other.count <= line ? null : [...linesOf(item, line, other), ...linesFrom(item + 1, next)];
+  }
 
   /** Lines and own cost of every combination of settings and spaces from a paragraph on. */
   function* everySetting(of: Flow, from: number): Generator<[Line[], number]> {
@@ -47,16 +78,17 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     }
     const item = of.items[from];
     for (const [rest, restCost] of everySetting(of, from + 1)) {
-      for (const [index, setting] of item.settings.entries()) {
+      for (const setting of item.settings) {
         for (const gap of item.gaps.keys()) {
-          const own = Array.from({ length: setting.count }, (_, line) => ({ item: from, line, setting: index, gap }));
+          const own = Array.from({ length: setting.count }, (_, line) => ({ item: from, line, setting, gap }));
           yield [[...own, ...rest], setting.cost + restCost];
         }
       }
     }
   }
 
-  function cheapest(place: Place, lines: readonly Line[], cost: number, bound: number): number {
+  function cheapest(place: Place, cost: number, bound: number): number {
+    const lines = place.rest;
     let least = Infinity;
     const base = place.first ? plan.firstLines : plan.lines;
     const total = flow.noteParagraphs.length;
@@ -66,41 +98,41 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       let used = floats;
       let own = 0;
       let mayPlace = false;
-      for (let to = place.line + 1; to <= lines.length; to += 1) {
+      for (let to = 1; to <= lines.length; to += 1) {
         {
           const { item, line, gap } = lines[to - 1];
           const { height, snaps, gaps, topCost, breakBefore } = flow.items[item];
-          if (line === 0 && breakBefore && item > 0 && to - 1 > place.line) break;
+          if (line === 0 && breakBefore && item > 0 && to > 1) break;
           let start = used;
-          if (to - 1 === place.line) own += line === 0 ? topCost : 0;
+          if (to === 1) own += line === 0 ? topCost : 0;
           else if (line === 0) {
             start += gaps[gap].gap;
             own += gaps[gap].cost;
           }
-          if (snaps && to - 1 > place.line) start = Math.ceil(start - SLACK);
+          if (snaps && to > 1) start = Math.ceil(start - SLACK);
           used = start + height;
         }
         if (used > base + 1 + SLACK) break;
         const end = { to, used, float, base, total, isEmpty: false };
-        const found = endHere(place, lines, cost + own, Math.min(bound, least), end);
+        const found = endHere(place, cost + own, Math.min(bound, least), end);
         mayPlace ||= found !== null;
         least = Math.min(least, found ?? Infinity);
       }
-      if (!mayPlace || place.line === lines.length) {
-        const owes = place.note < dueBefore(lines, place.line) || floats > 0 || place.line === lines.length;
+      if (!mayPlace || lines.length === 0) {
+        const owes = place.note < dueBefore(lines, 0) || floats > 0 || lines.length === 0;
         // Beside nothing else, a line that does not fit with its notes stands all the same.
         const end = owes
-          ? { to: place.line, used: floats, float, base, total, isEmpty: true }
+          ? { to: 0, used: floats, float, base, total, isEmpty: true }
           : {
-              to: place.line + 1,
-              used: flow.items[lines[place.line].item].height,
+              to: 1,
+              used: flow.items[lines[0].item].height,
               float,
               base,
               total,
               isEmpty: false,
               isForced: true,
             };
-        least = Math.min(least, endHere(place, lines, cost, Math.min(bound, least), end) ?? Infinity);
+        least = Math.min(least, endHere(place, cost, Math.min(bound, least), end) ?? Infinity);
       }
     }
     return least;
@@ -116,7 +148,8 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     readonly isForced?: boolean;
   }
 
-  function endHere(place: Place, lines: readonly Line[], before: number, bound: number, end: End): number | null {
+  function endHere(place: Place, before: number, bound: number, end: End): number | null {
+    const lines = place.rest;
     const { to, used, float, base, total, isEmpty, isForced = false } = end;
     const due = dueBefore(lines, to);
     const isLast = to === lines.length;
@@ -137,16 +170,13 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       }
       const note = endOfNotes(place.note, total, room, isEmpty);
       if (note < 0 || (isEmpty && note === place.note && float === place.float)) return null;
-      return cheapest(
-        after(place, to, fixed ?? 0, note, float),
-        lines,
-        before + COST.SPLIT_NOTE + pagePrice(place),
-        bound,
-      );
+      return cheapest(after(place, [], fixed ?? 0, note, float), before + COST.SPLIT_NOTE + pagePrice(place), bound);
     }
     let isFeasible = false;
+    const rest = restAfter(lines, to, place.column);
+    if (rest === null) return null;
     for (const depth of fixed === null ? [-1, 0, 1] : [fixed]) {
-      let cost = before + endCost(place, lines, to, reached, float);
+      let cost = before + endCost(place, rest[0], reached, float);
       if (fixed === null && depth !== 0) {
         const unit = depth < 0 ? plan.short : plan.long;
         if (unit === null) continue;
@@ -164,7 +194,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       cost += pagePrice(place);
       isFeasible = true;
       if (cost >= Math.min(bound, least)) continue;
-      least = Math.min(least, cheapest(after(place, to, depth, notes, float), lines, cost, Math.min(bound, least)));
+      least = Math.min(least, cheapest(after(place, rest, depth, notes, float), cost, Math.min(bound, least)));
     }
     return isFeasible ? least : null;
   }
@@ -173,10 +203,10 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return place.column + 1 === plan.columns.length ? COST.PAGE : 0;
   }
 
-  function after(place: Place, line: number, depth: number, note: number, float: number): Place {
+  function after(place: Place, rest: readonly Line[], depth: number, note: number, float: number): Place {
     const newPage = place.column + 1 === plan.columns.length;
     return {
-      line,
+      rest,
       verso: newPage ? !place.verso : place.verso,
       first: newPage ? false : place.first,
       column: newPage ? 0 : place.column + 1,
@@ -186,12 +216,10 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     };
   }
 
-  function endCost(place: Place, lines: readonly Line[], to: number, reached: number, float: number): number {
-    const { item, line, setting } = lines[to];
+  function endCost(place: Place, { item, line, setting }: Line, reached: number, float: number): number {
     const { items, floats } = flow;
-    let cost =
-      line === 0 ? (items[item].breakBefore ? 0 : items[item].cutBefore) : items[item].settings[setting].cut[line];
-    if (line > 0 && items[item].settings[setting].paragraph.broken.end[line - 1] === 1) {
+    let cost = line === 0 ? (items[item].breakBefore ? 0 : items[item].cutBefore) : setting.cut[line];
+    if (line > 0 && setting.paragraph.broken.end[line - 1] === 1) {
       if (place.column + 1 < plan.columns.length) cost += COST.COLUMN_HYPHEN;
       else cost += place.verso ? COST.VERSO_HYPHEN : COST.RECTO_HYPHEN;
     }
@@ -206,14 +234,11 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return white < 1 - SLACK ? COST.UNEVEN_PART : COST.UNEVEN * white * white;
   }
 
+  /** Note lines that belong to the text before the `to`-th of some lines. */
   function dueBefore(lines: readonly Line[], to: number): number {
-    let due = 0;
-    for (let k = 0; k < to; k += 1) {
-      const { item, line, setting } = lines[k];
-      const before = flow.items[item].settings[setting].noteLinesBefore;
-      if (before !== null) due += before[line + 1] - before[line];
-    }
-    return due;
+    if (to === lines.length) return flow.noteParagraphs.length;
+    const { item, line, setting } = lines[to];
+    return flow.noteStart[item] + (setting.noteLinesBefore?.[line] ?? 0);
   }
 
   function notesHeight(from: number, to: number): number {

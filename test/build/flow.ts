@@ -104,3 +104,24 @@ export function planOf(lines: number, rest: Partial<PagePlan> = {}): PagePlan {
     ...rest,
   };
 }
+
+/** The same for columns of 60 and of 30 points: a line of the first holds twenty characters, of the second ten. */
+export function flowToMeasure(parts: readonly FlowParts[]): FlowParagraph[] {
+  return flowOf(parts.map((part) => ({ ...part, shorter: undefined, longer: undefined, elastic: undefined }))).map(
+    (item, index) => {
+      const length = parts[index].lines * 2 * LINE;
+      const { block, style, text } = item.paragraph.styled;
+      const toMeasure = ({ first, width }: { readonly first: readonly number[]; readonly width: number }) => {
+        const from: number[] = [];
+        for (let at = 0; at < length || from.length === 0;) {
+          from.push(at);
+          at += (first[from.length - 1] ?? width) === 60 ? 2 * LINE : LINE;
+        }
+        const made = composed(from.length, style, { text });
+        const broken = { ...made.broken, from: Uint32Array.from(from) };
+        return { ...made, styled: { ...made.styled, block }, broken } as ComposedParagraph;
+      };
+      return { ...item, paragraph: toMeasure({ first: [], width: 60 }), toMeasure };
+    },
+  );
+}

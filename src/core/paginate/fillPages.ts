@@ -356,7 +356,12 @@ class Filler {
     this.best = { cost: Infinity, index: -1 };
     // A line taller than its region stands too deep in it: only then is such a state an answer.
     for (const tooDeep of [false, true]) {
-      for (let k = 0; k < this.starts.states.count; k += 1) this.finish(k, tooDeep);
+      // A page of notes or floats alone may be reached more cheaply from one that was made after it.
+      let improved: number;
+      do {
+        improved = this.starts.states.improved;
+        for (let k = 0; k < this.starts.states.count; k += 1) this.finish(k, tooDeep);
+      } while (this.starts.states.improved > improved);
       if (this.best.index >= 0) return;
     }
   }

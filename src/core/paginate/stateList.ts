@@ -48,6 +48,8 @@ export class StateList {
   cost = new Float64Array(64);
   private table = new Int32Array(256);
   private mask = 255;
+  /** How often a state was found again at less cost. */
+  improved = 0;
   /** The least cost of all states put since the list was cleared. */
   least = Infinity;
 
@@ -83,6 +85,7 @@ export class StateList {
         Math.round(this.used[k] / QUANTUM) === depth
       ) {
         if (cost < this.cost[k] - 1e-9) {
+          this.improved += 1;
           this.cost[k] = cost;
           this.from[k] = from;
           this.choice[k] = choice;

@@ -13,7 +13,7 @@ import {
 } from '../../../src/core/paginate';
 import { drain } from '../../build/assets';
 import { bruteForce } from '../../build/bruteForcePages';
-import { flowOf, LEADING, planOf, type FlowParts } from '../../build/flow';
+import { flowOf, flowToMeasure, LEADING, planOf, type FlowParts } from '../../build/flow';
 
 function fill(
   parts: readonly FlowParts[],
@@ -355,29 +355,37 @@ describe('columns', () => {
     expect(drawn(regions)).to.equal('0:0-10 | 0:10-20 | 1:0-4 | 1:4-8');
   });
 
-  it('of other widths give their paragraphs other lines, and lose none', () => {
-    const flow = flowOf([{ lines: 4 }, { lines: 6 }, { lines: 6 }]).map((item) => {
-      const narrow = flowOf([{ lines: item.paragraph.broken.count * 2 }])[0].paragraph;
-      return {
-        ...item,
-        // Twice as many lines in the narrow column: `first` lines are wide, the rest narrow, or the other way.
-        toMeasure: (measure: { first: readonly number[]; width: number }) => {
-          if (measure.first.length === 0) return measure.width === 60 ? item.paragraph : narrow;
-          const wide =
-            measure.first.filter((width) => width === 60).length * 2 + measure.first.filter((w) => w !== 60).length;
-          const rest = Math.max(1, item.paragraph.broken.count * 2 - wide);
-          const more = measure.width === 60 ? Math.ceil(rest / 2) : rest;
-          return flowOf([{ lines: measure.first.length + more }])[0].paragraph;
+  const unequal = [
+    { x: 0, width: 60 },
+    { x: 65, width: 30 },
+  ];
+
+  it('of other widths cost what brute force finds, with three notes and two floats', () => {
+    fc.assert(
+      fc.property(
+        fc.array(noted, { minLength: 2, maxLength: 6 }),
+        fc.array(fc.record({ anchor: fc.integer({ min: 0, max: 5 }), height: fc.integer({ min: 1, max: 2 }) }), {
+          maxLength: 2,
+        }),
+        fc.integer({ min: 9, max: 10 }),
+        (parts, floats, lines) => {
+          const own = floats
+            .map((float) => ({ ...float, anchor: Math.min(float.anchor, parts.length - 1) }))
+            .sort((a, b) => a.anchor - b.anchor);
+          const flow = makeFlow(flowToMeasure(fewNotes(parts, 3)), LEADING, undefined, own);
+          const plan = planOf(lines, { columns: unequal });
+          const memory = drain(fillPages(flow, plan, undefined, EXACT));
+          const best = bruteForce(flow, plan);
+          expect(memory.cost, drawn(traceRegions(memory, plan))).to.be.closeTo(best, 1e-6 * Math.max(1, best));
         },
-      };
-    });
-    const plan = planOf(8, {
-      columns: [
-        { x: 0, width: 60 },
-        { x: 65, width: 30 },
-      ],
-    });
-    const made = makeFlow(flow, LEADING);
+      ),
+      { numRuns: 100, seed: SEED },
+    );
+  });
+
+  it('of other widths give their paragraphs other lines, and lose none', () => {
+    const plan = planOf(8, { columns: unequal });
+    const made = makeFlow(flowToMeasure([{ lines: 4 }, { lines: 6 }, { lines: 6 }]), LEADING);
     const regions = traceRegions(drain(fillPages(made, plan, undefined, EXACT)), plan);
     const seen = new Map<number, number>();
     for (const region of regions) {
