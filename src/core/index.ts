@@ -16,9 +16,11 @@ export {
   paragraphFacts,
   qualityOf,
   typesetBook,
+  typesetReach,
   writePressPdf,
   type Needs,
   type TypesetContext,
+  type TypesetReach,
 } from './typeset';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject } from './write/projectFile';

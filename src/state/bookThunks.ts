@@ -98,12 +98,18 @@ function startClient(dispatch: AppDispatch, getState: () => RootState, services:
   };
   services.client = services.createClient(current, {
     onProgress: (_revision, share) => dispatch(composeProgressed(share)),
-    onComposed(summary) {
+    onComposed(summary, isPart) {
       const held = textInView(getState());
       services.pageCache.composed(summary.revision);
-      dispatch(composeFinished({ summary, isNewest: summary.revision === getState().book.revision }));
+      const isNewest = !isPart && summary.revision === getState().book.revision;
+      dispatch(composeFinished({ summary, isNewest }));
       if (held !== null) void holdView(held, dispatch, getState, services);
-      void keepComposed(services, getState);
+      if (!isPart) void keepComposed(services, getState);
+    },
+    onAhead(revision, pages, outlines) {
+      if (revision !== getState().book.revision) return;
+      services.pageCache.addOutlines(outlines);
+      services.pageCache.ahead(pages);
     },
     onFailed: (message) => dispatch(composeFailed(message)),
     onRestarted: () => services.pageCache.clear(),

@@ -5,8 +5,10 @@ import type { BookEdit } from '../core/model/bookEdit';
 import { createAutosave } from './autosave';
 import { bookClosed, bookEdited, bookOpened, editRedone, editUndone, saveChanged, type BookState } from './bookSlice';
 import { composeStarted } from './composeSlice';
+import { pageOfSpread } from './selectors';
 import type { Services } from './services';
 import type { AppDispatch, RootState } from './store';
+import type { TextInView } from '../worker/typesetClient';
 
 export function startListeners(
   middleware: ListenerMiddlewareInstance<RootState, AppDispatch>,
@@ -27,11 +29,25 @@ export function startListeners(
       );
     },
   });
+  // What is looked at is composed before the rest, whenever something changes.
+  middleware.startListening({
+    predicate: (_action, now, before) =>
+      now.view.spread !== before.view.spread || now.compose.summary !== before.compose.summary,
+    effect: (_action, api) => services.client?.look(textLookedAt(api.getState())),
+  });
   middleware.startListening({
     actionCreator: bookOpened,
     effect: (action) => autosave.begin(action.payload),
   });
   middleware.startListening({ actionCreator: bookClosed, effect: () => autosave.end() });
+}
+
+/** The text at the head of the spread in view, and its pages; null where no text stands. */
+function textLookedAt({ compose, view }: RootState): TextInView | null {
+  const first = pageOfSpread(view.spread);
+  const pages = (compose.summary?.pages ?? []).filter((page) => page.index >= first && page.index <= view.spread * 2);
+  const start = pages.find((page) => page.start !== null)?.start;
+  return start ? { ...start, pages: pages.map((page) => page.index) } : null;
 }
 
 function editsOf(action: unknown, before: BookState): readonly BookEdit[] {

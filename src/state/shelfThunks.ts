@@ -113,6 +113,7 @@ async function composeCover(book: Book, revision: number, services: Services): P
     const client = services.createClient(() => ({ book, revision }), {
       onProgress: () => undefined,
       onRestarted: () => undefined,
+      onAhead: () => undefined,
       onFailed: () => resolve(),
       onComposed: (summary) => {
         void (async () => {

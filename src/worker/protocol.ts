@@ -25,7 +25,16 @@ export type TypesetRequest =
       readonly block: string;
       readonly offset: number;
     }
-  | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string };
+  | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
+  | { readonly kind: 'look'; readonly view: TextInView | null };
+
+/** The text at the head of what a person looks at, and the pages on which it stands as last composed. */
+export interface TextInView {
+  readonly stream: string;
+  readonly block: string;
+  readonly offset: number;
+  readonly pages: readonly number[];
+}
 
 /** One row of the page table, as the deckle and the desk need it. */
 export interface PageSummary {
@@ -54,7 +63,15 @@ export interface ComposedSummary {
 
 export type TypesetReply =
   | { readonly kind: 'progress'; readonly revision: number; readonly share: number }
-  | { readonly kind: 'composed'; readonly summary: ComposedSummary }
+  /** `isPart`: only the first pages are there. */
+  | { readonly kind: 'composed'; readonly summary: ComposedSummary; readonly isPart: boolean }
+  /** The pages in view, before the rest of the book is composed. */
+  | {
+      readonly kind: 'ahead';
+      readonly revision: number;
+      readonly pages: readonly { readonly page: number; readonly list: DisplayList }[];
+      readonly outlines: readonly GlyphOutline[];
+    }
   | {
       readonly kind: 'page';
       readonly request: number;

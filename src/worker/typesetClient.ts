@@ -3,7 +3,7 @@ import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
-import type { ComposedSummary, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
+import type { ComposedSummary, TextInView, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
 
 /** The part of a Worker that is used; tests give a port instead. */
 export interface WorkerLike {
@@ -19,9 +19,14 @@ export interface PageReply {
   readonly outlines: readonly GlyphOutline[];
 }
 
+export type AheadPages = readonly { readonly page: number; readonly list: DisplayList }[];
+
 export interface TypesetListener {
   onProgress(revision: number, share: number): void;
-  onComposed(summary: ComposedSummary): void;
+  /** `isPart`: the first pages of a book, the rest is on its way. */
+  onComposed(summary: ComposedSummary, isPart: boolean): void;
+  /** The pages in view of a revision whose book is still being composed. */
+  onAhead(revision: number, pages: AheadPages, outlines: readonly GlyphOutline[]): void;
   onFailed(message: string): void;
   /** The worker is a new one: it has sent no outlines yet. */
   onRestarted(): void;
@@ -33,6 +38,7 @@ const MOST_RESTARTS = 2;
 export class TypesetClient {
   private worker: WorkerLike | undefined;
   private requests = 0;
+  private view: TextInView | null = null;
   private restarts = 0;
   private readonly pages = new Map<number, (reply: PageReply) => void>();
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
@@ -51,6 +57,12 @@ export class TypesetClient {
 
   apply(edits: readonly BookEdit[], from: number, to: number): void {
     this.send({ kind: 'apply', edits, from, to });
+  }
+
+  /** Tells what is looked at, to be composed first from now on. */
+  look(view: TextInView | null): void {
+    this.view = view;
+    this.send({ kind: 'look', view });
   }
 
   page(page: number, revision: number): Promise<PageReply> {
@@ -103,7 +115,9 @@ export class TypesetClient {
         return this.listener.onProgress(reply.revision, reply.share);
       case 'composed':
         this.restarts = 0;
-        return this.listener.onComposed(reply.summary);
+        return this.listener.onComposed(reply.summary, reply.isPart);
+      case 'ahead':
+        return this.listener.onAhead(reply.revision, reply.pages, reply.outlines);
       case 'page':
         this.pages.get(reply.request)?.(reply);
         this.pages.delete(reply.request);
@@ -129,6 +143,7 @@ export class TypesetClient {
     if (current === null || this.restarts > MOST_RESTARTS) return this.listener.onFailed(message);
     this.listener.onRestarted();
     this.open(current.book, current.revision);
+    this.look(this.view);
   }
 
   /** Answers whoever waits, so that nothing waits for ever. */
@@ -179,4 +194,4 @@ export function startWriteJob(
   return { result, cancel: () => settle({ kind: 'cancelled' }) };
 }
 
-export type { ComposedSummary, PageSummary } from './protocol';
+export type { ComposedSummary, PageSummary, TextInView } from './protocol';

@@ -1,13 +1,21 @@
 // The typeset worker's own state: a replica of the book kept by edits, the newest composed pages, and the compose under
 // way. Knows messages, not the worker around it, so that it is tested over any channel.
-import { applyEdits, displayPage, paragraphFacts, typesetBook, type TypesetContext } from '../core/index';
+import {
+  applyEdits,
+  displayPage,
+  paragraphFacts,
+  typesetBook,
+  typesetReach,
+  type TypesetContext,
+  type TypesetReach,
+} from '../core/index';
 import type { Book } from '../core/model/book';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
-import type { TypesetBook } from '../core/model/pages';
+import type { Page, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
-import type { ComposedSummary, PageSummary, TypesetReply, TypesetRequest } from './protocol';
+import type { ComposedSummary, PageSummary, TextInView, TypesetReply, TypesetRequest } from './protocol';
 
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
 
@@ -21,6 +29,8 @@ export class TypesetSession {
   private book: Book | undefined;
   private revision = -1;
   private composed: Composed | undefined;
+  /** What a person looks at, composed before the rest. */
+  private view: TextInView | null = null;
   private readonly sentOutlines = new Set<string>();
 
   constructor(
@@ -46,6 +56,9 @@ export class TypesetSession {
       case 'paragraph':
         this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
         break;
+      case 'look':
+        this.view = message.view;
+        break;
       case 'locate':
         this.post({ kind: 'located', request: message.request, page: this.locate(message) });
         break;
@@ -70,15 +83,26 @@ export class TypesetSession {
     try {
       const context = await this.assets.contextFor(book);
       if (isStale()) return;
-      const result = await runJob(typesetBook(book, context), {
+      const hooks = {
         isStale,
-        onProgress: (share) => this.post({ kind: 'progress', revision, share }),
+        onProgress: (share: number) => this.post({ kind: 'progress', revision, share }),
         now: () => performance.now(),
         breathe: this.breathe,
-      });
+      };
+      const put = (result: TypesetBook, isPart: boolean) => {
+        this.composed = { revision, book: result, context };
+        this.post({ kind: 'composed', summary: summarise(result, revision), isPart });
+      };
+      const { composed: earlier, view } = this;
+      if (earlier !== undefined && view !== null) {
+        const reach = await runJob(typesetReach(book, context, view.stream, earlier.book), hooks);
+        if (isStale()) return;
+        if (reach) this.sendAhead(reach, view, revision, context);
+      }
+      const whole = typesetBook(book, context, undefined, (first) => put(first, true));
+      const result = await runJob(whole, hooks);
       if (result === undefined || isStale()) return;
-      this.composed = { revision, book: result, context };
-      this.post({ kind: 'composed', summary: summarise(result, revision) });
+      put(result, false);
     } catch (error) {
       const { message, code } = error as Error & { code?: string };
       this.post({ kind: 'failed', code: code ?? 'compose', message });
@@ -93,16 +117,23 @@ export class TypesetSession {
     }
     const list = displayPage(composed.book, page, composed.context);
     const outlines = this.newOutlines(list, composed.context);
-    const buffers = [
-      list.glyphs,
-      list.xs,
-      list.rises,
-      list.charOffsets,
-      list.sourceOffsets,
-      ...outlines.map((outline) => outline.path),
-    ];
-    const transfer = buffers.map((array) => array.buffer as ArrayBuffer);
-    this.post({ kind: 'page', request, revision: composed.revision, list, outlines }, transfer);
+    this.post({ kind: 'page', request, revision: composed.revision, list, outlines }, buffersOf([list], outlines));
+  }
+
+  /** The pages that take the place of those in view: where the text at their head stands now, and the one beside it. */
+  private sendAhead(reach: TypesetReach, view: TextInView, revision: number, context: TypesetContext): void {
+    const found = lastPageWith(reach.pages, view);
+    if (found === undefined) return;
+    const facing = found.side === 'verso' ? found.index + 1 : found.index - 1;
+    const near = view.pages.length > 1 ? [found.index, facing].sort((a, b) => a - b) : [found.index];
+    const first = Math.min(...reach.pages.map((page) => page.index));
+    const pages = near.flatMap((index, k) => {
+      if (reach.pages[index - first] === undefined) return [];
+      return [{ page: view.pages[k], list: displayPage(reach, index - first, context) }];
+    });
+    const lists = pages.map((one) => one.list);
+    const outlines = lists.flatMap((list) => this.newOutlines(list, context));
+    this.post({ kind: 'ahead', revision, pages, outlines }, buffersOf(lists, outlines));
   }
 
   private newOutlines(list: DisplayList, { library }: TypesetContext): GlyphOutline[] {
@@ -129,18 +160,32 @@ export class TypesetSession {
   }
 
   /** Page on which a place in the text stands; -1 when it stands on none. */
-  private locate({ stream, block, offset }: { stream: string; block: string; offset: number }): number {
-    let found = -1;
-    for (const page of this.composed?.book.pages ?? []) {
-      for (const { paragraph, from } of [...page.fragments, ...page.notes]) {
-        const { styled, broken } = paragraph;
-        if (styled.stream !== stream || styled.block !== block) continue;
-        const start = styled.source?.[broken.from[from]] ?? broken.from[from];
-        if (start <= offset || found < 0) found = page.index;
-      }
-    }
-    return found;
+  private locate(place: Omit<TextInView, 'pages'>): number {
+    return lastPageWith(this.composed?.book.pages ?? [], place)?.index ?? -1;
   }
+}
+
+/** The page on which a place of the text stands. */
+function lastPageWith(pages: readonly Page[], { stream, block, offset }: Omit<TextInView, 'pages'>): Page | undefined {
+  let found: Page | undefined;
+  for (const page of pages) {
+    for (const { paragraph, from } of [...page.fragments, ...page.notes]) {
+      const { styled, broken } = paragraph;
+      if (styled.stream !== stream || styled.block !== block) continue;
+      const start = styled.source?.[broken.from[from]] ?? broken.from[from];
+      if (start <= offset || found === undefined) found = page;
+    }
+  }
+  return found;
+}
+
+/** What is handed over with pages instead of being copied. */
+function buffersOf(lists: readonly DisplayList[], outlines: readonly GlyphOutline[]): ArrayBuffer[] {
+  const arrays = [
+    ...lists.flatMap((list) => [list.glyphs, list.xs, list.rises, list.charOffsets, list.sourceOffsets]),
+    ...outlines.map((outline) => outline.path),
+  ];
+  return arrays.map((array) => array.buffer as ArrayBuffer);
 }
 
 function summarise(book: TypesetBook, revision: number): ComposedSummary {

@@ -5,10 +5,10 @@ import type { Book } from '../../src/core/model/book';
 import { WorkerAssets } from '../../src/worker/assets';
 import { channelBreath, runJob } from '../../src/worker/jobRunner';
 import type { ComposedSummary, TypesetReply } from '../../src/worker/protocol';
-import { startWriteJob, TypesetClient, type WorkerLike } from '../../src/worker/typesetClient';
+import { startWriteJob, TypesetClient, type AheadPages, type WorkerLike } from '../../src/worker/typesetClient';
 import { TypesetSession } from '../../src/worker/typesetSession';
 import { doWriteJob } from '../../src/worker/writeJobs';
-import { applyEdit } from '../../src/core/edit';
+import { applyEdit, setSpecEdit } from '../../src/core/edit';
 import { readAsset } from '../build/assets';
 import { book, chapter, words } from '../build/book';
 import { qpdfCheck } from '../build/tools';
@@ -41,6 +41,8 @@ interface Watch {
   readonly composed: ComposedSummary[];
   readonly failed: string[];
   readonly progress: number[];
+  readonly parts: ComposedSummary[];
+  readonly ahead: { readonly revision: number; readonly pages: AheadPages; readonly after: number }[];
   restarts: number;
   next: () => Promise<ComposedSummary>;
 }
@@ -51,16 +53,21 @@ function watch(): Watch & { listener: ConstructorParameters<typeof TypesetClient
     composed: [],
     failed: [],
     progress: [],
+    parts: [],
+    ahead: [],
     restarts: 0,
     next: () => new Promise((resolve) => waiting.push(resolve)),
   };
   return Object.assign(seen, {
     listener: {
       onProgress: (_revision: number, share: number) => void seen.progress.push(share),
-      onComposed: (summary: ComposedSummary) => {
+      onComposed: (summary: ComposedSummary, isPart: boolean) => {
+        if (isPart) return void seen.parts.push(summary);
         seen.composed.push(summary);
         for (const resolve of waiting.splice(0)) resolve(summary);
       },
+      onAhead: (revision: number, pages: AheadPages) =>
+        void seen.ahead.push({ revision, pages, after: seen.composed.length }),
       onFailed: (message: string) => void seen.failed.push(message),
       onRestarted: () => void (seen.restarts += 1),
     },
@@ -111,6 +118,59 @@ describe('the typeset worker', () => {
     expect(again.outlines).to.have.length(0);
     expect([...again.list!.glyphs]).to.deep.equal([...page.list!.glyphs]);
     expect((await client.page(9999, 4)).list).to.equal(null);
+    client.close();
+  });
+
+  it('shows the first pages of a book before the rest is composed', async () => {
+    const made = longBook(12);
+    const seen = watch();
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 1 }),
+      seen.listener,
+    );
+    client.open(made, 1);
+    const whole = await seen.next();
+    expect(seen.parts).to.have.length(1);
+    const [part] = seen.parts;
+    expect(part.pages.length).to.be.within(6, whole.pages.length - 6);
+    expect(part.pages.map((page) => page.start)).to.deep.equal(
+      whole.pages.slice(0, part.pages.length).map((page) => page.start),
+    );
+    client.close();
+  });
+
+  it('composes what is looked at before the rest of the book', async () => {
+    const made = longBook(10);
+    const seen = watch();
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 0 }),
+      seen.listener,
+    );
+    client.open(made, 0);
+    const before = await seen.next();
+    const at = before.pages.find((page) => page.division === made.divisions[6].id && page.role === 'text')!;
+    const pages = at.side === 'verso' ? [at.index, at.index + 1] : [at.index - 1, at.index];
+    client.look({ ...at.start!, pages });
+    const larger = setSpecEdit(made, ['text', 'size'], { pt: 12.5, unit: 'pt' });
+    client.apply([larger], 0, 1);
+    const after = await seen.next();
+    expect(after.revision).to.equal(1);
+    expect(seen.ahead.map((one) => [one.revision, one.after])).to.deep.equal([[1, 1]]);
+    const shown = seen.ahead[0].pages;
+    expect(shown.map((one) => one.page)).to.deep.equal(pages);
+    // One of them shows the text that stood at the head of the view, at its new size.
+    const items = shown.flatMap((one) => one.list.items);
+    expect(items.some((item) => item.source?.block === at.start!.block && item.size === 12.5)).to.equal(true);
+    // It is the page that the whole book comes to, but for where it stands.
+    const place = await client.locate(at.start!.stream, at.start!.block, at.start!.offset);
+    const list = (await client.page(place, 1)).list!;
+    const texts = (from: { items: readonly { artifact: unknown; text: string }[] }) =>
+      from.items.filter((item) => item.artifact === null).map((item) => item.text);
+    expect(shown.some((one) => texts(one.list).join('|') === texts(list).join('|'))).to.equal(true);
     client.close();
   });
 

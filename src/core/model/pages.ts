@@ -103,6 +103,11 @@ export interface PageGeometry {
   readonly columns: readonly { readonly x: Pt; readonly width: Pt }[];
 }
 
+/** Side of a page by its place in the book, counted from 0. */
+export function sideOfPage(index: number): PageSide {
+  return index % 2 === 0 ? 'recto' : 'verso';
+}
+
 /** Left edge of the type area of a page of that side. */
 export function columnLeft(geometry: PageGeometry, side: PageSide): Pt {
   return side === 'recto' ? geometry.back : geometry.foreEdge;

@@ -37,7 +37,13 @@ export function assembleBook(
     for (const page of own) {
       const known = lastPages.get(page);
       const isSame = known?.index === pages.length && known.division === division.id;
-      pages.push(isSame && known.divisionRole === division.role ? known : pageOf(page, pages.length, division));
+      if (isSame && known.divisionRole === division.role) {
+        pages.push(known);
+        continue;
+      }
+      const placed = pageOf(page, pages.length, division);
+      lastPages.set(page, placed);
+      pages.push(placed);
     }
   });
   return {
@@ -50,12 +56,29 @@ export function assembleBook(
   };
 }
 
+/**
+ * The pages of one division where they stood last: the first at `index` with the folio `folio`. Provisional: what comes
+ * before may yet move them.
+ */
+export function placeDivision(
+  pages: readonly DivisionPage[],
+  division: Division,
+  index: number,
+  folio: string,
+): Page[] {
+  const first = /^\d+$/.test(folio) ? Number(folio) : null;
+  return pages.map((page, k) => ({
+    ...pageOf(page, index + k, division),
+    folio: first === null ? toRoman(index + k + 1) : String(first + k),
+  }));
+}
+
 /** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
 const lastPages = new WeakMap<DivisionPage, Page>();
 
 function pageOf(made: DivisionPage, index: number, division: Division): Page {
   const { role, fragments, notes, noteRules, depth } = made;
-  const page: Page = {
+  return {
     index,
     side: index % 2 === 0 ? 'recto' : 'verso',
     role,
@@ -68,8 +91,6 @@ function pageOf(made: DivisionPage, index: number, division: Division): Page {
     depth,
     furniture: [],
   };
-  lastPages.set(made, page);
-  return page;
 }
 
 function blankPage(index: number, side: PageSide, owner: Division): Page {

@@ -1,5 +1,5 @@
 export { COST } from './costs';
-export { assembleBook, startSide, toRoman, type AssembledBook } from './assembleBook';
+export { assembleBook, placeDivision, startSide, toRoman, type AssembledBook } from './assembleBook';
 export { fillPages, type FillMemory } from './fillPages';
 export { EXACT } from './searchLimits';
 export {

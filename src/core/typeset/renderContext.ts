@@ -19,6 +19,10 @@ export function renderContext({ library }: TypesetContext): RenderContext {
 }
 
 /** The display list of one page of a composed book. */
-export function displayPage(book: TypesetBook, page: number, context: TypesetContext): DisplayList {
+export function displayPage(
+  book: Pick<TypesetBook, 'pages' | 'geometry'>,
+  page: number,
+  context: TypesetContext,
+): DisplayList {
   return renderPage(book.pages[page], book.geometry, renderContext(context));
 }

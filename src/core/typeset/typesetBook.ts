@@ -2,36 +2,29 @@
 // every yield is a place at which the work can be stopped or other work let in.
 import { countWords, type Book, type Division } from '../model/book';
 import type { Finding } from '../model/finding';
-import { maybeFace } from '../model/faces';
-import type { DivisionExtent, Page, PageGeometry, PageSide, TypesetBook } from '../model/pages';
+import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/pages';
 import { sameReferences, type ReferenceTable } from '../model/referenceTable';
-import type { PagesSpec } from '../model/spec';
 import type { Block } from '../model/streams';
-import { typeArea } from '../measure/typeArea';
-import {
-  assembleBook,
-  paginateDivision,
-  placeFurniture,
-  startSide,
-  type AssembledBook,
-  type DivisionPage,
-} from '../paginate';
+import { assembleBook, placeFurniture, startSide, type AssembledBook, type DivisionPage } from '../paginate';
 import { proofBook } from '../proof';
 import { readReferences } from '../references';
-import { fieldText } from '../measure/fields';
-import { resolveStyles } from '../styles';
-import { composeDivision, type ComposeContext } from './composeDivision';
-import { spaceOfFamily, type TypesetContext } from './context';
+import { composeContext } from './bookContext';
+import { pageGeometry } from './bookGeometry';
+import { composeDivision } from './composeDivision';
+import type { TypesetContext } from './context';
 import { furnitureSource } from './furniture';
-import { numberNotes } from '../measure/numberNotes';
 import type { HeldStarts } from './hold';
 import { faceMeasures } from './qualityOf';
 import { pageFindings } from './pageFindings';
+import { paginateCached } from './paginateCached';
 import { styleFindings } from './styleFindings';
-import { sameParts } from './stageCache';
+import { withFurniture } from './withFurniture';
+import { withProgress } from './withProgress';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */
 const MOST_PASSES = 6;
+/** Pages that are shown before the rest is there. */
+const FIRST_PAGES = 6;
 
 /** Progress of a compose: the share done, from 0 to 1. */
 export type TypesetProgress = number;
@@ -39,12 +32,14 @@ export type TypesetProgress = number;
 /**
  * Composes the whole book. The faces and patterns of `needsOf(book)` must have been given to the context. Never throws
  * for what a person wrote or chose: what has to give is in the findings. `held`: page starts of a pull that are kept where
- * they can be.
+ * they can be. `onFirst`: given the first pages of a book that was never composed, as soon as there are some; what is said
+ * in them of later pages is not yet known.
  */
 export function* typesetBook(
   book: Book,
   context: TypesetContext,
   held?: HeldStarts,
+  onFirst?: (first: TypesetBook) => void,
 ): Generator<TypesetProgress, TypesetBook> {
   const clock = { style: 0, shape: 0, break: 0 };
   const times = { pages: 0, proof: 0 };
@@ -55,6 +50,7 @@ export function* typesetBook(
   let divisionPages: { division: Division; pages: readonly DivisionPage[] }[];
   let passes = 0;
   let settled = false;
+  let awaitsFirst = onFirst !== undefined && context.cache.references === undefined;
   do {
     passes += 1;
     // Later passes are short: each takes half of what is left, so that progress never goes back.
@@ -68,12 +64,16 @@ export function* typesetBook(
       );
       const start = context.now();
       const wished = startSide(division, book.divisions[index - 1], book.spec);
-      if (wished !== 'any' && wished !== sideOf(pageCount)) pageCount += 1;
-      const paginated = paginateCached(division, flow, compose, geometry, sideOf(pageCount));
+      if (wished !== 'any' && wished !== sideOfPage(pageCount)) pageCount += 1;
+      const paginated = paginateCached(division, flow, compose, geometry, sideOfPage(pageCount));
       const pages = yield* withProgress(paginated, begun + ((index + 1) / book.divisions.length) * share);
       pageCount += pages.length;
       divisionPages.push({ division, pages });
       times.pages += context.now() - start;
+      if (awaitsFirst && pageCount >= FIRST_PAGES) {
+        awaitsFirst = false;
+        onFirst!(put(assembleBook(divisionPages, book.spec), []));
+      }
     }
     assembled = assembleBook(divisionPages, book.spec);
     const found = readReferences(book.divisions, assembled.pages, assembled.firstPages);
@@ -81,10 +81,7 @@ export function* typesetBook(
     references = found;
   } while (!settled && passes < MOST_PASSES);
   context.cache.references = references;
-  const furniture = furnitureSource(compose);
-  const pages = assembled.pages.map((page) =>
-    withFurniture(page, placeFurniture(page, book.spec, geometry, furniture)),
-  );
+  const { pages } = put(assembled, []);
   const startProof = context.now();
   const findings = [
     ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
@@ -94,135 +91,25 @@ export function* typesetBook(
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());
   times.proof = context.now() - startProof;
-  const extents = extentsOf(book, assembled, context);
-  return {
-    pages,
-    geometry,
-    references,
-    extents,
-    findings,
-    words: extents.reduce((sum, extent) => sum + extent.words, 0),
-    lines: pages.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
-    passes,
-    times: { ...clock, ...times },
-  };
-}
+  return put(assembled, findings);
 
-const furnished = new WeakMap<Page, Page>();
-
-/** The page with its furniture: the same object as last time when that is the same. */
-function withFurniture(page: Page, furniture: Page['furniture']): Page {
-  const known = furnished.get(page);
-  const isSame = (placed: Page['furniture'][number], k: number) => {
-    const other = furniture[k];
-    return placed.paragraph === other.paragraph && placed.x === other.x && placed.y === other.y;
-  };
-  if (known !== undefined && known.furniture.length === furniture.length && known.furniture.every(isSame)) return known;
-  const made = { ...page, furniture };
-  furnished.set(page, made);
-  return made;
-}
-
-function* withProgress<T>(work: Generator<void, T>, progress: TypesetProgress): Generator<TypesetProgress, T> {
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    yield progress;
+  /** The composed book of pages that are placed. */
+  function put(placed: AssembledBook, found: readonly Finding[]): TypesetBook {
+    const source = furnitureSource(compose);
+    const done = placed.pages.map((page) => withFurniture(page, placeFurniture(page, book.spec, geometry, source)));
+    const extents = extentsOf(book, placed, context);
+    return {
+      pages: done,
+      geometry,
+      references,
+      extents,
+      findings: found,
+      words: extents.reduce((sum, extent) => sum + extent.words, 0),
+      lines: done.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
+      passes,
+      times: { ...clock, ...times },
+    };
   }
-}
-
-const sideOf = (pages: number): PageSide => (pages % 2 === 0 ? 'recto' : 'verso');
-
-function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
-  const { page, text } = book.spec;
-  const face = maybeFace(context.library.table, text.face, 400, false) ?? context.library.table[0];
-  const capHeight = (face.capHeight / face.unitsPerEm) * text.size.pt;
-  const area = typeArea(page, capHeight, text.leading.pt);
-  return {
-    width: page.trim.width.pt,
-    height: page.trim.height.pt,
-    measure: area.measure,
-    head: page.margins.head.pt,
-    back: page.margins.back.pt,
-    foreEdge: page.margins.foreEdge.pt,
-    leading: text.leading.pt,
-    capHeight,
-    lines: Math.max(1, area.lines),
-    columns: columnsOf(book.spec.pages, area.measure),
-  };
-}
-
-/** Columns side by side; a measure too narrow for all of them and their gaps has one. */
-function columnsOf({ columns, columnGap, columnShares }: PagesSpec, measure: number): PageGeometry['columns'] {
-  const room = measure - (columns - 1) * columnGap.pt;
-  if (columns === 1 || room <= 0) return [{ x: 0, width: measure }];
-  const shares = columnShares?.length === columns ? columnShares : new Array<number>(columns).fill(1);
-  const sum = shares.reduce((total, share) => total + share, 0);
-  let x = 0;
-  return shares.map((share) => {
-    const width = (room * share) / sum;
-    const placed = { x, width };
-    x += width + columnGap.pt;
-    return placed;
-  });
-}
-
-function composeContext(
-  book: Book,
-  context: TypesetContext,
-  geometry: PageGeometry,
-  clock: ComposeContext['clock'],
-): ComposeContext {
-  const labels = numberNotes(book);
-  return {
-    book,
-    sheet: resolveStyles(
-      book.spec,
-      book.particulars.language,
-      (family) => spaceOfFamily(context, family),
-      context.interner,
-    ),
-    style: {
-      spec: book.spec,
-      faces: context.library.table,
-      fieldText: (field) => fieldText(field, book.particulars),
-      noteLabel: (note) => labels.get(note) ?? '?',
-    },
-    context,
-    measure: geometry.columns[0].width,
-    clock,
-  };
-}
-
-/** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. */
-function* paginateCached(
-  division: Division,
-  flow: Parameters<typeof paginateDivision>[0],
-  compose: ComposeContext,
-  geometry: PageGeometry,
-  side: PageSide,
-): Generator<void, readonly DivisionPage[]> {
-  const { openers, pages: spec } = compose.book.spec;
-  const { cache } = compose.context;
-  const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
-  const page = [
-    width,
-    height,
-    measure,
-    head,
-    leading,
-    capHeight,
-    lines,
-    ...columns.flatMap((one) => [one.x, one.width]),
-  ];
-  const parts = [flow.role, side, openers.sink, openers.textStart, spec, ...page, ...flow.head, ...flow.text];
-  const known = cache.divisions.get(division.id);
-  if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
-  const made = yield* paginateDivision(flow, geometry, openers, spec, side, known?.memory);
-  cache.pagedCount += 1;
-  cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
-  cache.divisions.set(division.id, { parts, ...made });
-  return made.pages;
 }
 
 function unsettled(): Finding {

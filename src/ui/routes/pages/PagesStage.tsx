@@ -4,6 +4,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectRunningOrder, selectSpreads } from '../../../state/selectors';
 import { zoomChosen, type Zoom } from '../../../state/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
+import { usePageCache } from '../../pageView/pageCacheContext';
 import { Desk } from './Desk';
 import { Slip } from './Slip';
 
@@ -21,7 +22,9 @@ export default function PagesStage() {
   const total = useAppSelector((state) => state.compose.summary?.pages.length);
   const [percent, setPercent] = useState(0);
   const spread = spreads[Math.min(current, spreads.length - 1)];
+  const { cache } = usePageCache();
   const pages = spread ? [spread.verso, spread.recto].filter((page) => page !== null) : [];
+  const isAhead = pages.some((page) => cache.isAhead(page.index));
   const name = rows.find((row) => row.id === pages[pages.length - 1]?.division)?.name;
   return (
     <div className="flex h-full">
@@ -39,6 +42,7 @@ export default function PagesStage() {
                 </span>{' '}
                 of {total} · {name} · {pages.length > 1 ? 'folios' : 'folio'}{' '}
                 {pages.map((page) => page.folio).join(' and ')}
+                {isAhead && <span className="text-quiet"> · folios to be settled</span>}
               </>
             )}
           </p>

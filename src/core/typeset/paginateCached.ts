@@ -1,0 +1,37 @@
+// Pages of divisions kept from the last time.
+import type { Division } from '../model/book';
+import type { PageGeometry, PageSide } from '../model/pages';
+import { paginateDivision, type DivisionPage } from '../paginate';
+import type { ComposeContext } from './composeDivision';
+import { sameParts } from './stageCache';
+
+/** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. */
+export function* paginateCached(
+  division: Division,
+  flow: Parameters<typeof paginateDivision>[0],
+  compose: ComposeContext,
+  geometry: PageGeometry,
+  side: PageSide,
+): Generator<void, readonly DivisionPage[]> {
+  const { openers, pages: spec } = compose.book.spec;
+  const { cache } = compose.context;
+  const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
+  const page = [
+    width,
+    height,
+    measure,
+    head,
+    leading,
+    capHeight,
+    lines,
+    ...columns.flatMap((one) => [one.x, one.width]),
+  ];
+  const parts = [flow.role, side, openers.sink, openers.textStart, spec, ...page, ...flow.head, ...flow.text];
+  const known = cache.divisions.get(division.id);
+  if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
+  const made = yield* paginateDivision(flow, geometry, openers, spec, side, known?.memory);
+  cache.pagedCount += 1;
+  cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
+  cache.divisions.set(division.id, { parts, ...made });
+  return made.pages;
+}
