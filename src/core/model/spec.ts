@@ -192,6 +192,8 @@ export interface ParagraphStyle {
   /** The paragraphs from the first of this style on stand at the foot of their page. */
   readonly atFoot?: boolean;
   readonly tabs?: readonly TabStop[];
+  /** Every so many lines, such as those of verse, their number stands at the end of the measure; 0: never. */
+  readonly lineNumbers?: number;
 }
 
 /** A character style; what is absent follows the paragraph. */

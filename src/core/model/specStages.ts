@@ -83,4 +83,5 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   keepSpace: 'break',
   atFoot: 'break',
   tabs: 'break',
+  lineNumbers: 'break',
 };

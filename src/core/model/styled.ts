@@ -52,6 +52,8 @@ export interface ResolvedStyle {
   /** First words in small capitals. */
   readonly leadWords: number;
   readonly tabs: readonly TabStop[];
+  /** Lines from one line number of verse to the next; 0: none. */
+  readonly lineNumbers: number;
   readonly hyphenation: {
     readonly smallestWord: number;
     readonly before: number;

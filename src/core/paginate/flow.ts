@@ -37,6 +37,8 @@ export interface FlowParagraph {
   readonly held?: readonly number[];
   /** Points by which it stands further in than its lines say: verse centred as a block. */
   readonly shift?: number;
+  /** Set at the right end of the measure on lines of it. */
+  readonly marginal?: readonly { readonly line: number; readonly paragraph: ComposedParagraph }[];
   /** Set in place of an empty space break that falls last, or first, on its page. */
   readonly ornament?: ComposedParagraph;
   /** Sets it to columns of several widths; needed only where columns differ. */

@@ -12,18 +12,25 @@ export function placeText(
   topLine: number,
   column: PlanColumn,
 ): Fragment[] {
-  return region.stretches.map(({ item, setting, from, to, start }, index) => {
+  return region.stretches.flatMap(({ item, setting, from, to, start }, index): Fragment[] => {
     const { height, source } = flow.items[item];
     const atEdge = index === 0 || index === region.stretches.length - 1;
     const isBare = source.ornament !== undefined && atEdge && region.endItem < flow.items.length;
-    return {
-      paragraph: isBare ? source.ornament : setting.paragraph,
-      from,
-      to,
-      x: column.x + (source.shift ?? 0),
-      // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
-      y: gridBaseline(geometry, topLine + start + height - 1),
-    };
+    // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
+    const y = gridBaseline(geometry, topLine + start + height - 1);
+    const paragraph = isBare ? source.ornament : setting.paragraph;
+    const placed = { paragraph, from, to, x: column.x + (source.shift ?? 0), y };
+    if (source.marginal === undefined) return [placed];
+    const numbers = source.marginal
+      .filter(({ line }) => line >= from && line < to)
+      .map(({ line, paragraph: number }) => ({
+        paragraph: number,
+        from: 0,
+        to: 1,
+        x: column.x + column.width - number.broken.textWidth[0] - number.broken.x[0],
+        y: y + (line - from) * height * geometry.leading,
+      }));
+    return [placed, ...numbers];
   });
 }
 

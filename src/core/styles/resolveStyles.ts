@@ -86,6 +86,7 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     initial: null,
     leadWords: 0,
     tabs: own.tabs ?? NO_TABS,
+    lineNumbers: own.lineNumbers ?? 0,
     hyphenation: text.hyphenation,
   };
 }

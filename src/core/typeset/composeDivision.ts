@@ -17,6 +17,7 @@ import { centreVerse } from './centreVerse';
 import { flowParagraph, generatedPlace } from './flowParagraph';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
+import { numberVerse } from './numberVerse';
 import type { ParagraphEntry } from './stageCache';
 
 export interface ComposeContext {
@@ -65,7 +66,7 @@ export function* composeDivision(
   }
   kept.keep();
   if (division.role === 'contents') text.push(...composeContents(division, compose, references));
-  return { role: division.role, head, text: centreVerse(text, compose.measure) };
+  return { role: division.role, head, text: centreVerse(numberVerse(text, compose), compose.measure) };
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */

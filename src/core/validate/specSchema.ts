@@ -108,6 +108,7 @@ export const paragraphStyleSchema = Joi.object({
       }),
     )
     .max(40),
+  lineNumbers: optional(whole(0, 20, 'lines')),
 });
 
 export const characterStyleSchema = Joi.object({

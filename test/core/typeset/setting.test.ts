@@ -135,6 +135,31 @@ describe('how a style is set', () => {
     expect(measure - Math.max(...rights)).to.be.closeTo(lefts[0], 0.01);
   });
 
+  it('verse with its line numbers at the end of the measure, counted over stanzas', () => {
+    const stanza = (id: string, count: number) => ({
+      ...p(Array.from({ length: count }, (_, k) => `${id} line ${k}`).join('\uFFFC'), 'VRS'),
+      objects: [] as { at: number; kind: 'break' }[],
+    });
+    const withBreaks = (made_: ReturnType<typeof stanza>) => ({
+      ...made_,
+      objects: [...made_.text.matchAll(/\uFFFC/g)].map((match) => ({ at: match.index, kind: 'break' as const })),
+    });
+    const one = chapter('One', 'x');
+    const set = withStyle(
+      book([{ ...one, blocks: [...one.blocks, withBreaks(stanza('a', 4)), withBreaks(stanza('b', 7)), p('After.')] }]),
+      'VRS',
+      { lineNumbers: 5 },
+    );
+    const composed = compose(set);
+    const { fragments } = composed.pages[0];
+    const numbers = fragments.filter(({ paragraph }) => paragraph.styled.style.tag === 'VN');
+    expect(numbers.map(({ paragraph }) => paragraph.styled.text)).to.deep.equal(['5', '10']);
+    const second = fragments.filter(({ paragraph }) => paragraph.styled.style.tag === 'VRS')[1];
+    expect(numbers.map(({ y }) => Math.round((y - second.y) / 14.5))).to.deep.equal([0, 5]);
+    for (const { x, paragraph } of numbers)
+      expect(x + paragraph.broken.x[0] + paragraph.broken.textWidth[0]).to.be.closeTo(composed.geometry.measure, 0.01);
+  });
+
   it('the comma after italic words roman, and the stop of an italic sentence its own', () => {
     const faceOf = (text: string, mark: string, afterItalic: 'roman' | 'typed') => {
       const { spec } = made;

@@ -115,6 +115,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   keepSpace: true,
   atFoot: true,
   tabs: [{ at: 200, kind: 'left' }],
+  lineNumbers: 5,
 };
 
 /** Paragraphs shaped and broken, divisions paged, when the change is composed in a context that knows the book. */
