@@ -107,7 +107,7 @@ function openPull(path: string, assets: NodeAssets): { book: Book; composed: Typ
   return { book, composed: drain(typesetBook(book, assets.contextFor(book))) };
 }
 
-function readInput(path: string): Uint8Array {
+export function readInput(path: string): Uint8Array {
   try {
     return new Uint8Array(readFileSync(path));
   } catch (error) {
@@ -133,7 +133,7 @@ function languageOf(tag: string): string {
 }
 
 /** Writes every file beside its name first, and gives all their names at the end. */
-function writeAll(outputs: readonly [string, Uint8Array][]): void {
+export function writeAll(outputs: readonly [string, Uint8Array][]): void {
   const written: string[] = [];
   try {
     for (const [path, bytes] of outputs) {

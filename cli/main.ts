@@ -3,12 +3,16 @@ import { fileURLToPath } from 'node:url';
 import { ImportError, ValueError } from '../src/core/index';
 import { nodeAssets } from './assets';
 import { compose } from './compose';
+import { read } from './read';
+import { tidy } from './tidy';
 import { readOptions, UsageError } from './options';
 
 /** `generated`: the folder of shipped assets. Answers the exit code. */
 export function main(words: readonly string[], generated: string): number {
   try {
     const options = readOptions(words);
+    if (options.command === 'read') return told(read(options));
+    if (options.command === 'tidy') return told(tidy(options));
     const report = compose(options, nodeAssets(generated));
     const must = report.findings.filter((finding) => finding.grade === 'must').length;
     process.stdout.write(
@@ -20,6 +24,11 @@ export function main(words: readonly string[], generated: string): number {
     if (error instanceof ImportError || error instanceof ValueError) return fail(error.message, 1);
     throw error;
   }
+}
+
+function told(sentence: string): number {
+  process.stdout.write(`${sentence}\n`);
+  return 0;
 }
 
 function fail(message: string, code: number): number {

@@ -18,20 +18,43 @@ export interface ComposeOptions {
   readonly report?: string;
 }
 
-const VALUE_OPTIONS = ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold'] as const;
+export interface ReadOptions {
+  readonly command: 'read';
+  readonly manuscript: string;
+  readonly report?: string;
+}
+
+export interface TidyOptions {
+  readonly command: 'tidy';
+  readonly manuscript: string;
+  /** Names of jobs with commas, `safe` or `all`. */
+  readonly jobs?: string;
+  readonly report?: string;
+  readonly changes?: string;
+}
+
+export type Options = ComposeOptions | ReadOptions | TidyOptions;
+
+const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
+  compose: ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold'],
+  read: ['report'],
+  tidy: ['jobs', 'report', 'changes'],
+};
 /** Options that will come and do nothing yet: named so that nobody takes silence for success. */
 const NOT_YET = ['screen', 'booklet', 'epub'];
 
 export const USAGE =
   'usage: walnut-leaf compose MANUSCRIPT [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json] [--hold earlier.walnut]';
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json] [--hold earlier.walnut] ' +
+  '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
+  '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';
 
 /** Throws UsageError. */
-export function readOptions(words: readonly string[]): ComposeOptions {
+export function readOptions(words: readonly string[]): Options {
   const [command, ...rest] = words;
   if (command === undefined) throw new UsageError(USAGE);
-  if (command !== 'compose') throw new UsageError(`There is no command “${command}”. ${USAGE}`);
-  const values: Partial<Record<(typeof VALUE_OPTIONS)[number], string>> = {};
+  if (!isCommand(command)) throw new UsageError(`There is no command “${command}”. ${USAGE}`);
+  const values: Record<string, string> = {};
   let manuscript: string | undefined;
   for (let k = 0; k < rest.length; k += 1) {
     const word = rest[k];
@@ -42,12 +65,15 @@ export function readOptions(words: readonly string[]): ComposeOptions {
     }
     const name = word.slice(2);
     if (NOT_YET.includes(name)) throw new UsageError(`--${name} is not built yet.`);
-    const known = VALUE_OPTIONS.find((option) => option === name);
-    if (known === undefined) throw new UsageError(`There is no option ${word}. ${USAGE}`);
+    if (!VALUES[command].includes(name)) throw new UsageError(`There is no option ${word}. ${USAGE}`);
     const value = rest[(k += 1)];
     if (value === undefined || value.startsWith('--')) throw new UsageError(`${word} needs a value.`);
-    values[known] = value;
+    values[name] = value;
   }
   if (manuscript === undefined) throw new UsageError(`No manuscript is given. ${USAGE}`);
   return { command, manuscript, ...values };
+}
+
+function isCommand(word: string): word is Options['command'] {
+  return word in VALUES;
 }

@@ -7,9 +7,18 @@ import ts from 'typescript';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-const STAGES = ['import', 'styles', 'shape', 'linebreak', 'paginate', 'references', 'render', 'write', 'proof'].map(
-  (name) => `src/core/${name}`,
-);
+const STAGES = [
+  'import',
+  'tidy',
+  'styles',
+  'shape',
+  'linebreak',
+  'paginate',
+  'references',
+  'render',
+  'write',
+  'proof',
+].map((name) => `src/core/${name}`);
 /** A folder, and what it may import besides itself. Longest prefix wins. */
 const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/core/base': [],
@@ -51,7 +60,10 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
 };
 
 /** Packages by name for folders that may use only some. */
-const CORE_PACKAGES = ['fflate', 'saxes', 'joi', 'linebreak', 'bidi-js'];
+const CORE_PACKAGES = [
+  ...['fflate', 'saxes', 'joi', 'linebreak', 'bidi-js', 'parse5'],
+  ...['mdast', 'mdast-util-from-markdown', 'mdast-util-gfm', 'micromark-extension-gfm'],
+];
 
 interface Import {
   readonly file: string;

@@ -40,6 +40,25 @@ describe('the command line', () => {
     expect(pdfText(readFileSync(again))).to.equal(pdfText(readFileSync(press)));
   });
 
+  it('reads what came in, and tidies it with a list of changes', () => {
+    const [report, tidied, changes] = ['read.json', 'tidied.json', 'changes.csv'].map((name) => join(folder, name));
+    const source = file('notes.md', '# One\n\n"Well" -- *so*.[^1]\n\n[^1]: A "note".\n');
+    expect(run('read', source, '--report', report)).to.include({ status: 0, stderr: '' });
+    const came = JSON.parse(readFileSync(report, 'utf8'));
+    expect(came.text).to.equal('One\n"Well" -- so.');
+    expect(came.footnotes).to.deep.equal([{ text: 'A "note".', paragraphs: 1 }]);
+    expect(run('tidy', source, '--jobs', 'all', '--report', tidied, '--changes', changes).status).to.equal(0);
+    const after = JSON.parse(readFileSync(tidied, 'utf8'));
+    expect(after.text).to.equal('One\n“Well” – so.');
+    expect(Object.keys(after).filter((key) => !(key in came))).to.deep.equal(['jobs']);
+    expect(after.jobs.find((job: { id: string }) => job.id === 'quotes').count).to.equal(4);
+    expect(readFileSync(changes, 'utf8').split('\r\n')[0]).to.equal('job,paragraph,was,is');
+    const project = join(folder, 'notes.walnut');
+    expect(run('compose', source, '--project', project).status).to.equal(0);
+    expect(run('read', project, '--report', report).status).to.equal(0);
+    expect(JSON.parse(readFileSync(report, 'utf8')).footnotes).to.deep.equal(came.footnotes);
+  });
+
   it('takes trim, margins, type and language', () => {
     const press = join(folder, 'a5.pdf');
     const done = run(
@@ -100,7 +119,8 @@ describe('the command line', () => {
 
   const usage: [string, string[]][] = [
     ['no command', []],
-    ['another command', ['read', 'x.txt']],
+    ['another command', ['print', 'x.txt']],
+    ['a job of no such name', ['tidy', 'x.txt', '--jobs', 'nosuch']],
     ['no manuscript', ['compose']],
     ['an unknown option', ['compose', 'x.txt', '--colour', 'red']],
     ['an option that is not built yet', ['compose', 'x.txt', '--epub', 'x.epub']],

@@ -3,7 +3,15 @@ export { ImportError, InvariantError, ValueError } from './base/errors';
 export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition, setSpecEdit } from './edit';
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
-export { IMPORTERS, knownLanguage, makeBook, readManuscript } from './import';
+export {
+  describeManuscript,
+  IMPORTERS,
+  knownLanguage,
+  makeBook,
+  manuscriptOf,
+  readManuscript,
+  type ManuscriptReport,
+} from './import';
 export { parseLength } from './measure/units';
 export {
   addPatterns,
@@ -22,5 +30,6 @@ export {
   type TypesetContext,
   type TypesetReach,
 } from './typeset';
+export { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, type TidyChange, type TidyCount } from './tidy';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject } from './write/projectFile';

@@ -8,6 +8,7 @@ import type { ImportRemark } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
+import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 
 /** Where the shipped assets are served, ending in a slash. */
 export interface AssetBase {
@@ -26,7 +27,16 @@ export type TypesetRequest =
       readonly offset: number;
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
-  | { readonly kind: 'look'; readonly view: TextInView | null };
+  | { readonly kind: 'look'; readonly view: TextInView | null }
+  /** What Tidy would do for the copy as it is. */
+  | { readonly kind: 'tidyOffers'; readonly request: number }
+  /** Runs jobs; `only`: the one place that is taken. */
+  | {
+      readonly kind: 'tidy';
+      readonly request: number;
+      readonly jobs: readonly string[];
+      readonly only: TidyPlace | null;
+    };
 
 /** The text at the head of what a person looks at, and the pages on which it stands as last composed. */
 export interface TextInView {
@@ -82,6 +92,15 @@ export type TypesetReply =
       readonly outlines: readonly GlyphOutline[];
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
+  | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
+  /** The edits that do it, from the revision on. */
+  | {
+      readonly kind: 'tidied';
+      readonly request: number;
+      readonly revision: number;
+      readonly edits: readonly BookEdit[];
+      readonly changes: readonly TidyChange[];
+    }
   | { readonly kind: 'located'; readonly request: number; readonly page: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
 

@@ -3,6 +3,7 @@ import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 import type { ComposedSummary, TextInView, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
 
 /** The part of a Worker that is used; tests give a port instead. */
@@ -20,6 +21,13 @@ export interface PageReply {
 }
 
 export type AheadPages = readonly { readonly page: number; readonly list: DisplayList }[];
+
+/** The edits that Tidy jobs come to, and the revision to which they are made. */
+export interface TidyReply {
+  readonly revision: number;
+  readonly edits: readonly BookEdit[];
+  readonly changes: readonly TidyChange[];
+}
 
 export interface TypesetListener {
   onProgress(revision: number, share: number): void;
@@ -43,6 +51,8 @@ export class TypesetClient {
   private readonly pages = new Map<number, (reply: PageReply) => void>();
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
+  private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
+  private readonly tidied = new Map<number, (reply: TidyReply) => void>();
 
   constructor(
     private readonly createWorker: () => WorkerLike,
@@ -79,6 +89,24 @@ export class TypesetClient {
     return new Promise((resolve) => {
       this.places.set(request, resolve);
       this.send({ kind: 'locate', request, stream, block, offset });
+    });
+  }
+
+  /** What Tidy would do for the copy; empty when it changes before that is known. */
+  tidyOffers(): Promise<readonly TidyOffer[]> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.offers.set(request, resolve);
+      this.send({ kind: 'tidyOffers', request });
+    });
+  }
+
+  /** The edits of Tidy jobs, for the revision that is told with them. */
+  tidy(jobs: readonly string[], only: TidyPlace | null): Promise<TidyReply> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.tidied.set(request, resolve);
+      this.send({ kind: 'tidy', request, jobs, only });
     });
   }
 
@@ -126,6 +154,14 @@ export class TypesetClient {
         this.facts.get(reply.request)?.(reply.facts);
         this.facts.delete(reply.request);
         return;
+      case 'tidyOffers':
+        this.offers.get(reply.request)?.(reply.offers);
+        this.offers.delete(reply.request);
+        return;
+      case 'tidied':
+        this.tidied.get(reply.request)?.(reply);
+        this.tidied.delete(reply.request);
+        return;
       case 'located':
         this.places.get(reply.request)?.(reply.page);
         this.places.delete(reply.request);
@@ -151,6 +187,10 @@ export class TypesetClient {
     for (const resolve of this.pages.values()) resolve({ revision: -1, list: null, outlines: [] });
     for (const resolve of this.places.values()) resolve(-1);
     for (const resolve of this.facts.values()) resolve(null);
+    for (const resolve of this.offers.values()) resolve([]);
+    for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
+    this.offers.clear();
+    this.tidied.clear();
     this.facts.clear();
     this.pages.clear();
     this.places.clear();

@@ -3,7 +3,9 @@
 import {
   applyEdits,
   displayPage,
+  offersOf,
   paragraphFacts,
+  tidyBook,
   typesetBook,
   typesetReach,
   type TypesetContext,
@@ -13,6 +15,7 @@ import type { Book } from '../core/model/book';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
 import type { ComposedSummary, PageSummary, TextInView, TypesetReply, TypesetRequest } from './protocol';
@@ -55,6 +58,12 @@ export class TypesetSession {
         break;
       case 'paragraph':
         this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
+        break;
+      case 'tidyOffers':
+        void this.offerTidy(message.request);
+        break;
+      case 'tidy':
+        void this.tidy(message);
         break;
       case 'look':
         this.view = message.view;
@@ -107,6 +116,28 @@ export class TypesetSession {
       const { message, code } = error as Error & { code?: string };
       this.post({ kind: 'failed', code: code ?? 'compose', message });
     }
+  }
+
+  private jobHooks(revision: number) {
+    return { isStale: () => this.revision !== revision, now: () => performance.now(), breathe: this.breathe };
+  }
+
+  /** What Tidy would do; nothing when the copy changes meanwhile. */
+  private async offerTidy(request: number): Promise<void> {
+    const { book, revision } = this;
+    const offers = book === undefined ? [] : await runJob(offersOf(book), this.jobHooks(revision));
+    this.post({ kind: 'tidyOffers', request, offers: offers ?? [] });
+  }
+
+  private async tidy({ request, jobs, only }: Extract<TypesetRequest, { kind: 'tidy' }>): Promise<void> {
+    const { book, revision } = this;
+    const accepts =
+      only === null
+        ? undefined
+        : (place: TidyPlace) => place.block === only.block && place.at === only.at && place.was === only.was;
+    const done = book === undefined ? undefined : await runJob(tidyBook(book, jobs, accepts), this.jobHooks(revision));
+    const { edits, changes } = done ?? { edits: [], changes: [] };
+    this.post({ kind: 'tidied', request, revision, edits, changes });
   }
 
   private sendPage(request: number, page: number): void {

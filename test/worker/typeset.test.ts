@@ -174,6 +174,37 @@ describe('the typeset worker', () => {
     client.close();
   });
 
+  it('says what Tidy would do, and gives the edits that do it', async () => {
+    const made = book([chapter('One', 'He said "no" -- twice.', 'Nothing to do here.', 'The the  end.')]);
+    const seen = watch();
+    const client = new TypesetClient(
+      () => fakeWorker(),
+      '',
+      () => ({ book: made, revision: 0 }),
+      seen.listener,
+    );
+    client.open(made, 0);
+    await seen.next();
+    const offers = await client.tidyOffers();
+    expect(offers.map(({ id, count }) => [id, count])).to.deep.equal([
+      ['runs-of-spaces', 1],
+      ['quotes', 2],
+      ['dashes', 1],
+    ]);
+    const { revision, edits, changes } = await client.tidy(['quotes', 'dashes'], null);
+    expect(revision).to.equal(0);
+    expect(changes).to.have.length(3);
+    const [only] = edits as Extract<BookEdit, { kind: 'replaceBlocks' }>[];
+    expect(edits).to.have.length(1);
+    expect([only.at, only.removed.length]).to.deep.equal([1, 1]);
+    const tidied = applyEdit(made, only);
+    expect((tidied.divisions[0].blocks[1] as { text: string }).text).to.equal('He said “no” – twice.');
+    // One place alone, as it was told.
+    const [opening] = offers.find((offer) => offer.id === 'quotes')!.places;
+    expect((await client.tidy(['quotes'], opening)).changes).to.have.length(1);
+    client.close();
+  });
+
   it('follows edits by revision, and throws away what was overtaken', async () => {
     let made = longBook();
     const seen = watch();

@@ -3,18 +3,30 @@ import { ImportError } from '../base/errors';
 import { looksLikeZip } from '../base/zip';
 import type { Manuscript } from '../model/manuscript';
 import { readDocx } from './docx/readDocx';
+import { readEpub } from './epub/readEpub';
+import { readHtml } from './html/readHtml';
+import { readMarkdown } from './markdown/readMarkdown';
+import { readOdt } from './odt/readOdt';
+import { readRtf } from './rtf/readRtf';
 import { readTxt } from './txt/readTxt';
 
 /** A reader of one kind of file. `read` is a generator: it yields where it can be stopped. */
 export interface Importer {
-  readonly extension: string;
+  /** In small letters, with their point. */
+  readonly extensions: readonly string[];
   readonly name: string;
+  readonly isZip: boolean;
   readonly read: (bytes: Uint8Array) => Generator<void, Manuscript>;
 }
 
 export const IMPORTERS: readonly Importer[] = [
-  { extension: '.docx', name: 'Word document', read: readDocx },
-  { extension: '.txt', name: 'plain text', read: readTxt },
+  { extensions: ['.docx'], name: 'a Word document', isZip: true, read: readDocx },
+  { extensions: ['.odt'], name: 'an OpenDocument text', isZip: true, read: readOdt },
+  { extensions: ['.rtf'], name: 'a rich text file', isZip: false, read: readRtf },
+  { extensions: ['.md', '.markdown'], name: 'a Markdown text', isZip: false, read: readMarkdown },
+  { extensions: ['.html', '.htm', '.xhtml'], name: 'a web page', isZip: false, read: readHtml },
+  { extensions: ['.epub'], name: 'an EPUB', isZip: true, read: readEpub },
+  { extensions: ['.txt', '.text'], name: 'a plain text', isZip: false, read: readTxt },
 ];
 
 /** The largest file that is read, in bytes. */
@@ -30,14 +42,18 @@ export function* readManuscript(fileName: string, bytes: Uint8Array): Generator<
     throw new ImportError('too-large', `${fileName} is larger than ${FILE_LIMIT >> 20} MB, so it was not opened.`);
   }
   const extension = /\.[^.]*$/.exec(fileName.toLowerCase())?.[0] ?? '';
-  const importer = IMPORTERS.find((candidate) => candidate.extension === extension);
+  const importer = IMPORTERS.find((candidate) => candidate.extensions.includes(extension));
   if (importer === undefined) {
-    const known = IMPORTERS.map((candidate) => candidate.extension).join(' or ');
+    const known = IMPORTERS.map((candidate) => candidate.extensions[0]).join(', ');
     throw new ImportError('unknown-kind', `${fileName} is not a kind of manuscript that can be read: use ${known}.`);
   }
-  if (extension === '.docx' && !looksLikeZip(bytes)) {
-    throw new ImportError('not-a-document', `${fileName} is not a Word document, whatever its name says.`);
-  }
+  if (importer.isZip && !looksLikeZip(bytes))
+    throw new ImportError('not-a-document', `${fileName} is not ${importer.name}, whatever its name says.`);
+  if (!importer.isZip && looksLikeZip(bytes))
+    throw new ImportError(
+      'not-a-document',
+      `${fileName} is a packed file and not ${importer.name}, whatever its name says.`,
+    );
   const manuscript = yield* importer.read(bytes);
   const hasWords = manuscript.blocks.some((block) => block.kind === 'table' || block.text.trim() !== '');
   if (!hasWords) throw new ImportError('empty', `${fileName} holds no text.`);

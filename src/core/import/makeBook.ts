@@ -16,8 +16,9 @@ import { NOVEL_SPEC } from '../model/novelSpec';
 import type { Spec } from '../model/spec';
 import type { Block, Paragraph } from '../model/streams';
 import { frontMatter } from './frontMatter';
-import { readHeading } from './headings';
-import { cutParagraph, IdCounter } from './paragraphBuilder';
+import { readHeading } from '../measure/headings';
+import { cutParagraph } from '../model/cutParagraph';
+import { IdCounter } from './paragraphBuilder';
 
 /** What the person decides besides the file. */
 export interface MakeBookOptions {
@@ -42,7 +43,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   const particulars = makeParticulars(manuscript, opening, options);
   const front = frontMatter(ids, opening.display, divisions.filter((division) => division.listed).length > 1);
   const notes: Record<string, Note> = {};
-  for (const [id, blocks] of Object.entries(manuscript.notes)) notes[id] = { id, kind: 'footnote', blocks };
+  for (const [id, { kind, blocks }] of Object.entries(manuscript.notes)) notes[id] = { id, kind, blocks };
   const all = [...front, ...divisions];
   return {
     format: BOOK_FORMAT,

@@ -44,18 +44,31 @@ export class ParagraphBuilder {
     return this.text.length === 0;
   }
 
+  /** Nothing but white space so far. */
+  get isBlank(): boolean {
+    return this.objects.every((object) => object.kind === 'break') && this.text.replace(/\uFFFC/g, '').trim() === '';
+  }
+
+  /** The next space would be a second one. */
+  get endsInSpace(): boolean {
+    return this.text.endsWith(' ');
+  }
+
+  /** Takes away white space and line breaks at the end. */
+  trimEnd(): void {
+    let end = this.text.length;
+    while (end > 0) {
+      const last = this.objects[this.objects.length - 1];
+      if (this.text[end - 1] === OBJECT_CHARACTER && last?.at === end - 1 && last.kind === 'break') this.objects.pop();
+      else if (!/[ \t\n]/.test(this.text[end - 1])) break;
+      end -= 1;
+    }
+    this.text = this.text.slice(0, end);
+    for (let k = this.spans.length - 1; k >= 0 && this.spans[k].to > end; k -= 1)
+      this.spans[k] = { ...this.spans[k], to: Math.max(end, this.spans[k].from) };
+  }
+
   build(id: string, style: StyleTag, rest: Partial<Paragraph> = {}): Paragraph {
     return paragraph(id, style, this.text, { spans: normaliseSpans(this.spans), objects: this.objects, ...rest });
   }
-}
-
-/** Part of a paragraph from `from` to `to`, spans and objects moved along. */
-export function cutParagraph(source: Paragraph, from: number, to: number): Paragraph {
-  const spans = source.spans
-    .map((span) => ({ ...span, from: Math.max(span.from, from) - from, to: Math.min(span.to, to) - from }))
-    .filter((span) => span.to > span.from);
-  const objects = source.objects
-    .filter((object) => object.at >= from && object.at < to)
-    .map((object) => ({ ...object, at: object.at - from }));
-  return { ...source, text: source.text.slice(from, to), spans, objects };
 }

@@ -34,7 +34,8 @@ export function chooseNearEqual(
     const cost = faults.reduce((sum, fault) => sum + fault.cost, found.demerits);
     if (best === null || cost < best.demerits) best = { ends: found.ends, demerits: cost };
     if (faults.length === 0) break;
-    for (const end of faults[0].ends) {
+    // A way with all of these faults costs no less: a better one does without some of them.
+    for (const end of new Set(faults.flatMap((fault) => fault.ends))) {
       const more = new Set(barred).add(end);
       const key = [...more].sort((a, b) => a - b).join();
       if (seen.has(key)) continue;

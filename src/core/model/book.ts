@@ -58,7 +58,8 @@ export interface Division {
 
 export interface Note {
   readonly id: StreamId;
-  readonly kind: 'footnote';
+  /** As it came; both are set at the foot of the page until kinds of notes have places of their own. */
+  readonly kind: 'footnote' | 'endnote';
   readonly blocks: readonly Block[];
 }
 

@@ -1,5 +1,5 @@
 // What a reader of files gives: the text as it came, before it is a book. Styles are the file's own names.
-import type { Block, StreamId } from './streams';
+import type { Block, StreamId, StyleTag } from './streams';
 
 export interface IncomingMetadata {
   readonly title?: string;
@@ -7,17 +7,53 @@ export interface IncomingMetadata {
   readonly language?: string;
 }
 
-/** What a reader left out or changed, in words for the person, with how often. */
+/** What a reader left out or changed, in words for the person, with how often and for what reason. */
 export interface ImportRemark {
   readonly what: string;
   readonly count: number;
+  readonly why: string;
+}
+
+/** A paragraph style of the file: how often it is used, what it becomes with us, and the first words set in it. */
+export interface IncomingStyle {
+  readonly name: string;
+  readonly count: number;
+  readonly mappedTo: StyleTag;
+  readonly sample: string;
+}
+
+export interface IncomingNote {
+  readonly kind: 'footnote' | 'endnote';
+  readonly blocks: readonly Block[];
+}
+
+/** A picture as the file has it; width and height in pixels, 0 where the file does not say. */
+export interface IncomingImage {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly alt: string;
+}
+
+/** A heading with its level, from 1, as the file gives it. */
+export interface IncomingHeading {
+  readonly level: number;
+  /** Id of its paragraph. */
+  readonly block: string;
+  readonly text: string;
 }
 
 /** A manuscript: one stream of blocks, its notes, and what the reader has to say. Style tags are ours already. */
 export interface Manuscript {
   readonly metadata: IncomingMetadata;
   readonly blocks: readonly Block[];
-  readonly notes: Readonly<Record<StreamId, readonly Block[]>>;
+  /** In the order of their references. */
+  readonly notes: Readonly<Record<StreamId, IncomingNote>>;
+  readonly styles: readonly IncomingStyle[];
+  readonly images: readonly IncomingImage[];
+  readonly headings: readonly IncomingHeading[];
+  /** Page and column breaks. */
+  readonly pageBreaks: number;
   /** The next number for an id. */
   readonly nextId: number;
   readonly remarks: readonly ImportRemark[];

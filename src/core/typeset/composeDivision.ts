@@ -17,6 +17,7 @@ import { centreVerse } from './centreVerse';
 import { flowParagraph, generatedPlace } from './flowParagraph';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
+import { itemStyle, ListMarks } from './listMarks';
 import { numberVerse } from './numberVerse';
 import type { ParagraphEntry } from './stageCache';
 
@@ -44,9 +45,11 @@ export function* composeDivision(
   const headCount = isDisplayRole(division.role) ? 0 : countHead(blocks);
   const head: ComposedParagraph[] = [];
   const text: FlowParagraph[] = [];
+  const marks = new ListMarks();
   const kept = new KeptFlow(division.id, blocks, headCount, compose);
   let made = 0;
   for (let k = 0; k < blocks.length; k += 1) {
+    const mark = marks.next(blocks[k]);
     const same = kept.at(k, text[text.length - 1]);
     if (same !== undefined) {
       text.push(same);
@@ -54,9 +57,10 @@ export function* composeDivision(
     }
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
-    const style = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
+    const plain = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
+    const style = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
     const isText = k >= headCount && !isDisplayRole(division.role);
-    const entry = composeOne(division.id, block, style, '', compose, isText ? variantsOf(block, style) : 'none');
+    const entry = composeOne(division.id, block, style, mark, compose, isText ? variantsOf(block, style) : 'none');
     if (k < headCount) head.push(entry.composed);
     else if (isText || entry.composed.styled.text.trim() !== '') {
       const notes = notesOf(entry.composed, compose);

@@ -38,8 +38,9 @@ export class KeptFlow {
     const old = isBehind ? k - blocks.length + known.blocks.length : k;
     const mayTake = k < this.before || (isBehind && this.sawWords);
     if (isBehind && !isEmptyParagraph(blocks[k])) this.sawWords = true;
-    // The first of the text may have a drop capital, and numbers of notes and fields come from elsewhere.
-    if (!mayTake || k <= this.headCount || blocks[k].objects.length > 0) return undefined;
+    // The first of the text may have a drop capital, and numbers of notes, fields and items come from elsewhere.
+    const isOwn = blocks[k].objects.length === 0 && blocks[k].list === undefined;
+    if (!mayTake || k <= this.headCount || !isOwn) return undefined;
     if (previous === undefined || known.flows[old - 1] !== previous) return undefined;
     return (this.flows[k] = known.flows[old]);
   }

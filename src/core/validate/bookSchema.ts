@@ -112,7 +112,7 @@ export const divisionSchema = Joi.object({
 
 export const noteSchema = Joi.object({
   id,
-  kind: Joi.string().valid('footnote').required(),
+  kind: Joi.string().valid('footnote', 'endnote').required(),
   blocks: Joi.array().items(block).required(),
 });
 

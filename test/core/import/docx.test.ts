@@ -5,7 +5,7 @@ import { zipSync } from 'fflate';
 import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
 import type { Manuscript } from '../../../src/core/model/manuscript';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Paragraph, Table } from '../../../src/core/model/streams';
 import { drain, readAsset } from '../../build/assets';
 import { docx, para, run, style, type DocxParts } from '../../build/docx';
 
@@ -88,7 +88,7 @@ describe('reading a Word document', () => {
     expect(paragraphs(manuscript)[0].text).to.equal('ab7link');
     expect(manuscript.remarks.map((remark) => remark.what)).to.include.members([
       'Deletions taken as accepted',
-      'Pictures and boxes left out',
+      'Drawings left out',
       'Comments left out',
     ]);
   });
@@ -129,20 +129,20 @@ describe('reading a Word document', () => {
     const manuscript = read({ body, footnotes, endnotes });
     const [only] = paragraphs(manuscript);
     expect(only.objects.map((object) => object.kind)).to.deep.equal(['note', 'note']);
-    const bodies = Object.values(manuscript.notes).map((blocks) => blocks[0] as Paragraph);
+    const bodies = Object.values(manuscript.notes).map((note) => note.blocks[0] as Paragraph);
     expect(bodies.map((block) => block.text)).to.deep.equal(['A note', 'End']);
+    expect(Object.values(manuscript.notes).map((note) => note.kind)).to.deep.equal(['footnote', 'endnote']);
     expect(bodies[0].spans).to.deep.equal([{ from: 2, to: 6, touches: { italic: true } }]);
     expect(bodies.every((block) => block.style === 'NT')).to.equal(true);
   });
 
-  it('finds a space break drawn with marks, and cells of tables as paragraphs', () => {
+  it('finds a space break drawn with marks, and keeps tables with their cells', () => {
     const table = `<w:tbl><w:tr><w:tc>${para(run('one'))}</w:tc><w:tc>${para(run('two'))}</w:tc></w:tr></w:tbl>`;
-    const blocks = paragraphs(read({ body: para(run('* * *')) + table }));
-    expect(blocks.map((block) => [block.style, block.text])).to.deep.equal([
-      ['SBO', '* * *'],
-      ['TX', 'one'],
-      ['TX', 'two'],
-    ]);
+    const [mark, kept] = read({ body: para(run('* * *')) + table }).blocks;
+    expect([mark.style, (mark as Paragraph).text]).to.deep.equal(['SBO', '* * *']);
+    expect(kept).to.include({ kind: 'table', columns: 2 });
+    const cells = (kept as Table).rows.map((row) => row.map((cell) => (cell.blocks[0] as Paragraph).text));
+    expect(cells).to.deep.equal([['one', 'two']]);
   });
 
   it('takes title, author and language from the metadata', () => {

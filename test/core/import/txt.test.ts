@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
-import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../../src/core/import/headings';
+import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../../src/core/measure/headings';
 import type { Paragraph } from '../../../src/core/model/streams';
 import { drain } from '../../build/assets';
 

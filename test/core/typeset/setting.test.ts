@@ -160,6 +160,18 @@ describe('how a style is set', () => {
       expect(x + paragraph.broken.x[0] + paragraph.broken.textWidth[0]).to.be.closeTo(composed.geometry.measure, 0.01);
   });
 
+  it('list items after their marks, counted by level, hanging', () => {
+    const item = (text: string, level: number, ordered: boolean) => ({ ...p(text, 'LI'), list: { level, ordered } });
+    const one = chapter('One', 'x');
+    const items = [item('a', 0, true), item('b', 0, true), item('c', 1, false), item(words(40, 2), 0, true)];
+    const set = compose(book([{ ...one, blocks: [...one.blocks, ...items, p('Between.'), item('d', 0, true)] }]));
+    const placed = set.pages[0].fragments.filter(({ paragraph }) => paragraph.styled.style.tag === 'LI');
+    const starts = placed.map(({ paragraph }) => paragraph.styled.text.split('\t')[0]);
+    expect(starts).to.deep.equal(['1.', '2.', '•', '3.', '1.'].map((mark, k) => (k === 2 ? '–' : mark)));
+    const { broken } = placed[3].paragraph;
+    expect(broken.x[1] - broken.x[0]).to.be.closeTo(1.5 * 11.5, 1);
+  });
+
   it('the comma after italic words roman, and the stop of an italic sentence its own', () => {
     const faceOf = (text: string, mark: string, afterItalic: 'roman' | 'typed') => {
       const { spec } = made;

@@ -1,10 +1,15 @@
-// Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them.
+// Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
-import type { ImportRemark } from '../../model/manuscript';
-import type { Block, Paragraph } from '../../model/streams';
-import { isBreakMark } from '../headings';
-import { cutParagraph, ParagraphBuilder, type IdCounter, type SpanLook } from '../paragraphBuilder';
-import { CONTENTS_TAG, toggle, type IncomingStyles } from './styleNames';
+import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
+import { isBreakMark } from '../../measure/headings';
+import type { Incoming } from '../incoming';
+import { cutParagraph } from '../../model/cutParagraph';
+import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
+import { CONTENTS_TAG, isPlainName } from '../styleTags';
+import type { DocxParts } from './parts';
+import { readPicture } from './pictures';
+import { readLook } from './runLook';
+import { toggle, type IncomingStyles } from './styleNames';
 
 export interface NoteReference {
   readonly kind: 'footnote' | 'endnote';
@@ -33,36 +38,34 @@ const TRANSPARENT = new Set([
   'w:customXml',
 ]);
 
+const ALIGN: Readonly<Record<string, ParagraphTouches['align']>> = { center: 'centre', right: 'right', end: 'right' };
+
 export class BodyReader {
   readonly references: NoteReference[] = [];
-  private readonly counts = new Map<string, number>();
   private readonly fields: FieldState[] = [];
+  /** Text boxes of the paragraph being read, to stand after it; and a page break that its next one begins with. */
+  private boxes: XmlElement[] = [];
+  private breaksNext = false;
+  private readonly links: string[] = [];
 
   constructor(
     private readonly styles: IncomingStyles,
-    private readonly ids: IdCounter,
+    private readonly incoming: Incoming,
+    private readonly parts: DocxParts,
+    /** Name of the part that is read, whose relations its links and pictures go by. */
+    private readonly part: string,
   ) {}
-
-  remark(what: string): void {
-    this.counts.set(what, (this.counts.get(what) ?? 0) + 1);
-  }
-
-  remarks(): ImportRemark[] {
-    return [...this.counts].map(([what, count]) => ({ what, count }));
-  }
 
   /** The blocks that a child of the body gives: none for what is left out, one or more otherwise. */
   readBlock(element: XmlElement): Block[] {
     if (element.name === 'w:p') return this.readParagraph(element);
-    if (element.name === 'w:tbl') return this.readTable(element);
-    if (TRANSPARENT.has(element.name)) {
-      if (element.name === 'w:sdt' && isContentsControl(element)) {
-        this.remark('Contents list left out: ours is made from the headings');
-        return [];
-      }
-      return elements(element).flatMap((child) => this.readBlock(child));
+    if (element.name === 'w:tbl') return [this.readTable(element)];
+    if (!TRANSPARENT.has(element.name)) return [];
+    if (element.name === 'w:sdt' && isContentsControl(element)) {
+      this.incoming.remark('Contents list left out', CONTENTS_WHY);
+      return [];
     }
-    return [];
+    return elements(element).flatMap((child) => this.readBlock(child));
   }
 
   /** A note's paragraphs, its own mark and the space after it left out. */
@@ -71,50 +74,106 @@ export class BodyReader {
     return blocks.map((block) => (block.kind === 'paragraph' ? { ...trimStart(block), style: 'NT' } : block));
   }
 
-  private readTable(table: XmlElement): Block[] {
-    this.remark('Tables set as plain paragraphs');
-    const cells = elements(table)
+  private readTable(table: XmlElement): Block {
+    const rows = elements(table)
+      .flatMap((child) => (child.name === 'w:sdt' ? elements(maybeChild(child, 'w:sdtContent') ?? child) : [child]))
       .filter((row) => row.name === 'w:tr')
-      .flatMap((row) => elements(row).filter((cell) => cell.name === 'w:tc'));
-    return cells.flatMap((cell) => elements(cell).flatMap((child) => this.readBlock(child)));
+      .map((row) =>
+        elements(row)
+          .filter((cell) => cell.name === 'w:tc')
+          .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
+      );
+    return this.incoming.table(rows);
   }
 
   private readParagraph(element: XmlElement): Block[] {
+    const { incoming } = this;
     const properties = maybeChild(element, 'w:pPr');
-    const style = this.styles.byId.get(maybeChild(properties, 'w:pStyle')?.attributes['w:val'] ?? '');
+    const id = maybeChild(properties, 'w:pStyle')?.attributes['w:val'];
+    const style = this.styles.byId.get(id ?? this.styles.defaultId ?? '');
     const builder = new ParagraphBuilder();
     const wasInContents = this.inContentsField();
-    this.readInline(element, builder);
+    const begins = this.breaksNext || toggle(properties, 'w:pageBreakBefore') === true;
+    if (toggle(properties, 'w:pageBreakBefore') === true) incoming.pageBreaks += 1;
+    this.breaksNext = false;
+    this.readInline(element, builder, {});
     if (style?.tag === CONTENTS_TAG || (wasInContents && this.inContentsField())) {
-      this.remark('Lines of a contents list left out: ours is made from the headings');
+      incoming.remark('Lines of a contents list left out', CONTENTS_WHY);
       return [];
     }
-    if (style !== undefined && style.tag === undefined && !/^(normal|body text.*|standard)$/i.test(style.name)) {
-      this.remark(`Paragraphs of style “${style.name}” read as text`);
-    }
-    const numbered = maybeChild(properties, 'w:numPr') !== undefined;
-    const built = builder.build(this.ids.take('p'), style?.tag ?? (numbered ? 'LI' : 'TX'));
-    return [isBreakMark(built.text) && built.style === 'TX' ? { ...built, style: 'SBO' } : built];
+    if (style !== undefined && style.tag === undefined && !isPlainName(style.name))
+      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name.');
+    const list = this.readList(properties, style?.list);
+    const tag = style?.tag ?? (list === undefined ? 'TX' : 'LI');
+    const align = ALIGN[maybeChild(properties, 'w:jc')?.attributes['w:val'] ?? ''];
+    const touches: ParagraphTouches = {
+      ...(begins && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...(align !== undefined && tag === 'TX' ? { align } : {}),
+    };
+    const built = incoming.paragraph(builder, style?.name ?? 'Normal', tag, {
+      ...(Object.keys(touches).length > 0 ? { touches } : {}),
+      ...(list === undefined || style?.level ? {} : { list }),
+    });
+    if (begins && builder.isEmpty) this.breaksNext = true;
+    if (style?.level) incoming.heading(style.level, built);
+    const isBreak = isBreakMark(built.text) && built.style === 'TX';
+    const { touches: _, ...plain } = built;
+    const own: Block[] = [isBreak ? { ...plain, style: 'SBO' } : built];
+    return [...own, ...this.takeBoxes()];
+  }
+
+  private takeBoxes(): Block[] {
+    const boxes = this.boxes;
+    this.boxes = [];
+    return boxes.flatMap((box) => elements(box).flatMap((child) => this.readBlock(child)));
+  }
+
+  private readList(properties: XmlElement | undefined, ofStyle: Paragraph['list']): Paragraph['list'] {
+    const numbering = maybeChild(properties, 'w:numPr');
+    if (numbering === undefined) return ofStyle;
+    const number = maybeChild(numbering, 'w:numId')?.attributes['w:val'];
+    const level = Number(maybeChild(numbering, 'w:ilvl')?.attributes['w:val'] ?? 0);
+    if (number === undefined || number === '0') return undefined;
+    return { level: Math.max(0, level || 0), ordered: this.parts.isOrdered(number, level) };
   }
 
   private inContentsField(): boolean {
     return this.fields.some((field) => /^\s*TOC\b/.test(field.code));
   }
 
-  private readInline(parent: XmlElement, builder: ParagraphBuilder): void {
+  private readInline(parent: XmlElement, builder: ParagraphBuilder, link: SpanLook): void {
     for (const child of elements(parent)) {
-      if (child.name === 'w:r') this.readRun(child, builder);
-      else if (TRANSPARENT.has(child.name)) this.readInline(child, builder);
-      else if (child.name === 'w:del' || child.name === 'w:moveFrom') this.remark('Deletions taken as accepted');
+      if (child.name === 'w:r') this.readRun(child, builder, link);
+      else if (TRANSPARENT.has(child.name)) {
+        if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
+        this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link);
+      } else if (child.name === 'w:del' || child.name === 'w:moveFrom')
+        this.incoming.remark('Deletions taken as accepted', TRACKED_WHY);
+      else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
     }
   }
 
-  private readRun(run: XmlElement, builder: ParagraphBuilder): void {
-    const look = this.readLook(maybeChild(run, 'w:rPr'));
+  private linkOf(element: XmlElement): SpanLook {
+    const { 'r:id': id, 'w:anchor': anchor } = element.attributes;
+    const target = id === undefined ? undefined : this.parts.target(this.part, id);
+    const link = target ?? (anchor === undefined ? undefined : `#${anchor}`);
+    return link === undefined ? {} : { link };
+  }
+
+  private readRun(run: XmlElement, builder: ParagraphBuilder, link: SpanLook): void {
+    const properties = maybeChild(run, 'w:rPr');
+    if (toggle(properties, 'w:vanish') === true) {
+      if (textOf(run) !== '') this.incoming.remark('Hidden text left out', 'The file itself does not show it.');
+      return;
+    }
+    const ofField = this.links[this.links.length - 1];
+    const inside = ofField === undefined || ofField === '' ? link : { link: ofField };
+    const look = { ...readLook(properties, this.styles), ...inside };
     for (const child of elements(run)) this.readRunPart(child, look, builder);
   }
 
   private readRunPart(part: XmlElement, look: SpanLook, builder: ParagraphBuilder): void {
+    const { incoming } = this;
     const field = this.fields[this.fields.length - 1];
     if (part.name === 'w:fldChar') return this.stepField(part.attributes['w:fldCharType']);
     if (part.name === 'w:instrText') {
@@ -129,10 +188,7 @@ export class BodyReader {
         return builder.addObject({ kind: 'tab' });
       case 'w:br':
       case 'w:cr':
-        if (part.attributes['w:type'] === undefined || part.attributes['w:type'] === 'textWrapping') {
-          return builder.addObject({ kind: 'break' });
-        }
-        return this.remark('Page and column breaks left out');
+        return this.readBreak(part.attributes['w:type'], builder);
       case 'w:noBreakHyphen':
         return builder.add('\u2011', look);
       case 'w:softHyphen':
@@ -143,50 +199,71 @@ export class BodyReader {
       case 'w:drawing':
       case 'w:pict':
       case 'w:object':
-        return this.remark('Pictures and boxes left out');
-      case 'w:sym':
-        return this.remark('Symbols of a symbol font left out');
       case 'mc:AlternateContent':
-        return this.remark('Pictures and boxes left out');
+        return this.readDrawn(part, builder);
+      case 'w:sym':
+        return incoming.remark('Symbols of a symbol font left out', 'They are no characters of the text.');
       case 'w:commentReference':
-        return this.remark('Comments left out');
+        return incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
       default:
     }
   }
 
+  private readBreak(type: string | undefined, builder: ParagraphBuilder): void {
+    if (type === undefined || type === 'textWrapping') return builder.addObject({ kind: 'break' });
+    this.incoming.pageBreaks += 1;
+    this.breaksNext = true;
+  }
+
+  /** Pictures and text boxes; of two ways to draw the same thing the first. */
+  private readDrawn(part: XmlElement, builder: ParagraphBuilder): void {
+    const drawn = part.name === 'mc:AlternateContent' ? maybeChild(part, 'mc:Choice') : part;
+    if (drawn === undefined) return;
+    const boxes = allOf(drawn, 'w:txbxContent');
+    if (boxes.length > 0) {
+      this.boxes.push(...boxes);
+      this.incoming.remark('Text boxes read after their paragraph', 'Boxes have no place of their own in the copy.');
+      return;
+    }
+    const image = readPicture(drawn, this.parts, this.part);
+    if (image === null) {
+      this.incoming.remark('Drawings left out', 'They are no pictures that a file of their own holds.');
+      return;
+    }
+    this.incoming.images.push(image);
+    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+    void builder;
+  }
+
   private addNote(part: XmlElement, builder: ParagraphBuilder): void {
     const kind = part.name === 'w:footnoteReference' ? 'footnote' : 'endnote';
-    const id = this.ids.take('n');
+    const id = this.incoming.note(kind);
     this.references.push({ kind, number: part.attributes['w:id'], id });
     builder.addObject({ kind: 'note', note: id });
   }
 
   private stepField(type: string | undefined): void {
-    if (type === 'begin') this.fields.push({ inCode: true, code: '' });
-    else if (type === 'separate' && this.fields.length > 0) this.fields[this.fields.length - 1].inCode = false;
-    else if (type === 'end') this.fields.pop();
+    const field = this.fields[this.fields.length - 1];
+    if (type === 'begin') {
+      this.fields.push({ inCode: true, code: '' });
+      this.links.push('');
+    } else if (type === 'separate' && field !== undefined) {
+      field.inCode = false;
+      const target = /^\s*HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(field.code)?.[1];
+      if (target !== undefined) this.links[this.links.length - 1] = target;
+    } else if (type === 'end') {
+      this.fields.pop();
+      this.links.pop();
+    }
   }
+}
 
-  private readLook(properties: XmlElement | undefined): SpanLook {
-    if (properties === undefined) return {};
-    const style = this.styles.byId.get(maybeChild(properties, 'w:rStyle')?.attributes['w:val'] ?? '');
-    const italic = toggle(properties, 'w:i');
-    const bold = toggle(properties, 'w:b');
-    const position = maybeChild(properties, 'w:vertAlign')?.attributes['w:val'];
-    let tag: string | undefined;
-    if (position === 'superscript') tag = 'sup';
-    else if (position === 'subscript') tag = 'sub';
-    else if (toggle(properties, 'w:smallCaps')) tag = 'sc';
-    else if (style?.italic && italic !== false) tag = 'em';
-    else if (style?.bold && bold !== false) tag = 'strong';
-    const touches = {
-      ...(italic && tag !== 'em' ? { italic } : {}),
-      ...(bold && tag !== 'strong' ? { bold } : {}),
-      ...(toggle(properties, 'w:u') ? { underline: true } : {}),
-      ...(toggle(properties, 'w:strike') ? { strike: true } : {}),
-    };
-    return { ...(tag ? { style: tag } : {}), ...(Object.keys(touches).length > 0 ? { touches } : {}) };
-  }
+const CONTENTS_WHY = 'Ours is made from the headings, and always true.';
+const TRACKED_WHY = 'Tracked changes are read as their author left them.';
+
+/** Elements of a name inside another, those inside one found left out. */
+function allOf(parent: XmlElement, name: string): XmlElement[] {
+  return elements(parent).flatMap((child) => (child.name === name ? [child] : allOf(child, name)));
 }
 
 function isContentsControl(control: XmlElement): boolean {

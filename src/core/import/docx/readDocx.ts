@@ -5,11 +5,13 @@ import { unpack } from '../../base/zip';
 import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
 import type { Manuscript } from '../../model/manuscript';
 import type { Block } from '../../model/streams';
-import { IdCounter } from '../paragraphBuilder';
+import { Incoming } from '../incoming';
 import { BodyReader, type NoteReference } from './bodyReader';
+import { DocxParts } from './parts';
 import { readStyles } from './styleNames';
 
-const WANTED = /^(word\/(document|styles|footnotes|endnotes)\.xml|docProps\/core\.xml)$/;
+const WANTED =
+  /^(word\/(document|styles|footnotes|endnotes|numbering)\.xml|word\/_rels\/(document|footnotes|endnotes)\.xml\.rels|word\/media\/[^/]+|docProps\/core\.xml)$/;
 const BLOCKS_PER_STEP = 100;
 
 /** Throws ImportError `truncated`, `too-large`, `not-a-document` or `damaged`. */
@@ -23,33 +25,33 @@ export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
     throw new ImportError('not-a-document', 'This is a zip file, but there is no Word document in it.');
   }
   yield;
-  const styles = readStyles(part('word/styles.xml'));
-  const ids = new IdCounter();
-  const reader = new BodyReader(styles, ids);
+  const parts = new DocxParts(members, part);
+  const styles = readStyles(part('word/styles.xml'), parts);
+  const incoming = new Incoming();
+  const reader = new BodyReader(styles, incoming, parts, 'document');
   const blocks = yield* readBlocks(reader, body);
-  const notes: Record<string, readonly Block[]> = {};
   const bodies = { footnote: notesOf(part('word/footnotes.xml')), endnote: notesOf(part('word/endnotes.xml')) };
+  const readers = {
+    footnote: new BodyReader(styles, incoming, parts, 'footnotes'),
+    endnote: new BodyReader(styles, incoming, parts, 'endnotes'),
+  };
   // Notes may refer to further notes: the list grows while it is walked.
-  for (let k = 0; k < reader.references.length; k += 1) {
-    const reference: NoteReference = reader.references[k];
-    const source = bodies[reference.kind].get(reference.number);
-    if (reference.kind === 'endnote') reader.remark('Endnotes set as footnotes');
-    notes[reference.id] = source ? reader.readNote(source) : [];
-    if (source === undefined) reader.remark('Note references without a note');
+  const references = [...reader.references];
+  for (let k = 0; k < references.length; k += 1) {
+    const { kind, number, id }: NoteReference = references[k];
+    const source = bodies[kind].get(number);
+    if (source === undefined) incoming.remark('Note references without a note', 'The file has no text for them.');
+    const before = readers[kind].references.length;
+    incoming.notes[id] = { kind, blocks: source ? readers[kind].readNote(source) : [] };
+    references.push(...readers[kind].references.slice(before));
     if (k % BLOCKS_PER_STEP === 0) yield;
   }
   const core = part('docProps/core.xml');
-  return {
-    metadata: {
-      title: wordsOf(maybeChild(core, 'dc:title')),
-      author: wordsOf(maybeChild(core, 'dc:creator')),
-      language: wordsOf(maybeChild(core, 'dc:language')) ?? styles.language,
-    },
-    blocks,
-    notes,
-    nextId: ids.next,
-    remarks: reader.remarks(),
-  };
+  return incoming.finish(blocks, {
+    title: wordsOf(maybeChild(core, 'dc:title')),
+    author: wordsOf(maybeChild(core, 'dc:creator')),
+    language: wordsOf(maybeChild(core, 'dc:language')) ?? styles.language,
+  });
 }
 
 function* readBlocks(reader: BodyReader, body: XmlElement): Generator<void, Block[]> {

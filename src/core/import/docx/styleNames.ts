@@ -1,80 +1,77 @@
 // The styles of a .docx: which of ours each becomes, by its name, its outline level and those of its ancestors, and
 // which character look each brings.
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
-import type { StyleTag } from '../../model/streams';
+import type { Paragraph, StyleTag } from '../../model/streams';
+import { levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+import type { DocxParts } from './parts';
 
-export interface IncomingStyle {
+export interface DocxStyle {
   readonly name: string;
   /** Our tag; undefined when nothing of ours fits, which reads as text. */
   readonly tag: StyleTag | undefined;
+  /** Level of a heading, from 1. */
+  readonly level: number | undefined;
   readonly italic: boolean | undefined;
   readonly bold: boolean | undefined;
+  readonly list: Paragraph['list'];
 }
 
 export interface IncomingStyles {
-  readonly byId: ReadonlyMap<string, IncomingStyle>;
+  readonly byId: ReadonlyMap<string, DocxStyle>;
+  /** Style of paragraphs that name none. */
+  readonly defaultId: string | undefined;
   readonly language: string | undefined;
 }
 
-const BY_NAME: readonly [RegExp, StyleTag][] = [
-  [/^heading 1$/, 'CT'],
-  [/^heading 2$/, 'AH'],
-  [/^heading [3-9]$/, 'BH'],
-  [/^part (title|heading)$/, 'PT'],
-  [/^chapter (title|heading|name)$/, 'CT'],
-  [/^chapter (number|no\.?)$/, 'CN'],
-  [/^title$/, 'BT'],
-  [/^subtitle$/, 'BS'],
-  [/^author$/, 'BA'],
-  [/^dedication$/, 'DED'],
-  [/^epigraph$/, 'EPI'],
-  [/^(intense )?quote$|^extract\b|^letter\b|^block (text|quote)/, 'EXT'],
-  [/^verse\b|^poem\b|^poetry\b|^song\b/, 'VRS'],
-  [/^list\b/, 'LI'],
-  [/^(foot|end)note text$/, 'NT'],
-  [/^(scene|section|space) break$/, 'SB'],
-  [/^toc( heading| \d)$/, 'contents'],
-];
-
-/** Tag of an incoming contents list, which is left out: ours is made from the headings. */
-export const CONTENTS_TAG = 'contents';
-
 /** Reads word/styles.xml; without it every paragraph is text. */
-export function readStyles(part: XmlElement | undefined): IncomingStyles {
+export function readStyles(part: XmlElement | undefined, parts: DocxParts): IncomingStyles {
   const raw = new Map<string, XmlElement>();
+  let defaultId: string | undefined;
   for (const style of part ? elements(part) : []) {
-    if (style.name === 'w:style' && style.attributes['w:styleId']) raw.set(style.attributes['w:styleId'], style);
+    const { 'w:styleId': id, 'w:type': type, 'w:default': isDefault } = style.attributes;
+    if (style.name !== 'w:style' || !id) continue;
+    raw.set(id, style);
+    if (type === 'paragraph' && (isDefault === '1' || isDefault === 'true')) defaultId = id;
   }
-  const byId = new Map<string, IncomingStyle>();
-  for (const id of raw.keys()) byId.set(id, resolve(id, raw, new Set()));
+  const byId = new Map<string, DocxStyle>();
+  for (const id of raw.keys()) byId.set(id, resolve(id, raw, parts, new Set()));
   const defaults = maybeChild(maybeChild(maybeChild(part, 'w:docDefaults'), 'w:rPrDefault'), 'w:rPr');
-  return { byId, language: maybeChild(defaults, 'w:lang')?.attributes['w:val'] };
+  return { byId, defaultId, language: maybeChild(defaults, 'w:lang')?.attributes['w:val'] };
 }
 
-function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, seen: Set<string>): IncomingStyle {
+function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxParts, seen: Set<string>): DocxStyle {
   const style = raw.get(id);
-  if (style === undefined || seen.has(id)) return { name: id, tag: undefined, italic: undefined, bold: undefined };
+  if (style === undefined || seen.has(id))
+    return { name: id, tag: undefined, level: undefined, italic: undefined, bold: undefined, list: undefined };
   seen.add(id);
   const name = maybeChild(style, 'w:name')?.attributes['w:val'] ?? id;
   const parentId = maybeChild(style, 'w:basedOn')?.attributes['w:val'];
-  const parent = parentId === undefined ? undefined : resolve(parentId, raw, seen);
+  const parent = parentId === undefined ? undefined : resolve(parentId, raw, parts, seen);
   const run = maybeChild(style, 'w:rPr');
+  const paragraph = maybeChild(style, 'w:pPr');
+  const level = levelOfName(name) ?? outlineOf(paragraph) ?? parent?.level;
   return {
     name,
-    tag: tagOfName(name) ?? tagOfOutline(style) ?? parent?.tag,
+    tag: tagOfName(name) ?? (level === undefined ? undefined : tagOfLevel(level)) ?? parent?.tag,
+    level,
     italic: toggle(run, 'w:i') ?? parent?.italic,
     bold: toggle(run, 'w:b') ?? parent?.bold,
+    list: listOf(paragraph, parts) ?? parent?.list,
   };
 }
 
-function tagOfName(name: string): StyleTag | undefined {
-  const plain = name.toLowerCase().replace(/[_-]+/g, ' ').trim();
-  return BY_NAME.find(([pattern]) => pattern.test(plain))?.[1];
+function outlineOf(paragraph: XmlElement | undefined): number | undefined {
+  const level = maybeChild(paragraph, 'w:outlineLvl')?.attributes['w:val'];
+  const value = Number(level);
+  return level !== undefined && value >= 0 && value < 9 ? value + 1 : undefined;
 }
 
-function tagOfOutline(style: XmlElement): StyleTag | undefined {
-  const level = maybeChild(maybeChild(style, 'w:pPr'), 'w:outlineLvl')?.attributes['w:val'];
-  return level === '0' ? 'CT' : level === '1' ? 'AH' : level === '2' || level === '3' ? 'BH' : undefined;
+function listOf(paragraph: XmlElement | undefined, parts: DocxParts): Paragraph['list'] {
+  const numbering = maybeChild(paragraph, 'w:numPr');
+  const number = maybeChild(numbering, 'w:numId')?.attributes['w:val'];
+  if (number === undefined || number === '0') return undefined;
+  const level = Number(maybeChild(numbering, 'w:ilvl')?.attributes['w:val'] ?? 0) || 0;
+  return { level, ordered: parts.isOrdered(number, level) };
 }
 
 /** A toggle property (17.7.3): true when present without a false value, undefined when absent. */

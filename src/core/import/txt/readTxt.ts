@@ -2,9 +2,10 @@
 // from lines such as "CHAPTER IV", _italics_ from their underscores.
 import { ImportError } from '../../base/errors';
 import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
-import type { Block } from '../../model/streams';
-import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../headings';
-import { IdCounter, ParagraphBuilder } from '../paragraphBuilder';
+import type { Block, Paragraph } from '../../model/streams';
+import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../measure/headings';
+import { Incoming } from '../incoming';
+import { ParagraphBuilder } from '../paragraphBuilder';
 
 /** Lines longer than this were not ended by a typewriter's margin: each is a paragraph. */
 const LONG_LINE = 100;
@@ -13,13 +14,13 @@ const LINES_PER_STEP = 2000;
 export function* readTxt(bytes: Uint8Array): Generator<void, Manuscript> {
   const lines = decodeText(bytes).split(/\r\n|\n|\r|\f/);
   const { metadata, from } = readOpening(lines);
-  const ids = new IdCounter();
+  const incoming = new Incoming();
   const blocks: Block[] = [];
   const wrapped = isWrapped(lines);
   const numbersAreHeadings = lines.filter(isBareNumber).length >= 2;
   let pending: string[] = [];
   const flush = () => {
-    if (pending.length > 0) blocks.push(plainParagraph(pending.join(' '), 'TX', ids));
+    if (pending.length > 0) blocks.push(plainParagraph(pending.join(' '), 'TX', incoming));
     pending = [];
   };
   for (let k = from; k < lines.length; k += 1) {
@@ -29,17 +30,17 @@ export function* readTxt(bytes: Uint8Array): Generator<void, Manuscript> {
     if (line.trim() === '') flush();
     else if (alone && (looksLikeHeading(line) || (numbersAreHeadings && isBareNumber(line)))) {
       flush();
-      k += pushHeading(lines, k, blocks, ids);
+      k += pushHeading(lines, k, blocks, incoming);
     } else if (isBreakMark(line)) {
       flush();
-      blocks.push(plainParagraph(line.trim(), 'SBO', ids));
+      blocks.push(plainParagraph(line.trim(), 'SBO', incoming));
     } else {
       if (!wrapped || /^(?:\t| {2,})\S/.test(line)) flush();
       pending.push(line.trim());
     }
   }
   flush();
-  return { metadata, blocks, notes: {}, nextId: ids.next, remarks: [] };
+  return incoming.finish(blocks, metadata);
 }
 
 /** UTF-8 and UTF-16 by their marks, UTF-8 when it is valid, else Windows-1252. Throws ImportError `not-text`. */
@@ -69,7 +70,7 @@ function decodeEightBit(bytes: Uint8Array): string {
 }
 
 /** Characters of Windows-1252 from 0x80 to 0x9F. Our own table: Node 20 decodes this encoding as Latin-1. */
-const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+export const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
 function decodeWindows1252(bytes: Uint8Array): string {
   let text = '';
@@ -103,7 +104,7 @@ function readOpening(lines: readonly string[]): { metadata: IncomingMetadata; fr
 }
 
 /** Pushes the heading on line `at`, with a title that stands below it. Answers how many further lines it took. */
-function pushHeading(lines: readonly string[], at: number, blocks: Block[], ids: IdCounter): number {
+function pushHeading(lines: readonly string[], at: number, blocks: Block[], incoming: Incoming): number {
   const words = readHeading(lines[at]);
   const [numberStyle, titleStyle] = words.kind === 'part' ? ['PN', 'PT'] : ['CN', 'CT'];
   let taken = 0;
@@ -116,8 +117,10 @@ function pushHeading(lines: readonly string[], at: number, blocks: Block[], ids:
       taken = next - at;
     }
   }
-  if (words.number !== '' && title !== '') blocks.push(plainParagraph(words.number, numberStyle, ids));
-  blocks.push(plainParagraph(title || words.number, titleStyle, ids));
+  if (words.number !== '' && title !== '') blocks.push(plainParagraph(words.number, numberStyle, incoming));
+  const head = plainParagraph(title || words.number, titleStyle, incoming);
+  blocks.push(head);
+  incoming.heading(1, head);
   return taken;
 }
 
@@ -130,10 +133,19 @@ function isTitleLine(lines: readonly string[], at: number): boolean {
   );
 }
 
+/** What the lines of a plain text are called. */
+const STYLE_NAMES: Readonly<Record<string, string>> = {
+  CN: 'Chapter line',
+  CT: 'Chapter line',
+  PN: 'Part line',
+  PT: 'Part line',
+  SBO: 'Break of marks',
+};
+
 /** A paragraph whose _underscored_ words are italic. */
-function plainParagraph(text: string, style: string, ids: IdCounter): Block {
+function plainParagraph(text: string, style: string, incoming: Incoming): Paragraph {
   const builder = new ParagraphBuilder();
   const pieces = text.split(/(?<![\p{L}\p{N}])_([^_\s](?:[^_]*[^_\s])?)_(?![\p{L}\p{N}])/u);
   pieces.forEach((piece, index) => builder.add(piece, index % 2 === 1 ? { touches: { italic: true } } : {}));
-  return builder.build(ids.take('p'), style);
+  return incoming.paragraph(builder, STYLE_NAMES[style] ?? 'Text', style);
 }

@@ -6,6 +6,7 @@ import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
 import { RunningOrder } from './RunningOrder';
+import { TidyPanel } from './TidyPanel';
 
 export default function CopyStage() {
   const dispatch = useAppDispatch();
@@ -32,6 +33,7 @@ export default function CopyStage() {
       ) : (
         <Galley key={division.id} division={division} row={row} />
       )}
+      <TidyPanel />
     </div>
   );
 }

@@ -60,7 +60,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
 }
 
 /** Tags, text and notes: the same columns in every row, so that rows can be laid out apart from each other. */
-const COLUMNS = 'grid grid-cols-[56px_minmax(0,470px)_minmax(0,190px)] gap-x-4';
+const COLUMNS = 'grid grid-cols-[56px_minmax(min(300px,100%),470px)_minmax(0,190px)] gap-x-4';
 
 interface RowProps {
   readonly block: Block;

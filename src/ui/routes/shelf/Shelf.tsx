@@ -10,6 +10,9 @@ import { themeChosen } from '../../../state/viewSlice';
 import { LeafMark } from '../../components/LeafMark';
 import { BookCard } from './BookCard';
 
+/** Kinds of manuscript that can be read; the readers themselves come when a file does. */
+const KINDS = '.docx,.odt,.rtf,.md,.markdown,.html,.htm,.xhtml,.epub,.txt,.text';
+
 export function Shelf() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -70,7 +73,7 @@ export function Shelf() {
           ref={chooser}
           type="file"
           className="hidden"
-          accept=".docx,.txt,.walnut"
+          accept={`${KINDS},.walnut`}
           multiple
           aria-label="Manuscript or project file"
           onChange={(event) => {
@@ -133,7 +136,8 @@ export function Shelf() {
                 <span className="block font-semibold">
                   {books?.length === 0 ? 'The Shelf is empty' : 'Another book'}
                 </span>
-                Drop a manuscript anywhere here: .docx, .txt, or a .walnut project
+                Drop a manuscript anywhere here: Word, OpenDocument, rich or plain text, Markdown, HTML, EPUB, or a
+                .walnut project
               </span>
             </button>
           </li>

@@ -1,0 +1,48 @@
+// Width and height of a picture from its first bytes, without decoding it: PNG (ISO 15948), JPEG (ITU T.81, B.2.2), GIF89a,
+// BMP, WebP (RFC 9649).
+
+export interface ImageSize {
+  readonly width: number;
+  readonly height: number;
+}
+
+const NONE: ImageSize = { width: 0, height: 0 };
+
+/** Pixels; 0 by 0 for what is no picture of a known kind. */
+export function imageSize(bytes: Uint8Array): ImageSize {
+  if (bytes.length < 26) return NONE;
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const ascii = (at: number, text: string) => [...text].every((char, k) => bytes[at + k] === char.charCodeAt(0));
+  if (ascii(1, 'PNG')) return { width: view.getUint32(16), height: view.getUint32(20) };
+  if (ascii(0, 'GIF8')) return { width: view.getUint16(6, true), height: view.getUint16(8, true) };
+  if (ascii(0, 'BM')) return { width: Math.abs(view.getInt32(18, true)), height: Math.abs(view.getInt32(22, true)) };
+  if (ascii(0, 'RIFF') && ascii(8, 'WEBP')) return webpSize(bytes, view, ascii);
+  return bytes[0] === 0xff && bytes[1] === 0xd8 ? jpegSize(view) : NONE;
+}
+
+/** The first frame header; markers that stand alone have no length. */
+function jpegSize(view: DataView): ImageSize {
+  for (let at = 2; at + 9 < view.byteLength;) {
+    if (view.getUint8(at) !== 0xff) return NONE;
+    const marker = view.getUint8(at + 1);
+    const isFrame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
+    if (isFrame) return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
+    if (marker === 0xff) at += 1;
+    else at += marker >= 0xd0 && marker <= 0xd8 ? 2 : 2 + view.getUint16(at + 2);
+  }
+  return NONE;
+}
+
+function webpSize(bytes: Uint8Array, view: DataView, ascii: (at: number, text: string) => boolean): ImageSize {
+  if (ascii(12, 'VP8X') && bytes.length >= 30) {
+    const three = (at: number) => bytes[at] + (bytes[at + 1] << 8) + (bytes[at + 2] << 16) + 1;
+    return { width: three(24), height: three(27) };
+  }
+  if (ascii(12, 'VP8 ') && bytes.length >= 30)
+    return { width: view.getUint16(26, true) & 0x3fff, height: view.getUint16(28, true) & 0x3fff };
+  if (ascii(12, 'VP8L')) {
+    const bits = view.getUint32(21, true);
+    return { width: (bits & 0x3fff) + 1, height: ((bits >> 14) & 0x3fff) + 1 };
+  }
+  return NONE;
+}

@@ -1,0 +1,61 @@
+// The parts of a .docx besides its text: relations, numbering, and the files of its pictures.
+import { elements, maybeChild, type XmlElement } from '../../base/xml';
+
+export class DocxParts {
+  private readonly relations = new Map<string, { readonly target: string; readonly isExternal: boolean }>();
+  /** Whether the levels of a numbering are numbered, and not marked by a bullet. */
+  private readonly ordered = new Map<string, ReadonlyMap<number, boolean>>();
+
+  constructor(
+    private readonly members: Readonly<Record<string, Uint8Array>>,
+    read: (name: string) => XmlElement | undefined,
+  ) {
+    for (const part of ['document', 'footnotes', 'endnotes'])
+      this.readRelations(part, read(`word/_rels/${part}.xml.rels`));
+    this.readNumbering(read('word/numbering.xml'));
+  }
+
+  private readRelations(part: string, relations: XmlElement | undefined): void {
+    for (const { attributes } of relations ? elements(relations) : []) {
+      const isExternal = attributes.TargetMode === 'External';
+      if (attributes.Id && attributes.Target)
+        this.relations.set(`${part} ${attributes.Id}`, { target: attributes.Target, isExternal });
+    }
+  }
+
+  private readNumbering(part: XmlElement | undefined): void {
+    const formats = new Map<string, Map<number, boolean>>();
+    for (const element of part ? elements(part) : []) {
+      if (element.name === 'w:abstractNum') {
+        const levels = new Map<number, boolean>();
+        for (const level of elements(element).filter((child) => child.name === 'w:lvl')) {
+          const format = maybeChild(level, 'w:numFmt')?.attributes['w:val'];
+          levels.set(Number(level.attributes['w:ilvl']), format !== 'bullet' && format !== 'none');
+        }
+        formats.set(element.attributes['w:abstractNumId'], levels);
+      } else if (element.name === 'w:num') {
+        const source = maybeChild(element, 'w:abstractNumId')?.attributes['w:val'] ?? '';
+        this.ordered.set(element.attributes['w:numId'], formats.get(source) ?? new Map());
+      }
+    }
+  }
+
+  isOrdered(numbering: string, level: number): boolean {
+    return this.ordered.get(numbering)?.get(level) ?? false;
+  }
+
+  /** Where an external relation of a part leads; undefined for what is inside the file. Nothing is ever fetched. */
+  target(part: string, id: string): string | undefined {
+    const relation = this.relations.get(`${part} ${id}`);
+    return relation?.isExternal ? relation.target : undefined;
+  }
+
+  /** Name and bytes of a file inside, by relation. */
+  file(part: string, id: string): { readonly name: string; readonly bytes: Uint8Array } | undefined {
+    const relation = this.relations.get(`${part} ${id}`);
+    if (relation === undefined || relation.isExternal) return undefined;
+    const path = relation.target.startsWith('/') ? relation.target.slice(1) : `word/${relation.target}`;
+    const bytes = this.members[path];
+    return bytes === undefined ? undefined : { name: path.split('/').pop()!, bytes };
+  }
+}

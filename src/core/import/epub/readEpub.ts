@@ -1,0 +1,94 @@
+// Reads an EPUB (EPUB 3.3, and the package document of EPUB 2): the texts of its spine one after another, read as HTML.
+import { ImportError } from '../../base/errors';
+import { imageSize } from '../../base/imageSize';
+import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
+import { unpack } from '../../base/zip';
+import type { Manuscript } from '../../model/manuscript';
+import type { Block } from '../../model/streams';
+import { findNotes, type NoteBody } from '../html/notes';
+import { TreeReader } from '../html/readTree';
+import { parseHtml } from '../html/tree';
+import { Incoming } from '../incoming';
+
+export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
+  const members = unpack(bytes, () => true);
+  const text = (name: string) => (members[name] ? new TextDecoder('utf-8').decode(members[name]) : undefined);
+  const container = text('META-INF/container.xml');
+  const path = container && find(parseXml(container, 'META-INF/container.xml'), 'rootfile')?.attributes['full-path'];
+  const source = path ? text(path) : undefined;
+  if (!path || source === undefined)
+    throw new ImportError('not-a-document', 'This is a zip file, but there is no EPUB in it.');
+  const opf = parseXml(source, path);
+  const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
+  yield;
+  const files = spineOf(opf).map((href) => resolve(folder, href));
+  const bodies: XmlElement[] = [];
+  for (const file of files) {
+    const content = text(file);
+    if (content === undefined) continue;
+    const root = parseHtml(withClosedTags(content));
+    const html = maybeChild(root, 'html') ?? root;
+    bodies.push(maybeChild(html, 'body') ?? html);
+    yield;
+  }
+  const notes = new Map<string, NoteBody>();
+  for (const body of bodies) for (const [id, note] of findNotes(body)) notes.set(id, note);
+  const incoming = new Incoming();
+  const reader = new TreeReader(incoming, { notes, shift: 0 });
+  const blocks: Block[] = [];
+  for (const body of bodies) {
+    blocks.push(...reader.read(body));
+    yield;
+  }
+  const sized = incoming.images.map((image) => {
+    const file = Object.keys(members).find((name) => name.split('/').pop() === image.name);
+    const own = file === undefined ? { width: 0, height: 0 } : imageSize(members[file]);
+    return own.width > 0 ? { ...image, ...own } : image;
+  });
+  const metadata = find(opf, 'metadata');
+  const value = (name: string) => {
+    const words = metadata && maybeChild(metadata, name);
+    return words === undefined ? undefined : textOf(words).trim() || undefined;
+  };
+  const made = incoming.finish(blocks, {
+    title: value('dc:title'),
+    author: value('dc:creator'),
+    language: value('dc:language'),
+  });
+  return { ...made, images: sized };
+}
+
+/** Files of the reading order; the contents list of the file itself is left out. */
+function spineOf(opf: XmlElement): string[] {
+  const items = new Map<string, XmlElement>();
+  for (const item of elements(find(opf, 'manifest') ?? opf)) items.set(item.attributes.id, item);
+  return elements(find(opf, 'spine') ?? opf).flatMap((entry) => {
+    const item = items.get(entry.attributes.idref);
+    const isNav = item?.attributes.properties?.split(/\s+/).includes('nav');
+    return item === undefined || isNav || entry.attributes.linear === 'no' ? [] : [item.attributes.href];
+  });
+}
+
+function find(parent: XmlElement, name: string): XmlElement | undefined {
+  if (parent.name === name || parent.name.endsWith(`:${name}`)) return parent;
+  for (const child of elements(parent)) {
+    const inside = find(child, name);
+    if (inside !== undefined) return inside;
+  }
+  return undefined;
+}
+
+/** A path inside the package; one that would lead out of it stays at its root. */
+function resolve(folder: string, href: string): string {
+  const parts: string[] = [];
+  for (const part of `${folder}${decodeURIComponent(href.split('#')[0])}`.split('/')) {
+    if (part === '..') parts.pop();
+    else if (part !== '.' && part !== '') parts.push(part);
+  }
+  return parts.join('/');
+}
+
+/** XHTML closes empty elements of any name in themselves, which HTML does not know. */
+function withClosedTags(text: string): string {
+  return text.replace(/<(a|span|p|div|i|b|em|td|th|title|script|section|li)((?:\s[^<>]*?)?)\/>/gi, '<$1$2></$1>');
+}

@@ -1,0 +1,57 @@
+// The look that an inline element of HTML gives its text.
+import type { XmlElement } from '../../base/xml';
+import type { SpanLook } from '../paragraphBuilder';
+
+const TAGS: Readonly<Record<string, SpanLook>> = {
+  em: { style: 'em' },
+  i: { style: 'em' },
+  cite: { style: 'em' },
+  dfn: { style: 'em' },
+  var: { style: 'em' },
+  strong: { style: 'strong' },
+  b: { style: 'strong' },
+  sup: { style: 'sup' },
+  sub: { style: 'sub' },
+  u: { touches: { underline: true } },
+  s: { touches: { strike: true } },
+  strike: { touches: { strike: true } },
+};
+
+/** The look inside an element; null for what was deleted. Character styles of two elements become style and touch. */
+export function withElement({ name, attributes }: XmlElement, look: SpanLook): SpanLook | null {
+  if (name === 'del') return null;
+  let made = merged(look, TAGS[name] ?? {});
+  const css = attributes.style ?? '';
+  if (/font-style:\s*(italic|oblique)/i.test(css)) made = merged(made, { style: 'em' });
+  if (/font-style:\s*normal/i.test(css)) made = merged(made, { touches: { italic: false } });
+  if (/font-weight:\s*(bold|[6-9]00)/i.test(css)) made = merged(made, { style: 'strong' });
+  if (/font-variant(-caps)?:\s*small-caps/i.test(css) || /(^|\s)small-?caps(\s|$)/i.test(attributes.class ?? ''))
+    made = merged(made, { style: 'sc' });
+  if (/text-decoration[^;]*underline/i.test(css) && name !== 'a') made = merged(made, { touches: { underline: true } });
+  if (/text-decoration[^;]*line-through/i.test(css)) made = merged(made, { touches: { strike: true } });
+  if (/vertical-align:\s*super/i.test(css)) made = merged(made, { style: 'sup' });
+  if (/vertical-align:\s*sub/i.test(css)) made = merged(made, { style: 'sub' });
+  const language = attributes.lang ?? attributes['xml:lang'];
+  const isLanguage = language !== undefined && /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(language);
+  return isLanguage && /^(span|i|em|b|q|cite|a)$/.test(name) ? { ...made, language } : made;
+}
+
+/** A second character style beside one that is there: italic and bold as touches. */
+function merged(a: SpanLook, b: SpanLook): SpanLook {
+  const touches = { ...a.touches, ...b.touches };
+  let { style } = a;
+  if (b.style !== undefined && style !== undefined && b.style !== style) {
+    if (b.style === 'em') touches.italic = true;
+    else if (b.style === 'strong') touches.bold = true;
+    else {
+      if (style === 'em') touches.italic = true;
+      else if (style === 'strong') touches.bold = true;
+      style = b.style;
+    }
+  } else style = b.style ?? style;
+  return {
+    ...a,
+    ...(style === undefined ? {} : { style }),
+    ...(Object.keys(touches).length > 0 ? { touches } : {}),
+  };
+}

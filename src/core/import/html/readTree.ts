@@ -1,0 +1,248 @@
+// Reads the blocks of an HTML tree: one reader for HTML, EPUB and, by way of the same tree, Markdown.
+import { imageSize } from '../../base/imageSize';
+import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
+import type { Block, Paragraph, StyleTag } from '../../model/streams';
+import { isBreakMark } from '../../measure/headings';
+import type { Incoming } from '../incoming';
+import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
+import { CONTENTS_TAG, tagOfLevel, tagOfName } from '../styleTags';
+import { withElement } from './looks';
+import { isBackLink, isNoteGroup, noteOf, type NoteBody } from './notes';
+
+const HEADING = /^h([1-6])$/;
+const SKIPPED = new Set(['head', 'title', 'base', 'link', 'meta', 'colgroup', 'col', 'rp', 'rt', 'source', 'track']);
+const HOSTILE = new Set([
+  'script',
+  'style',
+  'template',
+  'iframe',
+  'object',
+  'embed',
+  'applet',
+  'form',
+  'input',
+  'button',
+  'svg',
+  'math',
+  'canvas',
+  'audio',
+  'video',
+]);
+const BLOCKS = new Set([
+  ...['p', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'nav', 'body', 'html', 'figure'],
+  ...['figcaption', 'blockquote', 'ul', 'ol', 'li', 'dl', 'dt', 'dd', 'pre', 'table', 'hr', 'address', 'center'],
+  ...['details', 'summary', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'hgroup', 'caption', 'fieldset'],
+]);
+
+/** What the place of a block in the tree decides of its paragraphs. */
+interface Surroundings {
+  readonly tag: StyleTag | null;
+  readonly style: string;
+  readonly list?: Paragraph['list'];
+}
+
+export interface TreeOptions {
+  readonly notes: ReadonlyMap<string, NoteBody>;
+  /** Levels taken from headings: 1 where the only first-level heading is the title of the book. */
+  readonly shift: number;
+}
+
+export class TreeReader {
+  private readonly made = new Map<string, string>();
+  private builder = new ParagraphBuilder();
+  private blocks: Block[] = [];
+
+  constructor(
+    private readonly incoming: Incoming,
+    private readonly options: TreeOptions,
+  ) {}
+
+  /** Blocks of an element; call once per file. */
+  read(root: XmlElement): Block[] {
+    return this.inside(root, { tag: null, style: 'Text' });
+  }
+
+  private inside(parent: XmlElement, place: Surroundings): Block[] {
+    const [blocks, builder] = [this.blocks, this.builder];
+    [this.blocks, this.builder] = [[], new ParagraphBuilder()];
+    this.walk(parent, place, {});
+    this.flush(place);
+    const read = this.blocks;
+    [this.blocks, this.builder] = [blocks, builder];
+    return read;
+  }
+
+  private walk(parent: XmlElement, place: Surroundings, look: SpanLook): void {
+    for (const child of parent.children) {
+      if (typeof child === 'string') this.addText(child, look);
+      else this.readElement(child, place, look);
+    }
+  }
+
+  private addText(text: string, look: SpanLook): void {
+    const words = text.replace(/[ \t\n\r\f]+/g, ' ');
+    this.builder.add(this.builder.isEmpty || this.builder.endsInSpace ? words.replace(/^ /, '') : words, look);
+  }
+
+  /** Ends the paragraph that is open, if it holds anything. */
+  private flush(place: Surroundings, rest: Partial<Paragraph> = {}): void {
+    const { builder } = this;
+    this.builder = new ParagraphBuilder();
+    if (builder.isBlank) return;
+    builder.trimEnd();
+    const list = place.list === undefined ? {} : { list: place.list };
+    const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', { ...list, ...rest });
+    this.blocks.push(isBreakMark(built.text) && built.style === 'TX' ? { ...built, style: 'SBO' } : built);
+  }
+
+  private readElement(element: XmlElement, place: Surroundings, look: SpanLook): void {
+    const { name } = element;
+    if (SKIPPED.has(name)) return;
+    if (HOSTILE.has(name))
+      return this.incoming.remark('Scripts, forms and embedded objects left out', 'They are no part of a text.');
+    const inner = withElement(element, look);
+    if (inner === null)
+      return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
+    if (name === 'br') return this.builder.addObject({ kind: 'break' });
+    if (name === 'img' || name === 'image') return this.readImage(element);
+    if (name === 'a') return this.readLink(element, place, inner);
+    if (isNoteGroup(element) && this.options.notes.size > 0) return this.flush(place);
+    if (element.attributes.id !== undefined && this.options.notes.get(element.attributes.id)?.element === element)
+      return;
+    if (BLOCKS.has(name)) return this.readBlock(element, place, inner);
+    this.walk(element, place, inner);
+  }
+
+  private readBlock(element: XmlElement, place: Surroundings, look: SpanLook): void {
+    const { name, attributes } = element;
+    this.flush(place);
+    if (/toc|doc-toc/.test(`${attributes['epub:type'] ?? ''} ${attributes.role ?? ''}`) && name === 'nav')
+      return this.incoming.remark('Contents list left out', 'Ours is made from the headings, and always true.');
+    const level = HEADING.exec(name);
+    if (level !== null) return this.readHeading(element, Number(level[1]), look);
+    if (name === 'hr') {
+      this.builder.add('* * *');
+      return this.flush({ tag: 'SBO', style: 'hr' });
+    }
+    if (name === 'table') return void this.blocks.push(this.readTable(element));
+    if (name === 'pre') return this.readPre(element);
+    if (/page-break-before:\s*always|break-before:\s*page/.test(attributes.style ?? '')) this.incoming.pageBreaks += 1;
+    const own = this.surroundings(element, place);
+    if (own.tag === CONTENTS_TAG)
+      return this.incoming.remark('Lines of a contents list left out', 'Ours is made from the headings.');
+    this.walk(element, own, look);
+    this.flush(own);
+  }
+
+  private surroundings(element: XmlElement, place: Surroundings): Surroundings {
+    const { name, attributes } = element;
+    const classes = (attributes.class ?? '').split(/\s+/).filter((one) => one !== '');
+    const named = classes.map((one) => tagOfName(one)).find((tag) => tag !== undefined);
+    const style = classes[0] ?? (name === 'div' || name === 'section' ? place.style : name);
+    if (name === 'ul' || name === 'ol') {
+      const level = place.list === undefined ? 0 : place.list.level + 1;
+      return { tag: 'LI', style: name === 'ol' ? 'Numbered list' : 'List', list: { level, ordered: name === 'ol' } };
+    }
+    if (name === 'blockquote') return { tag: named ?? 'EXT', style: classes[0] ?? 'blockquote' };
+    if (name === 'figcaption' || name === 'caption') return { tag: 'CAP', style: 'Caption' };
+    if (name === 'li') return { ...place, tag: place.tag ?? 'LI' };
+    if (name === 'p' && place.tag !== null) return { ...place, tag: named ?? place.tag };
+    return { ...place, tag: named ?? place.tag, style };
+  }
+
+  private readHeading(element: XmlElement, level: number, look: SpanLook): void {
+    this.walk(element, { tag: null, style: '' }, look);
+    const isTitle = level <= this.options.shift;
+    const tag = isTitle ? 'BT' : tagOfLevel(level - this.options.shift);
+    const before = this.blocks.length;
+    this.flush({ tag, style: `Heading ${level}` });
+    const built = this.blocks[before];
+    if (built?.kind === 'paragraph') this.incoming.heading(level, built);
+  }
+
+  private readTable(table: XmlElement): Block {
+    const caption = maybeChild(table, 'caption');
+    if (caption !== undefined) this.blocks.push(...this.inside(caption, { tag: 'CAP', style: 'Caption' }));
+    const rows: XmlElement[] = [];
+    const collect = (element: XmlElement) => {
+      for (const child of elements(element)) {
+        if (child.name === 'tr') rows.push(child);
+        else if (/^(thead|tbody|tfoot)$/.test(child.name)) collect(child);
+      }
+    };
+    collect(table);
+    const cells = (row: XmlElement) => elements(row).filter((cell) => cell.name === 'td' || cell.name === 'th');
+    return this.incoming.table(
+      rows.map((row) => cells(row).map((cell) => this.inside(cell, { tag: null, style: 'Table' }))),
+    );
+  }
+
+  /** Text whose line ends are its own. */
+  private readPre(element: XmlElement): void {
+    const lines = textOf(element)
+      .replace(/\r\n?/g, '\n')
+      .replace(/^\n|\n$/g, '')
+      .split('\n');
+    lines.forEach((line, index) => {
+      if (index > 0) this.builder.addObject({ kind: 'break' });
+      this.builder.add(line);
+    });
+    this.flush({ tag: 'EXT', style: 'pre' });
+  }
+
+  private readImage({ attributes }: XmlElement): void {
+    const source = attributes.src ?? attributes['xlink:href'] ?? '';
+    const data = /^data:image\/[^;,]+;base64,(.+)$/s.exec(source);
+    const own = data === null ? { width: 0, height: 0 } : imageSize(fromBase64(data[1]));
+    this.incoming.images.push({
+      name: data === null ? (source.split(/[?#]/)[0].split('/').pop() ?? '') : 'embedded',
+      width: own.width || Number.parseInt(attributes.width ?? '0', 10) || 0,
+      height: own.height || Number.parseInt(attributes.height ?? '0', 10) || 0,
+      alt: attributes.alt ?? '',
+    });
+    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+  }
+
+  private readLink(element: XmlElement, place: Surroundings, look: SpanLook): void {
+    const id = noteOf(element, this.options.notes);
+    if (id !== null) return this.addNote(id);
+    if (isBackLink(element) && this.options.notes.size > 0) return;
+    const { href } = element.attributes;
+    const isSafe = href !== undefined && /^(https?:|mailto:|#|[^:]*$)/i.test(href);
+    if (href !== undefined && !isSafe)
+      this.incoming.remark('Links that would run something left out', 'Their words are kept.');
+    this.walk(element, place, isSafe ? { ...look, link: href } : look);
+  }
+
+  private addNote(id: string): void {
+    const body = this.options.notes.get(id)!;
+    let note = this.made.get(id);
+    if (note !== undefined) {
+      // A second reference to one note gets a copy: with us each note has one place.
+      note = this.incoming.note(body.kind, this.incoming.notes[note].blocks);
+    } else {
+      note = this.incoming.note(body.kind);
+      this.made.set(id, note);
+      const blocks = this.inside(body.element, { tag: 'NT', style: 'Note' });
+      this.incoming.notes[note] = { kind: body.kind, blocks: blocks.map(asNote) };
+    }
+    this.builder.addObject({ kind: 'note', note });
+  }
+}
+
+function asNote(block: Block): Block {
+  return block.kind === 'paragraph' ? { ...block, style: 'NT' } : block;
+}
+
+const BASE64 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
+
+/** Bytes of a base64 text (RFC 4648); signs that do not belong are passed over. */
+function fromBase64(text: string): Uint8Array {
+  const values = [...text].map((char) => BASE64.indexOf(char)).filter((value) => value >= 0);
+  const bytes = new Uint8Array(Math.floor((values.length * 3) / 4));
+  for (let k = 0, at = 0; at < bytes.length; k += 4) {
+    const group = (values[k] << 18) | (values[k + 1] << 12) | ((values[k + 2] ?? 0) << 6) | (values[k + 3] ?? 0);
+    for (const shift of [16, 8, 0]) if (at < bytes.length) bytes[at++] = (group >> shift) & 0xff;
+  }
+  return bytes;
+}

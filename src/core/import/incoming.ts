@@ -1,0 +1,85 @@
+// Collects a manuscript while a file is read: what every reader needs, whatever its format.
+import type {
+  ImportRemark,
+  IncomingHeading,
+  IncomingImage,
+  IncomingMetadata,
+  IncomingNote,
+  Manuscript,
+} from '../model/manuscript';
+import type { Block, Paragraph, StyleTag } from '../model/streams';
+import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
+
+/** Characters of a paragraph that show what a style is for. */
+const SAMPLE = 80;
+
+export class Incoming {
+  readonly ids = new IdCounter();
+  readonly notes: Record<string, IncomingNote> = {};
+  readonly images: IncomingImage[] = [];
+  readonly headings: IncomingHeading[] = [];
+  pageBreaks = 0;
+  private readonly remarks = new Map<string, { count: number; why: string }>();
+  private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string }>();
+
+  /** Something left out or changed, and why. */
+  remark(what: string, why: string, count = 1): void {
+    const known = this.remarks.get(what);
+    if (known === undefined) this.remarks.set(what, { count, why });
+    else known.count += count;
+  }
+
+  /** A finished paragraph of a style of the file. */
+  paragraph(builder: ParagraphBuilder, style: string, tag: StyleTag, rest: Partial<Paragraph> = {}): Paragraph {
+    const built = builder.build(this.ids.take('p'), tag, rest);
+    const known = this.styles.get(style);
+    const words = built.text.replace(/\uFFFC/g, ' ').trim();
+    if (known === undefined) this.styles.set(style, { count: 1, mappedTo: tag, sample: words.slice(0, SAMPLE) });
+    else {
+      known.count += 1;
+      if (known.sample === '') known.sample = words.slice(0, SAMPLE);
+    }
+    return built;
+  }
+
+  heading(level: number, { id, text }: Paragraph): void {
+    const words = text
+      .replace(/\uFFFC/g, ' ')
+      .replace(/\s+/g, ' ')
+      .trim();
+    if (words !== '') this.headings.push({ level, block: id, text: words });
+  }
+
+  /** A place for a note, whose body may be read later. */
+  note(kind: IncomingNote['kind'], blocks: readonly Block[] = []): string {
+    const id = this.ids.take('n');
+    this.notes[id] = { kind, blocks };
+    return id;
+  }
+
+  table(rows: readonly (readonly (readonly Block[])[])[]): Block {
+    return {
+      kind: 'table',
+      id: this.ids.take('p'),
+      style: 'TB',
+      columns: Math.max(0, ...rows.map((row) => row.length)),
+      rows: rows.map((row) => row.map((blocks) => ({ id: this.ids.take('c'), blocks }))),
+    };
+  }
+
+  finish(blocks: readonly Block[], metadata: IncomingMetadata): Manuscript {
+    return {
+      metadata,
+      blocks,
+      notes: this.notes,
+      styles: [...this.styles]
+        .map(([name, facts]) => ({ name, ...facts }))
+        .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1)),
+      images: this.images,
+      headings: this.headings,
+      pageBreaks: this.pageBreaks,
+      nextId: this.ids.next,
+      remarks: [...this.remarks].map(([what, { count, why }]): ImportRemark => ({ what, count, why })),
+    };
+  }
+}

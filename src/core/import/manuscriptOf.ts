@@ -1,0 +1,50 @@
+// The copy of a book as a manuscript: what it would be if it came in again.
+import { namesOf, type Book } from '../model/book';
+import type { IncomingHeading, Manuscript } from '../model/manuscript';
+import type { Block } from '../model/streams';
+
+const LEVELS: Readonly<Record<string, number>> = {
+  heading1: 1,
+  heading2: 2,
+  heading3: 3,
+  heading4: 4,
+  heading5: 5,
+  heading6: 6,
+};
+/** Divisions whose words the book makes itself. */
+const MADE = new Set(['half-title', 'title', 'imprint', 'contents']);
+
+export function manuscriptOf(book: Book): Manuscript {
+  const blocks = book.divisions.filter((division) => !MADE.has(division.role)).flatMap((division) => division.blocks);
+  const headings: IncomingHeading[] = [];
+  const styles = new Map<string, { count: number; sample: string }>();
+  let pageBreaks = 0;
+  const visit = (block: Block) => {
+    if (block.kind === 'table') {
+      for (const row of block.rows) for (const cell of row) cell.blocks.forEach(visit);
+      return;
+    }
+    const words = block.text.replace(/\uFFFC/g, ' ').trim();
+    const level = LEVELS[book.spec.styles[block.style]?.meaning ?? ''];
+    if (level !== undefined) headings.push({ level, block: block.id, text: words });
+    if (block.touches?.breakBefore) pageBreaks += 1;
+    const known = styles.get(block.style) ?? { count: 0, sample: words.slice(0, 80) };
+    styles.set(block.style, { ...known, count: known.count + 1 });
+  };
+  blocks.forEach(visit);
+  return {
+    metadata: {
+      title: book.particulars.title,
+      author: namesOf(book.particulars, 'author'),
+      language: book.particulars.language,
+    },
+    blocks,
+    notes: book.notes,
+    styles: [...styles].map(([tag, facts]) => ({ name: book.spec.styles[tag]?.name ?? tag, mappedTo: tag, ...facts })),
+    images: [],
+    headings,
+    pageBreaks,
+    nextId: book.nextId,
+    remarks: [],
+  };
+}

@@ -1,0 +1,249 @@
+// Reads an OpenDocument text (.odt; ODF 1.3): main text, styles, notes, tables, lists, metadata.
+import { ImportError } from '../../base/errors';
+import { imageSize } from '../../base/imageSize';
+import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
+import { unpack } from '../../base/zip';
+import type { Manuscript } from '../../model/manuscript';
+import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
+import { isBreakMark } from '../../measure/headings';
+import { Incoming } from '../incoming';
+import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
+import { isPlainName, tagOfLevel } from '../styleTags';
+import { OdtStyles } from './styles';
+
+const WANTED = /^(content|styles|meta)\.xml$|^Pictures\/[^/]+$/;
+const BLOCKS_PER_STEP = 100;
+
+export function* readOdt(bytes: Uint8Array): Generator<void, Manuscript> {
+  const members = unpack(bytes, (name) => WANTED.test(name));
+  const part = (name: string) => members[name] && parseXml(new TextDecoder('utf-8').decode(members[name]), name);
+  const content = part('content.xml');
+  const body = maybeChild(maybeChild(content, 'office:body'), 'office:text');
+  if (content === undefined || body === undefined)
+    throw new ImportError('not-a-document', 'This is a zip file, but there is no OpenDocument text in it.');
+  yield;
+  const incoming = new Incoming();
+  const reader = new OdtReader(incoming, new OdtStyles(part('styles.xml'), content), members);
+  const blocks: Block[] = [];
+  for (const [index, child] of elements(body).entries()) {
+    if (index % BLOCKS_PER_STEP === 0) yield;
+    blocks.push(...reader.readBlock(child));
+  }
+  const meta = maybeChild(part('meta.xml'), 'office:meta');
+  const value = (...names: string[]) => {
+    for (const name of names) {
+      const found = maybeChild(meta, name);
+      if (found !== undefined && textOf(found).trim() !== '') return textOf(found).trim();
+    }
+    return undefined;
+  };
+  return incoming.finish(blocks, {
+    title: value('dc:title'),
+    author: value('meta:initial-creator', 'dc:creator'),
+    language: value('dc:language'),
+  });
+}
+
+/** Elements whose children stand in their place. */
+const TRANSPARENT = new Set([
+  'text:section',
+  'text:numbered-paragraph',
+  'text:list-header',
+  'text:ruby',
+  'text:ruby-base',
+  'text:meta',
+  'text:bookmark-ref',
+  'text:reference-ref',
+]);
+const CONTENTS = new Set([
+  'text:table-of-content',
+  'text:alphabetical-index',
+  'text:illustration-index',
+  'text:table-index',
+  'text:user-index',
+]);
+
+class OdtReader {
+  private boxes: XmlElement[] = [];
+
+  constructor(
+    private readonly incoming: Incoming,
+    private readonly styles: OdtStyles,
+    private readonly members: Readonly<Record<string, Uint8Array>>,
+  ) {}
+
+  readBlock(element: XmlElement, list?: Paragraph['list'], listStyle?: string): Block[] {
+    const { name, attributes } = element;
+    if (name === 'text:p' || name === 'text:h') return this.readParagraph(element, list);
+    if (name === 'table:table') return [this.readTable(element)];
+    if (name === 'text:list') {
+      const style = attributes['text:style-name'] ?? listStyle;
+      const level = list === undefined ? 0 : list.level + 1;
+      const own = { level, ordered: this.styles.isOrdered(style, level) };
+      return elements(element).flatMap((item) => elements(item).flatMap((child) => this.readBlock(child, own, style)));
+    }
+    if (CONTENTS.has(name)) {
+      this.incoming.remark('Contents list or index left out', 'Ours is made from the copy, and always true.');
+      return [];
+    }
+    if (name === 'text:tracked-changes') {
+      const deleted = elements(element).filter((region) => maybeChild(region, 'text:deletion') !== undefined).length;
+      const inserted = elements(element).filter((region) => maybeChild(region, 'text:insertion') !== undefined).length;
+      if (deleted > 0) this.incoming.remark('Deletions taken as accepted', TRACKED_WHY, deleted);
+      if (inserted > 0) this.incoming.remark('Insertions taken as accepted', TRACKED_WHY, inserted);
+      return [];
+    }
+    if (name === 'draw:frame') {
+      const builder = new ParagraphBuilder();
+      this.readFrame(element);
+      void builder;
+      return this.takeBoxes();
+    }
+    return TRANSPARENT.has(name) ? elements(element).flatMap((child) => this.readBlock(child, list, listStyle)) : [];
+  }
+
+  private readParagraph(element: XmlElement, list: Paragraph['list']): Block[] {
+    const { incoming } = this;
+    const style = this.styles.get('paragraph', element.attributes['text:style-name']);
+    const level = element.name === 'text:h' ? Number(element.attributes['text:outline-level'] ?? 1) || 1 : undefined;
+    const builder = new ParagraphBuilder();
+    this.readInline(element, builder, {});
+    const tag =
+      level === undefined ? (style.tag ?? (list === undefined ? 'TX' : 'LI')) : (style.tag ?? tagOfLevel(level));
+    if (style.tag === undefined && level === undefined && !isPlainName(style.name))
+      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name.');
+    if (style.breakBefore) incoming.pageBreaks += 1;
+    const touches: ParagraphTouches = {
+      ...(style.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...(style.align !== undefined && tag === 'TX' ? { align: style.align } : {}),
+    };
+    const built = incoming.paragraph(builder, style.name, tag, {
+      ...(Object.keys(touches).length > 0 ? { touches } : {}),
+      ...(list === undefined ? {} : { list }),
+    });
+    if (level !== undefined) incoming.heading(level, built);
+    const { touches: _, ...plain } = built;
+    const isBreak = isBreakMark(built.text) && built.style === 'TX';
+    return [isBreak ? { ...plain, style: 'SBO' } : built, ...this.takeBoxes()];
+  }
+
+  private readTable(table: XmlElement): Block {
+    const rows: XmlElement[] = [];
+    const collect = (element: XmlElement) => {
+      for (const child of elements(element)) {
+        if (child.name === 'table:table-row') rows.push(child);
+        else if (/^table:table-(header-rows|rows|row-group)$/.test(child.name)) collect(child);
+      }
+    };
+    collect(table);
+    return this.incoming.table(
+      rows.map((row) =>
+        elements(row)
+          .filter((cell) => cell.name === 'table:table-cell')
+          .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
+      ),
+    );
+  }
+
+  private takeBoxes(): Block[] {
+    const boxes = this.boxes;
+    this.boxes = [];
+    return boxes.flatMap((box) => elements(box).flatMap((child) => this.readBlock(child)));
+  }
+
+  /** White space is one space, as in the format itself (6.1.2); other spaces have elements of their own. */
+  private readInline(parent: XmlElement, builder: ParagraphBuilder, look: SpanLook): void {
+    for (const child of parent.children) {
+      if (typeof child === 'string') {
+        const words = child.replace(/[ \t\n\r]+/g, ' ');
+        builder.add(builder.isEmpty || builder.endsInSpace ? words.replace(/^ /, '') : words, look);
+      } else this.readPart(child, builder, look);
+    }
+  }
+
+  private readPart(part: XmlElement, builder: ParagraphBuilder, look: SpanLook): void {
+    const { attributes } = part;
+    switch (part.name) {
+      case 'text:span':
+        return this.readInline(
+          part,
+          builder,
+          joined(look, this.styles.get('text', attributes['text:style-name']).look),
+        );
+      case 'text:a':
+        return this.readInline(
+          part,
+          builder,
+          attributes['xlink:href'] ? { ...look, link: attributes['xlink:href'] } : look,
+        );
+      case 'text:s':
+        return builder.add(' '.repeat(Math.min(200, Number(attributes['text:c'] ?? 1) || 1)), look);
+      case 'text:tab':
+        return builder.addObject({ kind: 'tab' });
+      case 'text:line-break':
+        return builder.addObject({ kind: 'break' });
+      case 'text:note':
+        return this.readNote(part, builder);
+      case 'draw:frame':
+        return this.readFrame(part);
+      case 'office:annotation':
+        return this.incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
+      case 'office:annotation-end':
+      case 'text:ruby-text':
+      case 'text:soft-page-break':
+        return;
+      default:
+        return this.readInline(part, builder, look);
+    }
+  }
+
+  private readNote(part: XmlElement, builder: ParagraphBuilder): void {
+    const kind = part.attributes['text:note-class'] === 'endnote' ? 'endnote' : 'footnote';
+    const note = this.incoming.note(kind);
+    const body = maybeChild(part, 'text:note-body');
+    const boxes = this.boxes;
+    this.boxes = [];
+    const blocks = body === undefined ? [] : elements(body).flatMap((child) => this.readBlock(child));
+    this.boxes = boxes;
+    this.incoming.notes[note] = {
+      kind,
+      blocks: blocks.map((block) => (block.kind === 'paragraph' ? { ...block, style: 'NT' } : block)),
+    };
+    builder.addObject({ kind: 'note', note });
+  }
+
+  private readFrame(frame: XmlElement): void {
+    const box = maybeChild(frame, 'draw:text-box');
+    if (box !== undefined) {
+      this.boxes.push(box);
+      return this.incoming.remark(
+        'Text boxes read after their paragraph',
+        'Boxes have no place of their own in the copy.',
+      );
+    }
+    const image = maybeChild(frame, 'draw:image');
+    if (image === undefined)
+      return this.incoming.remark('Drawings left out', 'They are no pictures that a file of their own holds.');
+    const path = image.attributes['xlink:href'] ?? '';
+    const words = (name: string) => {
+      const found = maybeChild(frame, name);
+      return found === undefined ? '' : textOf(found).trim();
+    };
+    const { width, height } =
+      this.members[path] === undefined ? { width: 0, height: 0 } : imageSize(this.members[path]);
+    this.incoming.images.push({
+      name: path.split('/').pop() ?? '',
+      width,
+      height,
+      alt: words('svg:desc') || words('svg:title'),
+    });
+    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+  }
+}
+
+const TRACKED_WHY = 'Tracked changes are read as their author left them.';
+
+function joined(a: SpanLook, b: SpanLook): SpanLook {
+  const touches = { ...a.touches, ...b.touches };
+  return { ...a, ...b, ...(Object.keys(touches).length > 0 ? { touches } : {}) };
+}

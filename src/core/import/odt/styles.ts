@@ -1,0 +1,107 @@
+// Styles of an OpenDocument text (ODF 1.3, part 3, 16): names, ancestors and the looks that we keep.
+import { elements, maybeChild, type XmlElement } from '../../base/xml';
+import type { SpanLook } from '../paragraphBuilder';
+import { levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+import type { StyleTag } from '../../model/streams';
+
+export interface OdtStyle {
+  /** The name that a person sees; of an automatic style that of its parent. */
+  readonly name: string;
+  readonly tag: StyleTag | undefined;
+  readonly look: SpanLook;
+  readonly breakBefore: boolean;
+  readonly align: 'centre' | 'right' | undefined;
+}
+
+export class OdtStyles {
+  private readonly raw = new Map<string, { readonly element: XmlElement; readonly isAutomatic: boolean }>();
+  private readonly known = new Map<string, OdtStyle>();
+  private readonly bullets = new Map<string, boolean[]>();
+
+  constructor(...parts: (XmlElement | undefined)[]) {
+    for (const part of parts) {
+      for (const group of part ? elements(part) : []) {
+        if (group.name !== 'office:styles' && group.name !== 'office:automatic-styles') continue;
+        for (const element of elements(group)) this.take(element, group.name === 'office:automatic-styles');
+      }
+    }
+  }
+
+  private take(element: XmlElement, isAutomatic: boolean): void {
+    const name = element.attributes['style:name'];
+    if (element.name === 'style:style')
+      this.raw.set(`${element.attributes['style:family']} ${name}`, { element, isAutomatic });
+    else if (element.name === 'text:list-style')
+      this.bullets.set(
+        name,
+        elements(element).map((level) => level.name === 'text:list-level-style-number'),
+      );
+  }
+
+  /** True for numbered levels of a list style; level from 0. */
+  isOrdered(style: string | undefined, level: number): boolean {
+    return this.bullets.get(style ?? '')?.[level] ?? false;
+  }
+
+  get(family: 'paragraph' | 'text', name: string | undefined): OdtStyle {
+    const key = `${family} ${name ?? ''}`;
+    let found = this.known.get(key);
+    if (found === undefined) this.known.set(key, (found = this.resolve(key, new Set())));
+    return found;
+  }
+
+  private resolve(key: string, seen: Set<string>): OdtStyle {
+    const entry = this.raw.get(key);
+    const [family, id] = [key.slice(0, key.indexOf(' ')), key.slice(key.indexOf(' ') + 1)];
+    if (entry === undefined || seen.has(key)) {
+      const plain = nameOf(id);
+      return { name: plain, tag: tagOfName(plain), look: {}, breakBefore: false, align: undefined };
+    }
+    seen.add(key);
+    const { element, isAutomatic } = entry;
+    const { attributes } = element;
+    const parentId = attributes['style:parent-style-name'];
+    const parent = parentId === undefined ? undefined : this.resolve(`${family} ${parentId}`, seen);
+    const name = isAutomatic ? (parent?.name ?? 'Standard') : nameOf(attributes['style:display-name'] ?? id);
+    const level = levelOfName(name) ?? (Number(attributes['style:default-outline-level']) || null);
+    const paragraph = maybeChild(element, 'style:paragraph-properties')?.attributes ?? {};
+    const align = paragraph['fo:text-align'];
+    return {
+      name,
+      tag:
+        (isAutomatic ? undefined : (tagOfName(name) ?? (level === null ? undefined : tagOfLevel(level)))) ??
+        parent?.tag,
+      look: family === 'text' ? lookOf(maybeChild(element, 'style:text-properties'), parent?.look ?? {}) : {},
+      breakBefore:
+        paragraph['fo:break-before'] === 'page' || (!('fo:break-before' in paragraph) && parent?.breakBefore === true),
+      align: align === 'center' ? 'centre' : align === 'end' || align === 'right' ? 'right' : undefined,
+    };
+  }
+}
+
+/** `Heading_20_1` is how a space stands in a name. */
+function nameOf(id: string): string {
+  return id.replace(/_([0-9a-f]{2})_/g, (_, code: string) => String.fromCharCode(Number.parseInt(code, 16)));
+}
+
+function lookOf(properties: XmlElement | undefined, inherited: SpanLook): SpanLook {
+  const of = properties?.attributes ?? {};
+  const touches = { ...inherited.touches };
+  let { style } = inherited;
+  if (of['fo:font-style'] !== undefined) touches.italic = of['fo:font-style'] !== 'normal';
+  if (of['fo:font-weight'] !== undefined) touches.bold = /^(bold|[6-9]00)$/.test(of['fo:font-weight']);
+  if (of['style:text-underline-style'] !== undefined) touches.underline = of['style:text-underline-style'] !== 'none';
+  if (of['style:text-line-through-style'] !== undefined)
+    touches.strike = of['style:text-line-through-style'] !== 'none';
+  if (of['fo:font-variant'] === 'small-caps') style = 'sc';
+  const position = of['style:text-position'];
+  if (position !== undefined && /^(super|[1-9])/.test(position)) style = 'sup';
+  else if (position !== undefined && /^(sub|-)/.test(position)) style = 'sub';
+  const set = Object.fromEntries(Object.entries(touches).filter(([, value]) => value));
+  const language = of['fo:language'];
+  return {
+    ...(style === undefined ? {} : { style }),
+    ...(Object.keys(set).length > 0 ? { touches: set } : {}),
+    ...(language !== undefined && /^[a-z]{2,3}$/.test(language) ? { language } : {}),
+  };
+}

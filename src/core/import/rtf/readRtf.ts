@@ -1,0 +1,385 @@
+// Reads a rich text file (RTF 1.9.1). Groups are walked without recursion, however deep they nest; what is no text of the
+// document goes by the name of its group.
+import { ImportError } from '../../base/errors';
+import type { Manuscript } from '../../model/manuscript';
+import { Incoming } from '../incoming';
+import type { SpanLook } from '../paragraphBuilder';
+import { byteDecoder, type ByteDecoder } from './codePages';
+import { PLAIN, RtfStreams, type ParagraphFormat } from './rtfStreams';
+import { rtfTokens, type RtfToken } from './tokens';
+
+const TOKENS_PER_STEP = 5000;
+
+export function* readRtf(bytes: Uint8Array): Generator<void, Manuscript> {
+  if (!/^\s*\{\\rtf/.test(String.fromCharCode(...bytes.slice(0, 20))))
+    throw new ImportError('not-a-document', 'This is not a rich text file, whatever its name says.');
+  const reader = new RtfReader();
+  let count = 0;
+  for (const token of rtfTokens(bytes)) {
+    reader.take(token);
+    if ((count += 1) % TOKENS_PER_STEP === 0) yield;
+  }
+  return reader.finish();
+}
+
+/** Groups whose words are no text of the document. */
+const SKIPPED = new Set(
+  (
+    'fonttbl colortbl listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
+    'header headerl headerr headerf footer footerl footerr footerf pntext pntxta pntxtb listtext nonshppict objdata bkmkstart bkmkend ' +
+    'filetbl stylerestrictions ftnsep ftnsepc ftncn aftnsep aftnsepc aftncn pgptbl mmathPr fldinst pict info stylesheet shpinst sp sn sv ' +
+    'background falt panose listname listlevel leveltext levelnumbers userprops xe tc'
+  ).split(' '),
+);
+
+type Destination = 'text' | 'skip' | 'stylesheet' | 'info' | 'title' | 'author' | 'fldinst' | 'pict' | 'comment';
+
+interface Group {
+  destination: Destination;
+  look: SpanLook;
+  hidden: boolean;
+  deleted: boolean;
+  /** Bytes of the replacement text after a Unicode character. */
+  unicodeSkip: number;
+  readonly opensNote: boolean;
+  /** It holds the result of a field. */
+  readonly isResult: boolean;
+}
+
+/** More open groups than this are read as if they were one: their looks are lost, their text is not. */
+const DEEPEST = 5000;
+
+const CHARACTERS: Readonly<Record<string, string>> = {
+  emdash: '—',
+  endash: '–',
+  lquote: '‘',
+  rquote: '’',
+  ldblquote: '“',
+  rdblquote: '”',
+  bullet: '•',
+  emspace: '\u2003',
+  enspace: '\u2002',
+  qmspace: '\u2005',
+  zwj: '\u200D',
+  zwnj: '\u200C',
+};
+const SYMBOLS: Readonly<Record<string, string>> = {
+  '~': '\u00A0',
+  '-': '\u00AD',
+  _: '\u2011',
+  '\\': '\\',
+  '{': '{',
+  '}': '}',
+};
+
+class RtfReader {
+  private readonly incoming = new Incoming();
+  private readonly groups: Group[] = [
+    { destination: 'text', look: {}, hidden: false, deleted: false, unicodeSkip: 1, opensNote: false, isResult: false },
+  ];
+  private readonly streams = new RtfStreams(this.incoming);
+  private readonly metadata: { title?: string; author?: string } = {};
+  private decoder: ByteDecoder = byteDecoder(1252);
+  private depth = 0;
+  private toSkip = 0;
+  private isIgnorable = false;
+  private words = '';
+  private styleNumber = 0;
+  private instruction = '';
+  /** Where the field whose result is being read leads. */
+  private link: string | null = null;
+  private listLevel = 0;
+
+  take(token: RtfToken): void {
+    const wasIgnorable = this.isIgnorable;
+    this.isIgnorable = false;
+    switch (token.kind) {
+      case 'open':
+        return this.open();
+      case 'close':
+        return this.close();
+      case 'binary':
+        return;
+      case 'text':
+        return this.text(token.text);
+      case 'byte':
+        return this.byte(token.byte);
+      case 'symbol':
+        return this.symbol(token.symbol);
+      case 'word':
+        return this.word(token.word, token.value, wasIgnorable);
+    }
+  }
+
+  finish(): Manuscript {
+    return this.incoming.finish(this.streams.finish(), this.metadata);
+  }
+
+  private get group(): Group {
+    return this.groups[this.groups.length - 1];
+  }
+
+  private open(): void {
+    this.depth += 1;
+    if (this.groups.length < DEEPEST) this.groups.push({ ...this.group, opensNote: false, isResult: false });
+    else this.incoming.remark('Groups nested thousands deep read as one', 'No word processor writes them.');
+    this.toSkip = 0;
+  }
+
+  private close(): void {
+    this.depth -= 1;
+    if (this.groups.length <= 1 || this.depth >= this.groups.length) return;
+    const closed = this.groups.pop()!;
+    const outer = this.group.destination;
+    if (closed.opensNote) this.streams.endNote();
+    if (closed.isResult) this.link = null;
+    if (closed.destination === 'stylesheet' && outer === 'stylesheet') this.endStyle();
+    if (closed.destination === 'title' || closed.destination === 'author') {
+      const words = this.words.trim();
+      if (words !== '' && outer === 'info') this.metadata[closed.destination] = words;
+      this.words = '';
+    }
+    if (closed.destination === 'fldinst' && outer !== 'fldinst')
+      this.link = /HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(this.instruction)?.[1] ?? null;
+  }
+
+  private endStyle(): void {
+    const name = this.words.replace(/;\s*$/, '').trim();
+    if (name !== '') this.streams.styles.set(this.styleNumber, name);
+    this.words = '';
+    this.styleNumber = 0;
+  }
+
+  private text(text: string): void {
+    const shown = this.toSkip > 0 ? text.slice(this.toSkip) : text;
+    this.toSkip = Math.max(0, this.toSkip - text.length);
+    if (shown !== '') this.put(shown);
+  }
+
+  private byte(byte: number): void {
+    if (this.toSkip > 0) this.toSkip -= 1;
+    else this.put(this.decoder(byte));
+  }
+
+  private put(text: string): void {
+    const { destination, hidden, deleted, look } = this.group;
+    if (destination === 'fldinst') this.instruction += text;
+    else if (destination === 'stylesheet' || destination === 'title' || destination === 'author') this.words += text;
+    if (destination !== 'text') return;
+    if (deleted)
+      return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
+    if (hidden) return this.incoming.remark('Hidden text left out', 'The file itself does not show it.');
+    this.streams.current.builder.add(text, this.link === null ? look : { ...look, link: this.link });
+  }
+
+  private symbol(symbol: string): void {
+    if (symbol === '*') this.isIgnorable = true;
+    else if (symbol === '\n' || symbol === '\r') this.word('par', null, false);
+    else if (symbol === '\t') this.word('tab', null, false);
+    else if (SYMBOLS[symbol] !== undefined) this.put(SYMBOLS[symbol]);
+  }
+
+  private word(word: string, value: number | null, isIgnorable: boolean): void {
+    const { group } = this;
+    if (word === 'u') return this.unicode(value ?? 0x20);
+    if (word === 'uc') group.unicodeSkip = Math.max(0, Math.min(16, value ?? 1));
+    else if (word === 'ansicpg' && value !== null) this.decoder = byteDecoder(value);
+    else if (this.opensDestination(word, isIgnorable)) return;
+    if (group.destination === 'stylesheet') {
+      if (word === 's' && value !== null) this.styleNumber = value;
+      return;
+    }
+    if (group.destination === 'pict' && (word === 'picw' || word === 'pich')) return this.sizePicture(word, value ?? 0);
+    if (group.destination !== 'text') return;
+    if (CHARACTERS[word] !== undefined) this.put(CHARACTERS[word]);
+    else if (!this.paragraphWord(word, value)) this.characterWord(word, value !== 0);
+  }
+
+  /** Size of the picture that was just met; bitmaps give it in pixels. */
+  private sizePicture(word: 'picw' | 'pich', value: number): void {
+    const { images } = this.incoming;
+    const last = images.length - 1;
+    images[last] = { ...images[last], [word === 'picw' ? 'width' : 'height']: Math.max(0, value) };
+  }
+
+  private unicode(value: number): void {
+    // Numbers are signed 16 bits: a code unit, not a character.
+    this.put(String.fromCharCode(value < 0 ? value + 65536 : value));
+    this.toSkip = this.group.unicodeSkip;
+  }
+
+  private opensDestination(word: string, isIgnorable: boolean): boolean {
+    const { group, incoming } = this;
+    const isInText = group.destination === 'text';
+    if (word === 'footnote' && isInText) {
+      this.streams.beginNote();
+      this.groups[this.groups.length - 1] = { ...group, look: {}, opensNote: true };
+      return true;
+    }
+    if (word === 'ftnalt' && this.streams.current.note !== null) {
+      this.streams.asEndnote();
+      return true;
+    }
+    if (word === 'stylesheet' || word === 'info' || word === 'fldinst') {
+      group.destination = word;
+      this.words = '';
+      if (word === 'fldinst') this.instruction = '';
+      return true;
+    }
+    if (group.destination === 'info') {
+      group.destination = word === 'title' || word === 'author' ? word : group.destination;
+      return true;
+    }
+    if (word === 'field' && isInText) this.link = null;
+    if (word === 'fldrslt') {
+      this.groups[this.groups.length - 1] = { ...group, isResult: true };
+      return true;
+    }
+    if (word === 'annotation' || word === 'atnid') {
+      if (word === 'annotation')
+        incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
+      group.destination = 'skip';
+      return true;
+    }
+    if (word === 'pict' && isInText) {
+      incoming.images.push({ name: `picture ${incoming.images.length + 1}`, width: 0, height: 0, alt: '' });
+      incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+      group.destination = 'pict';
+      return true;
+    }
+    if (word === 'picw' || word === 'pich') return false;
+    const isTextBox = word === 'shptxt';
+    if (isTextBox) {
+      group.destination = 'text';
+      incoming.remark('Text boxes read where they stand', 'Boxes have no place of their own in the copy.');
+      return true;
+    }
+    if (word === 'shppict') return true;
+    if (SKIPPED.has(word) || (isIgnorable && word !== 'shpinst')) {
+      if (group.destination !== 'pict') group.destination = 'skip';
+      return true;
+    }
+    return false;
+  }
+
+  private paragraphWord(word: string, value: number | null): boolean {
+    const { streams } = this;
+    const stream = streams.current;
+    const set = (change: Partial<ParagraphFormat>) => streams.set(change);
+    switch (word) {
+      case 'par':
+        streams.endParagraph();
+        return true;
+      case 'pard':
+        stream.format = PLAIN;
+        return true;
+      case 's':
+        set({ style: value ?? 0 });
+        return true;
+      case 'qc':
+        set({ align: 'centre' });
+        return true;
+      case 'qr':
+        set({ align: 'right' });
+        return true;
+      case 'ql':
+      case 'qj':
+        set({ align: undefined });
+        return true;
+      case 'ls':
+        set({ list: { level: this.listLevel, ordered: false } });
+        return true;
+      case 'ilvl':
+        this.listLevel = Math.max(0, value ?? 0);
+        if (stream.format.list) set({ list: { ...stream.format.list, level: this.listLevel } });
+        return true;
+      case 'pnlvlblt':
+        set({ list: { level: this.listLevel, ordered: false } });
+        return true;
+      case 'pndec':
+      case 'pnlvlbody':
+        set({ list: { level: this.listLevel, ordered: true } });
+        return true;
+      case 'outlinelevel':
+        set({ outline: (value ?? 0) + 1 });
+        return true;
+      case 'intbl':
+        set({ inTable: true });
+        return true;
+      case 'pagebb':
+        this.incoming.pageBreaks += 1;
+        set({ breakBefore: true });
+        return true;
+      case 'page':
+      case 'column':
+        this.incoming.pageBreaks += 1;
+        set({ breakBefore: true });
+        return true;
+      case 'sect':
+        streams.endParagraph();
+        return true;
+      case 'line':
+        stream.builder.addObject({ kind: 'break' });
+        return true;
+      case 'tab':
+        stream.builder.addObject({ kind: 'tab' });
+        return true;
+      case 'cell':
+        streams.endCell();
+        return true;
+      case 'row':
+        streams.endRow();
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  private characterWord(word: string, isOn: boolean): void {
+    const { group } = this;
+    const touch = (key: 'italic' | 'bold' | 'underline' | 'strike', on: boolean) => {
+      const { [key]: _, ...rest } = group.look.touches ?? {};
+      const touches = on ? { ...rest, [key]: true } : rest;
+      const { touches: __, ...look } = group.look;
+      group.look = Object.keys(touches).length > 0 ? { ...look, touches } : look;
+    };
+    const style = (tag: string, on: boolean) => {
+      const { style: known, ...rest } = group.look;
+      group.look = on ? { ...rest, style: tag } : known === tag ? rest : group.look;
+    };
+    switch (word) {
+      case 'plain':
+        group.look = {};
+        group.hidden = false;
+        group.deleted = false;
+        return;
+      case 'i':
+        return touch('italic', isOn);
+      case 'b':
+        return touch('bold', isOn);
+      case 'ul':
+      case 'uld':
+      case 'uldb':
+      case 'ulw':
+        return touch('underline', isOn);
+      case 'ulnone':
+        return touch('underline', false);
+      case 'strike':
+        return touch('strike', isOn);
+      case 'scaps':
+        return style('sc', isOn);
+      case 'super':
+        return style('sup', isOn);
+      case 'sub':
+        return style('sub', isOn);
+      case 'nosupersub':
+        style('sup', false);
+        return style('sub', false);
+      case 'v':
+        group.hidden = isOn;
+        return;
+      case 'deleted':
+        group.deleted = isOn;
+    }
+  }
+}

@@ -1,0 +1,149 @@
+// The text of a rich text file as it is read: paragraphs, cells and rows of tables, and the notes inside the text.
+import type { IncomingNote } from '../../model/manuscript';
+import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
+import { isBreakMark } from '../../measure/headings';
+import type { Incoming } from '../incoming';
+import { ParagraphBuilder } from '../paragraphBuilder';
+import { CONTENTS_TAG, isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+
+/** One stream being read: the text, or a note inside it. */
+export interface Stream {
+  readonly blocks: Block[];
+  builder: ParagraphBuilder;
+  readonly note: string | null;
+  readonly kind: IncomingNote['kind'];
+  format: ParagraphFormat;
+  rows: Block[][][];
+  cells: Block[][] | null;
+  cell: Block[];
+}
+
+export interface ParagraphFormat {
+  readonly style: number;
+  readonly align?: 'centre' | 'right';
+  readonly list?: Paragraph['list'];
+  readonly outline?: number;
+  readonly inTable: boolean;
+  readonly breakBefore?: boolean;
+}
+
+export const PLAIN: ParagraphFormat = { style: 0, inTable: false };
+export class RtfStreams {
+  /** Names of paragraph styles by their number. */
+  readonly styles = new Map<number, string>();
+  private readonly streams: Stream[] = [newStream(null, 'footnote')];
+
+  constructor(private readonly incoming: Incoming) {}
+
+  get current(): Stream {
+    return this.streams[this.streams.length - 1];
+  }
+
+  /** Ends everything that is open; answers the text. */
+  finish(): readonly Block[] {
+    while (this.streams.length > 1) this.endNote();
+    const [stream] = this.streams;
+    if (!stream.builder.isEmpty) this.endParagraph();
+    this.endTable(stream);
+    return stream.blocks;
+  }
+
+  set(change: Partial<ParagraphFormat>): void {
+    this.current.format = { ...this.current.format, ...change };
+  }
+
+  endParagraph(): void {
+    const { current: stream, incoming } = this;
+    const { format } = stream;
+    const builder = stream.builder;
+    stream.builder = new ParagraphBuilder();
+    const named = this.styles.get(format.style) ?? 'Normal';
+    const name = stream.note !== null && isPlainName(named) ? 'Note' : named;
+    const level = levelOfName(name) ?? (format.outline !== undefined && format.outline <= 9 ? format.outline : null);
+    const tag = tagOfName(name) ?? (level === null ? (format.list ? 'LI' : 'TX') : tagOfLevel(level));
+    if (tag === CONTENTS_TAG)
+      return incoming.remark('Lines of a contents list left out', 'Ours is made from the headings, and always true.');
+    if (tag === 'TX' && !isPlainName(name))
+      incoming.remark(`Paragraphs of style “${name}” read as text`, 'Nothing of ours fits its name.');
+    const touches: ParagraphTouches = {
+      ...(format.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...(format.align !== undefined && tag === 'TX' ? { align: format.align } : {}),
+    };
+    const built = incoming.paragraph(builder, name, stream.note === null ? tag : 'NT', {
+      ...(Object.keys(touches).length > 0 ? { touches } : {}),
+      ...(format.list && level === null ? { list: format.list } : {}),
+    });
+    if (!builder.isEmpty) stream.format = { ...format, breakBefore: undefined };
+    if (level !== null && stream.note === null) incoming.heading(level, built);
+    const { touches: _, ...plain } = built;
+    const made = isBreakMark(built.text) && built.style === 'TX' ? { ...plain, style: 'SBO' } : built;
+    if (format.inTable) stream.cell.push(made);
+    else {
+      this.endTable(stream);
+      stream.blocks.push(made);
+    }
+  }
+
+  endCell(): void {
+    const { current: stream } = this;
+    stream.format = { ...stream.format, inTable: true };
+    if (!stream.builder.isEmpty || stream.cell.length === 0) this.endParagraph();
+    (stream.cells ??= []).push(stream.cell);
+    stream.cell = [];
+  }
+
+  endRow(): void {
+    const { current: stream } = this;
+    if (stream.cells !== null) stream.rows.push(stream.cells);
+    stream.cells = null;
+  }
+
+  private endTable(stream: Stream): void {
+    if (stream.rows.length === 0) return;
+    stream.blocks.push(this.incoming.table(stream.rows));
+    stream.rows = [];
+  }
+
+  /** The note being read turns out to be an endnote. */
+  asEndnote(): void {
+    const { current } = this;
+    if (current.note !== null) this.streams[this.streams.length - 1] = { ...current, kind: 'endnote' };
+  }
+
+  beginNote(): void {
+    const note = this.incoming.note('footnote');
+    this.current.builder.addObject({ kind: 'note', note });
+    this.streams.push(newStream(note, 'footnote'));
+  }
+
+  endNote(): void {
+    const { current: stream } = this;
+    if (stream.note === null) return;
+    if (!stream.builder.isEmpty) this.endParagraph();
+    this.endTable(stream);
+    this.streams.pop();
+    const blocks = stream.blocks.map((block, index) =>
+      block.kind === 'paragraph' && index === 0 ? trimmed(block) : block,
+    );
+    this.incoming.notes[stream.note] = { kind: stream.kind, blocks };
+  }
+}
+
+function newStream(note: string | null, kind: IncomingNote['kind']): Stream {
+  return { blocks: [], builder: new ParagraphBuilder(), note, kind, format: PLAIN, rows: [], cells: null, cell: [] };
+}
+
+/** Without the space that parts a note from its own mark. */
+function trimmed(source: Paragraph): Paragraph {
+  const lead = source.text.length - source.text.trimStart().length;
+  if (lead === 0) return source;
+  const shift = (at: number) => Math.max(0, at - lead);
+  return {
+    ...source,
+    text: source.text.slice(lead),
+    spans: source.spans
+      .map((span) => ({ ...span, from: shift(span.from), to: shift(span.to) }))
+      .filter((span) => span.to > span.from),
+    objects: source.objects.map((object) => ({ ...object, at: shift(object.at) })),
+  };
+}

@@ -1,0 +1,42 @@
+// What a Tidy job is: it looks at one stream, says what it would change and where, and changes it.
+import type { Block } from '../model/streams';
+import type { JobKind, TidyPlace } from '../model/tidy';
+
+export type { JobKind, TidyPlace };
+
+/** The order in which jobs are run: each finds what the ones before it left. */
+export const TIDY_STAGES = [
+  'lineEnds',
+  'characters',
+  'spaces',
+  'paragraphs',
+  'breaks',
+  'quotes',
+  'dashes',
+  'styles',
+] as const;
+export type TidyStage = (typeof TIDY_STAGES)[number];
+
+export interface TidyContext {
+  /** BCP 47 tag of the copy. */
+  readonly language: string;
+  /** Hands out ids for paragraphs that are made. */
+  readonly takeId: () => string;
+  /** Whether a place is to be changed. */
+  readonly accepts: (place: TidyPlace) => boolean;
+}
+
+export interface TidyResult {
+  /** The same list when nothing changed; untouched blocks are the same objects. */
+  readonly blocks: readonly Block[];
+  /** What was changed, or would be. */
+  readonly places: readonly TidyPlace[];
+}
+
+export interface TidyJob {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: JobKind;
+  readonly stage: TidyStage;
+  readonly run: (blocks: readonly Block[], context: TidyContext) => TidyResult;
+}

@@ -1,0 +1,25 @@
+// Tidy from the screen: the worker says what there is to do and gives the edits; taking them is one undo step.
+import type { TidyOffer, TidyPlace } from '../core/model/tidy';
+import { edit } from './bookThunks';
+import type { AppThunk } from './store';
+
+/** Jobs that the copy needs, with their places. */
+export function askTidy(): AppThunk<Promise<readonly TidyOffer[]>> {
+  return async (_dispatch, _getState, { client }) => (await client?.tidyOffers()) ?? [];
+}
+
+/** Takes jobs, or one place of one; answers how many places were changed. */
+export function takeTidy(
+  jobs: readonly string[],
+  name: string,
+  only: TidyPlace | null = null,
+): AppThunk<Promise<number>> {
+  return async (dispatch, getState, { client }) => {
+    if (client === null || getState().book.readOnly) return 0;
+    const { revision, edits, changes } = await client.tidy(jobs, only);
+    // The copy has gone on since: what was found is no longer there.
+    if (edits.length === 0 || revision !== getState().book.revision) return 0;
+    dispatch(edit(name, edits));
+    return changes.length;
+  };
+}

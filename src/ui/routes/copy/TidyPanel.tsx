@@ -1,0 +1,164 @@
+// Tidy: the jobs that the copy needs, with their counts. Safe ones are taken together; the others one by one, each place with
+// what it was and what it becomes.
+import { useEffect, useState } from 'react';
+import type { JobKind, TidyOffer, TidyPlace } from '../../../core/model/tidy';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { askTidy, takeTidy } from '../../../state/tidyThunks';
+
+const KINDS: readonly [JobKind, string][] = [
+  ['safe', 'Safe'],
+  ['look', 'Look first'],
+  ['tell', 'To know'],
+];
+
+export function TidyPanel() {
+  const dispatch = useAppDispatch();
+  const { readOnly, revision } = useAppSelector((state) => state.book);
+  const [offers, setOffers] = useState<readonly TidyOffer[] | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void dispatch(askTidy()).then((found) => isCurrent && setOffers(found));
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch, revision]);
+  const take = (jobs: readonly TidyOffer[], only: TidyPlace | null = null) =>
+    dispatch(
+      takeTidy(
+        jobs.map((job) => job.id),
+        jobs.length === 1 ? jobs[0].name : 'Safe jobs of Tidy',
+        only,
+      ),
+    );
+  const safe = offers?.filter((offer) => offer.kind === 'safe') ?? [];
+  return (
+    <aside aria-label="Tidy" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
+      <h2 className="flex items-baseline justify-between border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
+        Tidy
+        {safe.length > 0 && (
+          <button className="btn btn-primary btn-xs" disabled={readOnly} onClick={() => void take(safe)}>
+            Take all safe
+          </button>
+        )}
+      </h2>
+      <div aria-live="polite">
+        {offers === null && <p className="px-3.5 py-2 text-quiet">Looking through the copy.</p>}
+        {offers?.length === 0 && <p className="px-3.5 py-2 text-quiet">The copy needs no tidying.</p>}
+      </div>
+      {KINDS.map(([kind, title]) => {
+        const own = offers?.filter((offer) => offer.kind === kind) ?? [];
+        if (own.length === 0) return null;
+        return (
+          <section key={kind} aria-label={title}>
+            <h3 className="border-b border-hairline px-3.5 pb-1 pt-3 text-[12px] font-semibold text-quiet">{title}</h3>
+            {own.map((offer) => (
+              <Job
+                key={offer.id}
+                offer={offer}
+                isOpen={chosen === offer.id}
+                disabled={readOnly}
+                onToggle={() => setChosen(chosen === offer.id ? null : offer.id)}
+                onTake={(only) => void take([offer], only)}
+              />
+            ))}
+          </section>
+        );
+      })}
+    </aside>
+  );
+}
+
+interface JobProps {
+  readonly offer: TidyOffer;
+  readonly isOpen: boolean;
+  readonly disabled: boolean;
+  readonly onToggle: () => void;
+  readonly onTake: (only: TidyPlace | null) => void;
+}
+
+/** Places shown of a job that is open. */
+const SHOWN = 60;
+
+function Job({ offer, isOpen, disabled, onToggle, onTake }: JobProps) {
+  const mayTake = offer.kind !== 'tell';
+  return (
+    <div className="border-b border-hairline">
+      <button
+        aria-expanded={isOpen}
+        className="flex w-full items-baseline justify-between gap-3 px-3.5 py-1.5 text-left hover:bg-base-200"
+        onClick={onToggle}
+      >
+        <span>{offer.name}</span>
+        <span className="text-quiet">{offer.count}</span>
+      </button>
+      {isOpen && (
+        <div className="bg-base-200 px-3.5 py-2">
+          {mayTake && (
+            <button
+              className="btn btn-xs mb-2 border-base-300 bg-base-100"
+              disabled={disabled}
+              onClick={() => onTake(null)}
+            >
+              Take all {offer.count}
+            </button>
+          )}
+          <ul className="space-y-2">
+            {offer.places.slice(0, SHOWN).map((place) => (
+              <li key={`${place.stream} ${place.block} ${place.at} ${place.was}`} className="flex items-start gap-2">
+                <PlaceWords place={place} mayTake={mayTake} />
+                {mayTake && offer.kind === 'look' && (
+                  <button
+                    className="btn btn-xs shrink-0 border-base-300 bg-base-100"
+                    disabled={disabled}
+                    onClick={() => onTake(place)}
+                  >
+                    Take
+                  </button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {offer.count > SHOWN && <p className="pt-2 text-[12px] text-quiet">and {offer.count - SHOWN} more</p>}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What stands there and what will: only what changes is marked. */
+function PlaceWords({ place: { was, is }, mayTake }: { place: TidyPlace; mayTake: boolean }) {
+  const [before, gone, after] = apart(was, is);
+  const come = is.slice(before.length, is.length - after.length);
+  return (
+    <p className="min-w-0 grow break-words font-book text-[14px] leading-[18px]">
+      <span className="block text-quiet">
+        {shown(before)}
+        <del className="text-error decoration-1">{shown(gone)}</del>
+        {shown(after)}
+      </span>
+      {mayTake && (
+        <span className="block">
+          {is === '' ? <span className="font-sans text-[12px] text-quiet">nothing</span> : shown(before)}
+          <ins className="bg-tint no-underline">{shown(come)}</ins>
+          {is === '' ? '' : shown(after)}
+        </span>
+      )}
+    </p>
+  );
+}
+
+/** Words that two texts have in common at either end, and what the first has between them. */
+function apart(was: string, is: string): [string, string, string] {
+  const most = Math.min(was.length, is.length);
+  let before = 0;
+  while (before < most && was[before] === is[before]) before += 1;
+  let after = 0;
+  while (after < most - before && was[was.length - 1 - after] === is[is.length - 1 - after]) after += 1;
+  return [was.slice(0, before), was.slice(before, was.length - after), was.slice(was.length - after)];
+}
+
+/** Spaces that would not be seen at the ends are shown. */
+function shown(words: string): string {
+  return words.replaceAll('\uFFFC', '¤').replace(/ {2,}|^ +$/g, (spaces) => '·'.repeat(spaces.length));
+}

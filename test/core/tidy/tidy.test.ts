@@ -1,0 +1,271 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { TIDY_JOBS, tidyManuscript, tidyStreams } from '../../../src/core/tidy';
+import { editText } from '../../../src/core/tidy/textEdit';
+import { OBJECT_CHARACTER, paragraph, type Block, type Paragraph } from '../../../src/core/model/streams';
+import { drain } from '../../build/assets';
+import { p, words } from '../../build/book';
+import { readManuscript } from '../../../src/core/import';
+
+let ids = 0;
+const tidied = (blocks: readonly Block[], job: string, language = 'en') => {
+  const jobs = TIDY_JOBS.filter((one) => one.id === job);
+  if (jobs.length === 0) throw new Error(`no job ${job}`);
+  const result = drain(tidyStreams(new Map([['d1', blocks]]), jobs, { language, takeId: () => `x${(ids += 1)}` }));
+  return {
+    blocks: result.streams.get('d1')! as readonly Paragraph[],
+    count: result.counts[0].count,
+    changes: result.changes,
+  };
+};
+const text = (source: string, job: string, language = 'en') =>
+  tidied([paragraph('p1', 'TX', source)], job, language).blocks[0].text;
+
+/** Job, what is typed, what it becomes; the same twice where the job must not act. */
+const CASES: readonly (readonly [string, string, string, string?])[] = [
+  ['ligatures', 'ﬁnal ﬂow of oﬃce', 'final flow of office'],
+  ['accents', 'cafe\u0301 n\u0303', 'café ñ'],
+  ['zero-width', 'a\u200Bb\uFEFFc', 'abc'],
+  ['zero-width', '👩\u200D👧', '👩\u200D👧'],
+  ['soft-hyphens', 'inter\u00ADesting', 'interesting'],
+  ['web-spaces', 'two\u00A0words', 'two words'],
+  ['web-spaces', '12\u00A0km by Dr\u00A0Vane', '12\u00A0km by Dr\u00A0Vane'],
+  ['web-spaces', 'Quoi\u00A0?', 'Quoi\u00A0?', 'fr'],
+  ['lookalikes', 'the bоat', 'the boat'],
+  ['lookalikes', 'the word лодка stands', 'the word лодка stands'],
+  ['runs-of-spaces', 'one  two   three', 'one two three'],
+  ['end-spaces', 'words  ', 'words'],
+  ['start-spaces', '   words', 'words'],
+  ['space-before-marks', 'well , he said !', 'well, he said!'],
+  ['space-before-marks', 'and so ... he went', 'and so ... he went'],
+  ['space-before-marks', 'Quoi ! Non .', 'Quoi ! Non.', 'fr'],
+  ['quotes', '"Who said \'never\'?" he asked; "I didn\'t."', '“Who said ‘never’?” he asked; “I didn’t.”'],
+  ['quotes', "'Twas late, and 'tis true of the '90s", '’Twas late, and ’tis true of the ’90s'],
+  ['quotes', '5\' 10" by 7"', '5′ 10″ by 7″'],
+  ['quotes', 'He said "about 1910" twice', 'He said “about 1910” twice'],
+  ['quotes', "the dogs' bowl, rock 'n' roll", 'the dogs’ bowl, rock ’n’ roll'],
+  ['quotes', '"Ja", sagte er', '„Ja“, sagte er', 'de'],
+  ['quotes', '“Set already,” it’s', '“Set already,” it’s'],
+  ['accent-quotes', "``So,'' he said", '“So,” he said'],
+  ['dashes', 'one -- two', 'one – two'],
+  ['dashes', 'one--two---three', 'one—two—three'],
+  ['dashes', 'pages 12--15', 'pages 12–15'],
+  ['dashes', 'a well-known self-made man', 'a well-known self-made man'],
+  ['ellipses', 'and so... on', 'and so… on'],
+  ['ellipses', 'and so. . . on', 'and so… on'],
+  ['ellipses', 'a leader ....... here', 'a leader ....... here'],
+  ['ranges', 'pages 12-15 and 1939-45', 'pages 12–15 and 1939–45'],
+  ['ranges', 'telephone 555-0199, ISBN 978-0-306-40615-7', 'telephone 555-0199, ISBN 978-0-306-40615-7'],
+  ['ranges', 'on 2021-03-04, room B-12-14, flight 20-10', 'on 2021-03-04, room B-12-14, flight 20-10'],
+  ['doubled-words', 'in the the weir', 'in the weir'],
+  ['doubled-words', 'he had had enough that that day', 'he had had enough that that day'],
+  ['doubled-marks', 'well,, he said..', 'well, he said.'],
+  ['doubled-marks', 'what?! and so…', 'what?! and so…'],
+  ['line-end-hyphens', 'an inter- esting one', 'an interesting one'],
+  ['line-end-hyphens', 'the pre- and post-war years', 'the pre- and post-war years'],
+];
+
+describe('Tidy', () => {
+  for (const [job, was, is, language] of CASES)
+    it(`${job}: ${was}${was === is ? ' (left as it is)' : ''}`, () => expect(text(was, job, language)).to.equal(is));
+
+  it('finds figures typed as letters, and changes nothing', () => {
+    const { blocks, count } = tidied(
+      [paragraph('p1', 'TX', 'in l9O4, at l0 of the clock, all Old')],
+      'letters-for-figures',
+    );
+    expect([blocks[0].text, count]).to.deep.equal(['in l9O4, at l0 of the clock, all Old', 2]);
+  });
+
+  it('rejoins lines that end for want of width, keeps true ends, and leaves verse and prose alone', () => {
+    const line = (start: string) => `${start} ${'word '.repeat(14)}`.slice(0, 66).trim();
+    const wrapped = [
+      line('One'),
+      line('goes on'),
+      'to a short end.',
+      line('Two'),
+      line('and more'),
+      line('and more'),
+      'and ends.',
+    ];
+    const { blocks } = tidied(
+      wrapped.map((one, k) => paragraph(`p${k}`, 'TX', one)),
+      'rejoin-lines',
+    );
+    expect(blocks.map((one) => one.text.split(' ')[0])).to.deep.equal(['One', 'Two']);
+    expect(blocks.map((one) => one.text).join(' ')).to.equal(wrapped.join(' '));
+    const verse = Array.from({ length: 9 }, (_, k) =>
+      paragraph(`v${k}`, 'TX', `A line of verse ${'and so '.repeat(k % 3)}`.trim()),
+    );
+    expect(tidied(verse, 'rejoin-lines').blocks).to.equal(verse);
+    const prose = Array.from({ length: 9 }, (_, k) => p(words(80, k)));
+    expect(tidied(prose, 'rejoin-lines').blocks).to.equal(prose);
+  });
+
+  it('takes empty paragraphs for spacing where they are the rule, else for space breaks', () => {
+    const rule = [p('a', 'CT'), p(''), p('One.'), p(''), p('Two.'), p(''), p('Three.'), p(''), p(''), p('Four.')];
+    expect(tidied(rule, 'empty-paragraphs').blocks.map((one) => `${one.style} ${one.text}`)).to.deep.equal([
+      'CT a',
+      'TX One.',
+      'TX Two.',
+      'TX Three.',
+      'SB ',
+      'TX Four.',
+    ]);
+    const rare = [p('One.'), p('Two.'), p('Three.'), p(''), p('Four.'), p('Five.'), p('Six.')];
+    expect(tidied(rare, 'empty-paragraphs').blocks.map((one) => one.style)).to.deep.equal([
+      'TX',
+      'TX',
+      'TX',
+      'SB',
+      'TX',
+      'TX',
+      'TX',
+    ]);
+  });
+
+  it('knows scene breaks in all their guises, and folios and heads typed into the copy', () => {
+    const guises = ['***', '* * *', '#', '-o-', '~~~', '• • •', '⁂', 'oOo', '_____'];
+    const { blocks } = tidied(
+      guises.map((guise) => p(guise, 'TX')),
+      'scene-breaks',
+    );
+    expect(blocks.every((one) => one.style === 'SBO' && one.text === '* * *')).to.equal(true);
+    expect(tidied([p('I'), p('So.'), p('12')], 'scene-breaks').count).to.equal(0);
+    const typed = [
+      p(words(30, 1)),
+      p('THE WEIR BOOK'),
+      p('11'),
+      p(words(30, 2)),
+      p('THE WEIR BOOK'),
+      p('12'),
+      p(words(30, 3)),
+      p('THE WEIR BOOK'),
+      p('13'),
+    ];
+    expect(tidied(typed, 'typed-folios').blocks).to.deep.equal([typed[0], typed[3], typed[6]]);
+    expect(tidied([p('1'), p(words(20, 1)), p('“Yes.”'), p('“Yes.”'), p('“Yes.”')], 'typed-folios').count).to.equal(0);
+  });
+
+  it('makes styles of what was done by hand', () => {
+    const [emphasis] = tidied([p('a *b* c')], 'local-emphasis').blocks;
+    expect(emphasis.spans).to.deep.equal([{ from: 2, to: 3, style: 'em' }]);
+    const [typed] = tidied(
+      [paragraph('p1', 'TX', 'a _long word_ and **bold** 2*3*4 snake_case_name')],
+      'typed-emphasis',
+    ).blocks;
+    expect(typed.text).to.equal('a long word and bold 2*3*4 snake_case_name');
+    expect(typed.spans).to.deep.equal([
+      { from: 2, to: 11, style: 'em' },
+      { from: 16, to: 20, style: 'strong' },
+    ]);
+    const [ends] = tidied(
+      [paragraph('p1', 'TX', 'a word , b', { spans: [{ from: 2, to: 7, style: 'em' }] })],
+      'emphasis-ends',
+    ).blocks;
+    expect(ends.spans).to.deep.equal([{ from: 2, to: 6, style: 'em' }]);
+    const [small] = tidied([paragraph('p1', 'TX', 'THE RIVER rose past the NASA and CHARLES II')], 'capitals').blocks;
+    expect(small.text).to.equal('The river rose past the NASA and charles ii');
+    expect(small.spans.map(({ from, to, style }) => [from, to, style])).to.deep.equal([
+      [0, 9, 'sc'],
+      [33, 43, 'sc'],
+    ]);
+    const heads = tidied(
+      [paragraph('p1', 'TX', 'Chapter One: The Weir'), p('Chapter one of the work was long.')],
+      'chapter-lines',
+    ).blocks;
+    expect(heads.map((one) => `${one.style} ${one.text}`)).to.deep.equal([
+      'CN Chapter One',
+      'CT The Weir',
+      'TX Chapter one of the work was long.',
+    ]);
+  });
+
+  it('changes only the places that are accepted, and leaves untouched paragraphs the same objects', () => {
+    const blocks = [p('one -- two -- three'), p('nothing here')];
+    const jobs = TIDY_JOBS.filter((job) => job.id === 'dashes');
+    const result = drain(
+      tidyStreams(new Map([['d1', blocks]]), jobs, {
+        language: 'en',
+        takeId: () => 'x1',
+        accepts: (place) => place.at > 6,
+      }),
+    );
+    const [first, second] = result.streams.get('d1')! as Paragraph[];
+    expect(first.text).to.equal('one -- two – three');
+    expect(second).to.equal(blocks[1]);
+    expect(result.changes).to.have.length(1);
+  });
+
+  it('has nothing left to do for a job that was run', () => {
+    const pieces = fc.constantFrom(
+      ...[
+        '"a"',
+        "it's",
+        ' -- ',
+        '...',
+        '  ',
+        'the the ',
+        '12-15',
+        ' ,',
+        '_x_',
+        'ﬁ',
+        '\u00A0',
+        "'tis ",
+        '5" ',
+        '--',
+        ' . . .',
+      ],
+    );
+    fc.assert(
+      fc.property(fc.array(pieces, { minLength: 1, maxLength: 8 }), fc.constantFrom(...TIDY_JOBS), (list, job) => {
+        const context = { language: 'en', takeId: () => `x${(ids += 1)}` };
+        const once = drain(
+          tidyStreams(
+            new Map<string, readonly Block[]>([['d1', [paragraph('p1', 'TX', list.join(''))]]]),
+            [job],
+            context,
+          ),
+        ).streams;
+        expect(drain(tidyStreams(once, [job], context)).streams.get('d1')).to.equal(once.get('d1'));
+      }),
+      { numRuns: 1500 },
+    );
+  });
+
+  it('carries notes and looks along when text changes', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(19), fc.nat(3), fc.string({ maxLength: 3 })), { maxLength: 4 }),
+        fc.nat(19),
+        (raw, note) => {
+          const letters = 'abcdefghijklmnopqrst';
+          const source = paragraph('p1', 'TX', letters.slice(0, note) + OBJECT_CHARACTER + letters.slice(note), {
+            objects: [{ at: note, kind: 'note', note: 'n1' }],
+            spans: [{ from: 2, to: 9, style: 'em' }],
+          });
+          const edits = raw
+            .map(([from, length, put]) => ({ from, to: from + length, text: put.replaceAll(OBJECT_CHARACTER, '') }))
+            .sort((a, b) => a.from - b.from)
+            .reduce<{ from: number; to: number; text: string }[]>(
+              (kept, edit) => (kept.some((one) => edit.from < one.to) ? kept : [...kept, edit]),
+              [],
+            );
+          const made = editText(source, edits);
+          expect(made.objects).to.have.length(1);
+          expect(made.text[made.objects[0].at]).to.equal(OBJECT_CHARACTER);
+          for (const span of made.spans) expect(span.to).to.be.within(span.from + 1, made.text.length);
+        },
+      ),
+      { numRuns: 500 },
+    );
+  });
+
+  it('tidies notes and tables of a manuscript too', () => {
+    const bytes = new TextEncoder().encode('One "two"[^1]\n\n| a -- b |\n|---|\n\n[^1]: a "note"\n');
+    const { manuscript, counts } = drain(tidyManuscript(drain(readManuscript('a.md', bytes)), TIDY_JOBS));
+    expect(JSON.stringify(manuscript.notes)).to.include('a “note”');
+    expect(JSON.stringify(manuscript.blocks)).to.include('a – b');
+    expect(counts.find((job) => job.id === 'quotes')!.count).to.equal(4);
+  });
+});
