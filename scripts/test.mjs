@@ -9,7 +9,12 @@ import { installPackages } from '../bin/install.mjs';
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 /** Debian package of each tool that the tests run. */
-const TOOLS = { '/usr/bin/chromium': 'chromium', '/usr/bin/pdftotext': 'poppler-utils', '/usr/bin/qpdf': 'qpdf' };
+const TOOLS = {
+  '/usr/bin/chromium': 'chromium',
+  '/usr/bin/pdftotext': 'poppler-utils',
+  '/usr/bin/qpdf': 'qpdf',
+  '/usr/bin/epubcheck': 'epubcheck',
+};
 
 function installTools() {
   const missing = Object.entries(TOOLS).filter(([path]) => !existsSync(path));

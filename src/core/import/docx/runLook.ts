@@ -1,23 +1,19 @@
 // The look of a run of a .docx as spans of ours: character styles where we have one, else touches.
 import { maybeChild, type XmlElement } from '../../base/xml';
 import type { SpanLook } from '../paragraphBuilder';
-import { toggle, type IncomingStyles } from './styleNames';
+import { ownTag, toggle, type DocxStyle, type IncomingStyles } from './styleNames';
 
 export function readLook(properties: XmlElement | undefined, styles: IncomingStyles): SpanLook {
   if (properties === undefined) return {};
-  const style = styles.byId.get(maybeChild(properties, 'w:rStyle')?.attributes['w:val'] ?? '');
+  const styleId = maybeChild(properties, 'w:rStyle')?.attributes['w:val'];
+  const own = ownTag(styleId);
+  const style = own === undefined ? styles.byId.get(styleId ?? '') : undefined;
   const italic = toggle(properties, 'w:i');
   const bold = toggle(properties, 'w:b');
-  const position = maybeChild(properties, 'w:vertAlign')?.attributes['w:val'];
-  let tag: string | undefined;
-  if (position === 'superscript') tag = 'sup';
-  else if (position === 'subscript') tag = 'sub';
-  else if (toggle(properties, 'w:smallCaps')) tag = 'sc';
-  else if (style?.italic && italic !== false) tag = 'em';
-  else if (style?.bold && bold !== false) tag = 'strong';
+  const tag = own ?? styleOf(properties, style, italic, bold);
   const touches = {
-    ...(italic && tag !== 'em' ? { italic } : {}),
-    ...(bold && tag !== 'strong' ? { bold } : {}),
+    ...(italic && (own !== undefined || tag !== 'em') ? { italic } : {}),
+    ...(bold && (own !== undefined || tag !== 'strong') ? { bold } : {}),
     ...(toggle(properties, 'w:u') ? { underline: true } : {}),
     ...(toggle(properties, 'w:strike') ? { strike: true } : {}),
   };
@@ -28,4 +24,19 @@ export function readLook(properties: XmlElement | undefined, styles: IncomingSty
     ...(Object.keys(touches).length > 0 ? { touches } : {}),
     ...(isOther && /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(language) ? { language } : {}),
   };
+}
+
+/** Our character style for what a run says of itself, or the style that it names. */
+function styleOf(
+  properties: XmlElement,
+  style: DocxStyle | undefined,
+  italic: boolean | undefined,
+  bold: boolean | undefined,
+): string | undefined {
+  const position = maybeChild(properties, 'w:vertAlign')?.attributes['w:val'];
+  if (position === 'superscript') return 'sup';
+  if (position === 'subscript') return 'sub';
+  if (toggle(properties, 'w:smallCaps')) return 'sc';
+  if (style?.italic && italic !== false) return 'em';
+  return style?.bold && bold !== false ? 'strong' : undefined;
 }

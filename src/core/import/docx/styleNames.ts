@@ -49,15 +49,24 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
   const parent = parentId === undefined ? undefined : resolve(parentId, raw, parts, seen);
   const run = maybeChild(style, 'w:rPr');
   const paragraph = maybeChild(style, 'w:pPr');
-  const level = levelOfName(name) ?? outlineOf(paragraph) ?? parent?.level;
+  const ours = ownTag(id);
+  const level =
+    (ours === undefined ? levelOfName(name) : undefined) ??
+    outlineOf(paragraph) ??
+    (ours === undefined ? parent?.level : undefined);
   return {
     name,
-    tag: tagOfName(name) ?? (level === undefined ? undefined : tagOfLevel(level)) ?? parent?.tag,
+    tag: ours ?? tagOfName(name) ?? (level === undefined ? undefined : tagOfLevel(level)) ?? parent?.tag,
     level,
     italic: toggle(run, 'w:i') ?? parent?.italic,
     bold: toggle(run, 'w:b') ?? parent?.bold,
     list: listOf(paragraph, parts) ?? parent?.list,
   };
+}
+
+/** The tag of a style that this program wrote, by its id (write/copy/writeDocx). */
+export function ownTag(id: string | undefined): StyleTag | undefined {
+  return id === undefined ? undefined : /^WalnutLeaf([A-Za-z0-9]{1,12})$/.exec(id)?.[1];
 }
 
 function outlineOf(paragraph: XmlElement | undefined): number | undefined {

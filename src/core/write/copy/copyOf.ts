@@ -1,0 +1,58 @@
+// The copy of a book: the divisions whose words are the author's, and not made from the particulars.
+import { namesOf, type Book, type Division, type Note } from '../../model/book';
+import type { Meaning } from '../../model/spec';
+import type { Block, Paragraph, StyleTag } from '../../model/streams';
+
+const MADE: ReadonlySet<Division['role']> = new Set(['half-title', 'blank', 'title', 'imprint', 'contents']);
+
+export function copyDivisions({ divisions }: Book): readonly Division[] {
+  return divisions.filter((division) => !MADE.has(division.role));
+}
+
+/** Notes by kind in the order of their references, each with its number among those of its kind. */
+export interface NumberedNote {
+  readonly note: Note;
+  readonly number: number;
+}
+
+export function numberedNotes(book: Book): Map<string, NumberedNote> {
+  const found = new Map<string, NumberedNote>();
+  const counts = { footnote: 0, endnote: 0 };
+  const visit = (blocks: readonly Block[]) => {
+    for (const block of blocks) {
+      if (block.kind === 'table') {
+        for (const row of block.rows) for (const cell of row) visit(cell.blocks);
+        continue;
+      }
+      for (const object of block.objects) {
+        if (object.kind !== 'note' || found.has(object.note)) continue;
+        const note = book.notes[object.note];
+        if (note === undefined) continue;
+        counts[note.kind] += 1;
+        found.set(object.note, { note, number: counts[note.kind] });
+        visit(note.blocks);
+      }
+    }
+  };
+  for (const division of copyDivisions(book)) visit(division.blocks);
+  return found;
+}
+
+/** Meaning of a style, its own or that of an ancestor. */
+export function meaningOf({ spec }: Book, tag: StyleTag): Meaning {
+  const seen = new Set<StyleTag>();
+  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = spec.styles[at]?.basedOn) {
+    seen.add(at);
+    const own = spec.styles[at]?.meaning;
+    if (own !== undefined) return own;
+  }
+  return 'body';
+}
+
+/** Level of a heading by the meaning of its style, from 1; 0 for what is none. */
+export function levelOf(book: Book, { style }: Paragraph): number {
+  const meaning = meaningOf(book, style);
+  return meaning.startsWith('heading') ? Number(meaning.slice(7)) : 0;
+}
+
+export const authorOf = (book: Book): string => namesOf(book.particulars, 'author');

@@ -1,0 +1,3 @@
+export { writeDocx } from './writeDocx';
+export { writeHtml } from './writeHtml';
+export { writeMarkdown, writePlainText } from './writeText';

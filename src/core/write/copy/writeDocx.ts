@@ -1,0 +1,191 @@
+// The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
+import { escapeXml } from '../../base/xml';
+import { pack } from '../../base/zip';
+import type { Book } from '../../model/book';
+import type { ParagraphStyle } from '../../model/spec';
+import type { Block, Paragraph, Span, Table } from '../../model/streams';
+import { authorOf, copyDivisions, numberedNotes } from './copyOf';
+import { piecesOf } from './pieces';
+import { clean } from './xhtml';
+
+/** Ids of our styles in the file begin so: the reader takes their tags from them. */
+export const STYLE_ID = 'WalnutLeaf';
+
+const W =
+  'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"';
+const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n';
+const RELATION = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+const CONTENT = 'application/vnd.openxmlformats-officedocument.wordprocessingml';
+
+/** Numberings of the file: 1 counts, 2 has bullets. */
+const ORDERED = 1;
+const BULLETS = 2;
+
+export function writeDocx(book: Book): Uint8Array {
+  const notes = numberedNotes(book);
+  const numbers = new Map([...notes.keys()].map((id, index) => [id, index + 1]));
+  const text = new PartWriter(book, numbers);
+  const body = copyDivisions(book)
+    .map((division) => text.blocks(division.blocks))
+    .join('');
+  const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
+    const writer = new PartWriter(book, numbers);
+    const own = [...notes].filter(([, { note }]) => note.kind === kind);
+    const inner = own.map(([id, { note }]) => {
+      const mark = `<w:r><w:${kind}Ref/></w:r><w:r><w:t xml:space="preserve"> </w:t></w:r>`;
+      return `<w:${kind} w:id="${numbers.get(id)}">${writer.blocks(note.blocks, mark) || '<w:p/>'}</w:${kind}>`;
+    });
+    return { kind, writer, xml: `${HEAD}<w:${kind}s ${W}>${inner.join('')}</w:${kind}s>` };
+  });
+  const members: Record<string, string> = {
+    '[Content_Types].xml': contentTypes(),
+    '_rels/.rels': `${HEAD}<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${RELATION}/officeDocument" Target="word/document.xml"/><Relationship Id="r2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>`,
+    'docProps/core.xml': coreProperties(book),
+    'word/document.xml': `${HEAD}<w:document ${W}><w:body>${body}<w:sectPr/></w:body></w:document>`,
+    'word/styles.xml': stylesXml(book),
+    'word/numbering.xml': numberingXml(),
+    'word/_rels/document.xml.rels': relations([
+      ...['styles', 'numbering', 'footnotes', 'endnotes'].map(
+        (name) => `<Relationship Id="${name}" Type="${RELATION}/${name}" Target="${name}.xml"/>`,
+      ),
+      ...text.relations,
+    ]),
+  };
+  for (const { kind, writer, xml } of noteParts) {
+    members[`word/${kind}s.xml`] = xml;
+    members[`word/_rels/${kind}s.xml.rels`] = relations(writer.relations);
+  }
+  return pack(Object.fromEntries(Object.entries(members).map(([name, xml]) => [name, new TextEncoder().encode(xml)])));
+}
+
+/** Writes the blocks of one part, whose links have relations of their own. */
+class PartWriter {
+  readonly relations: string[] = [];
+
+  constructor(
+    private readonly book: Book,
+    private readonly numbers: ReadonlyMap<string, number>,
+  ) {}
+
+  /** `lead`: put before the words of the first paragraph. */
+  blocks(blocks: readonly Block[], lead = ''): string {
+    return blocks
+      .map((block, index) =>
+        block.kind === 'table' ? this.table(block) : this.paragraph(block, index === 0 ? lead : ''),
+      )
+      .join('');
+  }
+
+  private table({ rows }: Table): string {
+    const cell = (blocks: readonly Block[]) => `<w:tc><w:tcPr/>${this.blocks(blocks) || '<w:p/>'}</w:tc>`;
+    return `<w:tbl><w:tblPr/>${rows.map((row) => `<w:tr>${row.map((one) => cell(one.blocks)).join('')}</w:tr>`).join('')}</w:tbl>`;
+  }
+
+  private paragraph(paragraph: Paragraph, lead: string): string {
+    const { style, touches, list } = paragraph;
+    const align = { centre: 'center', right: 'right', left: 'left', justify: 'both' }[touches?.align ?? 'left'];
+    const properties = [
+      `<w:pStyle w:val="${STYLE_ID}${escapeXml(style)}"/>`,
+      touches?.breakBefore ? '<w:pageBreakBefore/>' : '',
+      list === undefined
+        ? ''
+        : `<w:numPr><w:ilvl w:val="${list.level}"/><w:numId w:val="${list.ordered ? ORDERED : BULLETS}"/></w:numPr>`,
+      touches?.align === undefined ? '' : `<w:jc w:val="${align}"/>`,
+    ].join('');
+    const runs = piecesOf(paragraph).map((piece) => {
+      if (piece.kind === 'text')
+        return this.run(`<w:t xml:space="preserve">${escapeXml(clean(piece.text))}</w:t>`, piece.span);
+      const { object } = piece;
+      if (object.kind === 'break') return this.run('<w:br/>', piece.span);
+      if (object.kind === 'tab') return this.run('<w:tab/>', piece.span);
+      if (object.kind === 'field') return '';
+      const number = this.numbers.get(object.note);
+      const kind = this.book.notes[object.note]?.kind ?? 'footnote';
+      return number === undefined ? '' : this.run(`<w:${kind}Reference w:id="${number}"/>`, undefined);
+    });
+    return `<w:p><w:pPr>${properties}</w:pPr>${lead}${runs.join('')}</w:p>`;
+  }
+
+  private run(inner: string, span: Span | undefined): string {
+    if (span === undefined) return `<w:r>${inner}</w:r>`;
+    const { style, touches = {}, language, link } = span;
+    const toggle = (name: string, value: boolean | undefined) =>
+      value === undefined ? '' : `<w:${name}${value ? '' : ' w:val="0"'}/>`;
+    const properties = [
+      style === undefined ? '' : `<w:rStyle w:val="${STYLE_ID}${escapeXml(style)}"/>`,
+      toggle('b', touches.bold),
+      toggle('i', touches.italic),
+      toggle('strike', touches.strike),
+      touches.underline === undefined ? '' : `<w:u w:val="${touches.underline ? 'single' : 'none'}"/>`,
+      language === undefined ? '' : `<w:lang w:val="${escapeXml(language)}"/>`,
+    ].join('');
+    const run = `<w:r>${properties === '' ? '' : `<w:rPr>${properties}</w:rPr>`}${inner}</w:r>`;
+    if (link === undefined) return run;
+    const id = `l${this.relations.length + 1}`;
+    this.relations.push(
+      `<Relationship Id="${id}" Type="${RELATION}/hyperlink" Target="${escapeXml(clean(link))}" TargetMode="External"/>`,
+    );
+    return `<w:hyperlink r:id="${id}">${run}</w:hyperlink>`;
+  }
+}
+
+function relations(entries: readonly string[]): string {
+  return `${HEAD}<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">${entries.join('')}</Relationships>`;
+}
+
+function stylesXml({ spec, particulars }: Book): string {
+  const half = (points: number) => Math.round(points * 2);
+  const level = ({ meaning = 'body' }: ParagraphStyle) =>
+    meaning.startsWith('heading') ? Number(meaning.slice(7)) - 1 : null;
+  const paragraphs = Object.entries(spec.styles).map(([tag, style]) => {
+    const outline = level(style);
+    const base = style.basedOn === undefined ? '' : `<w:basedOn w:val="${STYLE_ID}${escapeXml(style.basedOn)}"/>`;
+    const shape = `${style.align === 'centre' ? '<w:jc w:val="center"/>' : ''}${outline === null ? '' : `<w:outlineLvl w:val="${outline}"/>`}`;
+    const look = `${style.italic ? '<w:i/>' : ''}${style.caps === 'small' ? '<w:smallCaps/>' : ''}${style.size === undefined ? '' : `<w:sz w:val="${half(style.size)}"/>`}`;
+    return `<w:style w:type="paragraph" w:styleId="${STYLE_ID}${escapeXml(tag)}"${tag === 'TX' ? ' w:default="1"' : ''}><w:name w:val="${escapeXml(style.name)}"/>${base}<w:qFormat/>${shape === '' ? '' : `<w:pPr>${shape}</w:pPr>`}${look === '' ? '' : `<w:rPr>${look}</w:rPr>`}</w:style>`;
+  });
+  const characters = Object.entries(spec.characterStyles).map(([tag, style]) => {
+    const look = [
+      style.italic === undefined ? '' : '<w:i/>',
+      (style.weight ?? 400) >= 600 ? '<w:b/>' : '',
+      style.caps === 'small' ? '<w:smallCaps/>' : '',
+      style.position === undefined
+        ? ''
+        : `<w:vertAlign w:val="${style.position === 'superior' ? 'superscript' : 'subscript'}"/>`,
+    ].join('');
+    return `<w:style w:type="character" w:styleId="${STYLE_ID}${escapeXml(tag)}"><w:name w:val="${escapeXml(style.name)}"/>${look === '' ? '' : `<w:rPr>${look}</w:rPr>`}</w:style>`;
+  });
+  const defaults = `<w:docDefaults><w:rPrDefault><w:rPr><w:lang w:val="${escapeXml(particulars.language)}"/></w:rPr></w:rPrDefault></w:docDefaults>`;
+  return `${HEAD}<w:styles ${W}>${defaults}${paragraphs.join('')}${characters.join('')}</w:styles>`;
+}
+
+function numberingXml(): string {
+  const levels = (format: string, text: (level: number) => string) =>
+    Array.from(
+      { length: 9 },
+      (_, k) =>
+        `<w:lvl w:ilvl="${k}"><w:start w:val="1"/><w:numFmt w:val="${format}"/><w:lvlText w:val="${text(k)}"/><w:pPr><w:ind w:left="${360 * (k + 1)}" w:hanging="360"/></w:pPr></w:lvl>`,
+    ).join('');
+  const list = (id: number, inner: string) => `<w:abstractNum w:abstractNumId="${id}">${inner}</w:abstractNum>`;
+  const number = (id: number) => `<w:num w:numId="${id}"><w:abstractNumId w:val="${id}"/></w:num>`;
+  return `${HEAD}<w:numbering ${W}>${list(
+    ORDERED,
+    levels('decimal', (level) => `%${level + 1}.`),
+  )}${list(
+    BULLETS,
+    levels('bullet', () => '•'),
+  )}${number(ORDERED)}${number(BULLETS)}</w:numbering>`;
+}
+
+function coreProperties(book: Book): string {
+  const { title, language } = book.particulars;
+  return `${HEAD}<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>${escapeXml(clean(title))}</dc:title><dc:creator>${escapeXml(clean(authorOf(book)))}</dc:creator><dc:language>${escapeXml(language)}</dc:language></cp:coreProperties>`;
+}
+
+function contentTypes(): string {
+  const part = (name: string, type: string) => `<Override PartName="/${name}" ContentType="${type}"/>`;
+  const word = ['styles', 'numbering', 'footnotes', 'endnotes'].map((name) =>
+    part(`word/${name}.xml`, `${CONTENT}.${name}+xml`),
+  );
+  return `${HEAD}<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>${part('word/document.xml', `${CONTENT}.document.main+xml`)}${word.join('')}${part('docProps/core.xml', 'application/vnd.openxmlformats-package.core-properties+xml')}</Types>`;
+}

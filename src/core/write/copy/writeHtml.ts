@@ -1,0 +1,31 @@
+// The copy as one HTML file.
+import { escapeXml } from '../../base/xml';
+import type { Book } from '../../model/book';
+import { authorOf, copyDivisions, numberedNotes } from './copyOf';
+import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from './xhtml';
+
+export function writeHtml(book: Book): string {
+  const notes = numberedNotes(book);
+  const context: XhtmlContext = { book, notes, hrefOf: (id) => `#${id}`, deeper: 1, fieldText: () => '' };
+  const ids = (kind: 'footnote' | 'endnote') =>
+    [...notes].filter(([, { note }]) => note.kind === kind).map(([id]) => id);
+  const { title, language } = book.particulars;
+  const name = escapeXml(clean(title));
+  const text = copyDivisions(book).map((division) => `<section>\n${blocksXhtml(division.blocks, context)}\n</section>`);
+  const ends = ids('endnote');
+  return [
+    '<!doctype html>',
+    `<html lang="${escapeXml(language)}">`,
+    `<head><meta charset="utf-8"><title>${name}</title><meta name="author" content="${escapeXml(clean(authorOf(book)))}">`,
+    '<style>body { max-width: 36em; margin: 2em auto; line-height: 1.4 } .smallcaps { font-variant: small-caps }</style></head>',
+    `<body>\n<h1>${name}</h1>`,
+    ...text,
+    notesXhtml(ids('footnote'), context),
+    ...(ends.length > 0 ? [`<section role="doc-endnotes"><ol>${notesXhtml(ends, context)}</ol></section>`] : []),
+    '</body>\n</html>\n',
+  ]
+    .join('\n')
+    .replaceAll(' epub:type="noteref"', '')
+    .replace(/ epub:type="(foot|end)note"/g, '')
+    .replace(/ xml:lang="[^"]*"/g, '');
+}

@@ -1,0 +1,1 @@
+export { writeEpub } from './writeEpub';

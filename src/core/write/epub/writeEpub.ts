@@ -1,0 +1,193 @@
+// A plain EPUB 3 (EPUB 3.3, valid as 3.2 too): a file a division, contents and landmarks, notes that readers show beside the
+// text. Made for reading and correcting; the look is the reader's own.
+import { escapeXml } from '../../base/xml';
+import { fingerprint } from '../../base/hash';
+import { packEpub } from '../../base/zip';
+import { fieldText } from '../../measure/fields';
+import type { Book, Division } from '../../model/book';
+import type { Paragraph } from '../../model/streams';
+import { authorOf, levelOf, numberedNotes, type NumberedNote } from '../copy/copyOf';
+import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+
+const LEFT_OUT: ReadonlySet<Division['role']> = new Set(['blank', 'contents', 'half-title']);
+const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
+  title: 'titlepage',
+  imprint: 'copyright-page',
+  dedication: 'dedication',
+  epigraph: 'epigraph',
+  foreword: 'foreword',
+  part: 'part',
+  chapter: 'chapter',
+  afterword: 'afterword',
+};
+
+const CSS = `body { margin: 0 5%; }
+h1, h2, h3 { font-weight: normal; line-height: 1.2; text-align: center; }
+p { margin: 0; text-indent: 1.3em; }
+h1 + p, h2 + p, hr + p, blockquote p, .cn, .pn { text-indent: 0; }
+.cn, .pn { text-align: center; margin-top: 2em; }
+.verse { text-indent: -1.5em; margin-left: 3em; }
+.smallcaps { font-variant: small-caps; }
+.dedication p, .titlepage p { text-align: center; text-indent: 0; margin: 1em 0; }
+hr { border: 0; margin: 1em 0; text-align: center; }
+hr::before { content: "* * *"; }
+td { padding: 0 0.6em 0 0; vertical-align: top; }
+aside { font-size: 0.9em; margin: 0.6em 0; }
+`;
+
+interface TextFile {
+  readonly name: string;
+  readonly division: Division;
+  readonly title: string;
+}
+
+/** The file's bytes. `date`: ISO 8601, given by the caller. Yields after each division. */
+export function* writeEpub(book: Book, date: string): Generator<number, Uint8Array<ArrayBuffer>> {
+  const notes = numberedNotes(book);
+  const files = book.divisions
+    .filter((division) => !LEFT_OUT.has(division.role))
+    .map((division, index): TextFile => ({ name: `d${index + 1}.xhtml`, division, title: titleOf(division, book) }));
+  const fileOf = new Map<string, string>();
+  for (const { name, division } of files)
+    for (const id of notesOf(division, notes)) if (!fileOf.has(id)) fileOf.set(id, name);
+  const endnotes = [...notes].filter(([id, { note }]) => note.kind === 'endnote' && fileOf.has(id)).map(([id]) => id);
+  const members: Record<string, string> = {};
+  const contextOf = (name: string): XhtmlContext => ({
+    book,
+    notes,
+    hrefOf: (id) =>
+      notes.get(id)?.note.kind === 'endnote'
+        ? `notes.xhtml#${id}`
+        : fileOf.get(id) === name
+          ? `#${id}`
+          : `${fileOf.get(id)}#${id}`,
+    deeper: 0,
+    fieldText: (paragraph, at) => filledField(paragraph, at, book),
+  });
+  for (const [index, { name, division, title }] of files.entries()) {
+    const context = contextOf(name);
+    const own = [...fileOf]
+      .filter(([id, file]) => file === name && notes.get(id)!.note.kind === 'footnote')
+      .map(([id]) => id);
+    const type = TYPES[division.role];
+    const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${blocksXhtml(division.blocks, context)}\n${notesXhtml(own, context)}\n</section>`;
+    members[`OPS/${name}`] = page(title, body, book);
+    yield (index + 1) / files.length;
+  }
+  if (endnotes.length > 0) {
+    const context = contextOf('notes.xhtml');
+    const list = notesXhtml(endnotes, context, (id) => `${fileOf.get(id)}#ref-${id}`);
+    members['OPS/notes.xhtml'] = page(
+      'Notes',
+      `<section epub:type="endnotes" role="doc-endnotes">\n<h1>Notes</h1>\n<ol>${list}</ol>\n</section>`,
+      book,
+    );
+  }
+  const hasNotes = endnotes.length > 0;
+  members['OPS/nav.xhtml'] = navigation(files, hasNotes, book);
+  members['OPS/book.css'] = CSS;
+  members['OPS/package.opf'] = packageDocument(files, hasNotes, book, date);
+  members['META-INF/container.xml'] =
+    '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
+  return packEpub(members);
+}
+
+function filledField({ objects }: Paragraph, at: number, book: Book): string {
+  const object = objects.find((one) => one.at === at);
+  return object?.kind === 'field' ? clean(fieldText(object.field, book.particulars)) : '';
+}
+
+function notesOf(division: Division, notes: ReadonlyMap<string, NumberedNote>): string[] {
+  const ids: string[] = [];
+  const visit = (blocks: Division['blocks']) => {
+    for (const block of blocks) {
+      if (block.kind === 'table') for (const row of block.rows) for (const cell of row) visit(cell.blocks);
+      else
+        for (const object of block.objects) {
+          if (object.kind !== 'note' || !notes.has(object.note)) continue;
+          ids.push(object.note);
+          visit(notes.get(object.note)!.note.blocks);
+        }
+    }
+  };
+  visit(division.blocks);
+  return ids;
+}
+
+const ROLE_TITLES: Readonly<Partial<Record<Division['role'], string>>> = {
+  title: 'Title page',
+  imprint: 'Imprint',
+  dedication: 'Dedication',
+  epigraph: 'Epigraph',
+};
+
+/** Number and title of a division, or what its role is called. */
+function titleOf(division: Division, book: Book): string {
+  const heads = division.blocks.filter(
+    (block): block is Paragraph =>
+      block.kind === 'paragraph' && (levelOf(book, block) === 1 || /^[CP]N$/.test(block.style)),
+  );
+  const words = heads.map((head) => head.text.replace(/\uFFFC/g, ' ').trim()).filter((text) => text !== '');
+  return clean(words.join(' ')) || (ROLE_TITLES[division.role] ?? 'Text');
+}
+
+function page(title: string, body: string, book: Book): string {
+  const language = escapeXml(book.particulars.language);
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<!DOCTYPE html>
+<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${language}" xml:lang="${language}">
+<head><title>${escapeXml(title)}</title><link rel="stylesheet" type="text/css" href="book.css"/></head>
+<body>
+${body}
+</body>
+</html>
+`;
+}
+
+function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book): string {
+  const listed = files.filter(({ division }) => division.listed);
+  const entries = (listed.length > 0 ? listed : files).map(
+    ({ name, title }) => `<li><a href="${name}">${escapeXml(title)}</a></li>`,
+  );
+  if (hasNotes) entries.push('<li><a href="notes.xhtml">Notes</a></li>');
+  const start = files.find(({ division }) => division.matter === 'body') ?? files[0];
+  const title = files.find(({ division }) => division.role === 'title');
+  const landmarks = [
+    ...(title ? [`<li><a epub:type="titlepage" href="${title.name}">Title page</a></li>`] : []),
+    ...(start ? [`<li><a epub:type="bodymatter" href="${start.name}">Text</a></li>`] : []),
+  ];
+  const marks =
+    landmarks.length > 0
+      ? `<nav epub:type="landmarks" hidden="hidden"><h2>Landmarks</h2><ol>${landmarks.join('')}</ol></nav>`
+      : '';
+  return page(
+    'Contents',
+    `<nav epub:type="toc" id="toc"><h1>Contents</h1><ol>${entries.join('')}</ol></nav>\n${marks}`,
+    book,
+  );
+}
+
+function packageDocument(files: readonly TextFile[], hasNotes: boolean, book: Book, date: string): string {
+  const { particulars } = book;
+  const isbn = particulars.isbnEbook.replace(/[^0-9Xx]/g, '');
+  const id =
+    isbn.length === 13 ? `urn:isbn:${isbn}` : `urn:walnut-leaf:${fingerprint(`${book.id}\u0000${particulars.title}`)}`;
+  const meta = (name: string, words: string) =>
+    words === '' ? '' : `<dc:${name}>${escapeXml(clean(words))}</dc:${name}>`;
+  const names = [...files.map(({ name }) => name), ...(hasNotes ? ['notes.xhtml'] : [])];
+  const items = names.map(
+    (name) => `<item id="${name.replace('.', '-')}" href="${name}" media-type="application/xhtml+xml"/>`,
+  );
+  const refs = names.map((name) => `<itemref idref="${name.replace('.', '-')}"/>`);
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(particulars.language)}">
+<metadata xmlns:dc="http://purl.org/dc/elements/1.1/">
+<dc:identifier id="id">${escapeXml(id)}</dc:identifier><dc:title>${escapeXml(clean(particulars.title)) || 'Untitled'}</dc:title><dc:language>${escapeXml(particulars.language)}</dc:language>
+${meta('creator', authorOf(book))}${meta('publisher', particulars.publisher)}${meta('rights', particulars.rights)}
+<meta property="dcterms:modified">${date.replace(/\.\d+Z$/, 'Z')}</meta>
+</metadata>
+<manifest><item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/><item id="css" href="book.css" media-type="text/css"/>${items.join('')}</manifest>
+<spine>${refs.join('')}</spine>
+</package>
+`;
+}

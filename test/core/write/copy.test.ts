@@ -1,0 +1,264 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import mammoth from 'mammoth';
+import { manuscriptOf, readManuscript } from '../../../src/core/import';
+import type { Book } from '../../../src/core/model/book';
+import type { Manuscript } from '../../../src/core/model/manuscript';
+import {
+  normaliseSpans,
+  OBJECT_CHARACTER,
+  paragraph,
+  type Block,
+  type InlineObject,
+  type Paragraph,
+  type Span,
+} from '../../../src/core/model/streams';
+import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
+import { writeEpub } from '../../../src/core/write/epub';
+import { drain } from '../../build/assets';
+import { book, chapter, division, note, p } from '../../build/book';
+import { arrived } from '../../build/incoming';
+import { runOn } from '../../build/tools';
+
+/** Debian's, a jar that not every shell runs by itself. */
+const EPUBCHECK = '/usr/bin/epubcheck';
+const DATE = '2026-01-01T00:00:00Z';
+
+/** A manuscript with ids left out: notes stand where they are referred to. */
+function plain(manuscript: Manuscript): unknown {
+  const block = (one: Block): unknown => {
+    if (one.kind === 'table') return one.rows.map((row) => row.map((cell) => cell.blocks.map(block)));
+    const { style, text, spans, touches, list } = one;
+    const objects = one.objects.map((object) =>
+      object.kind === 'note'
+        ? {
+            at: object.at,
+            kind: manuscript.notes[object.note].kind,
+            body: manuscript.notes[object.note].blocks.map(block),
+          }
+        : object,
+    );
+    return { style, text, spans, objects, touches: touches ?? null, list: list ?? null };
+  };
+  return manuscript.blocks.map(block);
+}
+
+const words = fc
+  .string({ unit: fc.constantFrom(...'abc déñ“”’—…&<>"\'*_#[]|~`\\-1.'), minLength: 1, maxLength: 30 })
+  .map((text) => `x${text}x`);
+
+const looks: readonly Omit<Span, 'from' | 'to'>[] = [
+  { style: 'em' },
+  { style: 'strong' },
+  { style: 'sc' },
+  { style: 'sup' },
+  { style: 'sub', touches: { italic: true } },
+  { touches: { italic: true } },
+  { touches: { bold: true, underline: true } },
+  { touches: { strike: true } },
+  { language: 'fr' },
+  { style: 'em', language: 'de' },
+  { link: 'https://weir.example/?a=1&b=2' },
+];
+
+/** Paragraphs with looks, tabs, breaks and notes; `notes` is filled with the bodies. */
+const blocks = (depth: number): fc.Arbitrary<(notes: Block[][]) => Block> => {
+  const one = fc
+    .record({
+      parts: fc.array(
+        fc.tuple(words, fc.option(fc.constantFrom(...looks)), fc.constantFrom('', '', '', 'tab', 'break', 'note')),
+        { minLength: 1, maxLength: 4 },
+      ),
+      style: fc.constantFrom('TX', 'TX', 'EXT', 'VRS', 'AH', 'CT', 'LI', 'SBO'),
+      align: fc.constantFrom(undefined, undefined, 'centre' as const, 'right' as const),
+      list: fc.option(fc.record({ level: fc.nat(2), ordered: fc.boolean() })),
+      breakBefore: fc.boolean(),
+    })
+    .map(({ parts, style, align, list, breakBefore }) => (notes: Block[][]): Block => {
+      let text = '';
+      const spans: Span[] = [];
+      const objects: InlineObject[] = [];
+      for (const [part, look, object] of parts) {
+        if (look !== null) spans.push({ from: text.length, to: text.length + part.length, ...look });
+        text += part;
+        if (object === 'note' && depth > 0) {
+          notes.push([paragraph('x', 'NT', `A note, ${part}`)]);
+          objects.push({ at: text.length, kind: 'note', note: `n${notes.length}` });
+          text += OBJECT_CHARACTER;
+        } else if (object === 'tab' || object === 'break') {
+          objects.push({ at: text.length, kind: object });
+          text += OBJECT_CHARACTER;
+        }
+      }
+      const touches = {
+        ...(align !== undefined && style === 'TX' ? { align } : {}),
+        ...(breakBefore ? { breakBefore } : {}),
+      };
+      return paragraph('x', style, text, {
+        spans: normaliseSpans(spans),
+        objects,
+        ...(Object.keys(touches).length > 0 ? { touches } : {}),
+        ...(list !== null && style === 'LI' ? { list } : {}),
+      });
+    });
+  if (depth === 0) return one;
+  const table = fc
+    .array(fc.array(fc.array(blocks(0), { minLength: 1, maxLength: 2 }), { minLength: 1, maxLength: 3 }), {
+      minLength: 1,
+      maxLength: 3,
+    })
+    .map((rows) => (notes: Block[][]): Block => ({
+      kind: 'table',
+      id: 'x',
+      style: 'TB',
+      columns: Math.max(...rows.map((row) => row.length)),
+      rows: rows.map((row) => row.map((cell) => ({ id: 'c', blocks: cell.map((make) => make(notes)) }))),
+    }));
+  return fc.oneof({ weight: 6, arbitrary: one }, { weight: 1, arbitrary: table });
+};
+
+function bookWith(makes: readonly ((notes: Block[][]) => Block)[], kinds: readonly boolean[]): Book {
+  const bodies: Block[][] = [];
+  let ids = 0;
+  const withIds = (block: Block): Block =>
+    block.kind === 'paragraph'
+      ? { ...block, id: `p${(ids += 1)}` }
+      : {
+          ...block,
+          id: `p${(ids += 1)}`,
+          rows: block.rows.map((row) =>
+            row.map((cell) => ({ id: `c${(ids += 1)}`, blocks: cell.blocks.map(withIds) })),
+          ),
+        };
+  const made = makes.map((make) => withIds(make(bodies)));
+  const notes = bodies.map((body, k) => ({
+    id: `n${k + 1}`,
+    kind: kinds[k % kinds.length] ? ('endnote' as const) : ('footnote' as const),
+    blocks: body.map(withIds),
+  }));
+  return book([{ ...chapter('One', 'x'), blocks: made as Paragraph[] }], notes as never);
+}
+
+const sample = (): Book => {
+  const table: Block = {
+    kind: 'table',
+    id: 'p900',
+    style: 'TB',
+    columns: 2,
+    rows: [
+      ['Day', 'Level'],
+      ['One', '12 & a half'],
+    ].map((row, r) => row.map((text, c) => ({ id: `c9${r}${c}`, blocks: [p(text)] }))),
+  };
+  const item = (text: string, level: number, ordered: boolean) => ({ ...p(text, 'LI'), list: { level, ordered } });
+  const made = book(
+    [
+      division('title', [p('A Book', 'BT')]),
+      division('dedication', [p('For nobody', 'DED')]),
+      division('contents', [p('Contents', 'TOH')]),
+      chapter('One & “Two”', 'He *went* & came <b>.{1} So.'),
+      {
+        ...chapter('Two', 'x'),
+        blocks: [
+          p('Two', 'CT'),
+          p('A letter.', 'EXT'),
+          item('a', 0, true),
+          item('b', 1, false),
+          table,
+          p('* * *', 'SBO'),
+          p('End.{2}'),
+        ],
+      },
+    ],
+    [note(1, 'A *note* <i>.', 'Second.'), { ...note(2, 'End note.'), kind: 'endnote' }],
+  );
+  return made;
+};
+
+describe('the copy as a Word document', () => {
+  it('comes back as the same manuscript, ids left out', () => {
+    fc.assert(
+      fc.property(
+        fc.array(blocks(1), { minLength: 1, maxLength: 6 }),
+        fc.array(fc.boolean(), { minLength: 1, maxLength: 3 }),
+        (makes, kinds) => {
+          const made = bookWith(makes, kinds);
+          const back = drain(readManuscript('back.docx', writeDocx(made)));
+          expect(plain(back)).to.deep.equal(plain(manuscriptOf(made)));
+          expect(back.remarks).to.deep.equal([]);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  it('is read by another reader too', async () => {
+    const { value, messages } = await mammoth.extractRawText({ buffer: Buffer.from(writeDocx(sample())) });
+    expect(value).to.include('He went & came <b>.');
+    expect(value).to.include('12 & a half');
+    expect(messages.filter((message) => message.type === 'error')).to.deep.equal([]);
+  });
+});
+
+describe('the copy as text', () => {
+  it('keeps headings, looks, notes, lists and tables in Markdown', () => {
+    const back = arrived('back.md', writeMarkdown(sample()));
+    expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en', lists: 1 });
+    expect(back.headings.map(({ level, text }) => `${level} ${text}`)).to.deep.equal([
+      '1 A Book',
+      '2 One & “Two”',
+      '2 Two',
+    ]);
+    expect(back.text).to.include('He went & came <b>. So.');
+    expect(back.footnotes.map((one) => one.text)).to.deep.equal(['A note <i>.\nSecond.', 'End note.']);
+    expect(back.tables[0].text).to.equal('Day\tLevel\nOne\t12 & a half');
+    expect(back.italicCharacters).to.equal(8);
+  });
+
+  it('keeps them in HTML, and the kinds of notes', () => {
+    const back = arrived('back.html', writeHtml(sample()));
+    expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en', lists: 1 });
+    expect(back.text).to.include('He went & came <b>. So.');
+    expect(back.text.split('\n')).to.include.members(['A letter.', 'a', 'b', '* * *']);
+    expect(back.footnotes.map((one) => one.paragraphs)).to.deep.equal([2]);
+    expect(back.endnotes).to.have.length(1);
+    expect(back.tables[0]).to.include({ rows: 2, columns: 2 });
+  });
+
+  it('has every word in plain text, notes at the end', () => {
+    const text = writePlainText(sample());
+    expect(text).to.match(/^A Book\n\nA\. Writer\n\nFor nobody/);
+    expect(text).to.include('came <b>.[1] So.');
+    expect(text).to.match(/\[1\] A note <i>\.\nSecond\.\n\n\[e1\] End note\.\n$/);
+  });
+});
+
+describe('the plain EPUB', () => {
+  const check = (made: Book) => {
+    const bytes = drain(writeEpub(made, DATE));
+    runOn(bytes, '.epub', 'java', (file) => ['-jar', EPUBCHECK, '-q', file]);
+    return bytes;
+  };
+
+  it('is without error or warning for epubcheck, with notes of both kinds, lists and tables', () => {
+    const back = arrived('back.epub', check(sample()));
+    expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en' });
+    expect(back.text).to.include('He went & came <b>. So.');
+    expect(back.footnotes).to.have.length(1);
+    expect(back.endnotes).to.have.length(1);
+    expect(back.lists).to.equal(1);
+  }).timeout(60_000);
+
+  it('is so for any copy', () => {
+    for (const seed of [1, 2]) {
+      const makes = fc.sample(blocks(1), { numRuns: 25, seed });
+      check(bookWith(makes, [true, false]));
+    }
+  }).timeout(60_000);
+
+  it('begins with its type, unpacked, and is the same bytes each time', () => {
+    const [once, twice] = [drain(writeEpub(sample(), DATE)), drain(writeEpub(sample(), DATE))];
+    expect(new TextDecoder().decode(once.slice(30, 58))).to.equal('mimetypeapplication/epub+zip');
+    expect(once.length).to.equal(twice.length);
+  });
+});
