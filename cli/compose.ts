@@ -14,10 +14,14 @@ import {
   tellMoved,
   typesetBook,
   ValueError,
+  COPY_KINDS,
+  writeCopy,
+  writeEpub,
   writePressPdf,
   writeProject,
 } from '../src/core/index';
 import type { Book } from '../src/core/model/book';
+import type { CopyKind } from '../src/core/model/copyKinds';
 import type { Spec } from '../src/core/model/spec';
 import type { TypesetBook } from '../src/core/model/pages';
 import type { NodeAssets } from './assets';
@@ -66,6 +70,10 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     ]);
   }
   if (options.project !== undefined) outputs.push([options.project, timed('project', () => writeProject(book))]);
+  if (options.epub !== undefined)
+    outputs.push([options.epub, timed('epub', () => drain(writeEpub(book, new Date().toISOString())))]);
+  if (options.copy !== undefined)
+    outputs.push([options.copy, timed('copy', () => writeCopy(book, copyKind(options.copy!)))]);
   const report: Report = {
     manuscript: basename(options.manuscript),
     words: composed.words,
@@ -81,6 +89,14 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     outputs.push([options.report, new TextEncoder().encode(`${JSON.stringify(report, null, 2)}\n`)]);
   writeAll(outputs);
   return report;
+}
+
+function copyKind(path: string): CopyKind {
+  const extension = /\.([^.]*)$/.exec(path.toLowerCase())?.[1];
+  const kind = COPY_KINDS.find((one) => one === extension);
+  if (kind === undefined)
+    throw new UsageError(`--copy ${path} must end in ${COPY_KINDS.map((one) => `.${one}`).join(', ')}.`);
+  return kind;
 }
 
 function openBook(

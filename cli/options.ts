@@ -15,6 +15,9 @@ export interface ComposeOptions {
   /** A project file whose page starts are to be kept. */
   readonly hold?: string;
   readonly project?: string;
+  readonly epub?: string;
+  /** The copy for its author: .docx, .md, .html or .txt. */
+  readonly copy?: string;
   readonly report?: string;
 }
 
@@ -36,16 +39,16 @@ export interface TidyOptions {
 export type Options = ComposeOptions | ReadOptions | TidyOptions;
 
 const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
-  compose: ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold'],
+  compose: ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold', 'epub', 'copy'],
   read: ['report'],
   tidy: ['jobs', 'report', 'changes'],
 };
 /** Options that will come and do nothing yet: named so that nobody takes silence for success. */
-const NOT_YET = ['screen', 'booklet', 'epub'];
+const NOT_YET = ['screen', 'booklet'];
 
 export const USAGE =
   'usage: walnut-leaf compose MANUSCRIPT [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--report out.json] [--hold earlier.walnut] ' +
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
   '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
   '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';
 

@@ -59,6 +59,19 @@ describe('the command line', () => {
     expect(JSON.parse(readFileSync(report, 'utf8')).footnotes).to.deep.equal(came.footnotes);
   });
 
+  it('writes the copy for its author, and an EPUB', () => {
+    const [copy, epub] = ['copy.docx', 'book.epub'].map((name) => join(folder, name));
+    expect(run('compose', file('t.txt'), '--copy', copy, '--epub', epub)).to.include({ status: 0, stderr: '' });
+    const report = join(folder, 'back.json');
+    for (const source of [copy, epub]) {
+      expect(run('read', source, '--report', report).status).to.equal(0);
+      const back = JSON.parse(readFileSync(report, 'utf8'));
+      expect(back).to.include({ title: 'Tides', author: 'Odile Brackwater' });
+      expect(back.text).to.include('The first words of it, and more.');
+    }
+    expect(run('compose', file('t.txt'), '--copy', join(folder, 'copy.pages')).status).to.equal(2);
+  });
+
   it('takes trim, margins, type and language', () => {
     const press = join(folder, 'a5.pdf');
     const done = run(
@@ -123,7 +136,7 @@ describe('the command line', () => {
     ['a job of no such name', ['tidy', 'x.txt', '--jobs', 'nosuch']],
     ['no manuscript', ['compose']],
     ['an unknown option', ['compose', 'x.txt', '--colour', 'red']],
-    ['an option that is not built yet', ['compose', 'x.txt', '--epub', 'x.epub']],
+    ['an option that is not built yet', ['compose', 'x.txt', '--booklet', 'x.pdf']],
     ['an option without a value', ['compose', 'x.txt', '--press']],
     ['a trim that is no size', ['compose', 'x.txt', '--trim', 'large']],
     ['three margins', ['compose', 'x.txt', '--margins', '1in,1in,1in']],

@@ -33,5 +33,5 @@ export {
 export { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, type TidyChange, type TidyCount } from './tidy';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject } from './write/projectFile';
-export { writeDocx, writeHtml, writeMarkdown, writePlainText } from './write/copy';
+export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';

@@ -1,13 +1,24 @@
 // Products: started, followed, stopped, handed over as files.
 import { jobChanged, type Product } from './jobsSlice';
 import type { AppThunk } from './store';
-import type { WriteJob } from '../worker/typesetClient';
+import type { Book } from '../core/model/book';
+import type { CopyKind } from '../core/model/copyKinds';
+import type { WriteJob, WriteOrder } from '../worker/typesetClient';
 
 const running = new Map<Product, WriteJob>();
 
 const TYPES: Readonly<Record<Product, { readonly extension: string; readonly type: string }>> = {
   press: { extension: '.pdf', type: 'application/pdf' },
   project: { extension: '.walnut', type: 'application/zip' },
+  epub: { extension: '.epub', type: 'application/epub+zip' },
+  copy: { extension: '', type: 'application/octet-stream' },
+};
+
+const COPY_TYPES: Readonly<Record<CopyKind, string>> = {
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  md: 'text/markdown',
+  html: 'text/html',
+  txt: 'text/plain',
 };
 
 /** Writes a product of the book as it is now, and hands it over as a download. */
@@ -15,12 +26,15 @@ export function makeProduct(product: Product): AppThunk<Promise<void>> {
   return async (dispatch, getState, services) => {
     const { book, revision } = getState().book;
     if (book === null) return;
-    const { extension, type } = TYPES[product];
+    const { format } = getState().jobs[product];
+    const { extension, type } =
+      product === 'copy' ? { extension: `.${format}`, type: COPY_TYPES[format] } : TYPES[product];
     const fileName = `${fileStem(book.particulars.title)}${extension}`;
     dispatch(jobChanged({ product, change: { status: 'running', share: 0, message: null, revision, fileName } }));
     const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
-    const order = product === 'press' ? ({ kind: 'press', book, date } as const) : ({ kind: 'project', book } as const);
-    const job = services.startWriteJob(order, (share) => dispatch(jobChanged({ product, change: { share } })));
+    const job = services.startWriteJob(orderFor(product, book, date, format), (share) =>
+      dispatch(jobChanged({ product, change: { share } })),
+    );
     running.set(product, job);
     const result = await job.result;
     running.delete(product);
@@ -33,6 +47,18 @@ export function makeProduct(product: Product): AppThunk<Promise<void>> {
       dispatch(jobChanged({ product, change: { status: 'failed', message: result.message } }));
     else dispatch(jobChanged({ product, change: { status: 'stopped' } }));
   };
+}
+
+function orderFor(product: Product, book: Book, date: string, format: CopyKind): WriteOrder {
+  switch (product) {
+    case 'press':
+    case 'epub':
+      return { kind: product, book, date };
+    case 'copy':
+      return { kind: 'copy', book, format };
+    case 'project':
+      return { kind: 'project', book };
+  }
 }
 
 export function stopProduct(product: Product): AppThunk {

@@ -1,8 +1,9 @@
 // The products being written, one job each.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { CopyKind } from '../core/model/copyKinds';
 import { bookClosed } from './bookSlice';
 
-export type Product = 'press' | 'project';
+export type Product = 'press' | 'project' | 'epub' | 'copy';
 
 export interface ProductJob {
   readonly status: 'idle' | 'running' | 'done' | 'failed' | 'stopped';
@@ -13,12 +14,23 @@ export interface ProductJob {
   readonly fileName: string;
   readonly bytes: number;
   readonly pages: number;
+  /** Of the copy: the format in which it is written. */
+  readonly format: CopyKind;
 }
 
-const IDLE: ProductJob = { status: 'idle', share: 0, message: null, revision: -1, fileName: '', bytes: 0, pages: 0 };
+const IDLE: ProductJob = {
+  status: 'idle',
+  share: 0,
+  message: null,
+  revision: -1,
+  fileName: '',
+  bytes: 0,
+  pages: 0,
+  format: 'docx',
+};
 
 export type JobsState = Readonly<Record<Product, ProductJob>>;
-const initialState: JobsState = { press: IDLE, project: IDLE };
+const initialState: JobsState = { press: IDLE, project: IDLE, epub: IDLE, copy: IDLE };
 
 const slice = createSlice({
   name: 'jobs',

@@ -2,6 +2,7 @@
 // after that only edits do. Big buffers are transferred.
 import type { Book, Particulars } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
+import type { CopyKind } from '../core/model/copyKinds';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Finding } from '../core/model/finding';
 import type { ImportRemark } from '../core/model/manuscript';
@@ -117,6 +118,8 @@ export type WriteRequest = AssetBase &
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     | { readonly kind: 'press'; readonly book: Book; readonly date: string }
     | { readonly kind: 'project'; readonly book: Book }
+    | { readonly kind: 'copy'; readonly book: Book; readonly format: CopyKind }
+    | { readonly kind: 'epub'; readonly book: Book; readonly date: string }
   );
 
 export type WriteReply =

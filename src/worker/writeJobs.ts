@@ -8,6 +8,8 @@ import {
   readProject,
   typesetBook,
   ValueError,
+  writeCopy,
+  writeEpub,
   writePressPdf,
   writeProject,
 } from '../core/index';
@@ -32,6 +34,14 @@ export async function doWriteJob(
         return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, remarks: [] };
       case 'project':
         return { kind: 'file', bytes: new Uint8Array(writeProject(job.book)), pages: 0 };
+      case 'copy':
+        return { kind: 'file', bytes: new Uint8Array(writeCopy(job.book, job.format)), pages: 0 };
+      case 'epub':
+        return {
+          kind: 'file',
+          bytes: drain(writeEpub(job.book, job.date), (share) => post({ kind: 'progress', share })),
+          pages: 0,
+        };
       case 'press':
         return await writePress(job, fetchBytes, post);
     }

@@ -370,6 +370,19 @@ describe('write jobs', () => {
     expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
   });
 
+  it('write the copy and an EPUB', async () => {
+    const made = book([chapter('One', 'He *went* and came.')]);
+    for (const order of [
+      { kind: 'copy', book: made, format: 'md' } as const,
+      { kind: 'epub', book: made, date: '2026-01-01T00:00:00Z' } as const,
+    ]) {
+      const file = await doWriteJob({ ...order, base: '' }, fetchBytes, post);
+      if (file.kind !== 'file') throw new Error(JSON.stringify(file));
+      const text = new TextDecoder('latin1').decode(file.bytes);
+      expect(text).to.include(order.kind === 'copy' ? 'He *went* and came.' : 'mimetypeapplication/epub+zip');
+    }
+  });
+
   it('answer bad files with a sentence and a code', async () => {
     const reply = await doWriteJob(
       { kind: 'import', fileName: 'x.docx', bytes: new Uint8Array([1]), bookId: 'b', base: '' },

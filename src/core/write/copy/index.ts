@@ -1,3 +1,4 @@
+export { COPY_KINDS, writeCopy, type CopyKind } from './writeCopy';
 export { writeDocx } from './writeDocx';
 export { writeHtml } from './writeHtml';
 export { writeMarkdown, writePlainText } from './writeText';

@@ -71,7 +71,29 @@ interface RowProps {
 }
 
 const Row = memo(function Row({ block, tag, styleName, book, labels }: RowProps) {
-  if (block.kind === 'table') return null;
+  if (block.kind === 'table')
+    return (
+      <div className={COLUMNS}>
+        <span className="pt-[5px] text-right text-[11px] font-semibold text-[#27694b]" title="Table">
+          {tag}
+        </span>
+        <table className="my-2 w-full border-y border-[#b9b1a3] font-book text-[15px] leading-[20px]">
+          <tbody>
+            {block.rows.map((row, index) => (
+              <tr key={index} className="border-b border-[#e2dccf] last:border-0">
+                {row.map((cell) => (
+                  <td key={cell.id} className="py-0.5 pr-4 align-top">
+                    {cell.blocks.map((inner) => (
+                      <p key={inner.id}>{inner.kind === 'paragraph' && inlineText(inner, book, labels)}</p>
+                    ))}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    );
   const notes = block.objects.filter((object) => object.kind === 'note');
   return (
     <div className={`${COLUMNS} [contain-intrinsic-size:auto_46px] [content-visibility:auto]`}>

@@ -1,9 +1,11 @@
 // Deliver, first form: a card per product with what goes into it, its progress and its result.
 import { makeProduct, stopProduct } from '../../../state/deliverThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import type { Product } from '../../../state/jobsSlice';
+import { jobChanged, type Product } from '../../../state/jobsSlice';
+import { COPY_KINDS, type CopyKind } from '../../../core/model/copyKinds';
+import { groupDigits } from '../../frame/useStageFacts';
 import { formatLength } from '../../../core/measure/units';
-import { namesOf } from '../../../core/model/book';
+import { LANGUAGES, namesOf } from '../../../core/model/book';
 
 const CARDS: readonly {
   readonly product: Product;
@@ -16,6 +18,18 @@ const CARDS: readonly {
     title: 'Press PDF of the interior',
     what: 'Pages to the trim, black on one plate, faces embedded as subsets, folios as page labels.',
     action: 'Write the PDF',
+  },
+  {
+    product: 'epub',
+    title: 'Plain EPUB',
+    what: 'A file a division, contents, notes beside the text; the reader chooses face and size. For reading and correcting.',
+    action: 'Write the EPUB',
+  },
+  {
+    product: 'copy',
+    title: 'The copy, for its author',
+    what: 'Text, notes, tables and lists with our styles, to correct and send back. The Word document comes back as the same copy.',
+    action: 'Write the copy',
   },
   {
     product: 'project',
@@ -47,6 +61,7 @@ function Card({ product, title, what, action }: (typeof CARDS)[number]) {
       <h2 className="text-[16px] font-semibold">{title}</h2>
       <p className="mt-1 min-h-14 text-quiet">{what}</p>
       <Facts product={product} />
+      {product === 'copy' && <CopyFormat disabled={isRunning} />}
       <div className="mt-auto flex items-center gap-3 pt-4">
         <button
           className="btn btn-sm btn-primary"
@@ -86,6 +101,37 @@ function Card({ product, title, what, action }: (typeof CARDS)[number]) {
   );
 }
 
+const FORMATS: Readonly<Record<CopyKind, string>> = {
+  docx: 'Word document',
+  md: 'Markdown',
+  html: 'HTML',
+  txt: 'Plain text',
+};
+
+function CopyFormat({ disabled }: { disabled: boolean }) {
+  const dispatch = useAppDispatch();
+  const { format } = useAppSelector((state) => state.jobs.copy);
+  return (
+    <label className="flex items-center justify-between gap-4 border-t border-hairline py-1">
+      Format
+      <select
+        className="select select-xs w-40"
+        value={format}
+        disabled={disabled}
+        onChange={(event) =>
+          dispatch(jobChanged({ product: 'copy', change: { format: event.target.value as CopyKind, status: 'idle' } }))
+        }
+      >
+        {COPY_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {FORMATS[kind]}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
 function Facts({ product }: { product: Product }) {
   const book = useAppSelector((state) => state.book.book)!;
   const summary = useAppSelector((state) => state.compose.summary);
@@ -100,11 +146,22 @@ function Facts({ product }: { product: Product }) {
           ['Author', namesOf(book.particulars, 'author') || 'not given'],
           ['Findings that must be mended', String(must)],
         ]
-      : [
-          ['Divisions', String(book.divisions.length)],
-          ['Notes', String(Object.keys(book.notes).length)],
-          ['Format', String(book.format)],
-        ];
+      : product === 'copy'
+        ? [
+            ['Words', summary ? groupDigits(summary.words) : 'being counted'],
+            ['Notes', String(Object.keys(book.notes).length)],
+          ]
+        : product === 'epub'
+          ? [
+              ['Language', LANGUAGES[book.particulars.language]],
+              ['ISBN', book.particulars.isbnEbook || 'not given'],
+              ['Notes', String(Object.keys(book.notes).length)],
+            ]
+          : [
+              ['Divisions', String(book.divisions.length)],
+              ['Notes', String(Object.keys(book.notes).length)],
+              ['Format', String(book.format)],
+            ];
   return (
     <dl className="mt-3">
       {rows.map(([label, value]) => (
