@@ -35,3 +35,5 @@ export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject } from './write/projectFile';
 export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';
+
+export { findAll, replaceAll } from './find';

@@ -1,0 +1,213 @@
+// Finds words and patterns in the streams of a book, and replaces them with edits that touch only their paragraphs.
+import { ValueError } from '../base/errors';
+import { eachStream, type Book } from '../model/book';
+import type { BookEdit } from '../model/bookEdit';
+import { FIND_TOKENS, type FindHit, type FindQuery, type FindReplacement } from '../model/find';
+import type { Block, Paragraph, StreamId } from '../model/streams';
+import { editLinear, linearText, PARAGRAPH_END, paragraphRuns, type LinearEdit } from './linear';
+
+/** Most hits that are looked for. */
+export const MOST_HITS = 20_000;
+/** Characters of its surroundings that a hit is shown with. */
+const AROUND = 28;
+
+/** Throws ValueError for a pattern that is none. */
+export function patternOf({ words, isPattern, wholeWords, matchCase }: FindQuery): RegExp {
+  const plain = isPattern ? withTokens(words) : escapeRegExp(withTokens(words));
+  const whole = wholeWords ? `(?<![\\p{L}\\p{N}\\p{M}])(?:${plain})(?![\\p{L}\\p{N}\\p{M}])` : plain;
+  try {
+    return new RegExp(whole, matchCase ? 'gmu' : 'gimu');
+  } catch (error) {
+    throw new ValueError('words', `This is not a pattern: ${(error as Error).message.replace(/^.*: /, '')}.`);
+  }
+}
+
+function escapeRegExp(text: string): string {
+  return text.replace(/[\\^$.*+?()[\]{}|/]/g, '\\$&');
+}
+
+function withTokens(words: string): string {
+  return words.replace(/\{[a-z -]+\}/g, (token) => FIND_TOKENS[token] ?? token);
+}
+
+/** One run of paragraphs of a stream as one text. */
+interface Stretch {
+  readonly stream: StreamId;
+  /** Index of its first block, and offset of its first character in the stream's text. */
+  readonly index: number;
+  readonly start: number;
+  readonly paragraphs: readonly Paragraph[];
+  readonly text: string;
+}
+
+function* stretchesOf(book: Book, division: StreamId | null): Generator<Stretch> {
+  const wanted = division === null ? null : streamsOf(book, division);
+  for (const { stream, blocks } of eachStream(book)) {
+    if (wanted !== null && !wanted.has(stream)) continue;
+    let start = 0;
+    for (const { at, paragraphs } of paragraphRuns(blocks)) {
+      const text = paragraphs.map(linearText).join(PARAGRAPH_END);
+      yield { stream, index: at, start, paragraphs, text };
+      start += text.length + 1;
+    }
+  }
+}
+
+/** A division, the cells of its tables, and its notes. */
+function streamsOf(book: Book, division: StreamId): Set<StreamId> {
+  const found = new Set<StreamId>([division]);
+  const visit = (blocks: readonly Block[]) => {
+    for (const block of blocks) {
+      if (block.kind === 'table') {
+        for (const cell of block.rows.flat()) {
+          found.add(cell.id);
+          visit(cell.blocks);
+        }
+        continue;
+      }
+      for (const object of block.objects) {
+        if (object.kind !== 'note' || found.has(object.note)) continue;
+        found.add(object.note);
+        visit(book.notes[object.note]?.blocks ?? []);
+      }
+    }
+  };
+  visit(book.divisions.find((one) => one.id === division)?.blocks ?? []);
+  return found;
+}
+
+interface Match {
+  readonly from: number;
+  readonly to: number;
+  readonly match: RegExpExecArray;
+  readonly paragraph: number;
+}
+
+function matchesIn(stretch: Stretch, pattern: RegExp, query: FindQuery): Match[] {
+  const starts: number[] = [];
+  let at = 0;
+  for (const { text } of stretch.paragraphs) {
+    starts.push(at);
+    at += text.length + 1;
+  }
+  const matches: Match[] = [];
+  let paragraph = 0;
+  for (const match of stretch.text.matchAll(pattern)) {
+    if (match[0] === '') continue;
+    while (paragraph + 1 < starts.length && starts[paragraph + 1] <= match.index) paragraph += 1;
+    if (query.style !== null && stretch.paragraphs[paragraph].style !== query.style) continue;
+    matches.push({ from: match.index, to: match.index + match[0].length, match: match as RegExpExecArray, paragraph });
+  }
+  return matches;
+}
+
+/** All hits in the order of the book, at most MOST_HITS. Yields after each stretch. Throws ValueError. */
+export function* findAll(book: Book, query: FindQuery): Generator<void, FindHit[]> {
+  const hits: FindHit[] = [];
+  if (query.words === '') return hits;
+  const pattern = patternOf(query);
+  for (const stretch of stretchesOf(book, query.division)) {
+    for (const { from, to, paragraph } of matchesIn(stretch, pattern, query)) {
+      if (hits.length >= MOST_HITS) return hits;
+      hits.push({
+        stream: stretch.stream,
+        block: stretch.paragraphs[paragraph].id,
+        at: stretch.start + from,
+        length: to - from,
+        before: stretch.text.slice(Math.max(0, from - AROUND), from),
+        found: stretch.text.slice(from, to),
+        after: stretch.text.slice(to, to + AROUND),
+      });
+    }
+    yield;
+  }
+  return hits;
+}
+
+export interface Replaced {
+  readonly edits: readonly BookEdit[];
+  readonly count: number;
+}
+
+/** Replaces hits; `only`: the places that are taken, as `stream at`; all when it is not given. Throws ValueError. */
+export function* replaceAll(
+  book: Book,
+  query: FindQuery,
+  replacement: FindReplacement,
+  only?: ReadonlySet<string>,
+): Generator<void, Replaced> {
+  const edits: BookEdit[] = [];
+  let count = 0;
+  let nextId = book.nextId;
+  if (query.words === '') return { edits, count };
+  const pattern = patternOf(query);
+  const words = withTokens(replacement.words);
+  /** How many blocks each stream has more than it had: runs behind shift by it. */
+  const shifts = new Map<StreamId, number>();
+  for (const stretch of stretchesOf(book, query.division)) {
+    const taken = matchesIn(stretch, pattern, query).filter(
+      ({ from }) => only?.has(`${stretch.stream} ${stretch.start + from}`) ?? true,
+    );
+    count += taken.length;
+    const shift = shifts.get(stretch.stream) ?? 0;
+    const made = editsOf(
+      stretch,
+      taken,
+      (match) => (query.isPattern ? expand(words, match) : words),
+      replacement.style,
+      shift,
+      () => `p${nextId++}`,
+    );
+    edits.push(...made.edits);
+    shifts.set(stretch.stream, shift + made.more);
+    yield;
+  }
+  if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
+  return { edits, count };
+}
+
+/** One edit for each group of paragraphs that hang together by what is replaced in them. */
+function editsOf(
+  { stream, index, paragraphs }: Stretch,
+  matches: readonly Match[],
+  textOf: (match: RegExpExecArray) => string,
+  style: string | null,
+  shift: number,
+  takeId: () => string,
+): { edits: BookEdit[]; more: number } {
+  const starts: number[] = [0];
+  for (const { text } of paragraphs) starts.push(starts[starts.length - 1] + text.length + 1);
+  const lastOf = ({ to, paragraph }: Match) => {
+    let last = paragraph;
+    while (last + 1 < paragraphs.length && starts[last + 1] <= to) last += 1;
+    return last;
+  };
+  const edits: BookEdit[] = [];
+  let more = 0;
+  for (let k = 0; k < matches.length;) {
+    const first = matches[k].paragraph;
+    let last = lastOf(matches[k]);
+    let end = k + 1;
+    while (end < matches.length && matches[end].paragraph <= last) last = Math.max(last, lastOf(matches[end++]));
+    const own = matches.slice(k, end);
+    const removed = paragraphs.slice(first, last + 1);
+    const linear = own.map(({ from, to, match }): LinearEdit => ({
+      from: from - starts[first],
+      to: to - starts[first],
+      text: textOf(match),
+      style,
+    }));
+    const inserted = editLinear(removed, linear, takeId);
+    edits.push({ kind: 'replaceBlocks', stream, at: index + first + shift + more, removed, inserted });
+    more += inserted.length - removed.length;
+    k = end;
+  }
+  return { edits, more };
+}
+
+/** Groups of a pattern in what is put: `$1` to `$99`, `$&` for all of it, `$$` for the sign itself (ECMA-262, 22.1.3.19.1). */
+function expand(words: string, match: RegExpExecArray): string {
+  return words.replace(/\$(\$|&|\d{1,2})/g, (whole, key: string) =>
+    key === '$' ? '$' : key === '&' ? match[0] : Number(key) < match.length ? (match[Number(key)] ?? '') : whole,
+  );
+}

@@ -1,0 +1,1 @@
+export { findAll, MOST_HITS, replaceAll, type Replaced } from './find';

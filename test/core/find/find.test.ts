@@ -1,0 +1,131 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { ValueError } from '../../../src/core/base/errors';
+import { applyEdits, invertEdits } from '../../../src/core/edit';
+import { findAll, replaceAll } from '../../../src/core/find';
+import type { Book } from '../../../src/core/model/book';
+import type { FindQuery } from '../../../src/core/model/find';
+import { OBJECT_CHARACTER, paragraph, type Paragraph } from '../../../src/core/model/streams';
+import { drain } from '../../build/assets';
+import { book, chapter, note, p } from '../../build/book';
+
+const query = (words: string, rest: Partial<FindQuery> = {}): FindQuery => ({
+  words,
+  isPattern: false,
+  wholeWords: false,
+  matchCase: false,
+  style: null,
+  division: null,
+  ...rest,
+});
+const found = (made: Book, asked: FindQuery) => drain(findAll(made, asked)).map((hit) => hit.found);
+const replaced = (made: Book, asked: FindQuery, words: string, style: string | null = null, only?: Set<string>) => {
+  const { edits, count } = drain(replaceAll(made, asked, { words, style }, only));
+  return { made: applyEdits(made, edits), edits, count };
+};
+const texts = (made: Book) => made.divisions[0].blocks.map((block) => (block as Paragraph).text);
+
+describe('finding', () => {
+  const made = book(
+    [chapter('One', 'The ferry, the Ferry and a ferryman.', 'A *ferry*{1} again.'), chapter('Two', 'No ferry here.')],
+    [note(1, 'A ferry in a note.')],
+  );
+
+  it('finds words, whole words and cases, in text and notes, in the order of the book', () => {
+    expect(found(made, query('ferry'))).to.have.length(6);
+    expect(found(made, query('ferry', { wholeWords: true }))).to.have.length(5);
+    expect(found(made, query('Ferry', { matchCase: true }))).to.deep.equal(['Ferry']);
+    expect(found(made, query('(ferry)'))).to.deep.equal([]);
+    const [hit] = drain(findAll(made, query('ferryman')));
+    expect([hit.before.endsWith('and a '), hit.after]).to.deep.equal([true, '.\nA ferry\uFFFC again.']);
+  });
+
+  it('finds in a division and its notes, and by paragraph style', () => {
+    expect(found(made, query('ferry', { division: made.divisions[0].id }))).to.have.length(5);
+    expect(found(made, query('o', { style: 'CT' }))).to.have.length(2);
+  });
+
+  it('finds patterns and tokens, and says of what is no pattern that it is none', () => {
+    expect(found(made, query('f\\w+y\\b', { isPattern: true }))).to.have.length(5);
+    expect(found(made, query('{note} again'))).to.deep.equal(['\uFFFC again']);
+    expect(found(made, query('ferryman.{paragraph}A'))).to.deep.equal(['ferryman.\nA']);
+    expect(() => found(made, query('(', { isPattern: true }))).to.throw(ValueError, 'not a pattern');
+    expect(found(made, query(''))).to.deep.equal([]);
+  });
+});
+
+describe('replacing', () => {
+  it('keeps looks and notes, and touches no other paragraph', () => {
+    const made = book([chapter('One', 'A *ferry*{1} again.', 'Nothing.')], [note(1, 'x')]);
+    const { made: after, count } = replaced(made, query('ferry'), 'boat');
+    const [, block, other] = after.divisions[0].blocks as Paragraph[];
+    expect([block.text, count]).to.deep.equal([`A boat${OBJECT_CHARACTER} again.`, 1]);
+    expect(block.spans).to.deep.equal([{ from: 2, to: 6, touches: { italic: true } }]);
+    expect(block.objects).to.deep.equal([{ at: 6, kind: 'note', note: 'n1' }]);
+    expect(other).to.equal(made.divisions[0].blocks[2]);
+    const without = replaced(made, query('ferry{note} again'), 'boat').made.divisions[0].blocks[1] as Paragraph;
+    expect(without.objects).to.have.length(1);
+  });
+
+  it('takes groups of a pattern, and gives a style', () => {
+    const made = book([chapter('One', 'On 12 May and 3 June.')]);
+    const { made: after } = replaced(made, query('(\\d+) (May|June)', { isPattern: true }), '$2 $1', 'sc');
+    const block = after.divisions[0].blocks[1] as Paragraph;
+    expect(block.text).to.equal('On May 12 and June 3.');
+    expect(block.spans).to.deep.equal([
+      { from: 3, to: 9, style: 'sc' },
+      { from: 14, to: 20, style: 'sc' },
+    ]);
+  });
+
+  it('joins lines in steps: ends protected, singles joined, ends restored', () => {
+    const lines = ['one', 'two', '', 'three', 'four', '', 'five'];
+    const made = book([{ ...chapter('x'), blocks: lines.map((line) => p(line)) }]);
+    const one = replaced(made, query('{paragraph}{paragraph}'), '§§').made;
+    const two = replaced(one, query('{paragraph}'), ' ').made;
+    const three = replaced(two, query('§§'), '{paragraph}').made;
+    expect(texts(three)).to.deep.equal(['one two', 'three four', 'five']);
+    const ids = three.divisions[0].blocks.map((block) => block.id);
+    expect(new Set(ids).size).to.equal(3);
+    expect(ids[0]).to.equal(made.divisions[0].blocks[0].id);
+    expect(three.nextId).to.be.above(made.nextId);
+  });
+
+  it('makes tabs and soft returns, and takes them away', () => {
+    const made = book([chapter('One', 'a: b; c')]);
+    const { made: after } = replaced(made, query(': '), '{tab}');
+    const tabbed = replaced(after, query('; '), '{line}').made.divisions[0].blocks[1] as Paragraph;
+    expect(tabbed.objects.map((object) => object.kind)).to.deep.equal(['tab', 'break']);
+    const back = replaced(replaced(after, query('{tab}'), ': ').made, query('; '), '; ').made;
+    expect((back.divisions[0].blocks[1] as Paragraph).objects).to.deep.equal([]);
+    expect(texts(back)[1]).to.equal('a: b; c');
+  });
+
+  it('replaces only the places that are ticked', () => {
+    const made = book([chapter('One', 'x x x')]);
+    const hits = drain(findAll(made, query('x')));
+    const only = new Set([`${hits[1].stream} ${hits[1].at}`]);
+    expect(texts(replaced(made, query('x'), 'y', null, only).made)[1]).to.equal('x y x');
+  });
+
+  it('comes to what replacing in the plain text comes to, and is undone by its inverses', () => {
+    const words = fc.array(fc.constantFrom('a', 'b', 'ab', '', 'ba b', 'aa'), { minLength: 1, maxLength: 6 });
+    fc.assert(
+      fc.property(
+        words,
+        fc.constantFrom('a', 'ab', '{paragraph}', 'b{paragraph}', '{paragraph}{paragraph}a'),
+        fc.constantFrom('', 'x', 'y{paragraph}z', '{paragraph}'),
+        (lines, from, to) => {
+          const made = book([{ ...chapter('x'), blocks: lines.map((line, k) => paragraph(`p${k + 1}`, 'TX', line)) }]);
+          const { made: after, edits } = replaced(made, query(from, { matchCase: true }), to);
+          const plain = (text: string) => text.replaceAll('{paragraph}', '\n');
+          expect(texts(after).join('\n')).to.equal(lines.join('\n').replaceAll(plain(from), plain(to)));
+          expect(applyEdits(after, invertEdits(edits))).to.deep.equal(made);
+          const ids = after.divisions[0].blocks.map((block) => block.id);
+          expect(new Set(ids).size).to.equal(ids.length);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+  });
+});
