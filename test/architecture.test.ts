@@ -10,6 +10,7 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const STAGES = [
   'import',
   'tidy',
+  'find',
   'styles',
   'shape',
   'linebreak',

@@ -4,6 +4,7 @@ import type { Book, Particulars } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { CopyKind } from '../core/model/copyKinds';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
 import type { ImportRemark } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
@@ -29,6 +30,15 @@ export type TypesetRequest =
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
   | { readonly kind: 'look'; readonly view: TextInView | null }
+  | { readonly kind: 'find'; readonly request: number; readonly query: FindQuery }
+  /** Replaces what a query finds; `only`: places as `stream at`, null for all. */
+  | {
+      readonly kind: 'replace';
+      readonly request: number;
+      readonly query: FindQuery;
+      readonly replacement: FindReplacement;
+      readonly only: readonly string[] | null;
+    }
   /** What Tidy would do for the copy as it is. */
   | { readonly kind: 'tidyOffers'; readonly request: number }
   /** Runs jobs; `only`: the one place that is taken. */
@@ -94,6 +104,20 @@ export type TypesetReply =
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
+  /** `problem`: what is wrong with the pattern. */
+  | {
+      readonly kind: 'found';
+      readonly request: number;
+      readonly hits: readonly FindHit[];
+      readonly problem: string | null;
+    }
+  | {
+      readonly kind: 'replaced';
+      readonly request: number;
+      readonly revision: number;
+      readonly edits: readonly BookEdit[];
+      readonly count: number;
+    }
   /** The edits that do it, from the revision on. */
   | {
       readonly kind: 'tidied';

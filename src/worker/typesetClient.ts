@@ -1,6 +1,7 @@
 // The main thread's side of the workers. A typeset worker that dies is started again from the current book.
 import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
+import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
@@ -21,6 +22,22 @@ export interface PageReply {
 }
 
 export type AheadPages = readonly { readonly page: number; readonly list: DisplayList }[];
+
+export interface FoundReply {
+  readonly hits: readonly FindHit[];
+  /** What is wrong with the pattern. */
+  readonly problem: string | null;
+}
+
+export interface ReplacedReply {
+  readonly revision: number;
+  readonly edits: readonly BookEdit[];
+  readonly count: number;
+}
+
+/** A pattern may try for ever: after so many ms it is given up. */
+const LONGEST_FIND = 8000;
+const TOO_SLOW = 'This pattern takes too long: it has too many ways to match.';
 
 /** The edits that Tidy jobs come to, and the revision to which they are made. */
 export interface TidyReply {
@@ -52,6 +69,8 @@ export class TypesetClient {
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
   private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
+  private readonly found = new Map<number, (reply: FoundReply) => void>();
+  private readonly replaced = new Map<number, (reply: ReplacedReply) => void>();
   private readonly tidied = new Map<number, (reply: TidyReply) => void>();
 
   constructor(
@@ -89,6 +108,32 @@ export class TypesetClient {
     return new Promise((resolve) => {
       this.places.set(request, resolve);
       this.send({ kind: 'locate', request, stream, block, offset });
+    });
+  }
+
+  /** Everything that a query finds. A pattern that takes too long is given up, and the worker is started again. */
+  find(query: FindQuery): Promise<FoundReply> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      const timer = setTimeout(() => {
+        this.found.delete(request);
+        resolve({ hits: [], problem: TOO_SLOW });
+        this.restart(TOO_SLOW);
+      }, LONGEST_FIND);
+      this.found.set(request, (reply) => {
+        clearTimeout(timer);
+        resolve(reply);
+      });
+      this.send({ kind: 'find', request, query });
+    });
+  }
+
+  /** The edits that replace what a query finds, for the revision that is told with them. */
+  replace(query: FindQuery, replacement: FindReplacement, only: readonly string[] | null): Promise<ReplacedReply> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.replaced.set(request, resolve);
+      this.send({ kind: 'replace', request, query, replacement, only });
     });
   }
 
@@ -154,6 +199,14 @@ export class TypesetClient {
         this.facts.get(reply.request)?.(reply.facts);
         this.facts.delete(reply.request);
         return;
+      case 'found':
+        this.found.get(reply.request)?.(reply);
+        this.found.delete(reply.request);
+        return;
+      case 'replaced':
+        this.replaced.get(reply.request)?.(reply);
+        this.replaced.delete(reply.request);
+        return;
       case 'tidyOffers':
         this.offers.get(reply.request)?.(reply.offers);
         this.offers.delete(reply.request);
@@ -187,6 +240,10 @@ export class TypesetClient {
     for (const resolve of this.pages.values()) resolve({ revision: -1, list: null, outlines: [] });
     for (const resolve of this.places.values()) resolve(-1);
     for (const resolve of this.facts.values()) resolve(null);
+    for (const resolve of this.found.values()) resolve({ hits: [], problem: null });
+    for (const resolve of this.replaced.values()) resolve({ revision: -1, edits: [], count: 0 });
+    this.found.clear();
+    this.replaced.clear();
     for (const resolve of this.offers.values()) resolve([]);
     for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
     this.offers.clear();

@@ -3,8 +3,10 @@
 import {
   applyEdits,
   displayPage,
+  findAll,
   offersOf,
   paragraphFacts,
+  replaceAll,
   tidyBook,
   typesetBook,
   typesetReach,
@@ -12,6 +14,8 @@ import {
   type TypesetReach,
 } from '../core/index';
 import type { Book } from '../core/model/book';
+import type { BookEdit } from '../core/model/bookEdit';
+import type { FindQuery } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
@@ -58,6 +62,12 @@ export class TypesetSession {
         break;
       case 'paragraph':
         this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
+        break;
+      case 'find':
+        void this.find(message.request, message.query);
+        break;
+      case 'replace':
+        void this.replace(message);
         break;
       case 'tidyOffers':
         void this.offerTidy(message.request);
@@ -127,6 +137,35 @@ export class TypesetSession {
     const { book, revision } = this;
     const offers = book === undefined ? [] : await runJob(offersOf(book), this.jobHooks(revision));
     this.post({ kind: 'tidyOffers', request, offers: offers ?? [] });
+  }
+
+  private async find(request: number, query: FindQuery): Promise<void> {
+    const { book, revision } = this;
+    try {
+      const hits = book === undefined ? [] : await runJob(findAll(book, query), this.jobHooks(revision));
+      this.post({ kind: 'found', request, hits: hits ?? [], problem: null });
+    } catch (error) {
+      this.post({ kind: 'found', request, hits: [], problem: (error as Error).message });
+    }
+  }
+
+  private async replace({
+    request,
+    query,
+    replacement,
+    only,
+  }: Extract<TypesetRequest, { kind: 'replace' }>): Promise<void> {
+    const { book, revision } = this;
+    const nothing = { edits: [], count: 0 };
+    let done: { edits: readonly BookEdit[]; count: number } | undefined;
+    try {
+      const work = book && replaceAll(book, query, replacement, only === null ? undefined : new Set(only));
+      done = work && (await runJob(work, this.jobHooks(revision)));
+    } catch {
+      // What is wrong with the pattern was told when it was looked for.
+      done = nothing;
+    }
+    this.post({ kind: 'replaced', request, revision, ...(done ?? nothing) });
   }
 
   private async tidy({ request, jobs, only }: Extract<TypesetRequest, { kind: 'tidy' }>): Promise<void> {

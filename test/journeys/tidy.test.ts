@@ -24,7 +24,7 @@ describe('tidying the copy', () => {
     expect(here.errors).to.deep.equal([]);
   });
 
-  const panel = () => page.getByRole('complementary', { name: 'Tidy' });
+  const panel = () => page.getByRole('region', { name: 'Tidy', exact: true });
   const job = (name: RegExp) => panel().getByRole('button', { name });
 
   it('lists the jobs that the copy needs, with what each place was and becomes', async () => {
@@ -39,6 +39,28 @@ describe('tidying the copy', () => {
     await job(/^Words typed twice/).waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await job(/^Words typed twice/).waitFor();
+  });
+
+  it('finds and replaces, all but what is left out, in one step', async () => {
+    await page.getByRole('button', { name: 'Find and replace' }).click();
+    const find = page.getByRole('region', { name: 'Find and replace' });
+    await find.getByLabel('Find', { exact: true }).fill('way-bill');
+    await find.getByText(/^\d+ found$/).waitFor();
+    const count = Number((await find.getByText(/^\d+ found$/).innerText()).split(' ')[0]);
+    expect(count).to.be.above(1);
+    await find.getByRole('listitem').first().getByRole('checkbox').uncheck();
+    await find.getByLabel('Put', { exact: true }).fill('manifest');
+    await find.getByRole('button', { name: 'Replace ticked' }).click();
+    await find.getByText(/^1 found/).waitFor();
+    expect(await find.getByRole('listitem').count()).to.equal(1);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^1 The Ninth Passenger/ }).focus();
+    await page.keyboard.press('Control+z');
+    await find.getByText(new RegExp(`^${count} found`)).waitFor();
+    await find.getByLabel('Pattern').check();
+    await find.getByLabel('Find', { exact: true }).fill('(');
+    expect(await find.getByRole('alert').innerText()).to.match(/not a pattern/);
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
 
   it('takes all safe jobs in one step; the galley shows the copy as it is then', async () => {

@@ -36,6 +36,8 @@ const styles: Record<string, ParagraphStyle> = {
   SB: { name: 'Space break', basedOn: 'TX', meaning: 'break', align: 'centre', firstIndent: 0, hyphenate: false },
   SBO: { name: 'Space break, ornament', basedOn: 'SB', above: 1, below: 1 },
   LI: { name: 'List item', basedOn: 'TX', meaning: 'listItem', leftIndent: 14.5, firstIndent: 0 },
+  TB: { name: 'Table', basedOn: 'TX', meaning: 'other', align: 'left', firstIndent: 0, hyphenate: false },
+  CAP: { name: 'Caption', basedOn: 'TX', meaning: 'caption', align: 'left', size: 9.5, firstIndent: 0, below: 1 },
   CN: {
     name: 'Chapter number',
     basedOn: 'TX',

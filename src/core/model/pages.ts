@@ -24,6 +24,8 @@ export interface Fragment {
   readonly to: number;
   readonly x: Pt;
   readonly y: Pt;
+  /** A row of a table: rules above its first line and below its last, as wide as its column. */
+  readonly rules?: { readonly above: boolean; readonly below: boolean; readonly width: Pt };
 }
 
 /** `x` from the left edge of the type area, `y` from the top of the trimmed page; it is as wide as its column when the notes go on. */

@@ -5,58 +5,9 @@ import { LINE_END, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import type { Meaning } from '../model/spec';
 import { COST } from './costs';
+import type { FlowFloat, FlowParagraph } from './flowParagraph';
 
-/** Note bodies by the place of their reference: an offset in the set text. */
-export interface FlowNote {
-  readonly at: number;
-  readonly paragraphs: readonly ComposedParagraph[];
-}
-
-/** What a person wished for a paragraph's place (model/streams, PageTouches). */
-export interface PageWishes {
-  readonly breakBefore?: boolean;
-  /** Stays on one page, and with the paragraph after it. */
-  readonly together?: boolean;
-  readonly lines?: -1 | 1;
-  readonly spread?: -1 | 0 | 1;
-}
-
-/** A paragraph in the flow. */
-export interface FlowParagraph {
-  /** Its best setting. */
-  readonly paragraph: ComposedParagraph;
-  /** A line shorter and a line longer, where that can be set well, and what their lines cost beyond the best. */
-  readonly shorter?: Variant;
-  readonly longer?: Variant;
-  /** Grid lines kept free before it when it is not first in its region; `elastic`: others that may stand for it. */
-  readonly gap: number;
-  readonly elastic?: readonly number[];
-  readonly notes: readonly FlowNote[];
-  readonly wishes?: PageWishes;
-  /** Text offsets in it at which a held page begins. */
-  readonly held?: readonly number[];
-  /** Points by which it stands further in than its lines say: verse centred as a block. */
-  readonly shift?: number;
-  /** Set at the right end of the measure on lines of it. */
-  readonly marginal?: readonly { readonly line: number; readonly paragraph: ComposedParagraph }[];
-  /** Set in place of an empty space break that falls last, or first, on its page. */
-  readonly ornament?: ComposedParagraph;
-  /** Sets it to columns of several widths; needed only where columns differ. */
-  readonly toMeasure?: (measure: Measure) => ComposedParagraph;
-}
-
-export interface Variant {
-  readonly paragraph: ComposedParagraph;
-  readonly cost: number;
-}
-
-/** Material that stands at the top of a region, on the page of its reference or after it. */
-export interface FlowFloat {
-  /** Index of the paragraph that refers to it. */
-  readonly anchor: number;
-  /** Grid lines, the space below it included. */
-  readonly height: number;
-}
+export type { FlowFloat, FlowNote, FlowParagraph, PageWishes, Variant } from './flowParagraph';
 
 /** Why a page should not have ended where it did. */
 export type CutFault =

@@ -19,7 +19,14 @@ export function placeText(
     // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
     const y = gridBaseline(geometry, topLine + start + height - 1);
     const paragraph = isBare ? source.ornament : setting.paragraph;
-    const placed = { paragraph, from, to, x: column.x + (source.shift ?? 0), y };
+    const placed: Fragment = {
+      paragraph,
+      from,
+      to,
+      x: column.x + (source.shift ?? 0),
+      y,
+      ...(source.rules === undefined ? {} : { rules: { ...source.rules, width: column.width } }),
+    };
     if (source.marginal === undefined) return [placed];
     const numbers = source.marginal
       .filter(({ line }) => line >= from && line < to)

@@ -24,6 +24,8 @@ export interface RenderContext {
   readonly shapeLeader: (leader: string, run: StyledRun) => LineGlyphs;
 }
 
+/** Thickness, and where the rules of a table stand from the baseline of its row, in lines. */
+const TABLE_RULE = { thickness: 0.5, above: 0.85, below: 0.35 };
 const NOTE_RULE = { width: 48, thickness: 0.4 };
 
 export function renderPage(page: Page, geometry: PageGeometry, context: RenderContext): DisplayList {
@@ -107,6 +109,7 @@ class ListBuilder {
 
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
+    this.addTableRules(fragment, left);
     for (let line = from; line < to; line += 1) {
       this.addLine(
         paragraph,
@@ -117,6 +120,15 @@ class ListBuilder {
         null,
       );
     }
+  }
+
+  private addTableRules({ rules, x, y, from, to, paragraph }: Fragment, left: number): void {
+    if (rules === undefined) return;
+    const { leading } = paragraph.styled.style;
+    const add = (at: number) =>
+      this.rules.push({ x: left + x, y: at, width: rules.width, thickness: TABLE_RULE.thickness });
+    if (rules.above) add(y - TABLE_RULE.above * leading);
+    if (rules.below) add(y + (to - from - 1 + TABLE_RULE.below) * leading);
   }
 
   addLine(

@@ -4,7 +4,7 @@ import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
-import { paragraph as makeParagraph, type Block, type Paragraph } from '../model/streams';
+import { paragraph as makeParagraph, type Block, type Paragraph, type Table } from '../model/streams';
 import type { VariantWish } from '../linebreak';
 import type { Meaning } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
@@ -17,6 +17,7 @@ import { centreVerse } from './centreVerse';
 import { flowParagraph, generatedPlace } from './flowParagraph';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
+import { tableRowOf, tableRows } from './tableRows';
 import { itemStyle, ListMarks } from './listMarks';
 import { numberVerse } from './numberVerse';
 import type { ParagraphEntry } from './stageCache';
@@ -41,7 +42,7 @@ export function* composeDivision(
   compose: ComposeContext,
   references: ReferenceTable,
 ): Generator<void, DivisionFlow> {
-  const blocks = usedBlocks(division);
+  const blocks = usedBlocks(division, compose);
   const headCount = isDisplayRole(division.role) ? 0 : countHead(blocks);
   const head: ComposedParagraph[] = [];
   const text: FlowParagraph[] = [];
@@ -58,7 +59,8 @@ export function* composeDivision(
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
     const plain = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
-    const style = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
+    const item = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
+    const style = tableRowOf(block)?.style ?? item;
     const isText = k >= headCount && !isDisplayRole(division.role);
     const entry = composeOne(division.id, block, style, mark, compose, isText ? variantsOf(block, style) : 'none');
     if (k < headCount) head.push(entry.composed);
@@ -74,8 +76,8 @@ export function* composeDivision(
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
-function usedBlocks(division: Division): readonly Paragraph[] {
-  const blocks = flatten(division.blocks);
+function usedBlocks(division: Division, compose: ComposeContext): readonly Paragraph[] {
+  const blocks = flatten(division.blocks, (table) => tableRows(table, division.id, compose));
   let start = 0;
   let end = blocks.length;
   while (start < end && isEmptyParagraph(blocks[start])) start += 1;
@@ -88,12 +90,16 @@ function usedBlocks(division: Division): readonly Paragraph[] {
   return gap === head ? used : [...used.slice(0, head), ...used.slice(gap)];
 }
 
-function flatten(blocks: readonly Block[]): readonly Paragraph[] {
+/** `rowsOf`: the rows of a table as paragraphs, or null for one whose cells are set one after another. */
+function flatten(
+  blocks: readonly Block[],
+  rowsOf: (table: Table) => readonly Paragraph[] | null = () => null,
+): readonly Paragraph[] {
   if (blocks.every((block) => block.kind === 'paragraph')) return blocks;
   return blocks.flatMap((block) =>
     block.kind === 'paragraph'
       ? [block]
-      : block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks)])),
+      : (rowsOf(block) ?? block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks, rowsOf)]))),
   );
 }
 

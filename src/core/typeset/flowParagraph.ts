@@ -7,6 +7,7 @@ import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
 import type { ComposeContext } from './composeDivision';
 import { composeGenerated, composeToMeasure } from './composeParagraph';
 import type { ParagraphEntry } from './stageCache';
+import { tableRowOf } from './tableRows';
 
 /** Demerits that cost one unit on a page: a line set at half of its limits more costs about that. */
 const DEMERITS_PER_UNIT = 800;
@@ -33,6 +34,7 @@ export function flowParagraph(
     notes,
     wishes: isText ? wishesOf(block) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
+    rules: tableRowOf(block)?.rules,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
     toMeasure: columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
   };
@@ -128,6 +130,8 @@ function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
     sameList(a.held ?? NONE, b.held ?? NONE) &&
     (a.held === undefined) === (b.held === undefined) &&
     a.ornament === b.ornament &&
+    a.rules?.above === b.rules?.above &&
+    a.rules?.below === b.rules?.below &&
     (a.toMeasure === undefined) === (b.toMeasure === undefined)
   );
 }

@@ -3,6 +3,7 @@ import type { Book } from '../../../src/core/model/book';
 import type { ParagraphStyle, Spec } from '../../../src/core/model/spec';
 import { displayPage } from '../../../src/core/typeset';
 import { columnLeft } from '../../../src/core/model/pages';
+import type { Block } from '../../../src/core/model/streams';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 
@@ -158,6 +159,38 @@ describe('how a style is set', () => {
     expect(numbers.map(({ y }) => Math.round((y - second.y) / 14.5))).to.deep.equal([0, 5]);
     for (const { x, paragraph } of numbers)
       expect(x + paragraph.broken.x[0] + paragraph.broken.textWidth[0]).to.be.closeTo(composed.geometry.measure, 0.01);
+  });
+
+  it('tables in columns by content between rules, figures flush right; cells one after another where they do not fit', () => {
+    const cell = (text: string, k: number) => ({ id: `c${k}`, blocks: [p(text)] });
+    const table = (rows: string[][]): Block => ({
+      kind: 'table',
+      id: 'p900',
+      style: 'TB',
+      columns: rows[0].length,
+      rows: rows.map((row, r) => row.map((text, c) => cell(text, r * 10 + c))),
+    });
+    const one = chapter('One', 'x');
+    const bookOf = (made: Block) => book([{ ...one, blocks: [...one.blocks, made, p('After it.')] as never }]);
+    const set = bookOf(
+      table([
+        ['Month', 'Boats'],
+        ['*January*', '12'],
+        ['May', '1,204'],
+      ]),
+    );
+    const context = newContext();
+    const composed = compose(set, context);
+    const list = displayPage(composed, 0, context);
+    expect(list.rules).to.have.length(3);
+    const ends = ['12', '1,204'].map((text) => list.items.find((item) => item.text.endsWith(text))!.endX);
+    expect(ends[0]).to.be.closeTo(ends[1], 0.02);
+    expect(list.items.some((item) => item.text === 'January' && item.face === 'eb-garamond/400i')).to.equal(true);
+    const after = composed.pages[0].fragments.find(({ paragraph }) => paragraph.styled.text === 'After it.')!;
+    expect(after.paragraph.styled.style.tag).to.equal('TXF');
+    const wide = compose(bookOf(table([['a '.repeat(60), 'b '.repeat(60)]])));
+    const texts = wide.pages.flatMap((page) => page.fragments.map(({ paragraph }) => paragraph.styled.text.trim()));
+    expect(texts).to.include.members(['a '.repeat(60).trim(), 'b '.repeat(60).trim()]);
   });
 
   it('list items after their marks, counted by level, hanging', () => {

@@ -6,7 +6,7 @@ import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
 import { RunningOrder } from './RunningOrder';
-import { TidyPanel } from './TidyPanel';
+import { CopyTools } from './CopyTools';
 
 export default function CopyStage() {
   const dispatch = useAppDispatch();
@@ -33,7 +33,7 @@ export default function CopyStage() {
       ) : (
         <Galley key={division.id} division={division} row={row} />
       )}
-      <TidyPanel />
+      <CopyTools />
     </div>
   );
 }

@@ -33,15 +33,15 @@ export function TidyPanel() {
     );
   const safe = offers?.filter((offer) => offer.kind === 'safe') ?? [];
   return (
-    <aside aria-label="Tidy" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
-      <h2 className="flex items-baseline justify-between border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
-        Tidy
+    <section aria-label="Tidy">
+      <div className="flex min-h-9 items-center justify-between border-b border-hairline px-3.5 py-1.5">
+        <span className="text-quiet">What the copy needs</span>
         {safe.length > 0 && (
           <button className="btn btn-primary btn-xs" disabled={readOnly} onClick={() => void take(safe)}>
             Take all safe
           </button>
         )}
-      </h2>
+      </div>
       <div aria-live="polite">
         {offers === null && <p className="px-3.5 py-2 text-quiet">Looking through the copy.</p>}
         {offers?.length === 0 && <p className="px-3.5 py-2 text-quiet">The copy needs no tidying.</p>}
@@ -65,7 +65,7 @@ export function TidyPanel() {
           </section>
         );
       })}
-    </aside>
+    </section>
   );
 }
 

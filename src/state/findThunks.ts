@@ -1,0 +1,24 @@
+// Find and replace from the screen: the worker finds, and gives the edits that replace; taking them is one undo step.
+import type { FindQuery, FindReplacement } from '../core/model/find';
+import type { FoundReply } from '../worker/typesetClient';
+import { edit } from './bookThunks';
+import type { AppThunk } from './store';
+
+export function findInBook(query: FindQuery): AppThunk<Promise<FoundReply>> {
+  return async (_dispatch, _getState, { client }) => (await client?.find(query)) ?? { hits: [], problem: null };
+}
+
+/** Replaces all hits, or the places that are given as `stream at`; answers how many. */
+export function replaceInBook(
+  query: FindQuery,
+  replacement: FindReplacement,
+  only: readonly string[] | null,
+): AppThunk<Promise<number>> {
+  return async (dispatch, getState, { client }) => {
+    if (client === null || getState().book.readOnly) return 0;
+    const { revision, edits, count } = await client.replace(query, replacement, only);
+    if (edits.length === 0 || revision !== getState().book.revision) return 0;
+    dispatch(edit(`“${query.words}” replaced`, edits));
+    return count;
+  };
+}
