@@ -4,6 +4,7 @@ export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition, setSpecEdi
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export {
+  arrivalOf,
   describeManuscript,
   IMPORTERS,
   knownLanguage,

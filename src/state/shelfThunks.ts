@@ -1,4 +1,5 @@
 // The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
+import { manuscriptArrived } from './arrivalSlice';
 import { namesOf, type Book, type Particulars } from '../core/model/book';
 import { formatNumber } from '../core/measure/units';
 import type { BookRecord } from '../storage/database';
@@ -70,6 +71,7 @@ export function addManuscript(
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
       await services.repository.add(result.book, services.now());
+      if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
       await dispatch(listBooks());
       return bookId;
     }

@@ -6,6 +6,7 @@ import {
   type ThunkAction,
   type UnknownAction,
 } from '@reduxjs/toolkit';
+import { arrivalReducer } from './arrivalSlice';
 import { bookReducer } from './bookSlice';
 import { composeReducer } from './composeSlice';
 import { jobsReducer } from './jobsSlice';
@@ -15,6 +16,7 @@ import { viewReducer } from './viewSlice';
 import { startListeners } from './listeners';
 
 const rootReducer = combineReducers({
+  arrival: arrivalReducer,
   book: bookReducer,
   compose: composeReducer,
   jobs: jobsReducer,

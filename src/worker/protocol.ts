@@ -6,7 +6,7 @@ import type { CopyKind } from '../core/model/copyKinds';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
-import type { ImportRemark } from '../core/model/manuscript';
+import type { Arrival } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
@@ -148,6 +148,6 @@ export type WriteRequest = AssetBase &
 
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
-  | { readonly kind: 'book'; readonly book: Book; readonly remarks: readonly ImportRemark[] }
+  | { readonly kind: 'book'; readonly book: Book; readonly arrival: Arrival | null }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

@@ -1,5 +1,6 @@
 // The jobs of the write worker: reading manuscripts and project files into books, writing books out as files.
 import {
+  arrivalOf,
   checkBook,
   HarfBuzzSubsetter,
   ImportError,
@@ -28,10 +29,10 @@ export async function doWriteJob(
         const manuscript = drain(readManuscript(job.fileName, job.bytes));
         const book = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
         const particulars = { ...book.particulars, ...job.particulars };
-        return { kind: 'book', book: { ...book, particulars }, remarks: manuscript.remarks };
+        return { kind: 'book', book: { ...book, particulars }, arrival: arrivalOf(manuscript, job.fileName) };
       }
       case 'openProject':
-        return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, remarks: [] };
+        return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, arrival: null };
       case 'project':
         return { kind: 'file', bytes: new Uint8Array(writeProject(job.book)), pages: 0 };
       case 'copy':

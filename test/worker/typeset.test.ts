@@ -354,7 +354,7 @@ describe('write jobs', () => {
       fetchBytes,
       post,
     );
-    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, remarks: [] });
+    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, arrival: null });
   });
 
   it('write a press PDF with progress', async () => {

@@ -1,3 +1,4 @@
+export { restyleEdits } from './restyle';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { mapPosition } from './positionMap';

@@ -1,6 +1,6 @@
 // What came in with a manuscript, counted and listed: for the arrival sheet and for the report of the command line.
 import { countWords } from '../model/book';
-import type { ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/manuscript';
+import type { Arrival, ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/manuscript';
 import { OBJECT_CHARACTER, type Block, type Paragraph, type Span, type Table } from '../model/streams';
 
 export interface NoteText {
@@ -30,7 +30,7 @@ export interface ManuscriptReport {
   readonly lists: number;
   readonly pageBreaks: number;
   readonly links: readonly { readonly text: string; readonly href: string }[];
-  readonly styles: readonly IncomingStyle[];
+  readonly styles: readonly Omit<IncomingStyle, 'blocks'>[];
   readonly dropped: readonly ImportRemark[];
 }
 
@@ -81,8 +81,26 @@ export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
     lists: countLists(blocks),
     pageBreaks: manuscript.pageBreaks,
     links: all.flatMap(linksOf),
-    styles: manuscript.styles,
+    styles: manuscript.styles.map(({ name, count, mappedTo, sample }) => ({ name, count, mappedTo, sample })),
     dropped: manuscript.remarks,
+  };
+}
+
+/** What is told of a manuscript while its book is made. */
+export function arrivalOf(manuscript: Manuscript, fileName: string): Arrival {
+  const report = describeManuscript(manuscript);
+  return {
+    fileName,
+    words: report.words,
+    paragraphs: report.paragraphs,
+    headings: report.headings,
+    footnotes: report.footnotes.length,
+    endnotes: report.endnotes.length,
+    tables: report.tables.length,
+    lists: report.lists,
+    images: report.images,
+    styles: manuscript.styles,
+    dropped: report.dropped,
   };
 }
 

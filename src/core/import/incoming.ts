@@ -20,7 +20,7 @@ export class Incoming {
   readonly headings: IncomingHeading[] = [];
   pageBreaks = 0;
   private readonly remarks = new Map<string, { count: number; why: string }>();
-  private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string }>();
+  private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string; blocks: string[] }>();
 
   /** Something left out or changed, and why. */
   remark(what: string, why: string, count = 1): void {
@@ -34,9 +34,11 @@ export class Incoming {
     const built = builder.build(this.ids.take('p'), tag, rest);
     const known = this.styles.get(style);
     const words = built.text.replace(/\uFFFC/g, ' ').trim();
-    if (known === undefined) this.styles.set(style, { count: 1, mappedTo: tag, sample: words.slice(0, SAMPLE) });
+    if (known === undefined)
+      this.styles.set(style, { count: 1, mappedTo: tag, sample: words.slice(0, SAMPLE), blocks: [built.id] });
     else {
       known.count += 1;
+      known.blocks.push(built.id);
       if (known.sample === '') known.sample = words.slice(0, SAMPLE);
     }
     return built;

@@ -1,4 +1,4 @@
-export { describeManuscript, type ManuscriptReport } from './describe';
+export { arrivalOf, describeManuscript, type ManuscriptReport } from './describe';
 export { FILE_LIMIT, IMPORTERS, readManuscript } from './importers';
 export { manuscriptOf } from './manuscriptOf';
 export { knownLanguage, makeBook, type MakeBookOptions } from './makeBook';

@@ -17,7 +17,7 @@ const MADE = new Set(['half-title', 'title', 'imprint', 'contents']);
 export function manuscriptOf(book: Book): Manuscript {
   const blocks = book.divisions.filter((division) => !MADE.has(division.role)).flatMap((division) => division.blocks);
   const headings: IncomingHeading[] = [];
-  const styles = new Map<string, { count: number; sample: string }>();
+  const styles = new Map<string, { count: number; sample: string; blocks: string[] }>();
   let pageBreaks = 0;
   const visit = (block: Block) => {
     if (block.kind === 'table') {
@@ -28,7 +28,8 @@ export function manuscriptOf(book: Book): Manuscript {
     const level = LEVELS[book.spec.styles[block.style]?.meaning ?? ''];
     if (level !== undefined) headings.push({ level, block: block.id, text: words });
     if (block.touches?.breakBefore) pageBreaks += 1;
-    const known = styles.get(block.style) ?? { count: 0, sample: words.slice(0, 80) };
+    const known = styles.get(block.style) ?? { count: 0, sample: words.slice(0, 80), blocks: [] };
+    known.blocks.push(block.id);
     styles.set(block.style, { ...known, count: known.count + 1 });
   };
   blocks.forEach(visit);

@@ -20,6 +20,8 @@ export interface IncomingStyle {
   readonly count: number;
   readonly mappedTo: StyleTag;
   readonly sample: string;
+  /** Ids of its paragraphs, so that it can be mapped to another style later. */
+  readonly blocks: readonly string[];
 }
 
 export interface IncomingNote {
@@ -41,6 +43,21 @@ export interface IncomingHeading {
   /** Id of its paragraph. */
   readonly block: string;
   readonly text: string;
+}
+
+/** What came in with a manuscript, as it is told when its book is made. */
+export interface Arrival {
+  readonly fileName: string;
+  readonly words: number;
+  readonly paragraphs: number;
+  readonly headings: readonly { readonly level: number; readonly text: string }[];
+  readonly footnotes: number;
+  readonly endnotes: number;
+  readonly tables: number;
+  readonly lists: number;
+  readonly images: readonly IncomingImage[];
+  readonly styles: readonly IncomingStyle[];
+  readonly dropped: readonly ImportRemark[];
 }
 
 /** A manuscript: one stream of blocks, its notes, and what the reader has to say. Style tags are ours already. */

@@ -63,7 +63,7 @@ export class RtfStreams {
     const tag = tagOfName(name) ?? (level === null ? (format.list ? 'LI' : 'TX') : tagOfLevel(level));
     if (tag === CONTENTS_TAG)
       return incoming.remark('Lines of a contents list left out', 'Ours is made from the headings, and always true.');
-    if (tag === 'TX' && !isPlainName(name))
+    if (tag === 'TX' && stream.note === null && !isPlainName(name))
       incoming.remark(`Paragraphs of style “${name}” read as text`, 'Nothing of ours fits its name.');
     const touches: ParagraphTouches = {
       ...(format.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),

@@ -1,30 +1,37 @@
-// The right column of Copy: tidying, or finding and replacing.
+// The right column of Copy: what came in, tidying, finding and replacing.
 import { useState } from 'react';
+import { useAppSelector } from '../../../state/hooks';
+import { ArrivalPanel } from './ArrivalPanel';
 import { FindPanel } from './FindPanel';
 import { TidyPanel } from './TidyPanel';
 
+const ARRIVAL = ['arrival', 'Arrival'] as const;
 const TOOLS = [
   ['tidy', 'Tidy'],
   ['find', 'Find and replace'],
 ] as const;
 
 export function CopyTools() {
-  const [chosen, setChosen] = useState<(typeof TOOLS)[number][0]>('tidy');
+  const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
+  const [picked, setPicked] = useState<'arrival' | (typeof TOOLS)[number][0] | null>(null);
+  const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
     <aside aria-label="Tools" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
-      <div className="flex gap-5 border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
-        {TOOLS.map(([key, name]) => (
+      <div className="flex gap-4 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
+        {[...(arrival === undefined ? [] : [ARRIVAL]), ...TOOLS].map(([key, name]) => (
           <button
             key={key}
             aria-pressed={chosen === key}
             className={chosen === key ? 'font-semibold' : 'text-quiet hover:underline'}
-            onClick={() => setChosen(key)}
+            onClick={() => setPicked(key)}
           >
             {name}
           </button>
         ))}
       </div>
-      {chosen === 'tidy' ? <TidyPanel /> : <FindPanel />}
+      {chosen === 'arrival' && arrival !== undefined && <ArrivalPanel arrival={arrival} />}
+      {chosen === 'tidy' && <TidyPanel />}
+      {chosen === 'find' && <FindPanel />}
     </aside>
   );
 }

@@ -1,0 +1,31 @@
+// What came in with the manuscripts of this session, by the books that were made of them.
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Arrival } from '../core/model/manuscript';
+
+export type ArrivalState = Readonly<Record<string, Arrival>>;
+
+const slice = createSlice({
+  name: 'arrival',
+  initialState: {} as ArrivalState,
+  reducers: {
+    manuscriptArrived: (state, action: PayloadAction<{ bookId: string; arrival: Arrival }>) => ({
+      ...state,
+      [action.payload.bookId]: action.payload.arrival,
+    }),
+    /** An incoming style becomes another of ours. */
+    styleMapped: (state, action: PayloadAction<{ bookId: string; name: string; tag: string }>) => {
+      const { bookId, name, tag } = action.payload;
+      const arrival = state[bookId];
+      if (arrival === undefined) return state;
+      const styles = arrival.styles.map((style) => (style.name === name ? { ...style, mappedTo: tag } : style));
+      return { ...state, [bookId]: { ...arrival, styles } };
+    },
+    arrivalClosed: (state, action: PayloadAction<string>) => {
+      const { [action.payload]: _, ...rest } = state;
+      return rest;
+    },
+  },
+});
+
+export const { manuscriptArrived, styleMapped, arrivalClosed } = slice.actions;
+export const arrivalReducer = slice.reducer;
