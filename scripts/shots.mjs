@@ -29,6 +29,14 @@ const VIEWS = [
       await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
     },
   ],
+  [
+    'find',
+    async (page) => {
+      await page.getByRole('button', { name: 'Find and replace' }).click();
+      await page.getByLabel('Find', { exact: true }).fill('register');
+      await page.getByLabel('Put', { exact: true }).fill('ledger');
+    },
+  ],
   ['particulars', (page) => page.getByRole('button', { name: 'Particulars' }).click()],
   ['proof', (page) => page.keyboard.press('Alt+4')],
   ['deliver', (page) => page.keyboard.press('Alt+5')],
