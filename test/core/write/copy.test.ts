@@ -262,3 +262,51 @@ describe('the plain EPUB', () => {
     expect(once.length).to.equal(twice.length);
   });
 });
+
+describe('the copy of any words', () => {
+  const anything = fc
+    .string({ unit: fc.constantFrom(...'ab é“”’—…&<>"\'*_#[]()|~`\\-+=1.!:;{}^$@/'), minLength: 1, maxLength: 40 })
+    .map((text) => `x${text.replace(/\s+/g, ' ')}x`);
+
+  it('keeps them in Markdown and in HTML, whatever signs they hold', () => {
+    fc.assert(
+      fc.property(fc.array(anything, { minLength: 1, maxLength: 5 }), (lines) => {
+        const made = book([chapter('One', ...lines.map(() => ''))]);
+        const blocks = [made.divisions[0].blocks[0], ...lines.map((line, k) => paragraph(`p9${k}`, 'TX', line))];
+        const whole = { ...made, divisions: [{ ...made.divisions[0], blocks }] };
+        for (const [name, text] of [
+          ['a.md', writeMarkdown(whole)],
+          ['a.html', writeHtml(whole)],
+        ])
+          expect(arrived(name, text).text.split('\n').slice(2), name).to.deep.equal(lines);
+        expect(writePlainText(whole)).to.include(lines.join('\n\n'));
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('keeps every look, one beside another', () => {
+    const looked = fc.array(fc.tuple(anything, fc.constantFrom(undefined, 'em', 'strong', 'sc', 'sup', 'sub')), {
+      minLength: 1,
+      maxLength: 4,
+    });
+    fc.assert(
+      fc.property(looked, (parts) => {
+        let text = '';
+        const spans: Span[] = [];
+        for (const [words_, style] of parts) {
+          if (style !== undefined) spans.push({ from: text.length, to: text.length + words_.length, style });
+          text += `${words_} `;
+        }
+        const made = book([chapter('One')]);
+        const block = paragraph('p91', 'TX', text.trimEnd(), { spans });
+        const whole = { ...made, divisions: [{ ...made.divisions[0], blocks: [...made.divisions[0].blocks, block] }] };
+        const back = drain(readManuscript('a.html', new TextEncoder().encode(writeHtml(whole))));
+        const last = back.blocks.at(-1) as Paragraph;
+        expect(last.text).to.equal(text.trimEnd());
+        expect(last.spans).to.deep.equal(spans);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
