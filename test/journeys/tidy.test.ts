@@ -16,6 +16,9 @@ describe('tidying the copy', () => {
     await openDemo(page, app);
     await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
     await page.keyboard.press('Alt+1');
+    // A book just made shows what came in.
+    await page.getByRole('region', { name: 'Arrival', exact: true }).waitFor();
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
   after(async () => {
     await here.context.close();
