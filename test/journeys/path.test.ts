@@ -173,6 +173,8 @@ describe('the path of a book', () => {
     await page.getByLabel('Name of person 1').fill('O. Brackwater');
     await page.getByLabel('Subtitle').fill('A novel of the upper reach');
     await page.getByRole('link', { name: /^Pages/ }).click();
+    // The keys are the desk's once its pages show.
+    await page.locator('article [data-width]').first().waitFor();
     await page.keyboard.press('ArrowRight');
     await page.locator('article[data-page="3"]', { hasText: 'A novel of the upper reach' }).waitFor();
     expect(await wordsOnPage(page, 3))
