@@ -1,4 +1,5 @@
 // The running app for journeys: the built server on a free port, and Chromium to walk through it.
+import { expect } from 'chai';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -68,6 +69,33 @@ function watch(page: Page, errors: string[]): void {
 }
 
 export const launch = () => chromium.launch(CHROMIUM);
+
+/** What a journey walks through in one visit: filled before its first step. */
+export interface Journey {
+  app: RunningApp;
+  browser: Browser;
+  here: Visit;
+  page: Page;
+}
+
+/** One visit for all steps of a `describe`: begins with `arrive`, ends by closing all, and has seen no error. */
+export function journey(arrive: (page: Page, app: RunningApp) => Promise<void>): Journey {
+  const walk = {} as Journey;
+  before(async () => {
+    walk.app = await startApp();
+    walk.browser = await launch();
+    walk.here = await visit(walk.browser, walk.app);
+    walk.page = walk.here.page;
+    await arrive(walk.page, walk.app);
+  });
+  after(async () => {
+    await walk.here?.context.close();
+    await walk.browser?.close();
+    walk.app?.stop();
+    expect(walk.here?.errors).to.deep.equal([]);
+  });
+  return walk;
+}
 
 /** Opens the demonstration book from the Shelf and waits for its first page. */
 export async function openDemo(page: Page, app: RunningApp): Promise<void> {

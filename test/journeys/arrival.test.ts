@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import type { Browser, Page } from 'playwright-core';
-import { dropFiles, launch, startApp, visit, type RunningApp, type Visit } from './app';
+import type { Page } from 'playwright-core';
+import { dropFiles, journey } from './app';
 import { odt, packed } from '../build/incoming';
 
 const MARKDOWN = `# Slack Water
@@ -21,25 +21,12 @@ Words of it.[^1]
 `;
 
 describe('the arrival of a manuscript', () => {
-  let app: RunningApp;
-  let browser: Browser;
-  let here: Visit;
-  let page: Page;
-
-  before(async () => {
-    app = await startApp();
-    browser = await launch();
-    here = await visit(browser, app);
-    page = here.page;
+  const walk = journey(async (page, app) => {
     await page.goto(app.url);
     await page.getByText('Drop a manuscript').waitFor();
   });
-  after(async () => {
-    await here.context.close();
-    await browser?.close();
-    app?.stop();
-    expect(here.errors).to.deep.equal([]);
-  });
+  let page: Page;
+  before(() => (page = walk.page));
 
   it('opens the book at once, with a sheet that says what came in', async () => {
     await dropFiles(page, 'main', [{ name: 'slack.md', bytes: new TextEncoder().encode(MARKDOWN) }]);

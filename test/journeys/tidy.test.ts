@@ -1,18 +1,9 @@
 import { expect } from 'chai';
-import type { Browser, Page } from 'playwright-core';
-import { launch, openDemo, startApp, untilFact, visit, type RunningApp, type Visit } from './app';
+import type { Page } from 'playwright-core';
+import { journey, openDemo, untilFact } from './app';
 
 describe('tidying the copy', () => {
-  let app: RunningApp;
-  let browser: Browser;
-  let here: Visit;
-  let page: Page;
-
-  before(async () => {
-    app = await startApp();
-    browser = await launch();
-    here = await visit(browser, app);
-    page = here.page;
+  const walk = journey(async (page, app) => {
     await openDemo(page, app);
     await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
     await page.keyboard.press('Alt+1');
@@ -20,12 +11,8 @@ describe('tidying the copy', () => {
     await page.getByRole('region', { name: 'Arrival', exact: true }).waitFor();
     await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
-  after(async () => {
-    await here.context.close();
-    await browser?.close();
-    app?.stop();
-    expect(here.errors).to.deep.equal([]);
-  });
+  let page: Page;
+  before(() => (page = walk.page));
 
   const panel = () => page.getByRole('region', { name: 'Tidy', exact: true });
   const job = (name: RegExp) => panel().getByRole('button', { name });

@@ -1,27 +1,14 @@
 import { expect } from 'chai';
-import type { Browser, Page } from 'playwright-core';
-import { launch, openDemo, startApp, untilFact, visit, type RunningApp, type Visit } from './app';
+import type { Page } from 'playwright-core';
+import { journey, openDemo, untilFact } from './app';
 
 describe('a person’s wishes for a paragraph', () => {
-  let app: RunningApp;
-  let browser: Browser;
-  let here: Visit;
-  let page: Page;
-
-  before(async () => {
-    app = await startApp();
-    browser = await launch();
-    here = await visit(browser, app);
-    page = here.page;
+  const walk = journey(async (page, app) => {
     await openDemo(page, app);
     await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
   });
-  after(async () => {
-    await here.context.close();
-    await browser?.close();
-    app?.stop();
-    expect(here.errors).to.deep.equal([]);
-  });
+  let page: Page;
+  before(() => (page = walk.page));
 
   /** Text of the first line of a page. */
   const firstLine = (at: number) => page.locator(`article[data-page="${at}"] [data-block]`).first().innerText();

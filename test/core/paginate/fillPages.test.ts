@@ -61,6 +61,16 @@ const noted = fc
     notes: notes.map(([at, lines]) => [at % own.lines, lines] as const),
   }));
 
+/** At most two floats, and where they hang when there are so many paragraphs. */
+const twoFloats = fc.array(
+  fc.record({ anchor: fc.integer({ min: 0, max: 5 }), height: fc.integer({ min: 1, max: 2 }) }),
+  { maxLength: 2 },
+);
+const anchored = (floats: readonly { readonly anchor: number; readonly height: number }[], paragraphs: number) =>
+  floats
+    .map((float) => ({ ...float, anchor: Math.min(float.anchor, paragraphs - 1) }))
+    .sort((a, b) => a.anchor - b.anchor);
+
 /** At most so many notes in all: brute force would never end otherwise. */
 const fewNotes = (parts: readonly FlowParts[], most: number): FlowParts[] => {
   let left = most;
@@ -111,15 +121,11 @@ describe('the pages of a reach', () => {
     fc.assert(
       fc.property(
         fc.array(noted, { minLength: 3, maxLength: 5 }),
-        fc.array(fc.record({ anchor: fc.integer({ min: 0, max: 4 }), height: fc.integer({ min: 1, max: 2 }) }), {
-          maxLength: 2,
-        }),
+        twoFloats,
         // Deep enough that a line, its note and both floats stand together: what is forced is no optimum.
         fc.integer({ min: 9, max: 10 }),
         (parts, floats, lines) => {
-          const own = floats
-            .map((float) => ({ ...float, anchor: Math.min(float.anchor, parts.length - 1) }))
-            .sort((a, b) => a.anchor - b.anchor);
+          const own = anchored(floats, parts.length);
           equalsBruteForce(fewNotes(parts, 3), planOf(lines), own);
         },
       ),
@@ -364,14 +370,10 @@ describe('columns', () => {
     fc.assert(
       fc.property(
         fc.array(noted, { minLength: 2, maxLength: 6 }),
-        fc.array(fc.record({ anchor: fc.integer({ min: 0, max: 5 }), height: fc.integer({ min: 1, max: 2 }) }), {
-          maxLength: 2,
-        }),
+        twoFloats,
         fc.integer({ min: 9, max: 10 }),
         (parts, floats, lines) => {
-          const own = floats
-            .map((float) => ({ ...float, anchor: Math.min(float.anchor, parts.length - 1) }))
-            .sort((a, b) => a.anchor - b.anchor);
+          const own = anchored(floats, parts.length);
           const flow = makeFlow(flowToMeasure(fewNotes(parts, 3)), LEADING, undefined, own);
           const plan = planOf(lines, { columns: unequal });
           const memory = drain(fillPages(flow, plan, undefined, EXACT));

@@ -1,5 +1,6 @@
-// Presses the content streams of pages (RFC 1950 and 1951). One probe a place and one Huffman block a stream: half the time of
-// a general compressor on such streams, which are short, many, and made of glyph strings; they come out a little larger.
+// Presses the content streams of pages (RFC 1950 and 1951). One probe a place and one Huffman block a stream: about two
+// thirds of the time of a general compressor on such streams, which are short, many, and made of glyph strings; they come out
+// an eighth larger.
 
 const HASH_BITS = 13;
 const MIN_MATCH = 4;
