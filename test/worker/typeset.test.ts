@@ -37,6 +37,17 @@ function fakeWorker(onDeath?: (kill: () => void) => void): WorkerLike {
   return worker;
 }
 
+/** A client of a fake worker, which is given the book as it is when the client starts the worker again. */
+const clientOf = (made: Book, revision: number, listener: Listener, onDeath?: (kill: () => void) => void) =>
+  new TypesetClient(
+    () => fakeWorker(onDeath),
+    '',
+    () => ({ book: made, revision }),
+    listener,
+  );
+
+type Listener = ConstructorParameters<typeof TypesetClient>[3];
+
 interface Watch {
   readonly composed: ComposedSummary[];
   readonly failed: string[];
@@ -47,7 +58,7 @@ interface Watch {
   next: () => Promise<ComposedSummary>;
 }
 
-function watch(): Watch & { listener: ConstructorParameters<typeof TypesetClient>[3] } {
+function watch(): Watch & { listener: Listener } {
   const waiting: ((summary: ComposedSummary) => void)[] = [];
   const seen: Watch = {
     composed: [],
@@ -99,12 +110,7 @@ describe('the typeset worker', () => {
   it('composes what is opened, tells its pages, and sends a page with outlines once', async () => {
     const made = longBook(2);
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 4 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 4, seen.listener);
     const next = seen.next();
     client.open(made, 4);
     const summary = await next;
@@ -124,12 +130,7 @@ describe('the typeset worker', () => {
   it('shows the first pages of a book before the rest is composed', async () => {
     const made = longBook(12);
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 1 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 1, seen.listener);
     client.open(made, 1);
     const whole = await seen.next();
     expect(seen.parts).to.have.length(1);
@@ -144,12 +145,7 @@ describe('the typeset worker', () => {
   it('composes what is looked at before the rest of the book', async () => {
     const made = longBook(10);
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 0 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 0, seen.listener);
     client.open(made, 0);
     const before = await seen.next();
     const at = before.pages.find((page) => page.division === made.divisions[6].id && page.role === 'text')!;
@@ -177,12 +173,7 @@ describe('the typeset worker', () => {
   it('says what Tidy would do, and gives the edits that do it', async () => {
     const made = book([chapter('One', 'He said "no" -- twice.', 'Nothing to do here.', 'The the  end.')]);
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 0 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 0, seen.listener);
     client.open(made, 0);
     await seen.next();
     const offers = await client.tidyOffers();
@@ -208,12 +199,7 @@ describe('the typeset worker', () => {
   it('follows edits by revision, and throws away what was overtaken', async () => {
     let made = longBook();
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 0 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 0, seen.listener);
     client.open(made, 0);
     for (let revision = 1; revision <= 5; revision += 1) {
       const edit = change(made, `Text ${revision}.`);
@@ -242,12 +228,7 @@ describe('the typeset worker', () => {
   it('tells its progress on a long book', async () => {
     const made = longBook(14);
     const seen = watch();
-    const client = new TypesetClient(
-      () => fakeWorker(),
-      '',
-      () => ({ book: made, revision: 0 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 0, seen.listener);
     const next = seen.next();
     client.open(made, 0);
     await next;
@@ -260,12 +241,7 @@ describe('the typeset worker', () => {
     const made = longBook(1);
     const seen = watch();
     const kills: (() => void)[] = [];
-    const client = new TypesetClient(
-      () => fakeWorker((kill) => kills.push(kill)),
-      '',
-      () => ({ book: made, revision: 7 }),
-      seen.listener,
-    );
+    const client = clientOf(made, 7, seen.listener, (kill) => kills.push(kill));
     let next = seen.next();
     client.open(made, 7);
     await next;
