@@ -36,6 +36,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/worker/protocol.ts': ['src/core/model'],
   'src/worker/typesetClient.ts': ['src/core/model', 'src/worker/protocol.ts'],
   'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
+  'src/galley': ['src/core/base', 'src/core/model'],
   'src/storage': ['src/core/model'],
   'src/state': [
     'src/core/base/errors.ts',
@@ -43,11 +44,13 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
     'src/core/edit',
     'src/core/measure',
     'src/core/validate',
+    'src/galley',
     'src/worker/typesetClient.ts',
     'src/storage',
   ],
   'src/ui': [
     'src/state',
+    'src/galley',
     'src/core/model',
     'src/core/measure',
     'src/core/base/errors.ts',

@@ -3,7 +3,7 @@
 import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import { applyEdits, invertEdits } from '../core/edit';
 import type { Book } from '../core/model/book';
-import type { BookEdit, HistoryEntry } from '../core/model/bookEdit';
+import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
 
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed';
 
@@ -16,9 +16,19 @@ export interface BookState {
   readonly save: SaveState;
   /** Another tab holds the book. */
   readonly readOnly: boolean;
+  /** What undo or redo brought back to select; an object of its own each time. */
+  readonly recalled: TextSelection | null;
 }
 
-const CLOSED: BookState = { book: null, entries: [], cursor: 0, revision: 0, save: 'saved', readOnly: false };
+const CLOSED: BookState = {
+  book: null,
+  entries: [],
+  cursor: 0,
+  revision: 0,
+  save: 'saved',
+  readOnly: false,
+  recalled: null,
+};
 
 export interface OpenedBook {
   readonly book: Book;
@@ -40,7 +50,7 @@ export const readOnlyChanged = createAction<boolean>('book/readOnlyChanged');
 const JOIN_WITHIN = 500;
 
 export function bookReducer(state: BookState = CLOSED, action: UnknownAction): BookState {
-  if (bookOpened.match(action)) return { ...action.payload, save: 'saved' };
+  if (bookOpened.match(action)) return { ...action.payload, save: 'saved', recalled: null };
   if (bookClosed.match(action)) return CLOSED;
   if (saveChanged.match(action)) return { ...state, save: action.payload };
   if (readOnlyChanged.match(action)) return { ...state, readOnly: action.payload };
@@ -55,12 +65,20 @@ export function bookReducer(state: BookState = CLOSED, action: UnknownAction): B
     };
   }
   if (editUndone.match(action) && state.cursor > 0) {
-    const { edits } = state.entries[state.cursor - 1];
-    return { ...state, book: applyEdits(book, invertEdits(edits)), cursor: state.cursor - 1, ...moved(state) };
+    const { edits, selection } = state.entries[state.cursor - 1];
+    const recalled = selection === undefined ? null : { ...selection.before };
+    return {
+      ...state,
+      book: applyEdits(book, invertEdits(edits)),
+      cursor: state.cursor - 1,
+      recalled,
+      ...moved(state),
+    };
   }
   if (editRedone.match(action) && state.cursor < state.entries.length) {
-    const { edits } = state.entries[state.cursor];
-    return { ...state, book: applyEdits(book, edits), cursor: state.cursor + 1, ...moved(state) };
+    const { edits, selection } = state.entries[state.cursor];
+    const recalled = selection === undefined ? null : { ...selection.after };
+    return { ...state, book: applyEdits(book, edits), cursor: state.cursor + 1, recalled, ...moved(state) };
   }
   return state;
 }
@@ -79,17 +97,29 @@ function withEntry(state: BookState, entry: HistoryEntry): Pick<BookState, 'entr
     entry.joinKey !== undefined &&
     last.joinKey === entry.joinKey &&
     entry.time - last.time < JOIN_WITHIN;
-  if (isJoined) kept[kept.length - 1] = { ...entry, edits: joinEdits(last.edits, entry.edits) };
-  else kept.push(entry);
+  if (isJoined) {
+    const joined = { ...entry, edits: joinEdits(last.edits, entry.edits) };
+    const { selection } = entry;
+    const both = selection && last.selection && { selection: { ...selection, before: last.selection.before } };
+    kept[kept.length - 1] = { ...joined, ...both };
+  }
+  if (!isJoined) kept.push(entry);
   return { entries: kept, cursor: kept.length };
 }
 
 /** Two edits of one value in a row are one edit; others stand one after the other. */
 function joinEdits(before: readonly BookEdit[], after: readonly BookEdit[]): readonly BookEdit[] {
-  const [a, b] = [before[before.length - 1], after[0]];
-  const sameValue =
+  const joined = joinTwo(before[before.length - 1], after[0]);
+  return joined === null ? [...before, ...after] : [...before.slice(0, -1), joined, ...after.slice(1)];
+}
+
+function joinTwo(a: BookEdit, b: BookEdit): BookEdit | null {
+  if (
     (a.kind === 'setParticulars' && b.kind === 'setParticulars' && a.key === b.key) ||
-    (a.kind === 'setSpec' && b.kind === 'setSpec' && a.path.join('.') === b.path.join('.'));
-  if (!sameValue) return [...before, ...after];
-  return [...before.slice(0, -1), { ...b, from: a.from } as BookEdit, ...after.slice(1)];
+    (a.kind === 'setSpec' && b.kind === 'setSpec' && a.path.join('.') === b.path.join('.'))
+  )
+    return { ...b, from: a.from } as BookEdit;
+  if (a.kind !== 'replaceBlocks' || b.kind !== 'replaceBlocks' || a.stream !== b.stream || a.at !== b.at) return null;
+  const isSame = a.inserted.length === b.removed.length && a.inserted.every((block, k) => block === b.removed[k]);
+  return isSame ? { ...b, removed: a.removed } : null;
 }

@@ -1,5 +1,6 @@
 // What the person looks at: theme, the current spread, the zoom of the desk, the chosen division and topic.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { TextSelection } from '../core/model/bookEdit';
 import { bookOpened } from './bookSlice';
 
 export type Theme = 'day' | 'evening';
@@ -18,6 +19,22 @@ export interface ViewState {
   readonly topic: string;
   /** The paragraph pointed at on the desk. */
   readonly paragraph: ParagraphPlace | null;
+  /** Text to be gone to in the galley; an object of its own for each call. */
+  readonly text: TextSelection | null;
+  /** Stretches of text that a panel of Copy points at. */
+  readonly places: readonly ShownPlace[];
+}
+
+/** A stretch of a block's text, marked in the galley. */
+export interface ShownPlace {
+  readonly block: string;
+  readonly from: number;
+  readonly to: number;
+  readonly className: 'place-found' | 'place-goes' | 'place-becomes';
+  /** Told on hover. */
+  readonly title: string;
+  /** What stands there instead. */
+  readonly shows?: string;
 }
 
 export interface ParagraphPlace {
@@ -33,6 +50,8 @@ const initialState: ViewState = {
   division: null,
   topic: 'page',
   paragraph: null,
+  text: null,
+  places: [],
 };
 
 const slice = createSlice({
@@ -52,6 +71,8 @@ const slice = createSlice({
       ...state,
       paragraph: action.payload,
     }),
+    textCalled: (state, action: PayloadAction<TextSelection>) => ({ ...state, text: { ...action.payload } }),
+    placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
     topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
   },
   extraReducers: (builder) =>
@@ -61,10 +82,21 @@ const slice = createSlice({
       jump: state.jump + 1,
       topic: 'page',
       paragraph: null,
+      text: null,
+      places: [],
       division: action.payload.book.divisions.find((division) => division.role === 'chapter')?.id ?? null,
     })),
 });
 
-export const { themeChosen, spreadReached, spreadCalled, zoomChosen, divisionChosen, topicChosen, paragraphPointed } =
-  slice.actions;
+export const {
+  themeChosen,
+  spreadReached,
+  spreadCalled,
+  zoomChosen,
+  divisionChosen,
+  topicChosen,
+  paragraphPointed,
+  textCalled,
+  placesShown,
+} = slice.actions;
 export const viewReducer = slice.reducer;

@@ -6,7 +6,7 @@ import type { CopyKind } from '../core/model/copyKinds';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
-import type { Arrival } from '../core/model/manuscript';
+import type { Arrival, Manuscript } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
@@ -139,6 +139,8 @@ export type WriteRequest = AssetBase &
         readonly bookId: string;
         readonly particulars?: Partial<Particulars>;
       }
+    /** A manuscript that goes into a book that is there. */
+    | { readonly kind: 'read'; readonly fileName: string; readonly bytes: Uint8Array }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     | { readonly kind: 'press'; readonly book: Book; readonly date: string }
     | { readonly kind: 'project'; readonly book: Book }
@@ -149,5 +151,6 @@ export type WriteRequest = AssetBase &
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
   | { readonly kind: 'book'; readonly book: Book; readonly arrival: Arrival | null }
+  | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

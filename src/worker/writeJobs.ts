@@ -5,6 +5,7 @@ import {
   HarfBuzzSubsetter,
   ImportError,
   makeBook,
+  manuscriptOf,
   readManuscript,
   readProject,
   typesetBook,
@@ -14,6 +15,7 @@ import {
   writePressPdf,
   writeProject,
 } from '../core/index';
+import type { Manuscript } from '../core/model/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { WriteReply, WriteRequest } from './protocol';
 
@@ -31,6 +33,8 @@ export async function doWriteJob(
         const particulars = { ...book.particulars, ...job.particulars };
         return { kind: 'book', book: { ...book, particulars }, arrival: arrivalOf(manuscript, job.fileName) };
       }
+      case 'read':
+        return { kind: 'manuscript', manuscript: readAny(job.fileName, job.bytes) };
       case 'openProject':
         return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, arrival: null };
       case 'project':
@@ -55,6 +59,12 @@ export async function doWriteJob(
       message: `This did not work, and the fault is ours: ${(error as Error).message}`,
     };
   }
+}
+
+/** A manuscript of a file, or of the copy of a project file. */
+function readAny(fileName: string, bytes: Uint8Array): Manuscript {
+  if (fileName.toLowerCase().endsWith('.walnut')) return manuscriptOf(readProject(bytes, checkBook));
+  return drain(readManuscript(fileName, bytes));
 }
 
 async function writePress(

@@ -1,3 +1,8 @@
+export { mergeDivisionEdits, splitDivisionEdits } from './divisions';
+export { dummyCopy } from './dummyCopy';
+export { insertBlocksEdits, type IncomingBlocks } from './insertBlocks';
+export { mergeParagraphsEdit } from './mergeParagraphs';
+export { renumbered, type Renumbered, type TakeId } from './renumber';
 export { restyleEdits } from './restyle';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';

@@ -2,7 +2,7 @@
 // only way to change a book; undo, autosave and the worker's replica all live on them.
 import type { Division, Note, Particulars } from './book';
 import type { ParagraphStyle } from './spec';
-import type { Block, StreamId, StyleTag } from './streams';
+import type { Block, BlockId, StreamId, StyleTag } from './streams';
 
 /** A plain value at a path of the spec or the particulars. */
 export type Plain = string | number | boolean | null | readonly Plain[] | { readonly [key: string]: Plain };
@@ -43,6 +43,13 @@ export type BookEdit =
 /** Everything of a division but its id and text. */
 export type DivisionFacts = Omit<Division, 'id' | 'blocks'>;
 
+/** What was selected in a stream: from the anchor to the head, where the caret is. */
+export interface TextSelection {
+  readonly stream: StreamId;
+  readonly anchor: { readonly block: BlockId; readonly offset: number };
+  readonly head: { readonly block: BlockId; readonly offset: number };
+}
+
 /** One entry of the history: what a person did, under a name that they would use. */
 export interface HistoryEntry {
   readonly name: string;
@@ -51,4 +58,6 @@ export interface HistoryEntry {
   readonly time: number;
   /** Entries with the same key that follow closely are joined into one: typing. */
   readonly joinKey?: string;
+  /** What was selected before and after; absent for what is not done in the text. */
+  readonly selection?: { readonly before: TextSelection; readonly after: TextSelection };
 }

@@ -1,0 +1,42 @@
+// Cuts a division in two at a paragraph, and joins one to the division before it.
+import type { Book, Division } from '../model/book';
+import type { BookEdit } from '../model/bookEdit';
+import type { BlockId, StreamId } from '../model/streams';
+
+/** Divisions whose words the book makes itself, or that stand alone on a page: they take no copy from another. */
+const CLOSED = new Set<Division['role']>(['half-title', 'blank', 'title', 'imprint', 'contents']);
+
+const placeOf = (book: Book, id: StreamId) => book.divisions.findIndex((division) => division.id === id);
+
+/** The edits that make a division of everything from the block on; null when nothing would stay before it. */
+export function splitDivisionEdits(book: Book, stream: StreamId, block: BlockId): BookEdit[] | null {
+  const place = placeOf(book, stream);
+  const division = book.divisions[place];
+  const at = division?.blocks.findIndex((one) => one.id === block) ?? -1;
+  if (at <= 0 || CLOSED.has(division.role)) return null;
+  const removed = division.blocks.slice(at);
+  const own: Division = { ...division, id: `d${book.nextId}`, blocks: removed };
+  return [
+    { kind: 'setNextId', from: book.nextId, to: book.nextId + 1 },
+    { kind: 'replaceBlocks', stream, at, removed, inserted: [] },
+    { kind: 'insertDivision', at: place + 1, division: own },
+  ];
+}
+
+/** The edits that put a division's text at the end of the one before it; null when that one takes none. */
+export function mergeDivisionEdits(book: Book, stream: StreamId): BookEdit[] | null {
+  const place = placeOf(book, stream);
+  const [before, division] = [book.divisions[place - 1], book.divisions[place]];
+  if (before === undefined || division === undefined) return null;
+  if (before.matter !== division.matter || CLOSED.has(before.role) || CLOSED.has(division.role)) return null;
+  const edits: BookEdit[] = [{ kind: 'removeDivision', at: place, division }];
+  if (division.blocks.length > 0)
+    edits.push({
+      kind: 'replaceBlocks',
+      stream: before.id,
+      at: before.blocks.length,
+      removed: [],
+      inserted: division.blocks,
+    });
+  return edits;
+}

@@ -1,0 +1,133 @@
+// What a transaction of the galley changed, as an edit of the book: only the blocks that are other nodes now.
+import type { Node } from 'prosemirror-model';
+import type { EditorState, Transaction } from 'prosemirror-state';
+import type { BookEdit } from '../core/model/bookEdit';
+import type { StreamId } from '../core/model/streams';
+import { toBlock } from './convert';
+
+/** Children of a document that differ from another's: from `at`, so many of the old and of the new. */
+export interface ChangedChildren {
+  readonly at: number;
+  readonly removed: number;
+  readonly inserted: number;
+}
+
+/** Null when both have the same children. Children are compared by identity, which ProseMirror keeps. */
+export function changedChildren(before: Node, after: Node): ChangedChildren | null {
+  const shared = Math.min(before.childCount, after.childCount);
+  let at = 0;
+  while (at < shared && before.child(at) === after.child(at)) at += 1;
+  if (at === before.childCount && at === after.childCount) return null;
+  let end = 0;
+  const [oldCount, newCount] = [before.childCount, after.childCount];
+  while (end < shared - at && before.child(oldCount - 1 - end) === after.child(newCount - 1 - end)) end += 1;
+  return { at, removed: oldCount - at - end, inserted: newCount - at - end };
+}
+
+/**
+ * The edit that makes the blocks of `before` those of `after`; null when nothing changed. `first` is the place of the
+ * document's first block in its stream; `isEmpty`: the stream had no block, the one of `before` only stands for it.
+ */
+export function replaceBlocksEdit(
+  stream: StreamId,
+  before: Node,
+  after: Node,
+  first = 0,
+  isEmpty = false,
+): Extract<BookEdit, { kind: 'replaceBlocks' }> | null {
+  const changed = changedChildren(before, after);
+  if (changed === null) return null;
+  const { at, removed, inserted } = changed;
+  const blocks = (doc: Node, count: number) => Array.from({ length: count }, (_, k) => toBlock(doc.child(at + k)));
+  return {
+    kind: 'replaceBlocks',
+    stream,
+    at: first + at,
+    removed: isEmpty ? [] : blocks(before, removed),
+    inserted: blocks(after, inserted),
+  };
+}
+
+/** What the naming of new blocks needs to know of the book. */
+export interface Naming {
+  /** A new id: the letter with the book's next number. */
+  readonly take: (letter: string) => string;
+  /** What becomes of a reference that was put in: its note is new, a copy of a note is made for it, or it is taken away. */
+  readonly noteFor: (note: StreamId) => 'new' | 'copy' | null;
+}
+
+export interface NotesMoved {
+  /** References that need a note of their own: the note to copy, and the id of the copy. */
+  readonly copied: readonly { readonly from: StreamId; readonly to: StreamId }[];
+  /** Notes that no reference stands for any more. */
+  readonly dropped: readonly StreamId[];
+}
+
+/**
+ * Gives ids to blocks that have none or that of another, and notes of their own to references that were put in twice.
+ * Looks only at the children that changed. The transaction is null when all is well.
+ */
+export function nameChanged(
+  before: Node,
+  state: EditorState,
+  naming: Naming,
+): { readonly transaction: Transaction | null; readonly notes: NotesMoved } {
+  const changed = changedChildren(before, state.doc);
+  const nothing = { copied: [], dropped: [] };
+  if (changed === null) return { transaction: null, notes: nothing };
+  const was = namesIn(before, changed.at, changed.removed);
+  const now = namesIn(state.doc, changed.at, changed.inserted);
+  const known = new Set(was.map(({ name }) => name));
+  const kept = new Set<string | null>();
+  const copied: { from: StreamId; to: StreamId }[] = [];
+  let transaction: Transaction | null = null;
+  const change = () => (transaction ??= state.tr);
+  for (const { at, name, letter, isNote } of now) {
+    const place = (transaction as Transaction | null)?.mapping.map(at) ?? at;
+    const fate = isNote && !known.has(name) ? naming.noteFor(name!) : null;
+    const isOwn = name !== null && !kept.has(name) && (known.has(name) || fate === 'new');
+    if (isOwn) kept.add(name);
+    else if (!isNote) change().setNodeAttribute(place, 'id', naming.take(letter));
+    else if (fate === 'copy' || kept.has(name)) {
+      const to = naming.take('n');
+      copied.push({ from: name!, to });
+      change().setNodeAttribute(place, 'note', to);
+    } else change().delete(place, place + 1);
+  }
+  const dropped = was.filter(({ isNote, name }) => isNote && !kept.has(name)).map(({ name }) => name!);
+  return { transaction, notes: { copied, dropped } };
+}
+
+interface Named {
+  readonly at: number;
+  readonly name: string | null;
+  readonly letter: 'p' | 'c' | 'n';
+  readonly isNote: boolean;
+}
+
+/** Everything with an id in some children of a document, with its position. */
+function namesIn(doc: Node, at: number, count: number): Named[] {
+  const names: Named[] = [];
+  let start = 0;
+  for (let k = 0; k < at; k += 1) start += doc.child(k).nodeSize;
+  for (let k = at; k < at + count; k += 1) {
+    const child = doc.child(k);
+    const visit = (node: Node, position: number) => {
+      if (node.type.name === 'note')
+        names.push({ at: position, name: node.attrs.note as string, letter: 'n', isNote: true });
+      else if ('id' in node.attrs)
+        names.push({
+          at: position,
+          name: node.attrs.id as string | null,
+          letter: node.type.name === 'cell' ? 'c' : 'p',
+          isNote: false,
+        });
+      return true;
+    };
+    visit(child, start);
+    const base = start + 1;
+    child.descendants((node, position) => visit(node, base + position));
+    start += child.nodeSize;
+  }
+  return names;
+}

@@ -1,0 +1,170 @@
+// Between the book's blocks and the galley's nodes, one block at a time and both ways. Each answer is remembered by
+// identity: a key typed converts the one paragraph that it changed.
+import { Fragment, type Mark, type Node } from 'prosemirror-model';
+import {
+  normaliseSpans,
+  OBJECT_CHARACTER,
+  type Block,
+  type InlineObject,
+  type Paragraph,
+  type Span,
+  type Table,
+  type TextTouches,
+} from '../core/model/streams';
+import { paragraphAttributes, schema, TOUCH_MARKS } from './schema';
+
+const nodeOf = new WeakMap<Block, Node>();
+const blockOf = new WeakMap<Node, Block>();
+
+/** Paragraphs converted so far, by direction. */
+export const conversions = { toNode: 0, toBlock: 0 };
+
+/** The node of a block. */
+export function toNode(block: Block): Node {
+  const known = nodeOf.get(block);
+  if (known !== undefined) return known;
+  const node = block.kind === 'table' ? tableNode(block) : paragraphNode(block);
+  nodeOf.set(block, node);
+  blockOf.set(node, block);
+  return node;
+}
+
+/** The document of a stream: never empty, as a document needs a block to stand in. */
+export function toDocument(blocks: readonly Block[]): Node {
+  return schema.node('doc', null, blocks.length === 0 ? [schema.node('paragraph')] : blocks.map(toNode));
+}
+
+/** The block of a node whose ids are given. */
+export function toBlock(node: Node): Block {
+  const known = blockOf.get(node);
+  if (known !== undefined) return known;
+  const block = node.type.name === 'table' ? tableBlock(node) : paragraphBlock(node);
+  blockOf.set(node, block);
+  nodeOf.set(block, node);
+  return block;
+}
+
+/** From now on the node stands for the block, whose node is equal to it. */
+export function bind(node: Node, block: Block): void {
+  nodeOf.set(block, node);
+  blockOf.set(node, block);
+}
+
+/** The block that a node is known to stand for; undefined when it has not been converted. */
+export const knownBlock = (node: Node): Block | undefined => blockOf.get(node);
+
+function tableNode(table: Table): Node {
+  const rows = table.rows.map((row) =>
+    schema.node(
+      'row',
+      null,
+      row.map((cell) => schema.node('cell', { id: cell.id }, cell.blocks.map(toNode))),
+    ),
+  );
+  return schema.node('table', { id: table.id, style: table.style, columns: table.columns }, rows);
+}
+
+function tableBlock(node: Node): Table {
+  const { id, style, columns } = node.attrs as { id: string; style: string; columns: number };
+  return {
+    kind: 'table',
+    id,
+    style,
+    columns,
+    rows: childrenOf(node).map((row) =>
+      childrenOf(row).map((cell) => ({ id: cell.attrs.id as string, blocks: childrenOf(cell).map(toBlock) })),
+    ),
+  };
+}
+
+export function childrenOf(node: Node): Node[] {
+  const children: Node[] = [];
+  node.forEach((child) => children.push(child));
+  return children;
+}
+
+function paragraphNode(block: Paragraph): Node {
+  conversions.toNode += 1;
+  const { id, style, touches = null, list = null } = block;
+  return schema.node('paragraph', { id, style, touches, list }, inlineOf(block));
+}
+
+/** Text cut wherever its look changes or an object stands. */
+function inlineOf({ text, spans, objects }: Paragraph): Fragment {
+  if (text === '') return Fragment.empty;
+  const cuts = new Set([0, text.length]);
+  for (const { from, to } of spans) cuts.add(from).add(to);
+  for (const { at } of objects) cuts.add(at).add(at + 1);
+  const places = [...cuts].sort((a, b) => a - b);
+  const nodes: Node[] = [];
+  let [span, object] = [0, 0];
+  for (let k = 0; k + 1 < places.length; k += 1) {
+    const [from, to] = [places[k], places[k + 1]];
+    while (span < spans.length && spans[span].to <= from) span += 1;
+    const marks = spans[span]?.from <= from ? marksOf(spans[span]) : [];
+    while (object < objects.length && objects[object].at < from) object += 1;
+    nodes.push(
+      objects[object]?.at === from ? objectNode(objects[object], marks) : schema.text(text.slice(from, to), marks),
+    );
+  }
+  return Fragment.from(nodes);
+}
+
+function objectNode({ kind, ...facts }: InlineObject, marks: readonly Mark[]): Node {
+  const { at: _, ...attributes } = facts;
+  return schema.node(kind, attributes, undefined, marks);
+}
+
+function marksOf({ style, touches, language, link }: Span): readonly Mark[] {
+  const marks: Mark[] = [];
+  if (link !== undefined) marks.push(schema.mark('link', { href: link }));
+  if (language !== undefined) marks.push(schema.mark('language', { tag: language }));
+  if (style !== undefined) marks.push(schema.mark('character', { tag: style }));
+  for (const name of TOUCH_MARKS) if (touches?.[name]) marks.push(schema.mark(name));
+  return marks;
+}
+
+function paragraphBlock(node: Node): Paragraph {
+  conversions.toBlock += 1;
+  const { id, style, touches, list } = paragraphAttributes(node);
+  let text = '';
+  const spans: Span[] = [];
+  const objects: InlineObject[] = [];
+  node.forEach((child) => {
+    const from = text.length;
+    if (child.isText) text += child.text!.replaceAll(OBJECT_CHARACTER, '');
+    else {
+      text += OBJECT_CHARACTER;
+      objects.push({ at: from, kind: child.type.name, ...child.attrs } as InlineObject);
+    }
+    if (child.marks.length > 0) spans.push({ from, to: text.length, ...lookOf(child.marks) });
+  });
+  return {
+    kind: 'paragraph',
+    id: id!,
+    style,
+    ...(touches === null ? {} : { touches }),
+    ...(list == null ? {} : { list }),
+    text,
+    spans: normaliseSpans(spans),
+    objects,
+  };
+}
+
+function lookOf(marks: readonly Mark[]): Omit<Span, 'from' | 'to'> {
+  const attribute = (type: string, name: string) =>
+    marks.find((mark) => mark.type.name === type)?.attrs[name] as string | undefined;
+  const touches: Record<string, true> = {};
+  for (const name of TOUCH_MARKS) if (marks.some((mark) => mark.type.name === name)) touches[name] = true;
+  const [style, language, link] = [
+    attribute('character', 'tag'),
+    attribute('language', 'tag'),
+    attribute('link', 'href'),
+  ];
+  return {
+    ...(style === undefined ? {} : { style }),
+    ...(Object.keys(touches).length === 0 ? {} : { touches: touches as TextTouches }),
+    ...(language === undefined ? {} : { language }),
+    ...(link === undefined ? {} : { link }),
+  };
+}

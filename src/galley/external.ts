@@ -1,0 +1,85 @@
+// Changes made elsewhere (undo, tidying, replacing, another stream's edit) come into the galley as one transaction that
+// is marked external and touches no more than what differs, so that the caret keeps its place.
+import type { Node } from 'prosemirror-model';
+import type { EditorState, Transaction } from 'prosemirror-state';
+import type { Block } from '../core/model/streams';
+import { changedChildren } from './changes';
+import { bind, knownBlock, toDocument, toNode } from './convert';
+
+export const EXTERNAL = 'external';
+
+/** The transaction that makes the document that of the blocks; null when it is already. */
+export function externalTransaction(state: EditorState, blocks: readonly Block[]): Transaction | null {
+  const target = toDocument(blocks);
+  const changed = changedChildren(state.doc, target);
+  if (changed === null) return null;
+  const { at, removed, inserted } = changed;
+  const transaction = state.tr.setMeta(EXTERNAL, true).setMeta('addToHistory', false);
+  const old = Array.from({ length: removed }, (_, k) => state.doc.child(at + k));
+  const fresh = Array.from({ length: inserted }, (_, k) => target.child(at + k));
+  let start = 0;
+  for (let k = 0; k < at; k += 1) start += state.doc.child(k).nodeSize;
+  const starts = old.map((node) => (start += node.nodeSize) - node.nodeSize);
+  // From the end to the front, so that places before stay true.
+  let oldEnd = removed;
+  let freshEnd = inserted;
+  for (const [oldAt, freshAt] of sameIds(old, fresh).reverse()) {
+    replaceRun(transaction, old, starts, fresh, [oldAt + 1, oldEnd], [freshAt + 1, freshEnd]);
+    replaceWithin(transaction, starts[oldAt], old[oldAt], fresh[freshAt]);
+    oldEnd = oldAt;
+    freshEnd = freshAt;
+  }
+  replaceRun(transaction, old, starts, fresh, [0, oldEnd], [0, freshEnd], start);
+  return transaction;
+}
+
+/** Pairs of places whose nodes have one id, in the order of both lists. */
+function sameIds(old: readonly Node[], fresh: readonly Node[]): [number, number][] {
+  const places = new Map(fresh.map((node, at) => [node.attrs.id as string, at]));
+  const pairs: [number, number][] = [];
+  let last = -1;
+  old.forEach((node, at) => {
+    const found = places.get(node.attrs.id as string);
+    if (found === undefined || found <= last || fresh[found].type !== node.type) return;
+    pairs.push([at, found]);
+    last = found;
+  });
+  return pairs;
+}
+
+function replaceRun(
+  transaction: Transaction,
+  old: readonly Node[],
+  starts: readonly number[],
+  fresh: readonly Node[],
+  [from, to]: readonly [number, number],
+  [freshFrom, freshTo]: readonly [number, number],
+  empty = 0,
+): void {
+  if (from === to && freshFrom === freshTo) return;
+  const begin = from < old.length ? starts[from] : old.length === 0 ? empty : endOf(old, starts, old.length - 1);
+  const end = to > from ? endOf(old, starts, to - 1) : begin;
+  transaction.replaceWith(begin, end, fresh.slice(freshFrom, freshTo));
+}
+
+const endOf = (old: readonly Node[], starts: readonly number[], at: number) => starts[at] + old[at].nodeSize;
+
+/** Only the stretch of the text that differs is replaced. */
+function replaceWithin(transaction: Transaction, start: number, before: Node, after: Node): void {
+  if (before === after) return;
+  if (!before.sameMarkup(after)) transaction.setNodeMarkup(start, null, after.attrs, after.marks);
+  const from = before.content.findDiffStart(after.content);
+  if (from === null) return;
+  const end = before.content.findDiffEnd(after.content)!;
+  const overlap = Math.max(0, from - Math.min(end.a, end.b));
+  const slice = after.slice(from, end.b + overlap);
+  transaction.replace(start + 1 + from, start + 1 + end.a + overlap, slice);
+}
+
+/** After an external transaction equal nodes stand for the blocks: from now on they are known as theirs. */
+export function adoptBlocks(doc: Node, blocks: readonly Block[]): void {
+  blocks.forEach((block, at) => {
+    const node = doc.maybeChild(at);
+    if (node !== null && knownBlock(node) !== block && node.eq(toNode(block))) bind(node, block);
+  });
+}

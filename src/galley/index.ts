@@ -1,0 +1,6 @@
+export { nameChanged, replaceBlocksEdit, type Naming, type NotesMoved } from './changes';
+export { conversions, toBlock, toDocument, toNode } from './convert';
+export { adoptBlocks, EXTERNAL, externalTransaction } from './external';
+export { placeAt, positionOf, type BlockPlace } from './positions';
+export { paragraphAttributes, schema, TOUCH_MARKS, type ParagraphAttributes } from './schema';
+export { blockWords, cutStretches, followStretches, MOST_WORDS, type Stretch } from './stretches';

@@ -1,0 +1,134 @@
+// The galley's document: the shape of one stream for ProseMirror. It mirrors the book model block by block; ids are
+// attributes, character styles and touches are marks, inline objects are atoms.
+import { Schema, type MarkSpec, type Node, type NodeSpec } from 'prosemirror-model';
+import type { Paragraph, ParagraphTouches } from '../core/model/streams';
+
+/** Attributes of a paragraph node; `id` is null until the galley has given it one. */
+export interface ParagraphAttributes {
+  readonly id: string | null;
+  readonly style: string;
+  readonly touches: ParagraphTouches | null;
+  readonly list: Paragraph['list'] | null;
+}
+
+const STYLE_TAG = /^[A-Za-z0-9]{1,12}$/;
+const tagOf = (value: string | null, otherwise: string) =>
+  value !== null && STYLE_TAG.test(value) ? value : otherwise;
+
+function listOf(dom: HTMLElement): Paragraph['list'] | null {
+  const found = /^(\d{1,2})(o?)$/.exec(dom.getAttribute('data-list') ?? '');
+  return found === null ? null : { level: Number(found[1]), ordered: found[2] === 'o' };
+}
+
+const atom = (name: string, tag: string, attribute?: string): NodeSpec => ({
+  group: 'inline',
+  inline: true,
+  atom: true,
+  attrs: attribute === undefined ? {} : { [attribute]: { validate: 'string' } },
+  parseDOM: [
+    {
+      tag: `${tag}[data-object=${name}]`,
+      getAttrs: (dom) => (attribute === undefined ? {} : { [attribute]: dom.getAttribute(`data-${attribute}`) ?? '' }),
+    },
+  ],
+  toDOM: (node) => [
+    tag,
+    {
+      'data-object': name,
+      ...(attribute === undefined ? {} : { [`data-${attribute}`]: node.attrs[attribute] as string }),
+    },
+  ],
+  leafText: () => (name === 'break' ? '\n' : name === 'tab' ? '\t' : ''),
+});
+
+const nodes: Record<string, NodeSpec> = {
+  doc: { content: 'block+' },
+  paragraph: {
+    group: 'block',
+    content: 'inline*',
+    attrs: {
+      id: { default: null },
+      style: { default: 'TX', validate: 'string' },
+      touches: { default: null },
+      list: { default: null },
+    },
+    parseDOM: [
+      {
+        tag: 'p',
+        getAttrs: (dom) => ({ style: tagOf(dom.getAttribute('data-style'), 'TX'), list: listOf(dom) }),
+      },
+    ],
+    toDOM: ({ attrs }) => {
+      const { style, list } = attrs as ParagraphAttributes;
+      return [
+        'p',
+        { 'data-style': style, ...(list ? { 'data-list': `${list.level}${list.ordered ? 'o' : ''}` } : {}) },
+        0,
+      ];
+    },
+  },
+  table: {
+    group: 'block',
+    content: 'row+',
+    isolating: true,
+    attrs: { id: { default: null }, style: { default: 'TB', validate: 'string' }, columns: { default: 1 } },
+    parseDOM: [
+      { tag: 'table', getAttrs: (dom) => ({ columns: (dom as HTMLTableElement).rows[0]?.cells.length ?? 1 }) },
+    ],
+    toDOM: () => ['table', ['tbody', 0]],
+  },
+  row: { content: 'cell*', parseDOM: [{ tag: 'tr' }], toDOM: () => ['tr', 0] },
+  cell: {
+    content: 'block*',
+    isolating: true,
+    attrs: { id: { default: null } },
+    parseDOM: [{ tag: 'td' }, { tag: 'th' }],
+    toDOM: () => ['td', 0],
+  },
+  text: { group: 'inline' },
+  note: atom('note', 'sup', 'note'),
+  field: atom('field', 'span', 'field'),
+  break: { ...atom('break', 'br'), parseDOM: [{ tag: 'br' }] },
+  tab: atom('tab', 'span'),
+};
+
+const touch = (name: string, ...tags: string[]): MarkSpec => ({
+  parseDOM: [{ tag: `span[data-touch=${name}]` }, ...tags.map((tag) => ({ tag }))],
+  toDOM: () => ['span', { 'data-touch': name }, 0],
+});
+
+const marks: Record<string, MarkSpec> = {
+  link: {
+    attrs: { href: { validate: 'string' } },
+    inclusive: false,
+    parseDOM: [{ tag: 'span[data-href]', getAttrs: (dom) => ({ href: dom.getAttribute('data-href') ?? '' }) }],
+    toDOM: (mark) => ['span', { 'data-href': mark.attrs.href as string, title: mark.attrs.href as string }, 0],
+  },
+  language: {
+    attrs: { tag: { validate: 'string' } },
+    parseDOM: [{ tag: 'span[data-lang]', getAttrs: (dom) => ({ tag: dom.getAttribute('data-lang') ?? '' }) }],
+    toDOM: (mark) => ['span', { 'data-lang': mark.attrs.tag as string, lang: mark.attrs.tag as string }, 0],
+  },
+  character: {
+    attrs: { tag: { validate: 'string' } },
+    parseDOM: [
+      { tag: 'span[data-character]', getAttrs: (dom) => ({ tag: tagOf(dom.getAttribute('data-character'), 'em') }) },
+      { tag: 'em', attrs: { tag: 'em' } },
+      { tag: 'i', attrs: { tag: 'em' } },
+      { tag: 'strong', attrs: { tag: 'strong' } },
+      { tag: 'b', attrs: { tag: 'strong' } },
+    ],
+    toDOM: (mark) => ['span', { 'data-character': mark.attrs.tag as string }, 0],
+  },
+  italic: touch('italic'),
+  bold: touch('bold'),
+  underline: touch('underline', 'u'),
+  strike: touch('strike', 's', 'del'),
+};
+
+export const schema = new Schema({ nodes, marks });
+
+/** The touches on text that are marks of the same name. */
+export const TOUCH_MARKS = ['italic', 'bold', 'underline', 'strike'] as const;
+
+export const paragraphAttributes = (node: Node) => node.attrs as ParagraphAttributes;

@@ -1,0 +1,124 @@
+// What is typed in the galley becomes edits of the book: one entry of the history for each, joined while typing.
+import { mergeDivisionEdits, mergeParagraphsEdit, renumbered, restyleEdits, splitDivisionEdits } from '../core/edit';
+import type { Note } from '../core/model/book';
+import type { BookEdit, HistoryEntry } from '../core/model/bookEdit';
+import { paragraph, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
+import type { NotesMoved } from '../galley';
+import { bookEdited } from './bookSlice';
+import { edit } from './bookThunks';
+import type { AppThunk } from './store';
+import { divisionChosen } from './viewSlice';
+
+/** A change that the galley has already made in its own document. */
+export interface GalleyChange {
+  readonly name: string;
+  readonly edit: BookEdit | null;
+  /** The book's next number after the ids that the change has taken. */
+  readonly nextId: number;
+  readonly notes: NotesMoved;
+  /** A note that was made with its reference. */
+  readonly made: StreamId | null;
+  readonly joinKey?: string;
+  readonly selection: HistoryEntry['selection'];
+}
+
+/** Notes whose reference was taken out, by their ids: it may be put in again from the clipboard. Kept while the app runs. */
+const taken = new Map<StreamId, Note>();
+const MOST_TAKEN = 500;
+
+/** Whether a reference to the note can be put in: in the book, or taken out of it before. */
+export function isNoteKnown(note: StreamId): AppThunk<boolean> {
+  return (_dispatch, getState) => getState().book.book?.notes[note] !== undefined || taken.has(note);
+}
+
+export function takeGalleyChange(change: GalleyChange): AppThunk {
+  return (dispatch, getState, { now }) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits: BookEdit[] = change.edit === null ? [] : [change.edit];
+    let { nextId } = change;
+    const take = (letter: string) => `${letter}${nextId++}`;
+    const put = (note: Note) => edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
+    if (change.made !== null) put({ id: change.made, kind: 'footnote', blocks: [paragraph(take('p'), 'NT', '')] });
+    for (const { from, to } of change.notes.copied) {
+      const source = book.notes[from] ?? taken.get(from);
+      if (source === undefined) continue;
+      const { blocks, notes } = renumbered(source.blocks, (id) => book.notes[id] ?? taken.get(id), take);
+      put({ ...source, id: to, blocks });
+      notes.forEach(put);
+    }
+    for (const id of change.notes.dropped) {
+      const note = book.notes[id];
+      if (note === undefined) continue;
+      taken.set(id, note);
+      if (taken.size > MOST_TAKEN) taken.delete(taken.keys().next().value!);
+      edits.push({ kind: 'setNote', id, from: note, to: null });
+    }
+    if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
+    if (edits.length === 0) return;
+    const { name, joinKey, selection } = change;
+    dispatch(bookEdited({ name, edits, time: now(), ...(joinKey && { joinKey }), ...(selection && { selection }) }));
+  };
+}
+
+/** Sets paragraphs in a style; one undo step. */
+export function setParagraphStyle(blocks: ReadonlySet<BlockId>, tag: StyleTag): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const name = book?.spec.styles[tag]?.name;
+    if (book === null || readOnly || name === undefined) return;
+    const edits = restyleEdits(book, blocks, tag);
+    if (edits.length > 0) dispatch(edit(`Set as ${name}`, edits));
+  };
+}
+
+/** Begins a division at a paragraph and goes to it. Answers why not, or null. */
+export function splitDivision(stream: StreamId, block: BlockId): AppThunk<string | null> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return null;
+    const edits = splitDivisionEdits(book, stream, block);
+    if (edits === null) return 'A division begins here already.';
+    dispatch(edit('Division split', edits));
+    const made = edits.find((one) => one.kind === 'insertDivision');
+    if (made?.kind === 'insertDivision') dispatch(divisionChosen(made.division.id));
+    return null;
+  };
+}
+
+/** Puts a division's text at the end of the one before it. Answers why not, or null. */
+export function mergeDivision(stream: StreamId): AppThunk<string | null> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return null;
+    const edits = mergeDivisionEdits(book, stream);
+    if (edits === null) return 'No division before this one can take its text.';
+    const before = book.divisions[book.divisions.findIndex((division) => division.id === stream) - 1];
+    dispatch(edit('Divisions merged', edits));
+    dispatch(divisionChosen(before.id));
+    return null;
+  };
+}
+
+/** Joins the block at a place of a stream to the one before it, at the seam of two documents; answers where the seam is. */
+export function mergeAtSeam(
+  stream: StreamId,
+  at: number,
+): AppThunk<{ readonly block: BlockId; readonly offset: number } | null> {
+  return (dispatch, getState, { now }) => {
+    const { book, readOnly } = getState().book;
+    const blocks = book?.divisions.find((division) => division.id === stream)?.blocks;
+    if (blocks === undefined || readOnly || at < 1 || at >= blocks.length) return null;
+    const made = mergeParagraphsEdit(stream, blocks, at);
+    if (made?.kind !== 'replaceBlocks') return null;
+    const [first, second] = [blocks[at - 1], blocks[at]];
+    const seam = { block: made.inserted[0].id, offset: first.kind === 'paragraph' ? first.text.length : 0 };
+    const before = { block: second.id, offset: 0 };
+    const selection = {
+      before: { stream, anchor: before, head: before },
+      after: { stream, anchor: seam, head: seam },
+    };
+    dispatch(bookEdited({ name: 'Paragraphs joined', edits: [made], time: now(), selection }));
+    return seam;
+  };
+}

@@ -1,0 +1,98 @@
+// What keys do in the galley beyond what every text field does.
+import { chainCommands, toggleMark } from 'prosemirror-commands';
+import type { Node } from 'prosemirror-model';
+import { NodeSelection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
+import { canSplit } from 'prosemirror-transform';
+import { paragraphAttributes, schema, type ParagraphAttributes } from '../../../../galley';
+
+/** A name for the history, on the transaction of a command. */
+export const NAME = 'name';
+/** The id of a note that the transaction makes. */
+export const MADE_NOTE = 'made note';
+
+/** After these a new paragraph is one of text. */
+const HEADS = /^(CT|CN|PT|PN|AH|BH|TOH|BT|BS|SB|SBO)$/;
+
+/** Parts the paragraph at the caret. A new paragraph after a head is text; exceptions stay with the first part. */
+export const splitParagraph: Command = (state, dispatch) => {
+  const { $from, $to } = state.selection;
+  if (!$from.parent.isTextblock || !$from.sameParent($to)) return false;
+  const transaction = state.tr.setMeta(NAME, 'Paragraph split').deleteSelection();
+  const at = transaction.mapping.map($from.pos);
+  const resolved = transaction.doc.resolve(at);
+  const { style, touches, list } = paragraphAttributes($from.parent);
+  const isAtEnd = resolved.parentOffset === resolved.parent.content.size;
+  const attributes: ParagraphAttributes = {
+    id: null,
+    style: isAtEnd && HEADS.test(style) ? 'TX' : style,
+    touches: touches?.align === undefined ? null : { align: touches.align },
+    list: list ?? null,
+  };
+  if (!canSplit(transaction.doc, at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }])) return false;
+  transaction.split(at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
+  dispatch?.(transaction.scrollIntoView());
+  return true;
+};
+
+/** Puts an object or characters in at the caret. */
+export function insertion(content: Node | string, name: string, madeNote: string | null = null): Command {
+  return (state, dispatch) => {
+    if (!state.selection.$from.parent.isTextblock) return false;
+    const node =
+      typeof content === 'string' ? schema.text(content, state.storedMarks ?? state.selection.$from.marks()) : content;
+    const transaction = state.tr.replaceSelectionWith(node, typeof content !== 'string').setMeta(NAME, name);
+    if (madeNote !== null) transaction.setMeta(MADE_NOTE, madeNote);
+    dispatch?.(transaction.scrollIntoView());
+    return true;
+  };
+}
+
+export const softReturn = insertion(schema.node('break'), 'Line break');
+
+/** Character style on or off for what is selected. */
+export const toggleCharacter = (tag: string): Command => {
+  const toggle = toggleMark(schema.marks.character, { tag });
+  return (state, dispatch) =>
+    toggle(state, dispatch && ((transaction) => dispatch(transaction.setMeta(NAME, 'Character style'))));
+};
+
+/** Takes character styles and touches off what is selected. */
+export const plainCharacters: Command = (state, dispatch) => {
+  const { from, to, empty } = state.selection;
+  if (empty) return false;
+  const transaction = state.tr.setMeta(NAME, 'Plain characters');
+  for (const name of ['character', 'italic', 'bold', 'underline', 'strike'])
+    transaction.removeMark(from, to, schema.marks[name]);
+  if (transaction.docChanged) dispatch?.(transaction);
+  return true;
+};
+
+/** The character style that everything selected, or the caret, has; null for none or several. */
+export function characterAt(state: EditorState): string | null {
+  const { from, to, empty, $from } = state.selection;
+  const tagIn = (marks: readonly { type: { name: string }; attrs: Record<string, unknown> }[]) =>
+    (marks.find((mark) => mark.type.name === 'character')?.attrs.tag as string | undefined) ?? null;
+  if (empty) return tagIn(state.storedMarks ?? $from.marks());
+  const found = new Set<string | null>();
+  state.doc.nodesBetween(from, to, (node) => {
+    if (node.isInline) found.add(tagIn(node.marks));
+  });
+  return found.size === 1 ? [...found][0] : null;
+}
+
+/** At the first place of the document, or at its last. */
+export function isAtEdge(state: EditorState, direction: -1 | 1): boolean {
+  const { selection } = state;
+  if (!selection.empty) return false;
+  return direction < 0 ? selection.$from.pos <= 1 : selection.$to.pos >= state.doc.content.size - 1;
+}
+
+/** The note whose reference is selected, or stands before the caret. */
+export function noteAt({ selection }: EditorState): string | null {
+  if (selection instanceof NodeSelection && selection.node.type.name === 'note')
+    return selection.node.attrs.note as string;
+  const before = selection instanceof TextSelection ? selection.$from.nodeBefore : null;
+  return before?.type.name === 'note' ? (before.attrs.note as string) : null;
+}
+
+export { chainCommands };

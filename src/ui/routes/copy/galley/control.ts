@@ -1,0 +1,203 @@
+// The galley of one division: its editors, what is selected and folded, and how they reach the book.
+import { numberNotes } from '../../../../core/measure/numberNotes';
+import { fieldText } from '../../../../core/measure/fields';
+import type { Book } from '../../../../core/model/book';
+import type { TextSelection } from '../../../../core/model/bookEdit';
+import { countWords } from '../../../../core/model/book';
+import { isNoteKnown, mergeAtSeam, setParagraphStyle, takeGalleyChange } from '../../../../state/galleyThunks';
+import type { AppStore } from '../../../../state/store';
+import { placeAt } from '../../../../galley';
+import { characterAt } from './commands';
+import type { GalleyHost } from './host';
+import type { StreamView } from './streamView';
+import { TagMargin } from './tagMargin';
+
+/** What the bar above the galley tells of the selection. */
+export interface SelectionFacts {
+  readonly words: number;
+  readonly characters: number;
+  /** Character style of what is selected; null for none or several. */
+  readonly character: string | null;
+  readonly hasText: boolean;
+}
+
+const NOTHING: SelectionFacts = { words: 0, characters: 0, character: null, hasText: false };
+
+export class GalleyControl implements GalleyHost {
+  /** The editors that are there, with the place of each in the division, in order. */
+  readonly editors = new Map<number, StreamView>();
+  private active: StreamView | null = null;
+  private tags: TagMargin | null = null;
+  private facts: SelectionFacts = NOTHING;
+  private folded: ReadonlySet<string> = new Set();
+  private readonly listeners = new Set<() => void>();
+  private labels: { book: Book; labels: ReadonlyMap<string, string> } | null = null;
+  private frame = 0;
+  /** A selection to be made when the editor that holds it is there. */
+  private wanted: TextSelection | null = null;
+
+  constructor(
+    private readonly store: AppStore,
+    readonly division: string,
+    /** Copy from elsewhere, for the place after a block of the division. */
+    private readonly bring: (own: GalleyControl, name: string, bytes: Uint8Array, after: TextSelection) => void,
+  ) {}
+
+  // What the screen reads.
+
+  readonly subscribe = (listener: () => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+  readonly selectionFacts = () => this.facts;
+  readonly foldedBlocks = () => this.folded;
+
+  private tell(): void {
+    for (const listener of this.listeners) listener();
+  }
+
+  attach(container: HTMLElement): () => void {
+    this.tags = new TagMargin(container, {
+      styles: () => Object.entries(this.book().spec.styles).map(([tag, style]) => [tag, style.name] as const),
+      set: (block, tag) => this.store.dispatch(setParagraphStyle(this.withSelected(block), tag)),
+      toText: (block) =>
+        this.select({ stream: this.division, anchor: { block, offset: 0 }, head: { block, offset: 0 } }),
+    });
+    return () => {
+      this.tags?.destroy();
+      this.tags = null;
+    };
+  }
+
+  addEditor(key: number, editor: StreamView): void {
+    this.editors.set(key, editor);
+  }
+
+  removeEditor(key: number): void {
+    if (this.editors.get(key) === this.active) this.active = null;
+    this.editors.delete(key);
+  }
+
+  /** Tries the selection that waits for its editor. */
+  settle(): void {
+    const { wanted } = this;
+    if (wanted !== null && [...this.editors.values()].some((editor) => editor.selectPlaces(wanted.anchor, wanted.head)))
+      this.wanted = null;
+  }
+
+  /** Selects a stretch of the division's text, now or when its editor is there. */
+  select(selection: TextSelection): void {
+    this.wanted = selection;
+    this.settle();
+  }
+
+  /** The block that waits to be shown; null when nothing does. */
+  get wantedBlock(): string | null {
+    return this.wanted?.head.block ?? null;
+  }
+
+  /** The editor that was last typed in, or the first. */
+  get current(): StreamView | null {
+    return this.active ?? this.editors.values().next().value ?? null;
+  }
+
+  /** The paragraph of the division in which the caret stands; null for none. */
+  caretBlock(): string | null {
+    const { active } = this;
+    if (active === null || active.stream !== this.division) return null;
+    return placeAt(active.view.state.doc, active.view.state.selection.head).block;
+  }
+
+  /** A paragraph, with those selected around it. */
+  private withSelected(block: string): ReadonlySet<string> {
+    const found = new Set([block]);
+    const { active } = this;
+    if (active === null || active.stream !== this.division) return found;
+    const { doc, selection } = active.view.state;
+    const selected = new Set<string>();
+    doc.nodesBetween(selection.from, selection.to, (node) => {
+      if (typeof node.attrs.id === 'string') selected.add(node.attrs.id);
+      return false;
+    });
+    return selected.has(block) ? selected : found;
+  }
+
+  // What editors ask.
+
+  readonly book = () => this.store.getState().book.book!;
+  readonly isReadOnly = () => this.store.getState().book.readOnly;
+  readonly note = (id: string) => this.book().notes[id];
+  readonly isNoteKnown = (id: string) => this.store.dispatch(isNoteKnown(id));
+  readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);
+  readonly goToTag = (block: string) => this.tags?.goTo(block) ?? false;
+  readonly bringIn = (view: StreamView, name: string, bytes: Uint8Array) =>
+    this.bring(this, name, bytes, view.bookSelection());
+  readonly change: GalleyHost['change'] = (change) => void this.store.dispatch(takeGalleyChange(change));
+
+  label(note: string): string {
+    const book = this.book();
+    if (this.labels?.book !== book) this.labels = { book, labels: numberNotes(book) };
+    return this.labels.labels.get(note) ?? '';
+  }
+
+  moved(view: StreamView): void {
+    this.active = view;
+    if (this.frame !== 0) return;
+    this.frame = requestAnimationFrame(() => {
+      this.frame = 0;
+      this.facts = this.factsOf(view);
+      this.tell();
+    });
+  }
+
+  private factsOf({ view }: StreamView): SelectionFacts {
+    if (view.isDestroyed) return NOTHING;
+    const { doc, selection } = view.state;
+    const words = selection.empty ? '' : doc.textBetween(selection.from, selection.to, '\n', ' ');
+    return {
+      words: countWords(words),
+      characters: words.replaceAll('\n', '').length,
+      character: characterAt(view.state),
+      hasText: !selection.empty,
+    };
+  }
+
+  private ordered(): StreamView[] {
+    return [...this.editors.entries()].sort(([a], [b]) => this.place(a) - this.place(b)).map(([, editor]) => editor);
+  }
+
+  private place(key: number): number {
+    return this.editors.get(key)?.firstBlock ?? 0;
+  }
+
+  joinAcross(view: StreamView, direction: -1 | 1): boolean {
+    if (view.stream !== this.division) return false;
+    const at = direction < 0 ? view.firstBlock : view.firstBlock + view.view.state.doc.childCount;
+    const seam = this.store.dispatch(mergeAtSeam(view.stream, at));
+    if (seam === null) return false;
+    this.select({ stream: view.stream, anchor: seam, head: seam });
+    return true;
+  }
+
+  leave(view: StreamView, direction: -1 | 1): boolean {
+    if (view.stream !== this.division) {
+      return this.ordered().some((editor) => editor.selectReference(view.stream));
+    }
+    const editors = this.ordered();
+    const next = editors[editors.indexOf(view) + direction];
+    if (next === undefined) return false;
+    if (direction < 0) next.focusEnd();
+    else next.focusStart();
+    return true;
+  }
+
+  readonly folding: GalleyHost['folding'] = {
+    isFolded: (block) => this.folded.has(block),
+    toggle: (block) => {
+      const folded = new Set(this.folded);
+      if (!folded.delete(block)) folded.add(block);
+      this.folded = folded;
+      this.tell();
+    },
+  };
+}

@@ -1,0 +1,28 @@
+// What the galley's editors ask of the screen around them.
+import type { Book, Note } from '../../../../core/model/book';
+import type { BlockId, FieldName, StreamId } from '../../../../core/model/streams';
+import type { GalleyChange } from '../../../../state/galleyThunks';
+import type { StreamView } from './streamView';
+
+export interface GalleyHost {
+  readonly book: () => Book;
+  readonly isReadOnly: () => boolean;
+  /** Number of a note's reference; empty for one that has none. */
+  readonly label: (note: StreamId) => string;
+  readonly note: (note: StreamId) => Note | undefined;
+  /** Whether a reference to the note can be put in. */
+  readonly isNoteKnown: (note: StreamId) => boolean;
+  readonly fieldWords: (field: FieldName) => string;
+  readonly change: (change: GalleyChange) => void;
+  /** The selection of a stream has moved, or its text has changed. */
+  readonly moved: (view: StreamView) => void;
+  /** Backspace at the start of a document (-1), Delete at its end (1): true when the neighbour was joined. */
+  readonly joinAcross: (view: StreamView, direction: -1 | 1) => boolean;
+  /** The caret leaves a document upwards (-1) or downwards (1): true when another took it. */
+  readonly leave: (view: StreamView, direction: -1 | 1) => boolean;
+  /** Goes to the style tag of a paragraph. */
+  readonly goToTag: (block: BlockId) => boolean;
+  /** Copy of another program, or files: put in at the caret. */
+  readonly bringIn: (view: StreamView, name: string, bytes: Uint8Array) => void;
+  readonly folding: { readonly isFolded: (block: BlockId) => boolean; readonly toggle: (block: BlockId) => void };
+}

@@ -1,0 +1,83 @@
+// A note beside its reference: shown as plain text until it is gone into, then an editor of the note's own stream.
+import { OBJECT_CHARACTER, type Block } from '../../../../core/model/streams';
+import type { GalleyHost } from './host';
+import { StreamView } from './streamView';
+
+export class NoteBeside {
+  readonly dom = document.createElement('div');
+  private readonly label = document.createElement('span');
+  private readonly body = document.createElement('div');
+  private editor: StreamView | null = null;
+  private shown: readonly Block[] | null = null;
+  private shownLabel: string | null = null;
+
+  constructor(
+    readonly id: string,
+    private readonly host: GalleyHost,
+  ) {
+    this.dom.className = 'galley-note';
+    this.dom.dataset.note = id;
+    this.label.className = 'galley-note-label';
+    this.body.className = 'galley-note-body';
+    this.dom.append(this.label, this.body);
+    this.body.addEventListener('mousedown', (event) => {
+      if (this.editor === null) {
+        event.preventDefault();
+        this.edit();
+      }
+    });
+    this.body.addEventListener('focus', () => this.edit());
+  }
+
+  /** Shows the note and its number as they are now. */
+  refresh(): void {
+    const label = this.host.label(this.id);
+    if (label !== this.shownLabel) {
+      this.label.textContent = label;
+      this.shownLabel = label;
+    }
+    const blocks = this.host.note(this.id)?.blocks ?? [];
+    if (blocks === this.shown) return;
+    this.shown = blocks;
+    if (this.editor !== null) this.editor.sync(blocks, 0, blocks.length);
+    else this.showPlain(blocks);
+  }
+
+  private showPlain(blocks: readonly Block[]): void {
+    const words = blocks.map((block) =>
+      block.kind === 'paragraph' ? block.text.replaceAll(OBJECT_CHARACTER, '') : '',
+    );
+    this.body.replaceChildren(
+      ...words.map((text) => {
+        const line = document.createElement('p');
+        line.textContent = text;
+        return line;
+      }),
+    );
+    const isEmpty = words.every((text) => text.trim() === '');
+    this.body.classList.toggle('is-empty', isEmpty);
+    if (isEmpty) this.body.textContent = 'The note is empty.';
+  }
+
+  /** Goes into the note's text. */
+  edit(): void {
+    if (this.host.note(this.id) === undefined) return;
+    if (this.editor === null) {
+      const blocks = this.host.note(this.id)!.blocks;
+      this.body.classList.remove('is-empty');
+      this.body.replaceChildren();
+      this.editor = new StreamView(this.body, this.id, this.host, {
+        isNote: true,
+        name: `Note ${this.host.label(this.id)}`,
+      });
+      this.editor.sync(blocks, 0, blocks.length);
+      this.shown = blocks;
+    }
+    this.editor.focusEnd();
+  }
+
+  destroy(): void {
+    this.editor?.destroy();
+    this.dom.remove();
+  }
+}

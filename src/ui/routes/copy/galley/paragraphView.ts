@@ -1,0 +1,135 @@
+// A paragraph of the galley: its style tag at the left, its text, its notes at the right. Plain DOM, for thousands of them.
+import type { Node } from 'prosemirror-model';
+import type { NodeView, ViewMutationRecord } from 'prosemirror-view';
+import { paragraphAttributes } from '../../../../galley';
+import type { GalleyHost } from './host';
+import { NoteBeside } from './noteBeside';
+
+/** What the galley tells a paragraph besides its text. */
+export interface ParagraphDress {
+  readonly tag: string;
+  readonly styleName: string;
+  readonly isHidden: boolean;
+  /** Null for what has nothing to fold. */
+  readonly isFolded: boolean | null;
+  /** Whether it begins a page, stays whole or has lines wished: shown when marks are. */
+  readonly touches: string;
+}
+
+export class ParagraphView implements NodeView {
+  readonly dom: HTMLElement;
+  readonly contentDOM: HTMLElement;
+  private readonly tag: HTMLButtonElement;
+  private readonly fold: HTMLButtonElement;
+  private readonly aside: HTMLElement;
+  private dress: ParagraphDress | null = null;
+  private readonly notes = new Map<string, NoteBeside>();
+
+  constructor(
+    private node: Node,
+    private readonly host: GalleyHost,
+    private readonly forget: (view: ParagraphView) => void,
+  ) {
+    this.dom = element('div', 'galley-row');
+    this.contentDOM = element('p', 'galley-text');
+    this.tag = element('button', 'galley-tag') as HTMLButtonElement;
+    this.tag.type = 'button';
+    this.tag.tabIndex = -1;
+    this.fold = element('button', 'galley-fold') as HTMLButtonElement;
+    this.fold.type = 'button';
+    this.fold.tabIndex = -1;
+    this.fold.hidden = true;
+    this.fold.addEventListener('click', () => host.folding.toggle(this.block));
+    const margin = element('div', 'galley-margin');
+    margin.contentEditable = 'false';
+    margin.append(this.fold, this.tag);
+    this.aside = element('div', 'galley-notes');
+    this.aside.contentEditable = 'false';
+    this.dom.append(margin, this.contentDOM, this.aside);
+    this.name();
+    this.refreshNotes();
+  }
+
+  get block(): string {
+    return paragraphAttributes(this.node).id ?? '';
+  }
+
+  update(node: Node): boolean {
+    if (node.type !== this.node.type) return false;
+    const isSame = node === this.node;
+    this.node = node;
+    if (isSame) return true;
+    this.name();
+    this.refreshNotes();
+    return true;
+  }
+
+  private name(): void {
+    this.dom.dataset.block = this.block;
+    this.contentDOM.dataset.block = this.block;
+    this.contentDOM.classList.toggle('galley-empty', this.node.content.size === 0);
+  }
+
+  /** Shows tag and folding; asks nothing of the screen when they are as they were. */
+  wear(dress: ParagraphDress): void {
+    const old = this.dress;
+    if (old !== null && (Object.keys(dress) as (keyof ParagraphDress)[]).every((key) => old[key] === dress[key]))
+      return;
+    this.dress = dress;
+    this.contentDOM.dataset.style = dress.tag;
+    this.tag.textContent = dress.tag;
+    this.tag.title = dress.styleName;
+    this.tag.setAttribute('aria-label', `Style ${dress.tag}, ${dress.styleName}`);
+    this.dom.hidden = dress.isHidden;
+    this.dom.dataset.touches = dress.touches;
+    this.fold.hidden = dress.isFolded === null;
+    this.fold.textContent = dress.isFolded ? '▸' : '▾';
+    this.fold.setAttribute('aria-label', dress.isFolded ? 'Unfold' : 'Fold');
+    this.fold.setAttribute('aria-expanded', String(dress.isFolded === false));
+  }
+
+  /** The notes of the references in the text, in their order. */
+  refreshNotes(): void {
+    const wanted: string[] = [];
+    this.node.forEach((child) => {
+      if (child.type.name === 'note') wanted.push(child.attrs.note as string);
+    });
+    for (const [id, beside] of this.notes) {
+      if (wanted.includes(id)) continue;
+      beside.destroy();
+      this.notes.delete(id);
+    }
+    wanted.forEach((id, at) => {
+      let beside = this.notes.get(id);
+      if (beside === undefined) this.notes.set(id, (beside = new NoteBeside(id, this.host)));
+      beside.refresh();
+      if (this.aside.children[at] !== beside.dom) this.aside.insertBefore(beside.dom, this.aside.children[at] ?? null);
+    });
+  }
+
+  noteBeside(id: string): NoteBeside | undefined {
+    return this.notes.get(id);
+  }
+
+  stopEvent(event: Event): boolean {
+    return (
+      event.target instanceof globalThis.Node && !this.contentDOM.contains(event.target) && event.target !== this.dom
+    );
+  }
+
+  ignoreMutation(mutation: ViewMutationRecord): boolean {
+    // Attributes are set by `wear`; only the text below is typed in.
+    return mutation.type === 'attributes' || !this.contentDOM.contains(mutation.target);
+  }
+
+  destroy(): void {
+    for (const beside of this.notes.values()) beside.destroy();
+    this.forget(this);
+  }
+}
+
+export function element(name: string, className: string): HTMLElement {
+  const made = document.createElement(name);
+  made.className = className;
+  return made;
+}

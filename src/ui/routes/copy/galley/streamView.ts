@@ -1,0 +1,340 @@
+// One document of the galley: a stretch of a division's blocks, or a note. It turns what is typed into edits of the book,
+// takes in what is changed elsewhere, and keeps tags, numbers and notes beside the text.
+import { baseKeymap } from 'prosemirror-commands';
+import { keymap } from 'prosemirror-keymap';
+import type { Node } from 'prosemirror-model';
+import { EditorState, NodeSelection, Selection, TextSelection, type Transaction } from 'prosemirror-state';
+import { EditorView } from 'prosemirror-view';
+import { effectiveTag } from '../../../../core/model/effectiveTag';
+import type { TextSelection as BookSelection } from '../../../../core/model/bookEdit';
+import type { Block, ParagraphTouches } from '../../../../core/model/streams';
+import {
+  adoptBlocks,
+  EXTERNAL,
+  externalTransaction,
+  nameChanged,
+  placeAt,
+  positionOf,
+  replaceBlocksEdit,
+  schema,
+  toDocument,
+  type BlockPlace,
+} from '../../../../galley';
+import { atomViews } from './atomViews';
+import { isAtEdge, MADE_NOTE, NAME, noteAt, softReturn, splitParagraph, toggleCharacter } from './commands';
+import type { GalleyHost } from './host';
+import { dressPlugin, type Places } from './dressing';
+import { ParagraphView } from './paragraphView';
+import { withoutIds } from './pasted';
+
+export interface StreamViewOptions {
+  readonly isNote: boolean;
+  /** What a screen reader calls it. */
+  readonly name: string;
+}
+
+export class StreamView {
+  readonly view: EditorView;
+  /** The whole stream's blocks as last taken in, and where this document begins in them. */
+  private all: readonly Block[] = [];
+  private first = 0;
+  private isEmpty = true;
+  private hidden: ReadonlySet<string> = new Set();
+  private readonly paragraphs = new Set<ParagraphView>();
+
+  constructor(
+    mount: HTMLElement,
+    readonly stream: string,
+    private readonly host: GalleyHost,
+    private readonly options: StreamViewOptions,
+  ) {
+    this.view = new EditorView(mount, {
+      state: EditorState.create({ doc: toDocument([]), plugins: [this.keys(), keymap(baseKeymap), dressPlugin] }),
+      editable: () => !host.isReadOnly(),
+      attributes: {
+        role: 'textbox',
+        'aria-multiline': 'true',
+        'aria-label': options.name,
+        class: options.isNote ? 'galley-note-editor' : 'galley-editor',
+        spellcheck: 'false',
+      },
+      dispatchTransaction: (transaction) => this.take(transaction),
+      nodeViews: {
+        ...atomViews(host),
+        paragraph: (node, view, getPos) => {
+          const depth = view.state.doc.resolve(Math.min(getPos() ?? 0, view.state.doc.content.size)).depth;
+          if (options.isNote || depth > 0) return plainParagraph(node);
+          const made = new ParagraphView(node, host, (gone) => this.paragraphs.delete(gone));
+          this.paragraphs.add(made);
+          return made;
+        },
+      },
+      transformPasted: withoutIds,
+      handlePaste: (_view, event) => this.paste(event),
+      handleDrop: (_view, event) => this.drop(event),
+      handleDOMEvents: {
+        focus: () => {
+          host.moved(this);
+          return false;
+        },
+      },
+      scrollMargin: 60,
+      scrollThreshold: 40,
+    });
+  }
+
+  /** Place of this document's first block in its stream. */
+  get firstBlock(): number {
+    return this.first;
+  }
+
+  private keys() {
+    const { host } = this;
+    return keymap({
+      Enter: (state, dispatch) => splitParagraph(state, dispatch),
+      'Shift-Enter': softReturn,
+      'Mod-i': toggleCharacter('em'),
+      'Mod-b': toggleCharacter('strong'),
+      Backspace: (state) => isAtEdge(state, -1) && host.joinAcross(this, -1),
+      Delete: (state) => isAtEdge(state, 1) && host.joinAcross(this, 1),
+      'Shift-Tab': (state) => !this.options.isNote && host.goToTag(placeAt(state.doc, state.selection.head).block),
+      ArrowUp: (state, _dispatch, view) => this.mayLeave(state, view, -1),
+      ArrowDown: (state, _dispatch, view) => this.mayLeave(state, view, 1),
+      Escape: () => this.options.isNote && host.leave(this, -1),
+      'Alt-Enter': (state) => {
+        const note = noteAt(state);
+        return note !== null && this.editNote(note);
+      },
+    });
+  }
+
+  private mayLeave(state: EditorState, view: EditorView | undefined, direction: -1 | 1): boolean {
+    if (this.options.isNote || view === undefined || !state.selection.empty) return false;
+    const isLast =
+      direction < 0
+        ? state.selection.$head.index(0) === 0
+        : state.selection.$head.index(0) === state.doc.childCount - 1;
+    return isLast && view.endOfTextblock(direction < 0 ? 'up' : 'down') && this.host.leave(this, direction);
+  }
+
+  /** A transaction of this editor: into the document, and as edits into the book. */
+  private take(transaction: Transaction): void {
+    const before = this.view.state;
+    let state = before.apply(transaction);
+    if (!transaction.docChanged || transaction.getMeta(EXTERNAL)) {
+      this.view.updateState(state);
+      this.host.moved(this);
+      return;
+    }
+    if (this.host.isReadOnly() || breaksTable(before.doc, state.doc)) return;
+    let { nextId } = this.host.book();
+    const made = (transaction.getMeta(MADE_NOTE) as string | undefined) ?? null;
+    if (made !== null) nextId += 1;
+    const named = nameChanged(before.doc, state, {
+      take: (letter) => `${letter}${nextId++}`,
+      noteFor: (note) => (note === made ? 'new' : this.host.isNoteKnown(note) ? 'copy' : null),
+    });
+    if (named.transaction !== null) state = state.apply(named.transaction);
+    const edit = replaceBlocksEdit(this.stream, before.doc, state.doc, this.first, this.isEmpty);
+    this.isEmpty = false;
+    this.view.updateState(state);
+    const typed = typingKey(edit, state);
+    this.host.change({
+      name: (transaction.getMeta(NAME) as string | undefined) ?? nameOf(transaction, typed !== null),
+      edit,
+      nextId,
+      notes: named.notes,
+      made,
+      ...(typed === null || transaction.getMeta(NAME) !== undefined ? {} : { joinKey: typed }),
+      selection: { before: this.bookSelection(before), after: this.bookSelection(state) },
+    });
+    this.host.moved(this);
+  }
+
+  /** Takes in the stream as it is in the book: this document holds `count` of its blocks from `first` on. */
+  sync(all: readonly Block[], first: number, count: number, hidden: ReadonlySet<string> = new Set()): void {
+    const isChanged = all !== this.all || first !== this.first || hidden !== this.hidden;
+    this.all = all;
+    this.first = first;
+    this.hidden = hidden;
+    this.isEmpty = count === 0;
+    const own = all.slice(first, first + count);
+    if (count > 0) {
+      const transaction = externalTransaction(this.view.state, own);
+      if (transaction !== null) {
+        this.view.dispatch(transaction);
+        adoptBlocks(this.view.state.doc, own);
+      }
+    } else if (this.view.state.doc.textContent !== '' || this.view.state.doc.childCount > 1)
+      this.view.updateState(EditorState.create({ doc: toDocument([]), plugins: this.view.state.plugins }));
+    if (isChanged) this.dressAll();
+  }
+
+  /** Tags, folding and notes beside the text, as the book has them now. */
+  dressAll(): void {
+    const { styles } = this.host.book().spec;
+    const places = new Map(this.all.map((block, at) => [block.id, at]));
+    for (const paragraph of this.paragraphs) {
+      const at = places.get(paragraph.block);
+      if (at === undefined) continue;
+      const tag = effectiveTag(this.all, at);
+      const block = this.all[at];
+      const meaning = styles[block.style]?.meaning;
+      paragraph.wear({
+        tag,
+        styleName: styles[tag]?.name ?? 'without a match',
+        isHidden: this.hidden.has(paragraph.block),
+        isFolded:
+          meaning !== undefined && /^heading[2-6]$/.test(meaning) ? this.host.folding.isFolded(paragraph.block) : null,
+        touches: block.kind === 'paragraph' ? touchWords(block.touches) : '',
+      });
+      paragraph.refreshNotes();
+    }
+    for (const mark of this.view.dom.querySelectorAll<HTMLElement>('sup[data-note]')) {
+      const label = this.host.label(mark.dataset.note!);
+      if (mark.textContent !== label) mark.textContent = label;
+    }
+  }
+
+  /** Marks stretches of the text, such as what was found. */
+  showPlaces(places: Places): void {
+    this.view.dispatch(this.view.state.tr.setMeta(dressPlugin, { places }));
+  }
+
+  showMarks(isOn: boolean): void {
+    this.view.dispatch(this.view.state.tr.setMeta(dressPlugin, { marks: isOn }));
+  }
+
+  /** Opens the note of a reference for editing. */
+  editNote(note: string): boolean {
+    for (const paragraph of this.paragraphs) {
+      const beside = paragraph.noteBeside(note);
+      if (beside === undefined) continue;
+      beside.edit();
+      return true;
+    }
+    return false;
+  }
+
+  /** Puts the caret behind the reference of a note; false when it is not in this document. */
+  selectReference(note: string): boolean {
+    let at = -1;
+    this.view.state.doc.descendants((node, position) => {
+      if (node.type.name === 'note' && node.attrs.note === note) at = position;
+    });
+    if (at < 0) return false;
+    this.select(Selection.near(this.view.state.doc.resolve(at + 1), -1));
+    return true;
+  }
+
+  /** Selects a stretch of the text and goes to it; false when its blocks are not in this document. */
+  selectPlaces(anchor: BlockPlace, head: BlockPlace): boolean {
+    const { doc } = this.view.state;
+    const [from, to] = [positionOf(doc, anchor), positionOf(doc, head)];
+    if (from === null || to === null) return false;
+    const isText = doc.resolve(from).parent.isTextblock && doc.resolve(to).parent.isTextblock;
+    this.select(isText ? TextSelection.create(doc, from, to) : NodeSelection.create(doc, from));
+    return true;
+  }
+
+  private select(selection: Selection): void {
+    this.view.dispatch(this.view.state.tr.setSelection(selection).scrollIntoView());
+    this.view.focus();
+  }
+
+  focusEnd(): void {
+    this.select(Selection.atEnd(this.view.state.doc));
+  }
+
+  focusStart(): void {
+    this.select(Selection.atStart(this.view.state.doc));
+  }
+
+  bookSelection(state: EditorState = this.view.state): BookSelection {
+    const { doc, selection } = state;
+    return { stream: this.stream, anchor: placeAt(doc, selection.anchor), head: placeAt(doc, selection.head) };
+  }
+
+  private paste(event: ClipboardEvent): boolean {
+    const data = event.clipboardData;
+    if (data === null) return false;
+    const file = data.files[0];
+    const html = data.getData('text/html');
+    if (html !== '' && !html.includes('data-pm-slice')) {
+      this.clearSelection();
+      this.host.bringIn(this, 'clipboard.html', new TextEncoder().encode(html));
+      return true;
+    }
+    if (html === '' && file !== undefined) return this.bringFile(file);
+    return false;
+  }
+
+  private clearSelection(): void {
+    if (!this.view.state.selection.empty) this.view.dispatch(this.view.state.tr.deleteSelection().setMeta(NAME, 'Cut'));
+  }
+
+  private drop(event: DragEvent): boolean {
+    const file = event.dataTransfer?.files[0];
+    if (file === undefined) return false;
+    const at = this.view.posAtCoords({ left: event.clientX, top: event.clientY });
+    if (at !== null) this.select(Selection.near(this.view.state.doc.resolve(at.pos)));
+    return this.bringFile(file);
+  }
+
+  private bringFile(file: File): boolean {
+    void file.arrayBuffer().then((bytes) => this.host.bringIn(this, file.name, new Uint8Array(bytes)));
+    return true;
+  }
+
+  destroy(): void {
+    this.view.destroy();
+  }
+}
+
+/** A paragraph of a note or a cell: no margins. */
+function plainParagraph(node: Node) {
+  const dom = document.createElement('p');
+  dom.dataset.block = (node.attrs.id as string | null) ?? '';
+  return { dom, contentDOM: dom };
+}
+
+/** Cells hold their places: a change that would leave the rows of a table uneven is not taken. */
+function breaksTable(before: Node, after: Node): boolean {
+  const shapes = (doc: Node) => {
+    const found = new Map<string, string>();
+    doc.forEach((node) => {
+      if (node.type === schema.nodes.table) {
+        const rows: number[] = [];
+        node.forEach((row) => rows.push(row.childCount));
+        found.set(node.attrs.id as string, rows.join(' '));
+      }
+    });
+    return found;
+  };
+  const was = shapes(before);
+  if (was.size === 0) return false;
+  return [...shapes(after)].some(([id, rows]) => was.has(id) && was.get(id) !== rows);
+}
+
+/** Typing in one word of one paragraph is one entry of the history; null for what is not typing. */
+function typingKey(edit: ReturnType<typeof replaceBlocksEdit>, { selection }: EditorState): string | null {
+  if (edit === null || edit.removed.length !== 1 || edit.inserted.length !== 1) return null;
+  const [was, is] = [edit.removed[0], edit.inserted[0]];
+  if (was.id !== is.id || was.kind !== 'paragraph' || is.kind !== 'paragraph') return null;
+  if (Math.abs(was.text.length - is.text.length) > 1) return null;
+  const before = selection.$head.parent.textBetween(0, selection.$head.parentOffset, undefined, ' ');
+  return `typing ${edit.stream} ${is.id} ${before.trim().split(/\s+/).length}`;
+}
+
+function nameOf(transaction: Transaction, isTyping: boolean): string {
+  const cause = transaction.getMeta('uiEvent') as string | undefined;
+  if (cause === 'paste') return 'Pasted';
+  if (cause === 'cut') return 'Cut';
+  if (cause === 'drop') return 'Moved';
+  return isTyping ? 'Typing' : 'Text changed';
+}
+
+function touchWords(touches: ParagraphTouches | undefined): string {
+  if (touches === undefined) return '';
+  return [touches.breakBefore ? 'begins a page' : '', touches.together ? 'kept whole' : ''].filter(Boolean).join(', ');
+}
