@@ -1,10 +1,12 @@
 // Changes made elsewhere (undo, tidying, replacing, another stream's edit) come into the galley as one transaction that
 // is marked external and touches no more than what differs, so that the caret keeps its place.
 import type { Node } from 'prosemirror-model';
-import type { EditorState, Transaction } from 'prosemirror-state';
-import type { Block } from '../core/model/streams';
+import { TextSelection, type EditorState, type Transaction } from 'prosemirror-state';
+import { mapTextOffset } from '../core/base/textMap';
+import { OBJECT_CHARACTER, type Block } from '../core/model/streams';
 import { changedChildren } from './changes';
 import { bind, knownBlock, toDocument, toNode } from './convert';
+import { placeAt, positionOf } from './positions';
 
 export const EXTERNAL = 'external';
 
@@ -30,7 +32,30 @@ export function externalTransaction(state: EditorState, blocks: readonly Block[]
     freshEnd = freshAt;
   }
   replaceRun(transaction, old, starts, fresh, [0, oldEnd], [0, freshEnd], start);
+  keepCaret(state, transaction);
   return transaction;
+}
+
+/** The caret stays in its word, also where the text around it has other looks now. */
+function keepCaret({ doc, selection }: EditorState, transaction: Transaction): void {
+  if (!(selection instanceof TextSelection)) return;
+  const [anchor, head] = [selection.anchor, selection.head].map((at) => {
+    const place = placeAt(doc, at);
+    const [before, after] = [textOf(doc, place.block), textOf(transaction.doc, place.block)];
+    if (before === null || after === null) return null;
+    return positionOf(transaction.doc, { ...place, offset: mapTextOffset(before, after, place.offset, -1) });
+  });
+  if (anchor !== null && head !== null) transaction.setSelection(TextSelection.create(transaction.doc, anchor, head));
+}
+
+/** The text of a paragraph at the top of a document; null for none. */
+function textOf(doc: Node, block: string): string | null {
+  for (let k = 0; k < doc.childCount; k += 1) {
+    const child = doc.child(k);
+    if (child.attrs.id === block)
+      return child.isTextblock ? child.textBetween(0, child.content.size, undefined, OBJECT_CHARACTER) : null;
+  }
+  return null;
 }
 
 /** Pairs of places whose nodes have one id, in the order of both lists. */

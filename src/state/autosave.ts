@@ -4,7 +4,7 @@ import type { BookState, SaveState } from './bookSlice';
 import type { Services } from './services';
 
 /** From the first unsaved change to its writing, in ms. */
-const DELAY = 350;
+const DELAY = 200;
 
 export class Autosave {
   private saved: OpenBook | null = null;

@@ -19,7 +19,8 @@ export function bringCopyIn(
     if (getState().book.readOnly) return { problem: 'This book can only be read here.' };
     const bookId = getState().book.book?.id;
     const result = await startWriteJob({ kind: 'read', fileName, bytes }).result;
-    if (result.kind === 'failed') return { problem: result.message };
+    if (result.kind === 'failed')
+      return { problem: result.message.includes(fileName) ? result.message : `${fileName}: ${result.message}` };
     if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
     if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
     return dispatch(putIn(result.manuscript, at, name));

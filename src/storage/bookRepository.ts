@@ -60,45 +60,59 @@ export class BookRepository {
     });
   }
 
-  /** Writes what changed between two states of an open book. */
+  /**
+   * Writes what changed between two states of an open book. All requests are made at once: each answer waits for the
+   * screen's own work, and in a row they would take long while somebody types.
+   */
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
     const { books, divisions, notes, log } = this.database;
     const id = after.book.id;
-    await this.database.transaction('rw', books, divisions, notes, log, async () => {
-      const oldDivisions = new Map(before.book.divisions.map((division) => [division.id, division]));
-      const changed = after.book.divisions.filter((division) => oldDivisions.get(division.id) !== division);
-      await divisions.bulkPut(changed.map((value) => ({ book: id, division: value.id, value })));
-      const kept = new Set(after.book.divisions.map((division) => division.id));
-      await divisions.bulkDelete(
-        [...oldDivisions.keys()].filter((division) => !kept.has(division)).map((division) => [id, division]),
-      );
-      if (before.book.notes !== after.book.notes) {
-        const changedNotes = Object.values(after.book.notes).filter((note) => before.book.notes[note.id] !== note);
-        await notes.bulkPut(changedNotes.map((value) => ({ book: id, note: value.id, value })));
-        await notes.bulkDelete(
-          Object.keys(before.book.notes)
-            .filter((note) => !(note in after.book.notes))
-            .map((note) => [id, note]),
-        );
-      }
-      await this.saveLog(before, after);
-      await books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time });
-    });
+    await this.database.transaction('rw', books, divisions, notes, log, () =>
+      Promise.all([
+        ...this.saveDivisions(before.book, after.book),
+        ...this.saveNotes(before.book, after.book),
+        ...this.saveLog(before, after),
+        books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
+      ]),
+    );
+  }
+
+  private saveDivisions(before: Book, after: Book): PromiseLike<unknown>[] {
+    if (before.divisions === after.divisions) return [];
+    const old = new Map(before.divisions.map((division) => [division.id, division]));
+    const changed = after.divisions.filter((division) => old.get(division.id) !== division);
+    const kept = new Set(after.divisions.map((division) => division.id));
+    const gone = [...old.keys()].filter((division) => !kept.has(division));
+    const { divisions } = this.database;
+    return [
+      ...changed.map((value) => divisions.put({ book: after.id, division: value.id, value })),
+      ...gone.map((division) => divisions.delete([after.id, division])),
+    ];
+  }
+
+  private saveNotes(before: Book, after: Book): PromiseLike<unknown>[] {
+    if (before.notes === after.notes) return [];
+    const changed = Object.values(after.notes).filter((note) => before.notes[note.id] !== note);
+    const gone = Object.keys(before.notes).filter((note) => !(note in after.notes));
+    const { notes } = this.database;
+    return [
+      ...(changed.length > 0
+        ? [notes.bulkPut(changed.map((value) => ({ book: after.id, note: value.id, value })))]
+        : []),
+      ...gone.map((note) => notes.delete([after.id, note])),
+    ];
   }
 
   /** Entries are compared by identity: those from the first difference on are written, those beyond the end deleted. */
-  private async saveLog(before: OpenBook, after: OpenBook): Promise<void> {
+  private saveLog(before: OpenBook, after: OpenBook): PromiseLike<unknown>[] {
     const { log } = this.database;
     const id = after.book.id;
     let first = 0;
     while (first < after.entries.length && before.entries[first] === after.entries[first]) first += 1;
-    await log.bulkPut(after.entries.slice(first).map((entry, k) => ({ book: id, number: first + k + 1, entry })));
-    if (before.entries.length > after.entries.length) {
-      await log
-        .where('[book+number]')
-        .between([id, after.entries.length + 1], [id, Infinity])
-        .delete();
-    }
+    const written = after.entries.slice(first).map((entry, k) => log.put({ book: id, number: first + k + 1, entry }));
+    if (before.entries.length <= after.entries.length) return written;
+    const beyond = log.where('[book+number]').between([id, after.entries.length + 1], [id, Infinity]);
+    return [...written, beyond.delete()];
   }
 
   /** Facts of the last compose that the Shelf shows. */

@@ -1,6 +1,6 @@
 // The running app for journeys: the built server on a free port, and Chromium to walk through it.
 import { expect } from 'chai';
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Browser, type BrowserContext, type Download, type Page } from 'playwright-core';
@@ -69,6 +69,21 @@ function watch(page: Page, errors: string[]): void {
 }
 
 export const launch = () => chromium.launch(CHROMIUM);
+
+/** A browser whose profile outlives it. */
+export async function openProfile(profile: string): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await chromium.launchPersistentContext(profile, {
+    ...CHROMIUM,
+    viewport: { width: 1280, height: 800 },
+  });
+  const page = context.pages()[0] ?? (await context.newPage());
+  return { context, page };
+}
+
+/** Ends every process of the browser that lives in the profile at once, as a power cut would. */
+export function killBrowser(profile: string): void {
+  spawnSync('pkill', ['-9', '-f', '--', `--user-data-dir=${profile}`]);
+}
 
 /** What a journey walks through in one visit: filled before its first step. */
 export interface Journey {

@@ -41,8 +41,8 @@ describe('the arrival of a manuscript', () => {
 
   it('lets an incoming style become another of ours, in one step', async () => {
     await page.getByRole('button', { name: /^The First/ }).click();
-    const passage = page.locator('[data-block]', { hasText: 'A passage of a style' });
-    const tag = passage.locator('xpath=preceding-sibling::span');
+    const passage = page.locator('.galley-row', { hasText: 'A passage of a style' });
+    const tag = passage.locator('.galley-tag');
     expect(await tag.innerText()).to.equal('TX');
     await page.getByLabel('What sidebar becomes').selectOption({ label: 'Extract' });
     await page.waitForFunction(() => document.body.innerText.includes('EXT'));

@@ -1,13 +1,6 @@
 import { expect } from 'chai';
-import { chromium, type BrowserContext, type Page } from 'playwright-core';
-import { spawnSync } from 'node:child_process';
 import { scratch } from '../build/tools';
-import { CHROMIUM, launch, openDemo, startApp, visit, type RunningApp } from './app';
-
-/** Ends every process of the browser that lives in the profile at once, as a power cut would. */
-function killBrowser(profile: string): void {
-  spawnSync('pkill', ['-9', '-f', '--', `--user-data-dir=${profile}`]);
-}
+import { killBrowser, launch, openDemo, openProfile, startApp, visit, type RunningApp } from './app';
 
 const settle = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -17,15 +10,6 @@ describe('keeping what a person did', () => {
     app = await startApp();
   });
   after(() => app?.stop());
-
-  async function openProfile(profile: string): Promise<{ context: BrowserContext; page: Page }> {
-    const context = await chromium.launchPersistentContext(profile, {
-      ...CHROMIUM,
-      viewport: { width: 1280, height: 800 },
-    });
-    const page = context.pages()[0] ?? (await context.newPage());
-    return { context, page };
-  }
 
   it('loses at most the last second when Chromium is killed while particulars and spec are edited', async () => {
     const profile = scratch();

@@ -1,4 +1,5 @@
 // Where a position goes when a stream's blocks are replaced: whatever is anchored in the text is mapped through edits.
+import { mapTextOffset } from '../base/textMap';
 import type { BookEdit } from '../model/bookEdit';
 import type { Block, Position } from '../model/streams';
 
@@ -14,23 +15,9 @@ export function mapPosition(position: Position, edit: BookEdit): Position | null
   return mapIntoMerged(position, before, edit.inserted);
 }
 
-/**
- * The offset after a paragraph's text became another: the common start and end keep their places, what lies in the
- * changed middle goes to its start, or to its end for a position that sticks to what follows.
- */
 function mapOffset(before: Block, after: Block, position: Position): number {
   if (before.kind !== 'paragraph' || after.kind !== 'paragraph') return 0;
-  const from = before.text;
-  const to = after.text;
-  const shared = Math.min(from.length, to.length);
-  let start = 0;
-  while (start < shared && from[start] === to[start]) start += 1;
-  let end = 0;
-  while (end < shared - start && from[from.length - 1 - end] === to[to.length - 1 - end]) end += 1;
-  if (position.offset < start) return position.offset;
-  if (position.offset > from.length - end) return position.offset + to.length - from.length;
-  if (position.offset === start && position.side < 0) return start;
-  return position.side < 0 ? start : to.length - end;
+  return mapTextOffset(before.text, after.text, position.offset, position.side);
 }
 
 /** A merge keeps the first id: the text of the block that went is sought, whole, in the blocks put in. */

@@ -9,7 +9,7 @@ import type { AppStore } from '../../../../state/store';
 import { placeAt } from '../../../../galley';
 import { characterAt } from './commands';
 import type { GalleyHost } from './host';
-import type { StreamView } from './streamView';
+import { StreamView } from './streamView';
 import { TagMargin } from './tagMargin';
 
 /** What the bar above the galley tells of the selection. */
@@ -128,6 +128,8 @@ export class GalleyControl implements GalleyHost {
   readonly isReadOnly = () => this.store.getState().book.readOnly;
   readonly note = (id: string) => this.book().notes[id];
   readonly isNoteKnown = (id: string) => this.store.dispatch(isNoteKnown(id));
+  readonly noteEditor = (mount: HTMLElement, id: string) =>
+    new StreamView(mount, id, this, { isNote: true, name: `Note ${this.label(id)}` });
   readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);
   readonly goToTag = (block: string) => this.tags?.goTo(block) ?? false;
   readonly bringIn = (view: StreamView, name: string, bytes: Uint8Array) =>

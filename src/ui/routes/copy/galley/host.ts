@@ -12,6 +12,8 @@ export interface GalleyHost {
   readonly note: (note: StreamId) => Note | undefined;
   /** Whether a reference to the note can be put in. */
   readonly isNoteKnown: (note: StreamId) => boolean;
+  /** An editor of a note's own text. */
+  readonly noteEditor: (mount: HTMLElement, note: StreamId) => StreamView;
   readonly fieldWords: (field: FieldName) => string;
   readonly change: (change: GalleyChange) => void;
   /** The selection of a stream has moved, or its text has changed. */

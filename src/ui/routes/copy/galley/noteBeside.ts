@@ -1,7 +1,7 @@
 // A note beside its reference: shown as plain text until it is gone into, then an editor of the note's own stream.
 import { OBJECT_CHARACTER, type Block } from '../../../../core/model/streams';
 import type { GalleyHost } from './host';
-import { StreamView } from './streamView';
+import type { StreamView } from './streamView';
 
 export class NoteBeside {
   readonly dom = document.createElement('div');
@@ -66,10 +66,7 @@ export class NoteBeside {
       const blocks = this.host.note(this.id)!.blocks;
       this.body.classList.remove('is-empty');
       this.body.replaceChildren();
-      this.editor = new StreamView(this.body, this.id, this.host, {
-        isNote: true,
-        name: `Note ${this.host.label(this.id)}`,
-      });
+      this.editor = this.host.noteEditor(this.body, this.id);
       this.editor.sync(blocks, 0, blocks.length);
       this.shown = blocks;
     }

@@ -70,9 +70,24 @@ export class StreamView {
         },
       },
       transformPasted: withoutIds,
-      handlePaste: (_view, event) => this.paste(event),
-      handleDrop: (_view, event) => this.drop(event),
       handleDOMEvents: {
+        // Before ProseMirror would parse it: what is foreign is read in the worker.
+        paste: (_view, event) => {
+          if (!this.paste(event)) return false;
+          event.preventDefault();
+          return true;
+        },
+        // A key may come before the browser has told that the caret moved: commands must see where it is.
+        keydown: (view) => {
+          view.dom.ownerDocument.dispatchEvent(new Event('selectionchange'));
+          return false;
+        },
+        drop: (_view, event) => {
+          if (!this.drop(event)) return false;
+          event.preventDefault();
+          event.stopPropagation();
+          return true;
+        },
         focus: () => {
           host.moved(this);
           return false;
@@ -316,14 +331,14 @@ function breaksTable(before: Node, after: Node): boolean {
   return [...shapes(after)].some(([id, rows]) => was.has(id) && was.get(id) !== rows);
 }
 
-/** Typing in one word of one paragraph is one entry of the history; null for what is not typing. */
+/** Typing in one word of one paragraph, with the space before it, is one entry of the history; null for what is not typing. */
 function typingKey(edit: ReturnType<typeof replaceBlocksEdit>, { selection }: EditorState): string | null {
   if (edit === null || edit.removed.length !== 1 || edit.inserted.length !== 1) return null;
   const [was, is] = [edit.removed[0], edit.inserted[0]];
   if (was.id !== is.id || was.kind !== 'paragraph' || is.kind !== 'paragraph') return null;
   if (Math.abs(was.text.length - is.text.length) > 1) return null;
   const before = selection.$head.parent.textBetween(0, selection.$head.parentOffset, undefined, ' ');
-  return `typing ${edit.stream} ${is.id} ${before.trim().split(/\s+/).length}`;
+  return `typing ${edit.stream} ${is.id} ${before.split(/\s+/).length}`;
 }
 
 function nameOf(transaction: Transaction, isTyping: boolean): string {
