@@ -38,3 +38,4 @@ export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';
 
 export { findAll, replaceAll } from './find';
+export { listChange } from './base/listChange';

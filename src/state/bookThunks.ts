@@ -45,8 +45,9 @@ export function openBook(id: string): AppThunk<Promise<boolean>> {
 }
 
 export function closeBook(): AppThunk<Promise<void>> {
-  return async (dispatch, _getState, services) => {
+  return async (dispatch, getState, services) => {
     await flushAutosave();
+    await keepComposedNow(services, getState);
     releaseLock();
     services.client?.close();
     services.client = null;
@@ -104,7 +105,7 @@ function startClient(dispatch: AppDispatch, getState: () => RootState, services:
       const isNewest = !isPart && summary.revision === getState().book.revision;
       dispatch(composeFinished({ summary, isNewest }));
       if (held !== null) void holdView(held, dispatch, getState, services);
-      if (!isPart) void keepComposed(services, getState);
+      if (!isPart) keepComposedSoon(services, getState);
     },
     onAhead(revision, pages, outlines) {
       if (revision !== getState().book.revision) return;
@@ -137,6 +138,23 @@ async function holdView(
     if (spreadOfPage(page) !== getState().view.spread) dispatch(spreadCalled(spreadOfPage(page)));
   } else if (pages > 0 && pageOfSpread(getState().view.spread) >= pages)
     dispatch(spreadCalled(spreadOfPage(pages - 1)));
+}
+
+/** The Shelf need not know of every letter: what it shows is kept when the book has rested so long, in ms. */
+const KEEP_AFTER = 1500;
+let keeping: ReturnType<typeof setTimeout> | undefined;
+
+function keepComposedSoon(services: Services, getState: () => RootState): void {
+  clearTimeout(keeping);
+  keeping = setTimeout(() => void keepComposedNow(services, getState), KEEP_AFTER);
+}
+
+/** Keeps what waits to be kept. */
+async function keepComposedNow(services: Services, getState: () => RootState): Promise<void> {
+  if (keeping === undefined) return;
+  clearTimeout(keeping);
+  keeping = undefined;
+  await keepComposed(services, getState);
 }
 
 /** Keeps the composed title page and counts for the Shelf. */

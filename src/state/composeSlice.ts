@@ -1,5 +1,6 @@
-// What the worker last said: the newest composed pages in brief, and how far the compose under way is.
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+// What the worker last said: the newest composed pages in brief, and how far the compose under way is. A plain reducer: a
+// long book's summary is never drafted or frozen.
+import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import type { ComposedSummary } from '../worker/typesetClient';
 import { bookClosed, bookOpened } from './bookSlice';
 
@@ -10,24 +11,22 @@ export interface ComposeState {
   readonly failed: string | null;
 }
 
-const initialState: ComposeState = { summary: null, progress: null, failed: null };
+const NOTHING: ComposeState = { summary: null, progress: null, failed: null };
 
-const slice = createSlice({
-  name: 'compose',
-  initialState: initialState as ComposeState,
-  reducers: {
-    composeStarted: (state) => ({ ...state, progress: state.progress ?? 0, failed: null }),
-    composeProgressed: (state, action: PayloadAction<number>) => ({ ...state, progress: action.payload }),
-    composeFinished: (_state, action: PayloadAction<{ summary: ComposedSummary; isNewest: boolean }>) => ({
-      summary: action.payload.summary,
-      progress: action.payload.isNewest ? null : 0,
-      failed: null,
-    }),
-    composeFailed: (state, action: PayloadAction<string>) => ({ ...state, progress: null, failed: action.payload }),
-  },
-  extraReducers: (builder) =>
-    builder.addCase(bookOpened, () => ({ ...initialState, progress: 0 })).addCase(bookClosed, () => initialState),
-});
+export const composeStarted = createAction('compose/started');
+export const composeProgressed = createAction<number>('compose/progressed');
+export const composeFinished = createAction<{ summary: ComposedSummary; isNewest: boolean }>('compose/finished');
+export const composeFailed = createAction<string>('compose/failed');
 
-export const { composeStarted, composeProgressed, composeFinished, composeFailed } = slice.actions;
-export const composeReducer = slice.reducer;
+export function composeReducer(state: ComposeState = NOTHING, action: UnknownAction): ComposeState {
+  if (composeStarted.match(action))
+    return state.progress !== null && state.failed === null ? state : { ...state, progress: 0, failed: null };
+  if (composeProgressed.match(action)) return { ...state, progress: action.payload };
+  if (composeFinished.match(action)) {
+    const { summary, isNewest } = action.payload;
+    return { summary, progress: isNewest ? null : 0, failed: null };
+  }
+  if (composeFailed.match(action)) return { ...state, progress: null, failed: action.payload };
+  if (bookOpened.match(action)) return { ...NOTHING, progress: 0 };
+  return bookClosed.match(action) ? NOTHING : state;
+}

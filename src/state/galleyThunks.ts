@@ -7,7 +7,8 @@ import type { NotesMoved } from '../galley';
 import { bookEdited } from './bookSlice';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
-import { divisionChosen } from './viewSlice';
+import { selectRunningOrder, spreadOfPage } from './selectors';
+import { divisionChosen, spreadCalled } from './viewSlice';
 
 /** A change that the galley has already made in its own document. */
 export interface GalleyChange {
@@ -69,6 +70,15 @@ export function setParagraphStyle(blocks: ReadonlySet<BlockId>, tag: StyleTag): 
     if (book === null || readOnly || name === undefined) return;
     const edits = restyleEdits(book, blocks, tag);
     if (edits.length > 0) dispatch(edit(`Set as ${name}`, edits));
+  };
+}
+
+/** Shows a division in the galley, and its first page wherever pages are shown; null: the particulars. */
+export function chooseDivision(id: string | null): AppThunk {
+  return (dispatch, getState) => {
+    dispatch(divisionChosen(id));
+    const firstPage = selectRunningOrder(getState()).find((row) => row.id === id)?.firstPage ?? -1;
+    if (firstPage >= 0) dispatch(spreadCalled(spreadOfPage(firstPage)));
   };
 }
 

@@ -117,7 +117,8 @@ async function composeCover(book: Book, revision: number, services: Services): P
       onRestarted: () => undefined,
       onAhead: () => undefined,
       onFailed: () => resolve(),
-      onComposed: (summary) => {
+      onComposed: (summary, isPart) => {
+        if (isPart) return;
         void (async () => {
           const title = book.divisions.find((division) => division.role === 'title')?.id;
           const page = summary.pages.find((row) => row.division === title && row.role === 'display')?.index ?? 0;

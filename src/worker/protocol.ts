@@ -1,5 +1,6 @@
 // The messages between the main thread and the workers: all that the two sides share. A book crosses once, with `open`;
 // after that only edits do. Big buffers are transferred.
+import type { ListChange } from '../core/base/listChange';
 import type { Book, Particulars } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { CopyKind } from '../core/model/copyKinds';
@@ -82,10 +83,21 @@ export interface ComposedSummary {
   readonly charactersPerLine: number;
 }
 
+type SummaryLists = Pick<ComposedSummary, 'pages' | 'extents' | 'headings' | 'findings'>;
+
+/** A summary told by what became of the lists of another one: a letter typed changes little of a long book's. */
+export interface SummaryChange {
+  /** Number of this summary, and of the one that it goes on from; null: from one with empty lists. */
+  readonly number: number;
+  readonly from: number | null;
+  readonly facts: Omit<ComposedSummary, keyof SummaryLists>;
+  readonly lists: { readonly [K in keyof SummaryLists]: ListChange<SummaryLists[K][number]> };
+}
+
 export type TypesetReply =
   | { readonly kind: 'progress'; readonly revision: number; readonly share: number }
   /** `isPart`: only the first pages are there. */
-  | { readonly kind: 'composed'; readonly summary: ComposedSummary; readonly isPart: boolean }
+  | { readonly kind: 'composed'; readonly change: SummaryChange; readonly isPart: boolean }
   /** The pages in view, before the rest of the book is composed. */
   | {
       readonly kind: 'ahead';

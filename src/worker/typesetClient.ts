@@ -1,11 +1,20 @@
 // The main thread's side of the workers. A typeset worker that dies is started again from the current book.
+import { withChange } from '../core/base/listChange';
 import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
-import type { ComposedSummary, TextInView, TypesetReply, TypesetRequest, WriteReply, WriteRequest } from './protocol';
+import type {
+  ComposedSummary,
+  SummaryChange,
+  TextInView,
+  TypesetReply,
+  TypesetRequest,
+  WriteReply,
+  WriteRequest,
+} from './protocol';
 
 /** The part of a Worker that is used; tests give a port instead. */
 export interface WorkerLike {
@@ -60,7 +69,12 @@ export interface TypesetListener {
 /** Restarts in a row without a finished compose after which the client gives up. */
 const MOST_RESTARTS = 2;
 
+type Told = Pick<ComposedSummary, 'pages' | 'extents' | 'headings' | 'findings'> & { readonly number: number };
+const NOTHING_TOLD: Told = { number: 0, pages: [], extents: [], headings: [], findings: [] };
+
 export class TypesetClient {
+  /** The lists of the summary told last, and its number. */
+  private told: Told | null = null;
   private worker: WorkerLike | undefined;
   private requests = 0;
   private view: TextInView | null = null;
@@ -188,7 +202,7 @@ export class TypesetClient {
         return this.listener.onProgress(reply.revision, reply.share);
       case 'composed':
         this.restarts = 0;
-        return this.listener.onComposed(reply.summary, reply.isPart);
+        return this.takeSummary(reply.change, reply.isPart);
       case 'ahead':
         return this.listener.onAhead(reply.revision, reply.pages, reply.outlines);
       case 'page':
@@ -223,6 +237,21 @@ export class TypesetClient {
         if (reply.code === 'out-of-step') return this.restart(reply.message);
         return this.listener.onFailed(reply.message);
     }
+  }
+
+  private takeSummary({ number, from, facts, lists }: SummaryChange, isPart: boolean): void {
+    const before = from === null ? NOTHING_TOLD : this.told;
+    // Of a worker that was ended meanwhile.
+    if (before === null || before.number !== (from ?? 0)) return;
+    const summary: ComposedSummary = {
+      ...facts,
+      pages: withChange(before.pages, lists.pages),
+      extents: withChange(before.extents, lists.extents),
+      headings: withChange(before.headings, lists.headings),
+      findings: withChange(before.findings, lists.findings),
+    };
+    this.told = { ...summary, number };
+    this.listener.onComposed(summary, isPart);
   }
 
   private restart(message: string): void {

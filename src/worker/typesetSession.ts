@@ -4,6 +4,7 @@ import {
   applyEdits,
   displayPage,
   findAll,
+  listChange,
   offersOf,
   paragraphFacts,
   replaceAll,
@@ -22,7 +23,7 @@ import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
-import type { ComposedSummary, PageSummary, TextInView, TypesetReply, TypesetRequest } from './protocol';
+import type { ComposedSummary, PageSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
 
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
 
@@ -32,12 +33,18 @@ interface Composed {
   readonly context: TypesetContext;
 }
 
+/** Least time from one word of progress to the next, in ms. */
+const PROGRESS_STEP = 60;
+
 export class TypesetSession {
+  private toldProgress = -Infinity;
   private book: Book | undefined;
   private revision = -1;
   private composed: Composed | undefined;
   /** What a person looks at, composed before the rest. */
   private view: TextInView | null = null;
+  /** The summary that the main thread has, with its number. */
+  private told: { readonly number: number; readonly summary: ComposedSummary } | null = null;
   private readonly sentOutlines = new Set<string>();
 
   constructor(
@@ -104,13 +111,13 @@ export class TypesetSession {
       if (isStale()) return;
       const hooks = {
         isStale,
-        onProgress: (share: number) => this.post({ kind: 'progress', revision, share }),
+        onProgress: (share: number) => this.tellProgress(revision, share),
         now: () => performance.now(),
         breathe: this.breathe,
       };
       const put = (result: TypesetBook, isPart: boolean) => {
         this.composed = { revision, book: result, context };
-        this.post({ kind: 'composed', summary: summarise(result, revision), isPart });
+        this.post({ kind: 'composed', change: this.changeTo(summarise(result, revision)), isPart });
       };
       const { composed: earlier, view } = this;
       if (earlier !== undefined && view !== null) {
@@ -126,6 +133,33 @@ export class TypesetSession {
       const { message, code } = error as Error & { code?: string };
       this.post({ kind: 'failed', code: code ?? 'compose', message });
     }
+  }
+
+  /** Tells how far a compose is, not more often than anybody could see. */
+  private tellProgress(revision: number, share: number): void {
+    const now = performance.now();
+    if (now - this.toldProgress < PROGRESS_STEP) return;
+    this.toldProgress = now;
+    this.post({ kind: 'progress', revision, share });
+  }
+
+  /** The summary told by what it changes of the one told last. */
+  private changeTo(summary: ComposedSummary): SummaryChange {
+    const { told } = this;
+    const { pages, extents, headings, findings, ...facts } = summary;
+    this.told = { number: (told?.number ?? 0) + 1, summary };
+    const before = told?.summary;
+    return {
+      number: this.told.number,
+      from: told?.number ?? null,
+      facts,
+      lists: {
+        pages: listChange(before?.pages ?? [], pages),
+        extents: listChange(before?.extents ?? [], extents),
+        headings: listChange(before?.headings ?? [], headings),
+        findings: listChange(before?.findings ?? [], findings),
+      },
+    };
   }
 
   private jobHooks(revision: number) {

@@ -1,6 +1,6 @@
 // The deckle: the whole book at the right edge of every stage. One row per spread, verso and recto side by side; roles by
 // shape and fill; division names; signatures as ticks; findings as notches; the current spread framed.
-import { useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { PageSummary } from '../../worker/typesetClient';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
@@ -81,8 +81,15 @@ export function Deckle() {
             go(spreadAt(event));
           }}
         >
-          {spreads.map((spread) => (
-            <Row key={spread.index} spread={spread} y={PADDING + spread.index * row} height={row} marked={marked} />
+          {spreads.map(({ index, verso, recto }) => (
+            <Row
+              key={index}
+              verso={verso}
+              recto={recto}
+              y={PADDING + index * row}
+              height={row}
+              hasFinding={(verso !== null && marked.has(verso.index)) || (recto !== null && marked.has(recto.index))}
+            />
           ))}
           <rect
             x={CELLS_LEFT - 3.5}
@@ -116,20 +123,18 @@ export function Deckle() {
   );
 }
 
-function Row({
-  spread,
-  y,
-  height,
-  marked,
-}: {
-  spread: Spread;
-  y: number;
-  height: number;
-  marked: ReadonlySet<number>;
-}) {
-  const pages = [spread.verso, spread.recto];
+interface RowProps {
+  readonly verso: PageSummary | null;
+  readonly recto: PageSummary | null;
+  readonly y: number;
+  readonly height: number;
+  readonly hasFinding: boolean;
+}
+
+/** A row is drawn again only when its pages, which keep their identity, or its place have changed. */
+const Row = memo(function Row({ verso, recto, y, height, hasFinding }: RowProps) {
+  const pages = [verso, recto];
   const startsSignature = pages.some((page) => page !== null && page.index % SIGNATURE === 0 && page.index > 0);
-  const hasFinding = pages.some((page) => page !== null && marked.has(page.index));
   return (
     <g>
       {startsSignature && (
@@ -156,7 +161,7 @@ function Row({
       {hasFinding && <rect x={WIDTH - 8} y={y + height / 2 - 2} width={3} height={3} fill="var(--color-error)" />}
     </g>
   );
-}
+});
 
 /** Text is filled, an opener has a white head, a display page is outlined, a blank has a broken outline. */
 function Cell({ page, x, y, height }: { page: PageSummary; x: number; y: number; height: number }) {

@@ -1,12 +1,12 @@
 // The top bar: the leaf to the Shelf, the title, the stages as a path with live counts, undo and redo, saved state.
 import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
-import { Fragment } from 'react';
+import { Fragment, memo } from 'react';
 import { Link, NavLink } from 'react-router';
 import { editRedone, editUndone, type SaveState } from '../../state/bookSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { themeChosen } from '../../state/viewSlice';
 import { LeafMark } from '../components/LeafMark';
-import { useStageFacts } from './useStageFacts';
+import { useStageFacts, type StageFact } from './useStageFacts';
 
 const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'Saved',
@@ -78,7 +78,7 @@ export function TopBar({ onSearch, onHelp }: { onSearch: () => void; onHelp: () 
   );
 }
 
-function StagePath() {
+const StagePath = memo(function StagePath() {
   const facts = useStageFacts();
   return (
     <nav aria-label="Stages" className="flex h-full min-w-0 grow items-stretch justify-center">
@@ -87,19 +87,23 @@ function StagePath() {
           {index > 0 && (
             <span aria-hidden className="mx-2 w-8 shrink self-center border-b-[3px] border-dotted border-base-300" />
           )}
-          <NavLink
-            to={stage.path}
-            className={({ isActive }) =>
-              `flex items-center gap-1.5 whitespace-nowrap border-y-2 border-t-transparent px-1 ${isActive ? 'border-b-primary text-primary' : 'border-b-transparent'}`
-            }
-          >
-            <span className="font-semibold">{stage.name}</span>
-            <span className={`text-[12px] ${stage.isProvisional ? 'text-quiet italic' : 'text-quiet'}`}>
-              {stage.fact}
-            </span>
-          </NavLink>
+          <Stage path={stage.path} name={stage.name} fact={stage.fact} isProvisional={stage.isProvisional} />
         </Fragment>
       ))}
     </nav>
   );
-}
+});
+
+const Stage = memo(function Stage({ path, name, fact, isProvisional }: StageFact) {
+  return (
+    <NavLink
+      to={path}
+      className={({ isActive }) =>
+        `flex items-center gap-1.5 whitespace-nowrap border-y-2 border-t-transparent px-1 ${isActive ? 'border-b-primary text-primary' : 'border-b-transparent'}`
+      }
+    >
+      <span className="font-semibold">{name}</span>
+      <span className={`text-[12px] ${isProvisional ? 'text-quiet italic' : 'text-quiet'}`}>{fact}</span>
+    </NavLink>
+  );
+});

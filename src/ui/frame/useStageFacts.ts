@@ -1,6 +1,7 @@
 // The stages of a book in the order of work, each with the one figure that says how it stands.
 import { formatNumber } from '../../core/measure/units';
 import { useAppSelector } from '../../state/hooks';
+import { useLate } from '../components/useLate';
 
 export interface StageFact {
   readonly path: 'copy' | 'spec' | 'pages' | 'proof' | 'deliver';
@@ -13,11 +14,10 @@ export interface StageFact {
 export function useStageFacts(): readonly StageFact[] {
   const trim = useAppSelector((state) => state.book.book?.spec.page.trim);
   const summary = useAppSelector((state) => state.compose.summary);
-  const composing = useAppSelector((state) => state.compose.progress !== null);
+  const composing = useLate(useAppSelector((state) => state.compose.progress !== null));
   const jobs = useAppSelector((state) => state.jobs);
-  const revision = useAppSelector((state) => state.book.revision);
   const done = Object.values(jobs).filter((job) => job.status === 'done');
-  const stale = done.filter((job) => job.revision !== revision).length;
+  const stale = useAppSelector((state) => done.filter((job) => job.revision !== state.book.revision).length);
   const deliverFact =
     done.length === 0
       ? ''

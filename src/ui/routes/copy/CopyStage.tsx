@@ -1,8 +1,9 @@
 // Copy: the running order at the left, in the middle the galley of the chosen division or the particulars.
-import { useEffect } from 'react';
-import { divisionChosen, spreadCalled } from '../../../state/viewSlice';
+import { useCallback, useEffect } from 'react';
+import { chooseDivision } from '../../../state/galleyThunks';
+import { divisionChosen } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
+import { selectRunningOrder } from '../../../state/selectors';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
 import { RunningOrder } from './RunningOrder';
@@ -20,11 +21,7 @@ export default function CopyStage() {
     if (chosen !== null && division === undefined) dispatch(divisionChosen(null));
   }, [dispatch, chosen, division]);
 
-  const choose = (id: string | null) => {
-    dispatch(divisionChosen(id));
-    const firstPage = rows.find((candidate) => candidate.id === id)?.firstPage ?? -1;
-    if (firstPage >= 0) dispatch(spreadCalled(spreadOfPage(firstPage)));
-  };
+  const choose = useCallback((id: string | null) => dispatch(chooseDivision(id)), [dispatch]);
   return (
     <div className="flex h-full">
       <RunningOrder rows={rows} chosen={division ? chosen : null} onChoose={choose} />

@@ -1,5 +1,5 @@
 // The right column of Copy: what came in, tidying, finding and replacing.
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useAppSelector } from '../../../state/hooks';
 import { ArrivalPanel } from './ArrivalPanel';
 import { FindPanel } from './FindPanel';
@@ -11,7 +11,7 @@ const TOOLS = [
   ['find', 'Find and replace'],
 ] as const;
 
-export function CopyTools() {
+export const CopyTools = memo(function CopyTools() {
   const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
   const [picked, setPicked] = useState<'arrival' | (typeof TOOLS)[number][0] | null>(null);
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
@@ -34,4 +34,4 @@ export function CopyTools() {
       {chosen === 'find' && <FindPanel />}
     </aside>
   );
-}
+});

@@ -1,5 +1,5 @@
 // The running order: particulars first, then front matter, body and back matter, with words and pages.
-import type { KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import type { RunningOrderRow } from '../../../state/selectors';
 import { groupDigits } from '../../frame/useStageFacts';
 
@@ -29,7 +29,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
           <span className="w-11 text-right">pages</span>
         </span>
       </div>
-      <Entry name="Particulars" isChosen={chosen === null} onChoose={() => onChoose(null)} />
+      <Entry id={null} name="Particulars" isChosen={chosen === null} onChoose={onChoose} />
       {GROUPS.map(([matter, title]) => {
         const own = rows.filter((row) => row.matter === matter);
         if (own.length === 0) return null;
@@ -39,12 +39,13 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
             {own.map((row) => (
               <Entry
                 key={row.id}
+                id={row.id}
                 name={row.name}
                 isPart={row.role === 'part'}
                 words={row.words === null || row.words === 0 ? 'made' : groupDigits(row.words)}
                 pages={row.pages === null ? '' : String(row.pages)}
                 isChosen={row.id === chosen}
-                onChoose={() => onChoose(row.id)}
+                onChoose={onChoose}
               />
             ))}
           </section>
@@ -55,20 +56,29 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
 }
 
 interface EntryProps {
+  readonly id: string | null;
   readonly name: string;
   readonly isPart?: boolean;
   readonly words?: string;
   readonly pages?: string;
   readonly isChosen: boolean;
-  readonly onChoose: () => void;
+  readonly onChoose: (id: string | null) => void;
 }
 
-function Entry({ name, isPart = false, words = '', pages = '', isChosen, onChoose }: EntryProps) {
+const Entry = memo(function Entry({
+  id,
+  name,
+  isPart = false,
+  words = '',
+  pages = '',
+  isChosen,
+  onChoose,
+}: EntryProps) {
   return (
     <button
       className={`flex w-full border-l-[3px] py-[3.5px] pl-[11px] pr-3.5 text-left ${isChosen ? 'border-primary bg-tint font-semibold' : 'border-transparent hover:bg-base-200'} ${isPart ? 'mt-1.5' : ''}`}
       aria-current={isChosen ? 'true' : undefined}
-      onClick={onChoose}
+      onClick={() => onChoose(id)}
     >
       <span className="min-w-0 grow truncate" title={name}>
         {name}
@@ -77,7 +87,7 @@ function Entry({ name, isPart = false, words = '', pages = '', isChosen, onChoos
       <span className="w-11 shrink-0 text-right text-quiet">{pages}</span>
     </button>
   );
-}
+});
 
 /** Arrow keys walk the entries. */
 function walk(event: KeyboardEvent<HTMLElement>) {

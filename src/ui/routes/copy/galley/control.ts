@@ -147,7 +147,9 @@ export class GalleyControl implements GalleyHost {
     if (this.frame !== 0) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
-      this.facts = this.factsOf(view);
+      const facts = this.factsOf(view);
+      if (JSON.stringify(facts) === JSON.stringify(this.facts)) return;
+      this.facts = facts;
       this.tell();
     });
   }

@@ -1,0 +1,93 @@
+// `npm run typing`: how long a letter typed in the galley takes until the frame that shows it is painted, in the built app in
+// headless Chromium, for seeded texts of 100,000 words (32 chapters, and as one division) and 500,000 (160 chapters).
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import type { Page } from 'playwright-core';
+import { openBrowser } from './browserPeer';
+import { seededText } from './seededText';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+const source = readFileSync(`${root}demo/the-ferry-register.txt`, 'utf8');
+
+/** Letters typed a text, and the rest between two of them in ms: a fast typist. */
+const LETTERS = 150;
+const REST = 80;
+
+/** Notes the time from each key to the first task after the next frame. Text: the page knows no helpers of our compiler. */
+const WATCH = `
+  window.latencies = [];
+  addEventListener('keydown', (event) => {
+    const start = event.timeStamp;
+    requestAnimationFrame(() => {
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => window.latencies.push(performance.now() - start);
+      channel.port2.postMessage(0);
+    });
+  }, true);`;
+
+function startServer(): Promise<{ url: string; stop: () => void }> {
+  const server = spawn(process.execPath, [`${root}dist/server/main.mjs`], {
+    env: { ...process.env, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  process.once('exit', () => server.kill());
+  return new Promise((resolve) => {
+    server.stdout.on('data', (data: Buffer) => {
+      const found = /(http:\/\/127\.0\.0\.1:\d+\/)/.exec(data.toString());
+      if (found !== null) resolve({ url: found[1], stop: () => server.kill() });
+    });
+  });
+}
+
+async function dropOnShelf(page: Page, url: string, words: number, chapters: number): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('link', { name: 'Open The Ferry Register' }).waitFor();
+  await page.waitForTimeout(2000);
+  const text = seededText({ words, chapters, seed: 7, source });
+  const transfer = await page.evaluateHandle((content) => {
+    const made = new DataTransfer();
+    made.items.add(new File([content], 'seeded.txt'));
+    return made;
+  }, text);
+  await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
+  await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
+  await page.waitForURL(/\/book\//, { timeout: 120_000 });
+  await page.waitForFunction(() => /\d words/.test(document.body.innerText), undefined, { timeout: 180_000 });
+  await page.waitForTimeout(3000);
+}
+
+async function typeInGalley(page: Page): Promise<number[]> {
+  await page.keyboard.press('Alt+1');
+  const paragraphs = page.locator('.galley-text');
+  await paragraphs.first().waitFor();
+  await paragraphs.nth(12).click();
+  await page.keyboard.press('End');
+  await page.waitForTimeout(500);
+  await page.evaluate(WATCH);
+  for (let k = 0; k < LETTERS; k += 1) {
+    await page.keyboard.press(k % 6 === 5 ? 'Space' : 'abcde'[k % 5]);
+    await page.waitForTimeout(REST);
+  }
+  await page.waitForTimeout(500);
+  return page.evaluate(() => (window as unknown as { latencies: number[] }).latencies);
+}
+
+const server = await startServer();
+for (const [name, words, chapters] of [
+  ['100,000 words in 32 chapters', 100_000, 32],
+  ['100,000 words as one division', 100_000, 0],
+  ['500,000 words in 160 chapters', 500_000, 160],
+  ['500,000 words as one division', 500_000, 0],
+] as const) {
+  const browser = await openBrowser();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await dropOnShelf(page, server.url, words, chapters);
+  const sorted = (await typeInGalley(page)).sort((a, b) => a - b);
+  const at = (share: number) => sorted[Math.floor(sorted.length * share)].toFixed(0);
+  console.log(
+    `${name}: key to painted frame p50 ${at(0.5)} ms, p95 ${at(0.95)} ms, most ${sorted.at(-1)!.toFixed(0)} ms`,
+  );
+  await browser.close();
+}
+server.stop();
