@@ -1,14 +1,14 @@
 // What is typed in the galley becomes edits of the book: one entry of the history for each, joined while typing.
 import { mergeDivisionEdits, mergeParagraphsEdit, renumbered, restyleEdits, splitDivisionEdits } from '../core/edit';
-import type { Note } from '../core/model/book';
-import type { BookEdit, HistoryEntry } from '../core/model/bookEdit';
-import { paragraph, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
+import type { Book, Note } from '../core/model/book';
+import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
+import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
 import type { NotesMoved } from '../galley';
 import { bookEdited } from './bookSlice';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 import { selectRunningOrder, spreadOfPage } from './selectors';
-import { divisionChosen, spreadCalled } from './viewSlice';
+import { divisionChosen, spreadCalled, textCalled } from './viewSlice';
 
 /** A change that the galley has already made in its own document. */
 export interface GalleyChange {
@@ -80,6 +80,38 @@ export function chooseDivision(id: string | null): AppThunk {
     const firstPage = selectRunningOrder(getState()).find((row) => row.id === id)?.firstPage ?? -1;
     if (firstPage >= 0) dispatch(spreadCalled(spreadOfPage(firstPage)));
   };
+}
+
+/** Goes to a stretch of text in the galley, whatever stream it is of: text of a note is gone to by its reference. */
+export function goToText(place: TextSelection): AppThunk {
+  return (dispatch, getState) => {
+    const { book } = getState().book;
+    if (book === null) return;
+    const found = placeInDivision(book, place);
+    if (found === null) return;
+    if (getState().view.division !== found.stream) dispatch(chooseDivision(found.stream));
+    dispatch(textCalled(found));
+  };
+}
+
+/** The place itself when it is a division's own, else the block of a division that holds its note or cell; null for none. */
+function placeInDivision(book: Book, place: TextSelection): TextSelection | null {
+  if (book.divisions.some(({ id }) => id === place.stream)) return place;
+  const holds = (block: Block): boolean =>
+    block.kind === 'table'
+      ? block.rows.flat().some((cell) => cell.id === place.stream || cell.blocks.some(holds))
+      : block.objects.some(({ kind, ...rest }) => kind === 'note' && (rest as { note: string }).note === place.stream);
+  for (const { id, blocks } of book.divisions) {
+    const block = blocks.find(holds);
+    if (block === undefined) continue;
+    const at =
+      block.kind === 'paragraph'
+        ? (block.objects.find((one) => one.kind === 'note' && one.note === place.stream)?.at ?? 0)
+        : 0;
+    const end = { block: block.id, offset: at };
+    return { stream: id, anchor: end, head: end };
+  }
+  return null;
 }
 
 /** Begins a division at a paragraph and goes to it. Answers why not, or null. */

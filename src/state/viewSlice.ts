@@ -29,8 +29,9 @@ export interface ViewState {
 export interface ShownPlace {
   readonly block: string;
   readonly from: number;
+  /** Infinity: the end of the paragraph. */
   readonly to: number;
-  readonly className: 'place-found' | 'place-goes' | 'place-becomes';
+  readonly className: 'place-found' | 'place-goes' | 'place-replaced';
   /** Told on hover. */
   readonly title: string;
   /** What stands there instead. */

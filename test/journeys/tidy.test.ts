@@ -53,6 +53,47 @@ describe('tidying the copy', () => {
     await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
 
+  it('shows what the chosen job makes of the text, and goes to a place of it', async () => {
+    await job(/^Straight quotes/).click();
+    await panel().getByTitle('To its place in the galley').first().click();
+    const becomes = page.locator('.galley .place-becomes').first();
+    await becomes.waitFor();
+    expect(await becomes.innerText()).to.match(/[‘’“”]/);
+    expect(await page.locator('.galley .place-replaced').first().textContent()).to.match(/['"]/);
+    expect(await becomes.getAttribute('title')).to.match(/^Typed: .*['"]/);
+    await job(/^Straight quotes/).click();
+    await becomes.waitFor({ state: 'detached' });
+  });
+
+  it('looks only in what is selected, marks hits in the galley, and keeps a search by name', async () => {
+    await page.getByRole('button', { name: /^2 Low Water/ }).click();
+    const chapter = page.locator('.galley-text');
+    await chapter.nth(4).click({ clickCount: 3 });
+    await page.getByRole('button', { name: 'Find and replace' }).click();
+    const find = page.getByRole('region', { name: 'Find and replace' });
+    await find.getByLabel('Find', { exact: true }).fill('the');
+    await find.getByText(/^[\d,]+ found$/).waitFor();
+    const all = await find.getByText(/^[\d,]+ found$/).innerText();
+    await find.getByLabel('Where').selectOption('selected');
+    await page.waitForFunction((before) => !document.body.innerText.includes(before), all);
+    const own = (await chapter.nth(4).innerText()).match(/the/gi)!.length;
+    expect(await find.getByText(/^[\d,]+ found$/).innerText()).to.equal(`${own} found`);
+    expect(await chapter.nth(4).locator('.place-found').count()).to.equal(own);
+    await find.getByLabel('Where').selectOption('book');
+    await find.getByRole('button', { name: 'Keep this' }).click();
+    await find.getByLabel('Name of the search').fill('Articles');
+    await find.getByRole('button', { name: 'Keep', exact: true }).click();
+    await find.getByLabel('Find', { exact: true }).fill('zzz');
+    await find.getByText('0 found').waitFor();
+    await page.reload();
+    await page.getByRole('button', { name: 'Find and replace' }).click();
+    await find.getByLabel('Kept searches').selectOption('Articles');
+    await find.getByText(all).waitFor();
+    await find.getByRole('button', { name: 'Drop it' }).click();
+    await find.getByText('no search kept').waitFor({ state: 'attached' });
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  });
+
   it('takes all safe jobs in one step; the galley shows the copy as it is then', async () => {
     await page.getByRole('button', { name: /^1 The Ninth Passenger/ }).click();
     const galley = page.getByRole('region', { name: '1 The Ninth Passenger' });

@@ -2,7 +2,14 @@
 import { ValueError } from '../base/errors';
 import { eachStream, type Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
-import { FIND_TOKENS, type FindHit, type FindQuery, type FindReplacement } from '../model/find';
+import {
+  FIND_TOKENS,
+  type FindHit,
+  type FindLook,
+  type FindQuery,
+  type FindRange,
+  type FindReplacement,
+} from '../model/find';
 import type { Block, Paragraph, StreamId } from '../model/streams';
 import { editLinear, linearText, PARAGRAPH_END, paragraphRuns, type LinearEdit } from './linear';
 
@@ -83,30 +90,98 @@ interface Match {
   readonly paragraph: number;
 }
 
-function matchesIn(stretch: Stretch, pattern: RegExp, query: FindQuery): Match[] {
+/** Where each paragraph of a stretch begins in its text. */
+function startsOf(paragraphs: readonly Paragraph[]): number[] {
   const starts: number[] = [];
   let at = 0;
-  for (const { text } of stretch.paragraphs) {
+  for (const { text } of paragraphs) {
     starts.push(at);
     at += text.length + 1;
   }
+  return starts;
+}
+
+function matchesIn(stretch: Stretch, pattern: RegExp, query: FindQuery): Match[] {
+  const starts = startsOf(stretch.paragraphs);
+  const looks = query.look === null ? null : lookIntervals(stretch.paragraphs, starts, query.look);
+  const within = query.within === null ? null : rangeIntervals(stretch.paragraphs, starts, query.within);
+  const found =
+    query.words !== ''
+      ? stretch.text.matchAll(pattern)
+      : (looks ?? wholeParagraphs(stretch.paragraphs, starts)).map(([from, to]) => wholeMatch(stretch.text, from, to));
   const matches: Match[] = [];
   let paragraph = 0;
-  for (const match of stretch.text.matchAll(pattern)) {
+  for (const match of found) {
     if (match[0] === '') continue;
-    while (paragraph + 1 < starts.length && starts[paragraph + 1] <= match.index) paragraph += 1;
+    const [from, to] = [match.index, match.index + match[0].length];
+    while (paragraph + 1 < starts.length && starts[paragraph + 1] <= from) paragraph += 1;
     if (query.style !== null && stretch.paragraphs[paragraph].style !== query.style) continue;
-    matches.push({ from: match.index, to: match.index + match[0].length, match: match as RegExpExecArray, paragraph });
+    if ((looks !== null && !isInside(looks, from, to)) || (within !== null && !isInside(within, from, to))) continue;
+    matches.push({ from, to, match: match as RegExpExecArray, paragraph });
   }
   return matches;
 }
 
+/** From, to: sorted, apart. */
+type Interval = readonly [number, number];
+
+const isInside = (intervals: readonly Interval[], from: number, to: number) =>
+  intervals.some(([start, end]) => start <= from && to <= end);
+
+function wholeMatch(text: string, from: number, to: number): RegExpExecArray {
+  return Object.assign([text.slice(from, to)], { index: from, input: text }) as unknown as RegExpExecArray;
+}
+
+function wholeParagraphs(paragraphs: readonly Paragraph[], starts: readonly number[]): Interval[] {
+  return paragraphs.map(({ text }, k): Interval => [starts[k], starts[k] + text.length]);
+}
+
+/** The stretches of a look, those that touch joined. */
+function lookIntervals(paragraphs: readonly Paragraph[], starts: readonly number[], look: FindLook): Interval[] {
+  const intervals: Interval[] = [];
+  paragraphs.forEach(({ spans }, k) => {
+    for (const { from, to, style, touches } of spans) {
+      if (look.kind === 'style' ? style !== look.style : touches?.[look.touch] !== true) continue;
+      join(intervals, starts[k] + from, starts[k] + to);
+    }
+  });
+  return intervals;
+}
+
+/** Ranges of paragraphs; one that goes to the end of its paragraph goes on in the next when that begins one too. */
+function rangeIntervals(
+  paragraphs: readonly Paragraph[],
+  starts: readonly number[],
+  ranges: readonly FindRange[],
+): Interval[] {
+  const places = new Map(paragraphs.map(({ id }, k) => [id, k]));
+  const own = ranges.flatMap(({ block, from, to }): Interval[] => {
+    const k = places.get(block);
+    if (k === undefined) return [];
+    const isWhole = to >= paragraphs[k].text.length;
+    return [[starts[k] + from, starts[k] + Math.min(to, paragraphs[k].text.length) + (isWhole ? 1 : 0)]];
+  });
+  const intervals: Interval[] = [];
+  for (const [from, to] of own.sort((a, b) => a[0] - b[0])) join(intervals, from, to);
+  return intervals;
+}
+
+function join(intervals: Interval[], from: number, to: number): void {
+  const last = intervals[intervals.length - 1];
+  if (last !== undefined && last[1] >= from) intervals[intervals.length - 1] = [last[0], Math.max(last[1], to)];
+  else intervals.push([from, to]);
+}
+
+/** Nothing is asked for: no words, no look, no style. */
+const asksNothing = ({ words, look, style }: FindQuery) => words === '' && look === null && style === null;
+
 /** All hits in the order of the book, at most MOST_HITS. Yields after each stretch. Throws ValueError. */
 export function* findAll(book: Book, query: FindQuery): Generator<void, FindHit[]> {
   const hits: FindHit[] = [];
-  if (query.words === '') return hits;
+  if (asksNothing(query)) return hits;
   const pattern = patternOf(query);
   for (const stretch of stretchesOf(book, query.division)) {
+    const starts = startsOf(stretch.paragraphs);
     for (const { from, to, paragraph } of matchesIn(stretch, pattern, query)) {
       if (hits.length >= MOST_HITS) return hits;
       hits.push({
@@ -114,6 +189,7 @@ export function* findAll(book: Book, query: FindQuery): Generator<void, FindHit[
         block: stretch.paragraphs[paragraph].id,
         at: stretch.start + from,
         length: to - from,
+        offset: from - starts[paragraph],
         before: stretch.text.slice(Math.max(0, from - AROUND), from),
         found: stretch.text.slice(from, to),
         after: stretch.text.slice(to, to + AROUND),
@@ -139,7 +215,7 @@ export function* replaceAll(
   const edits: BookEdit[] = [];
   let count = 0;
   let nextId = book.nextId;
-  if (query.words === '') return { edits, count };
+  if (asksNothing(query)) return { edits, count };
   const pattern = patternOf(query);
   const words = withTokens(replacement.words);
   /** How many blocks each stream has more than it had: runs behind shift by it. */
@@ -154,7 +230,7 @@ export function* replaceAll(
       stretch,
       taken,
       (match) => (query.isPattern ? expand(words, match) : words),
-      replacement.style,
+      replacement,
       shift,
       () => `p${nextId++}`,
     );
@@ -171,7 +247,7 @@ function editsOf(
   { stream, index, paragraphs }: Stretch,
   matches: readonly Match[],
   textOf: (match: RegExpExecArray) => string,
-  style: string | null,
+  { style, paragraphStyle }: FindReplacement,
   shift: number,
   takeId: () => string,
 ): { edits: BookEdit[]; more: number } {
@@ -197,7 +273,9 @@ function editsOf(
       text: textOf(match),
       style,
     }));
-    const inserted = editLinear(removed, linear, takeId);
+    const edited = editLinear(removed, linear, takeId);
+    const inserted =
+      paragraphStyle === null ? edited : edited.map((paragraph) => ({ ...paragraph, style: paragraphStyle }));
     edits.push({ kind: 'replaceBlocks', stream, at: index + first + shift + more, removed, inserted });
     more += inserted.length - removed.length;
     k = end;

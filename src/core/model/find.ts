@@ -1,5 +1,5 @@
 // Finding and replacing: what is asked, and what was found.
-import type { BlockId, StreamId, StyleTag } from './streams';
+import type { BlockId, StreamId, StyleTag, TextTouches } from './streams';
 
 /** What stands for characters that are not typed easily, in what is looked for and in what is put in its place. */
 export const FIND_TOKENS: Readonly<Record<string, string>> = {
@@ -24,8 +24,23 @@ export interface FindQuery {
   readonly matchCase: boolean;
   /** Only in paragraphs of this style; null: in all. */
   readonly style: StyleTag | null;
+  /** Only what is wholly of this look; null: of any. Without words, each stretch of the look is found. */
+  readonly look: FindLook | null;
   /** Only in this division and its notes; null: in the whole book. */
   readonly division: StreamId | null;
+  /** Only inside these stretches: what is selected, or what was found before; null: anywhere. */
+  readonly within: readonly FindRange[] | null;
+}
+
+/** A character style, or a touch made by hand. */
+export type FindLook =
+  { readonly kind: 'style'; readonly style: StyleTag } | { readonly kind: 'touch'; readonly touch: keyof TextTouches };
+
+/** Part of a paragraph's text, in UTF-16 units. */
+export interface FindRange {
+  readonly block: BlockId;
+  readonly from: number;
+  readonly to: number;
 }
 
 export interface FindHit {
@@ -34,6 +49,8 @@ export interface FindHit {
   /** Offset in the stream as one text, its paragraphs parted by line feeds; and its length. */
   readonly at: number;
   readonly length: number;
+  /** Offset in the paragraph in which it begins. */
+  readonly offset: number;
   readonly before: string;
   readonly found: string;
   readonly after: string;
@@ -44,4 +61,6 @@ export interface FindReplacement {
   readonly words: string;
   /** Character style that the replacement takes; null: the look of what it replaces. */
   readonly style: StyleTag | null;
+  /** Style of the paragraphs in which something is replaced; null: as they were. */
+  readonly paragraphStyle: StyleTag | null;
 }

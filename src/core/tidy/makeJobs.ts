@@ -96,6 +96,7 @@ function placeOf({ id, text }: Paragraph, edit: TextEdit): TidyPlace {
     at: edit.from,
     was: `${before}${text.slice(edit.from, edit.to)}${after}`,
     is: `${before}${edit.text}${after}`,
+    range: { from: edit.from, to: edit.to, text: edit.text },
   };
 }
 

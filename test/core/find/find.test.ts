@@ -15,12 +15,14 @@ const query = (words: string, rest: Partial<FindQuery> = {}): FindQuery => ({
   wholeWords: false,
   matchCase: false,
   style: null,
+  look: null,
   division: null,
+  within: null,
   ...rest,
 });
 const found = (made: Book, asked: FindQuery) => drain(findAll(made, asked)).map((hit) => hit.found);
 const replaced = (made: Book, asked: FindQuery, words: string, style: string | null = null, only?: Set<string>) => {
-  const { edits, count } = drain(replaceAll(made, asked, { words, style }, only));
+  const { edits, count } = drain(replaceAll(made, asked, { words, style, paragraphStyle: null }, only));
   return { made: applyEdits(made, edits), edits, count };
 };
 const texts = (made: Book) => made.divisions[0].blocks.map((block) => (block as Paragraph).text);
@@ -127,5 +129,51 @@ describe('replacing', () => {
       ),
       { numRuns: 1000 },
     );
+  });
+});
+
+describe('finding looks and inside stretches', () => {
+  const styled = (): Book =>
+    book([
+      {
+        ...chapter('One'),
+        blocks: [
+          { ...paragraph('p1', 'TX', 'The ferry and the ferry.'), spans: [{ from: 4, to: 9, style: 'em' }] },
+          { ...paragraph('p2', 'EXT', 'A ferry.'), spans: [{ from: 2, to: 7, touches: { italic: true } }] },
+          paragraph('p3', 'TX', 'No more.'),
+        ],
+      },
+    ]);
+
+  it('finds words of a character style or touch, stretches of it without words, and whole paragraphs of a style', () => {
+    const made = styled();
+    const em = { kind: 'style', style: 'em' } as const;
+    expect(
+      drain(findAll(made, query('ferry', { look: em }))).map(({ block, offset }) => [block, offset]),
+    ).to.deep.equal([['p1', 4]]);
+    expect(found(made, query('ferry a', { look: em }))).to.deep.equal([]);
+    expect(found(made, query('', { look: { kind: 'touch', touch: 'italic' } }))).to.deep.equal(['ferry']);
+    expect(found(made, query('', { style: 'EXT' }))).to.deep.equal(['A ferry.']);
+    expect(found(made, query(''))).to.deep.equal([]);
+  });
+
+  it('stays inside what is selected, over the ends of paragraphs too', () => {
+    const made = styled();
+    expect(found(made, query('ferry', { within: [{ block: 'p1', from: 10, to: 24 }] }))).to.deep.equal(['ferry']);
+    const over = query('.{paragraph}', {
+      within: [
+        { block: 'p1', from: 20, to: 24 },
+        { block: 'p2', from: 0, to: 3 },
+      ],
+    });
+    expect(found(made, over)).to.deep.equal(['.\n']);
+    expect(found(made, { ...over, within: [{ block: 'p1', from: 20, to: 23 }] })).to.deep.equal([]);
+  });
+
+  it('sets paragraphs in which something is replaced in a style', () => {
+    const made = styled();
+    const { edits } = drain(replaceAll(made, query('No'), { words: 'Not', style: null, paragraphStyle: 'EXT' }));
+    const [, , last] = applyEdits(made, edits).divisions[0].blocks as Paragraph[];
+    expect([last.text, last.style]).to.deep.equal(['Not more.', 'EXT']);
   });
 });

@@ -2,7 +2,7 @@
 import { memo, useState } from 'react';
 import { useAppSelector } from '../../../state/hooks';
 import { ArrivalPanel } from './ArrivalPanel';
-import { FindPanel } from './FindPanel';
+import { FindPanel } from './find/FindPanel';
 import { TidyPanel } from './TidyPanel';
 
 const ARRIVAL = ['arrival', 'Arrival'] as const;

@@ -1,15 +1,20 @@
 // Tidy: the jobs that the copy needs, with their counts. Safe ones are taken together; the others one by one, each place with
 // what it was and what it becomes.
 import { useEffect, useState } from 'react';
-import type { JobKind, TidyOffer, TidyPlace } from '../../../core/model/tidy';
+import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/tidy';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { goToText } from '../../../state/galleyThunks';
 import { askTidy, takeTidy } from '../../../state/tidyThunks';
+import { placesShown, type ShownPlace } from '../../../state/viewSlice';
 
 const KINDS: readonly [JobKind, string][] = [
   ['safe', 'Safe'],
   ['look', 'Look first'],
   ['tell', 'To know'],
 ];
+
+/** The copy is looked through when it has rested so long, in ms. */
+const REST = 300;
 
 export function TidyPanel() {
   const dispatch = useAppDispatch();
@@ -18,11 +23,18 @@ export function TidyPanel() {
   const [chosen, setChosen] = useState<string | null>(null);
   useEffect(() => {
     let isCurrent = true;
-    void dispatch(askTidy()).then((found) => isCurrent && setOffers(found));
+    // All jobs look through the whole copy: not while somebody types.
+    const timer = setTimeout(() => void dispatch(askTidy()).then((found) => isCurrent && setOffers(found)), REST);
     return () => {
       isCurrent = false;
+      clearTimeout(timer);
     };
   }, [dispatch, revision]);
+  const shownJob = offers?.find((offer) => offer.id === chosen);
+  useEffect(() => {
+    dispatch(placesShown((shownJob?.places ?? []).flatMap((place) => shownPlaces(place, shownJob!.kind !== 'tell'))));
+    return () => void dispatch(placesShown([]));
+  }, [dispatch, shownJob]);
   const take = (jobs: readonly TidyOffer[], only: TidyPlace | null = null) =>
     dispatch(
       takeTidy(
@@ -60,6 +72,10 @@ export function TidyPanel() {
                 disabled={readOnly}
                 onToggle={() => setChosen(chosen === offer.id ? null : offer.id)}
                 onTake={(only) => void take([offer], only)}
+                onGo={({ stream, block, at, range }) => {
+                  const [anchor, head] = [range?.from ?? at, range?.to ?? at].map((offset) => ({ block, offset }));
+                  dispatch(goToText({ stream, anchor, head }));
+                }}
               />
             ))}
           </section>
@@ -75,12 +91,13 @@ interface JobProps {
   readonly disabled: boolean;
   readonly onToggle: () => void;
   readonly onTake: (only: TidyPlace | null) => void;
+  readonly onGo: (place: TidyChange) => void;
 }
 
 /** Places shown of a job that is open. */
 const SHOWN = 60;
 
-function Job({ offer, isOpen, disabled, onToggle, onTake }: JobProps) {
+function Job({ offer, isOpen, disabled, onToggle, onTake, onGo }: JobProps) {
   const mayTake = offer.kind !== 'tell';
   return (
     <div className="border-b border-hairline">
@@ -106,7 +123,7 @@ function Job({ offer, isOpen, disabled, onToggle, onTake }: JobProps) {
           <ul className="space-y-2">
             {offer.places.slice(0, SHOWN).map((place) => (
               <li key={`${place.stream} ${place.block} ${place.at} ${place.was}`} className="flex items-start gap-2">
-                <PlaceWords place={place} mayTake={mayTake} />
+                <PlaceWords place={place} mayTake={mayTake} onGo={() => onGo(place)} />
                 {mayTake && offer.kind === 'look' && (
                   <button
                     className="btn btn-xs shrink-0 border-base-300 bg-base-100"
@@ -127,11 +144,15 @@ function Job({ offer, isOpen, disabled, onToggle, onTake }: JobProps) {
 }
 
 /** What stands there and what will: only what changes is marked. */
-function PlaceWords({ place: { was, is }, mayTake }: { place: TidyPlace; mayTake: boolean }) {
+function PlaceWords({ place: { was, is }, mayTake, onGo }: { place: TidyPlace; mayTake: boolean; onGo: () => void }) {
   const [before, gone, after] = apart(was, is);
   const come = is.slice(before.length, is.length - after.length);
   return (
-    <p className="min-w-0 grow break-words font-book text-[14px] leading-[18px]">
+    <button
+      className="min-w-0 grow break-words text-left font-book text-[14px] leading-[18px]"
+      title="To its place in the galley"
+      onClick={onGo}
+    >
       <span className="block text-quiet">
         {shown(before)}
         <del className="text-error decoration-1">{shown(gone)}</del>
@@ -144,8 +165,18 @@ function PlaceWords({ place: { was, is }, mayTake }: { place: TidyPlace; mayTake
           {is === '' ? '' : shown(after)}
         </span>
       )}
-    </p>
+    </button>
   );
+}
+
+/** How a place of the chosen job is shown in the galley: by its result, what was typed on hover; what only goes is struck. */
+function shownPlaces({ block, was, is, range }: TidyPlace, mayTake: boolean): ShownPlace[] {
+  const title = mayTake ? `Typed: ${shown(was)}. It becomes: ${is === '' ? 'nothing' : shown(is)}` : shown(was);
+  if (range === undefined) return [{ block, from: 0, to: Infinity, className: 'place-found', title }];
+  const { from, to, text } = range;
+  if (!mayTake) return [{ block, from, to, className: 'place-found', title }];
+  const className = text === '' ? 'place-goes' : 'place-replaced';
+  return [{ block, from, to, className, title, shows: text }];
 }
 
 /** Words that two texts have in common at either end, and what the first has between them. */

@@ -28,7 +28,7 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
   const [trouble, setTrouble] = useState('');
   const words = blocks.reduce((sum, block) => sum + blockWords(block), 0);
   const told = facts.hasText
-    ? `${groupDigits(facts.words)} ${facts.words === 1 ? 'word' : 'words'}, ${groupDigits(facts.characters)} characters selected`
+    ? `${groupDigits(facts.words)} ${facts.words === 1 ? 'word' : 'words'}, ${groupDigits(facts.characters)} ${facts.characters === 1 ? 'character' : 'characters'} selected`
     : [
         words > 0 ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}` : 'no words of its own',
         row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}, from folio ${row.folio}` : '',
@@ -50,13 +50,13 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
     );
   };
   return (
-    <div className="relative flex h-9 shrink-0 items-center gap-3 border-b border-[#d8d2c7] px-4 text-[#5f5a51]">
+    <div className="relative flex h-9 shrink-0 items-center gap-2 border-b border-[#d8d2c7] px-4 text-[#5f5a51]">
       <p className="min-w-0 grow truncate" aria-live="polite" title={told}>
         {trouble === '' ? told : <span className="text-[#9a3324]">{trouble}</span>}
       </p>
       <select
         aria-label="Character style"
-        className="galley-select w-[118px]"
+        className="galley-select w-[98px]"
         disabled={readOnly}
         value={facts.character ?? ''}
         onChange={(event) => setCharacter(event.target.value)}

@@ -3,8 +3,10 @@ import { numberNotes } from '../../../../core/measure/numberNotes';
 import { fieldText } from '../../../../core/measure/fields';
 import type { Book } from '../../../../core/model/book';
 import type { TextSelection } from '../../../../core/model/bookEdit';
+import type { FindRange } from '../../../../core/model/find';
 import { countWords } from '../../../../core/model/book';
 import { isNoteKnown, mergeAtSeam, setParagraphStyle, takeGalleyChange } from '../../../../state/galleyThunks';
+import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt } from '../../../../galley';
 import { characterAt } from './commands';
@@ -63,7 +65,9 @@ export class GalleyControl implements GalleyHost {
       toText: (block) =>
         this.select({ stream: this.division, anchor: { block, offset: 0 }, head: { block, offset: 0 } }),
     });
+    const withhold = provideSelection(() => this.selectedRanges());
     return () => {
+      withhold();
       this.tags?.destroy();
       this.tags = null;
     };
@@ -106,6 +110,21 @@ export class GalleyControl implements GalleyHost {
     const { active } = this;
     if (active === null || active.stream !== this.division) return null;
     return placeAt(active.view.state.doc, active.view.state.selection.head).block;
+  }
+
+  /** What is selected, paragraph by paragraph. */
+  selectedRanges(): readonly FindRange[] {
+    const { active } = this;
+    if (active === null || active.view.isDestroyed) return [];
+    const { doc, selection } = active.view.state;
+    const ranges: FindRange[] = [];
+    doc.nodesBetween(selection.from, selection.to, (node, at) => {
+      if (!node.isTextblock) return true;
+      const [from, to] = [Math.max(0, selection.from - at - 1), Math.min(node.content.size, selection.to - at - 1)];
+      if (to > from) ranges.push({ block: node.attrs.id as string, from, to });
+      return false;
+    });
+    return ranges;
   }
 
   /** A paragraph, with those selected around it. */

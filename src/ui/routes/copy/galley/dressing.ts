@@ -62,15 +62,17 @@ function made({ marks, places }: Omit<Dressing, 'shown'>, { doc }: EditorState):
   for (const place of places) byBlock.set(place.block, [...(byBlock.get(place.block) ?? []), place]);
   if (places.length > 0)
     doc.descendants((node, at) => {
-      for (const place of byBlock.get(node.attrs.id as string) ?? [])
-        if (place.to <= node.content.size) found.push(...decorationsOf(place, at + 1));
+      for (const place of byBlock.get(node.attrs.id as string) ?? []) {
+        const to = place.to === Infinity ? node.content.size : place.to;
+        if (to <= node.content.size) found.push(...decorationsOf({ ...place, to }, at + 1));
+      }
     });
   return { marks, places, shown: DecorationSet.create(doc, found) };
 }
 
 function decorationsOf({ from, to, className, title, shows }: Place, start: number): Decoration[] {
   const marked = to > from ? [Decoration.inline(start + from, start + to, { class: className, title })] : [];
-  if (shows === undefined) return marked;
+  if (shows === undefined || shows === '') return marked;
   const sign = () => {
     const dom = document.createElement('span');
     dom.className = 'place-becomes';

@@ -1,0 +1,213 @@
+// Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
+import { useEffect, useMemo, useState } from 'react';
+import type { FindHit, FindLook, FindQuery, FindRange } from '../../../../core/model/find';
+import { findInBook, replaceInBook } from '../../../../state/findThunks';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import type { KeptSearch } from '../../../../state/keptSearches';
+import { selectedRanges } from '../../../../state/selection';
+import { placesShown } from '../../../../state/viewSlice';
+import { goToText } from '../../../../state/galleyThunks';
+import { groupDigits } from '../../../frame/useStageFacts';
+import { Check, Choice, TokenField } from './FindFields';
+import { HitList, keyOf } from './HitList';
+import { KeptSearches } from './KeptSearches';
+
+/** What is typed is looked for after so many ms of rest. */
+const REST = 250;
+
+type Asked = Omit<KeptSearch, 'name'>;
+const NOTHING: Asked = {
+  words: '',
+  put: '',
+  isPattern: false,
+  wholeWords: false,
+  matchCase: false,
+  style: '',
+  look: '',
+  putStyle: '',
+  putParagraphStyle: '',
+};
+
+const TOUCHES = [
+  ['touch:italic', 'Italic by hand'],
+  ['touch:bold', 'Bold by hand'],
+  ['touch:underline', 'Underlined by hand'],
+  ['touch:strike', 'Struck by hand'],
+] as const;
+
+type Where = 'book' | 'division' | 'selected' | 'found';
+
+export function FindPanel() {
+  const dispatch = useAppDispatch();
+  const { book, readOnly, revision } = useAppSelector((state) => state.book);
+  const division = useAppSelector((state) => state.view.division);
+  const [asked, setAsked] = useState(NOTHING);
+  const [where, setWhere] = useState<Where>('book');
+  const [within, setWithin] = useState<readonly FindRange[] | null>(null);
+  const [answer, setAnswer] = useState<{ hits: readonly FindHit[]; problem: string | null } | null>(null);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [told, setTold] = useState('');
+  const { put, putStyle, putParagraphStyle } = asked;
+  const query = useQuery(asked, where === 'division' ? division : null, within);
+  const isAsked = query.words !== '' || query.look !== null || query.style !== null;
+  useEffect(() => {
+    let isCurrent = true;
+    const timer = setTimeout(() => {
+      void dispatch(findInBook(query)).then((found) => {
+        if (!isCurrent) return;
+        setAnswer(isAsked ? found : null);
+        setLeft(new Set());
+      });
+    }, REST);
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [dispatch, query, isAsked, revision]);
+  const hits = useMemo(() => answer?.hits ?? [], [answer]);
+  useEffect(() => {
+    dispatch(placesShown(hits.map(shownPlace)));
+    return () => void dispatch(placesShown([]));
+  }, [dispatch, hits]);
+  const taken = hits.filter((hit) => !left.has(keyOf(hit)));
+  const replace = async (only: readonly FindHit[] | null) => {
+    const places = only?.map(keyOf) ?? (left.size > 0 ? taken.map(keyOf) : null);
+    const replacement = { words: put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
+    const count = await dispatch(replaceInBook(query, replacement, places));
+    setTold(count === 1 ? 'One place was replaced.' : `${groupDigits(count)} places were replaced.`);
+  };
+  const toggle = (key: string) => {
+    const next = new Set(left);
+    if (!next.delete(key)) next.add(key);
+    setLeft(next);
+  };
+  const set = (change: Partial<Asked>) => setAsked({ ...asked, ...change });
+  const look = (to: Where) => {
+    setWhere(to);
+    if (to === 'selected') setWithin(selectedRanges());
+    else if (to === 'found')
+      setWithin(taken.map(({ block, offset, length }) => ({ block, from: offset, to: offset + length })));
+    else setWithin(null);
+  };
+  const styles = Object.entries(book?.spec.styles ?? {}).map(([tag, one]) => [tag, one.name] as const);
+  const characters = Object.entries(book?.spec.characterStyles ?? {}).map(([tag, one]) => [tag, one.name] as const);
+  return (
+    <section aria-label="Find and replace">
+      <div className="space-y-2 border-b border-hairline px-3.5 py-2.5">
+        <TokenField label="Find" value={asked.words} onChange={(words) => set({ words })} />
+        <TokenField label="Put" value={put} onChange={(to) => set({ put: to })} />
+        <div className="flex flex-wrap gap-x-4 gap-y-1">
+          <Check label="Whole words" isOn={asked.wholeWords} onChange={(to) => set({ wholeWords: to })} />
+          <Check label="Same case" isOn={asked.matchCase} onChange={(to) => set({ matchCase: to })} />
+          <Check label="Pattern" isOn={asked.isPattern} onChange={(to) => set({ isPattern: to })} />
+        </div>
+        <label className="flex items-center justify-between gap-3">
+          Where
+          <select
+            className="select select-xs w-40"
+            value={where}
+            onChange={(event) => look(event.target.value as Where)}
+          >
+            <option value="book">the whole book</option>
+            <option value="division" disabled={division === null}>
+              this division
+            </option>
+            <option value="selected">what is selected</option>
+            <option value="found" disabled={where !== 'found' && hits.length === 0}>
+              what was found
+            </option>
+          </select>
+        </label>
+        {(where === 'selected' || where === 'found') && (
+          <p className="text-[12px] text-quiet">
+            {within?.length
+              ? `Inside ${groupDigits(within.length)} ${within.length === 1 ? 'stretch' : 'stretches'} of text.`
+              : 'Nothing was selected: select text in the galley, then choose this again.'}
+          </p>
+        )}
+        <Choice label="In style" none="any" value={asked.style} choices={styles} onChange={(style) => set({ style })} />
+        <Choice
+          label="Of look"
+          none="any"
+          value={asked.look}
+          choices={[...characters.map(([tag, name]) => [`style:${tag}`, name] as const), ...TOUCHES]}
+          onChange={(to) => set({ look: to })}
+        />
+        <Choice
+          label="Set as"
+          none="as it was"
+          value={putStyle}
+          choices={characters}
+          onChange={(to) => set({ putStyle: to })}
+        />
+        <Choice
+          label="Paragraph as"
+          none="as it was"
+          value={putParagraphStyle}
+          choices={styles}
+          onChange={(to) => set({ putParagraphStyle: to })}
+        />
+        <KeptSearches search={asked} isAsked={isAsked} onPick={({ name: _, ...kept }) => setAsked(kept)} />
+        <div className="flex items-center gap-2 pt-1">
+          <button
+            className="btn btn-primary btn-xs"
+            disabled={readOnly || taken.length === 0}
+            onClick={() => void replace(null)}
+          >
+            Replace {left.size > 0 ? 'ticked' : 'all'}
+          </button>
+          <span aria-live="polite" className="text-[12px] text-quiet">
+            {answer === null ? '' : answer.problem === null ? `${groupDigits(hits.length)} found` : ''}
+            {told !== '' && answer?.hits.length === 0 && answer.problem === null ? ` · ${told}` : ''}
+          </span>
+        </div>
+        {answer?.problem && (
+          <p role="alert" className="text-[12px] text-error">
+            {answer.problem}
+          </p>
+        )}
+      </div>
+      <HitList
+        hits={hits}
+        left={left}
+        readOnly={readOnly}
+        onToggle={toggle}
+        onReplace={(hit) => void replace([hit])}
+        onGo={({ stream, block, offset, length }) => {
+          const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
+          dispatch(goToText({ stream, anchor, head }));
+        }}
+      />
+    </section>
+  );
+}
+
+function useQuery(asked: Asked, division: string | null, within: readonly FindRange[] | null): FindQuery {
+  const { words, isPattern, wholeWords, matchCase, style, look } = asked;
+  return useMemo(
+    () => ({
+      words,
+      isPattern,
+      wholeWords,
+      matchCase,
+      style: style === '' ? null : style,
+      look: lookOf(look),
+      division,
+      within,
+    }),
+    [words, isPattern, wholeWords, matchCase, style, look, division, within],
+  );
+}
+
+function lookOf(key: string): FindLook | null {
+  const [kind, name] = key.split(':');
+  if (kind === 'style') return { kind, style: name };
+  return kind === 'touch' ? { kind, touch: name as 'italic' } : null;
+}
+
+/** A hit as it is marked in the galley: as far as it goes in the paragraph in which it begins. */
+function shownPlace({ block, offset, found }: FindHit) {
+  const end = found.indexOf('\n');
+  const to = offset + (end < 0 ? found.length : end);
+  return { block, from: offset, to, className: 'place-found', title: '' } as const;
+}
