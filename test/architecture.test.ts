@@ -37,7 +37,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/worker/typesetClient.ts': ['src/core/base/listChange.ts', 'src/core/model', 'src/worker/protocol.ts'],
   'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
   'src/galley': ['src/core/base', 'src/core/model'],
-  'src/storage': ['src/core/model'],
+  'src/storage': ['src/core/base/hash.ts', 'src/core/model'],
   'src/state': [
     'src/core/base/errors.ts',
     'src/core/model',

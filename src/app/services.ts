@@ -1,5 +1,6 @@
 // Makes the services of the running app: database, locks, workers, downloads.
 import { BookRepository } from '../storage/bookRepository';
+import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
 import { onLetGo, takeOver, tryLock } from '../storage/bookLock';
 import { PageCache } from '../state/pageCache';
@@ -23,8 +24,10 @@ export function createServices(): Services {
     new Worker(new URL('../worker/typesetWorker.ts', import.meta.url), { type: 'module', name: 'typeset' });
   const writeWorker = () =>
     new Worker(new URL('../worker/writeWorker.ts', import.meta.url), { type: 'module', name: 'write' });
+  const database = new WalnutDatabase();
   const services: Services = {
-    repository: new BookRepository(new WalnutDatabase()),
+    repository: new BookRepository(database),
+    pulls: new PullRepository(database),
     locks: { tryLock, takeOver, onLetGo },
     pageCache: new PageCache(() => services.client),
     client: null,

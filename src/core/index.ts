@@ -1,6 +1,15 @@
 // The door of core for the workers and the command line.
 export { ImportError, InvariantError, ValueError } from './base/errors';
-export { applyEdit, applyEdits, invertEdit, invertEdits, mapPosition, setSpecEdit } from './edit';
+export {
+  applyEdit,
+  applyEdits,
+  editsBetweenBooks,
+  invertEdit,
+  invertEdits,
+  mapPosition,
+  replaceCopy,
+  setSpecEdit,
+} from './edit';
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export {
@@ -10,6 +19,7 @@ export {
   knownLanguage,
   makeBook,
   manuscriptOf,
+  mapStyles,
   readManuscript,
   type ManuscriptReport,
 } from './import';

@@ -12,14 +12,6 @@ const slice = createSlice({
       ...state,
       [action.payload.bookId]: action.payload.arrival,
     }),
-    /** An incoming style becomes another of ours. */
-    styleMapped: (state, action: PayloadAction<{ bookId: string; name: string; tag: string }>) => {
-      const { bookId, name, tag } = action.payload;
-      const arrival = state[bookId];
-      if (arrival === undefined) return state;
-      const styles = arrival.styles.map((style) => (style.name === name ? { ...style, mappedTo: tag } : style));
-      return { ...state, [bookId]: { ...arrival, styles } };
-    },
     arrivalClosed: (state, action: PayloadAction<string>) => {
       const { [action.payload]: _, ...rest } = state;
       return rest;
@@ -27,5 +19,5 @@ const slice = createSlice({
   },
 });
 
-export const { manuscriptArrived, styleMapped, arrivalClosed } = slice.actions;
+export const { manuscriptArrived, arrivalClosed } = slice.actions;
 export const arrivalReducer = slice.reducer;

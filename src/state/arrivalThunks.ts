@@ -1,17 +1,67 @@
-// The arrival sheet: what an incoming style becomes can be changed after the book is made.
+// The arrival sheet: what an incoming style becomes can be changed after the book is made, and kept for the next file.
+import Joi from 'joi';
 import { restyleEdits } from '../core/edit';
-import { styleMapped } from './arrivalSlice';
+import type { BookEdit } from '../core/model/bookEdit';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 
 /** Sets all paragraphs that came in a style of the file in one of ours; one undo step. */
 export function mapStyle(name: string, tag: string): AppThunk {
+  return (dispatch) => dispatch(mapStyles({ [name]: tag }, `“${name}” set as ${tag}`));
+}
+
+/** Sets what came in by a whole mapping; names that did not come in are left alone. */
+export function mapStyles(mapping: Readonly<Record<string, string>>, title: string): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
-    const style = book && getState().arrival[book.id]?.styles.find((one) => one.name === name);
-    if (book === null || readOnly || !style) return;
-    const edits = restyleEdits(book, new Set(style.blocks), tag);
-    dispatch(styleMapped({ bookId: book.id, name, tag }));
-    if (edits.length > 0) dispatch(edit(`“${name}” set as ${tag}`, edits));
+    const arrival = book && getState().arrival[book.id];
+    if (book === null || readOnly || !arrival) return;
+    const edits: BookEdit[] = [];
+    let { source } = book;
+    for (const style of arrival.styles) {
+      const tag = Object.hasOwn(mapping, style.name) ? mapping[style.name] : undefined;
+      if (tag === undefined || book.spec.styles[tag] === undefined) continue;
+      edits.push(...restyleEdits(book, new Set(style.blocks), tag));
+      source = { ...source, mapping: { ...source.mapping, [style.name]: tag } };
+    }
+    if (JSON.stringify(source) !== JSON.stringify(book.source))
+      edits.push({ kind: 'setSource', from: book.source, to: source });
+    if (edits.length > 0) dispatch(edit(title, edits));
+  };
+}
+
+/** A mapping kept by name, for all books of this browser. */
+export interface KeptMapping {
+  readonly name: string;
+  readonly mapping: Readonly<Record<string, string>>;
+}
+
+const SETTING = 'kept mappings';
+const schema = Joi.array().items(
+  Joi.object({
+    name: Joi.string().max(80).required(),
+    mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
+  }),
+);
+
+/** Kept mappings; what cannot be read is none. */
+export function readKeptMappings(): AppThunk<Promise<readonly KeptMapping[]>> {
+  return async (_dispatch, _getState, { repository }) => {
+    const { value, error } = schema.validate((await repository.setting(SETTING)) ?? []) as {
+      value: KeptMapping[];
+      error?: Error;
+    };
+    return error === undefined ? value : [];
+  };
+}
+
+/** Keeps the book's mapping under a name; one of the same name gives way. */
+export function keepMapping(name: string): AppThunk<Promise<readonly KeptMapping[]>> {
+  return async (dispatch, getState, { repository }) => {
+    const kept = (await dispatch(readKeptMappings())).filter((one) => one.name !== name);
+    const mapping = getState().book.book?.source.mapping ?? {};
+    const next = [...kept, { name, mapping }].sort((a, b) => (a.name < b.name ? -1 : 1));
+    await repository.keepSetting(SETTING, next);
+    return next;
   };
 }

@@ -1,9 +1,17 @@
 // Copy from elsewhere that goes into the book that is open: read in the worker, put in as one undo step.
-import { dummyCopy, insertBlocksEdits, type IncomingBlocks } from '../core/edit';
+import { addDivisionsEdits, dummyCopy, editsBetweenBooks, insertBlocksEdits, type IncomingBlocks } from '../core/edit';
+import type { ReplaceReport } from '../core/model/manuscript';
+import type { PullBrief } from '../storage/pullRepository';
+
+import { manuscriptArrived } from './arrivalSlice';
+import { edit } from './bookThunks';
+import { divisionChosen } from './viewSlice';
 import type { TextSelection } from '../core/model/bookEdit';
 import { paragraph } from '../core/model/streams';
 import { bookEdited } from './bookSlice';
 import type { AppThunk } from './store';
+
+export type { PullBrief };
 
 /** How putting copy in ended: where it ends, or why nothing was put in. */
 export type BroughtIn = { readonly end: TextSelection | null } | { readonly problem: string };
@@ -19,8 +27,7 @@ export function bringCopyIn(
     if (getState().book.readOnly) return { problem: 'This book can only be read here.' };
     const bookId = getState().book.book?.id;
     const result = await startWriteJob({ kind: 'read', fileName, bytes }).result;
-    if (result.kind === 'failed')
-      return { problem: result.message.includes(fileName) ? result.message : `${fileName}: ${result.message}` };
+    if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
     if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
     return dispatch(putIn(result.manuscript, at, name));
@@ -41,5 +48,79 @@ function putIn(incoming: IncomingBlocks, at: TextSelection, name: string): AppTh
     const end = made.end === null ? null : { stream: at.stream, anchor: made.end, head: made.end };
     dispatch(bookEdited({ name, edits: made.edits, time: now(), selection: { before: at, after: end ?? at } }));
     return { end };
+  };
+}
+
+/** What a failed reading is told by, with the name of the file. */
+const problemOf = (fileName: string, message: string) =>
+  message.includes(fileName) ? message : `${fileName}: ${message}`;
+
+/** Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. Answers why not, or null. */
+export function bringDivisionsIn(
+  fileName: string,
+  bytes: Uint8Array,
+  at: number | null,
+): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, { startWriteJob }) => {
+    const bookId = getState().book.book?.id;
+    if (bookId === undefined || getState().book.readOnly) return 'This book can only be read here.';
+    const isProject = fileName.toLowerCase().endsWith('.walnut');
+    const order = isProject
+      ? ({ kind: 'openProject', bytes, bookId } as const)
+      : ({ kind: 'import', fileName, bytes, bookId } as const);
+    const result = await startWriteJob(order).result;
+    if (result.kind === 'failed') return problemOf(fileName, result.message);
+    const { book } = getState().book;
+    if (result.kind !== 'book' || book === null || book.id !== bookId) return null;
+    const edits = addDivisionsEdits(book, at ?? book.divisions.length, result.book);
+    if (edits.length === 0) return `${fileName}: There is no text in it.`;
+    dispatch(edit(`${fileName} brought in`, edits));
+    const first = edits.find((one) => one.kind === 'insertDivision');
+    if (first?.kind === 'insertDivision') dispatch(divisionChosen(first.division.id));
+    return null;
+  };
+}
+
+export type CopyReplaced = { readonly report: ReplaceReport; readonly pull: string } | { readonly problem: string };
+
+/** Puts a newer version in place of the copy, or of one division's. The book as it was is kept as a pull first. */
+export function replaceCopyBy(
+  fileName: string,
+  bytes: Uint8Array,
+  division: string | null,
+): AppThunk<Promise<CopyReplaced>> {
+  return async (dispatch, getState, { startWriteJob, pulls, now }) => {
+    const { book, revision, readOnly } = getState().book;
+    if (book === null || readOnly) return { problem: 'This book can only be read here.' };
+    const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, bytes }).result;
+    if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
+    if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
+    if (getState().book.revision !== revision)
+      return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
+    const pull = await pulls.keep(book, `Before ${fileName}`, now());
+    dispatch(manuscriptArrived({ bookId: book.id, arrival: result.arrival }));
+    if (result.edits.length > 0) dispatch(edit(`Copy replaced by ${fileName}`, result.edits));
+    return { report: result.report, pull };
+  };
+}
+
+export function listPulls(): AppThunk<Promise<readonly PullBrief[]>> {
+  return async (_dispatch, getState, { pulls }) => {
+    const { book } = getState().book;
+    return book === null ? [] : pulls.list(book.id);
+  };
+}
+
+/** Makes the book what it was when a pull was kept; one undo step. Answers why not, or null. */
+export function goBackToPull(name: string): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, { pulls }) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return 'This book can only be read here.';
+    const kept = await pulls.read(book.id, name);
+    if (kept === undefined) return 'This pull is gone.';
+    const now = getState().book.book!;
+    const edits = editsBetweenBooks(now, { ...kept, nextId: Math.max(kept.nextId, now.nextId) });
+    if (edits.length > 0) dispatch(edit(`Back to “${name}”`, edits));
+    return null;
   };
 }

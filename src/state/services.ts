@@ -1,5 +1,6 @@
 // What thunks and listeners work with besides the store; made once by the app, replaced in tests.
 import type { BookRepository } from '../storage/bookRepository';
+import type { PullRepository } from '../storage/pullRepository';
 import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
 import type { Book, Particulars } from '../core/model/book';
 import type { PageCache } from './pageCache';
@@ -12,6 +13,7 @@ export interface LockService {
 
 export interface Services {
   readonly repository: BookRepository;
+  readonly pulls: PullRepository;
   readonly locks: LockService;
   readonly pageCache: PageCache;
   /** The client of the open book. */

@@ -1,4 +1,6 @@
 // Tidy from the screen: the worker says what there is to do and gives the edits; taking them is one undo step.
+import type { Book } from '../core/model/book';
+import type { BookEdit } from '../core/model/bookEdit';
 import type { TidyOffer, TidyPlace } from '../core/model/tidy';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
@@ -19,7 +21,15 @@ export function takeTidy(
     const { revision, edits, changes } = await client.tidy(jobs, only);
     // The copy has gone on since: what was found is no longer there.
     if (edits.length === 0 || revision !== getState().book.revision) return 0;
-    dispatch(edit(name, edits));
+    dispatch(edit(name, only === null ? [...edits, ...recipeEdits(getState().book.book!, jobs)] : edits));
     return changes.length;
   };
+}
+
+/** Jobs that were taken as a whole are the recipe for the author's next file. */
+function recipeEdits(book: Book, jobs: readonly string[]): BookEdit[] {
+  const added = jobs.filter((job) => !book.source.recipe.includes(job));
+  if (added.length === 0) return [];
+  const to = { ...book.source, recipe: [...book.source.recipe, ...added] };
+  return [{ kind: 'setSource', from: book.source, to }];
 }

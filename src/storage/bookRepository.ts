@@ -55,6 +55,7 @@ export class BookRepository {
         spec: record.spec,
         divisions: record.divisionIds.map((division) => own.get(division)!),
         notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
+        ...(record.source === undefined ? {} : { source: record.source }),
       }) as unknown as Book;
       return { book, entries: entries.map((row) => row.entry), cursor: record.cursor, revision: record.revision };
     });
@@ -124,10 +125,11 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, notes, log, pulls } = this.database;
-    await this.database.transaction('rw', [books, divisions, notes, log, pulls], async () => {
+    const { books, divisions, notes, log, pulls, pullParts } = this.database;
+    const owned = [divisions, notes, log, pulls, pullParts];
+    await this.database.transaction('rw', [books, ...owned], async () => {
       await books.delete(id);
-      await Promise.all([divisions, notes, log, pulls].map((table) => table.where('book').equals(id).delete()));
+      await Promise.all(owned.map((table) => table.where('book').equals(id).delete()));
     });
   }
 
@@ -141,6 +143,6 @@ export class BookRepository {
 }
 
 function headOf(book: Book) {
-  const { id, format, nextId, particulars, spec, divisions } = book;
-  return { id, format, nextId, particulars, spec, divisionIds: divisions.map((division) => division.id) };
+  const { id, format, nextId, particulars, spec, source, divisions } = book;
+  return { id, format, nextId, particulars, spec, source, divisionIds: divisions.map((division) => division.id) };
 }

@@ -1,6 +1,6 @@
 // The database of this browser: its tables and the versions of their shape. Books have the model's format number too.
 import Dexie, { type EntityTable, type Table } from 'dexie';
-import type { Division, Note, Particulars } from '../core/model/book';
+import type { Book, Division, Note, Particulars, Source } from '../core/model/book';
 import type { HistoryEntry } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Spec } from '../core/model/spec';
@@ -20,6 +20,8 @@ export interface BookRecord {
   readonly particulars: Particulars;
   readonly spec: Spec;
   readonly divisionIds: readonly string[];
+  /** From format 4 on. */
+  readonly source?: Source;
   /** Grows with every edit, undo and redo. */
   readonly revision: number;
   /** How many entries of the log are applied. */
@@ -50,6 +52,24 @@ export interface LogRecord {
   readonly entry: HistoryEntry;
 }
 
+/** A kept state of a book: a list of its parts. Divisions that several pulls have alike are stored once. */
+export interface PullRecord {
+  readonly book: string;
+  readonly name: string;
+  /** Milliseconds since 1970. */
+  readonly time: number;
+  readonly head: Omit<Book, 'divisions' | 'notes'>;
+  /** Hashes of the divisions in running order, and of the notes together. */
+  readonly divisions: readonly string[];
+  readonly notes: string;
+}
+
+export interface PullPartRecord {
+  readonly book: string;
+  readonly hash: string;
+  readonly value: unknown;
+}
+
 export class WalnutDatabase extends Dexie {
   declare books: EntityTable<BookRecord, 'id'>;
   declare divisions: Table<DivisionRecord, [string, string]>;
@@ -57,10 +77,8 @@ export class WalnutDatabase extends Dexie {
   declare log: Table<LogRecord, [string, number]>;
   declare assets: EntityTable<{ readonly hash: string; readonly blob: Blob }, 'hash'>;
   declare fonts: EntityTable<{ readonly hash: string; readonly blob: Blob; readonly name: string }, 'hash'>;
-  declare pulls: Table<
-    { readonly book: string; readonly name: string; readonly divisions: readonly string[] },
-    [string, string]
-  >;
+  declare pulls: Table<PullRecord, [string, string]>;
+  declare pullParts: Table<PullPartRecord, [string, string]>;
   declare settings: EntityTable<{ readonly key: string; readonly value: unknown }, 'key'>;
 
   constructor(name = 'walnut-leaf') {
@@ -75,5 +93,6 @@ export class WalnutDatabase extends Dexie {
       pulls: '[book+name], book',
       settings: 'key',
     });
+    this.version(2).stores({ pullParts: '[book+hash], book' });
   }
 }

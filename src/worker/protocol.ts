@@ -7,7 +7,7 @@ import type { CopyKind } from '../core/model/copyKinds';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
-import type { Arrival, Manuscript } from '../core/model/manuscript';
+import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscript';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
@@ -153,6 +153,14 @@ export type WriteRequest = AssetBase &
       }
     /** A manuscript that goes into a book that is there. */
     | { readonly kind: 'read'; readonly fileName: string; readonly bytes: Uint8Array }
+    /** A newer version of the copy of a book, or of one of its divisions; mapping and recipe are the book's. */
+    | {
+        readonly kind: 'replaceCopy';
+        readonly book: Book;
+        readonly division: string | null;
+        readonly fileName: string;
+        readonly bytes: Uint8Array;
+      }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     | { readonly kind: 'press'; readonly book: Book; readonly date: string }
     | { readonly kind: 'project'; readonly book: Book }
@@ -164,5 +172,11 @@ export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
   | { readonly kind: 'book'; readonly book: Book; readonly arrival: Arrival | null }
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
+  | {
+      readonly kind: 'replaced';
+      readonly edits: readonly BookEdit[];
+      readonly report: ReplaceReport;
+      readonly arrival: Arrival;
+    }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

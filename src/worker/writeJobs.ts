@@ -2,12 +2,17 @@
 import {
   arrivalOf,
   checkBook,
+  editsBetweenBooks,
   HarfBuzzSubsetter,
   ImportError,
   makeBook,
   manuscriptOf,
+  mapStyles,
   readManuscript,
   readProject,
+  replaceCopy,
+  TIDY_JOBS,
+  tidyManuscript,
   typesetBook,
   ValueError,
   writeCopy,
@@ -35,6 +40,8 @@ export async function doWriteJob(
       }
       case 'read':
         return { kind: 'manuscript', manuscript: readAny(job.fileName, job.bytes) };
+      case 'replaceCopy':
+        return replaced(job);
       case 'openProject':
         return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, arrival: null };
       case 'project':
@@ -65,6 +72,21 @@ export async function doWriteJob(
 function readAny(fileName: string, bytes: Uint8Array): Manuscript {
   if (fileName.toLowerCase().endsWith('.walnut')) return manuscriptOf(readProject(bytes, checkBook));
   return drain(readManuscript(fileName, bytes));
+}
+
+/** Reads a newer version as the last one was read, and says what of the book it changes. */
+function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { kind: 'replaceCopy' }>): WriteReply {
+  const read = mapStyles(readAny(fileName, bytes), book.source.mapping);
+  const manuscript = { ...read, metadata: { ...read.metadata, language: book.particulars.language } };
+  const jobs = TIDY_JOBS.filter((job) => book.source.recipe.includes(job.id) && job.kind !== 'tell');
+  const tidied = drain(tidyManuscript(manuscript, jobs)).manuscript;
+  const incoming = makeBook(tidied, { bookId: book.id, fileName });
+  const { book: after, report, ids } = replaceCopy(book, incoming, division);
+  const mapping = { ...incoming.source.mapping, ...book.source.mapping };
+  const edits = editsBetweenBooks(book, { ...after, source: { ...book.source, mapping } });
+  const arrival = arrivalOf(manuscript, fileName);
+  const styles = arrival.styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => ids.get(id) ?? []) }));
+  return { kind: 'replaced', edits, report, arrival: { ...arrival, styles } };
 }
 
 async function writePress(

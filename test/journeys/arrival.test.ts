@@ -52,6 +52,69 @@ describe('the arrival of a manuscript', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('EXT'));
   });
 
+  it('puts the author’s next file in place of the copy: mapping, styles and touches kept, and tells what changed', async () => {
+    await page.getByLabel('What sidebar becomes').selectOption({ label: 'Extract' });
+    const newer = MARKDOWN.replace('Words of it.', 'Words of it, and more.').replace(
+      'fits nothing.</p>',
+      'fits nothing.</p>\n\n<p class="sidebar">Another such passage, which is new.</p>',
+    );
+    const sheet = page.getByRole('region', { name: 'Arrival', exact: true });
+    await sheet
+      .getByLabel('Newer manuscript')
+      .setInputFiles({ name: 'slack-2.md', mimeType: 'text/markdown', buffer: Buffer.from(newer) });
+    const told = sheet.getByRole('region', { name: 'What the newer file changed' });
+    await told.waitFor();
+    expect(await told.innerText()).to.match(
+      /Changed\s+1\s+Words of it, and more\.[\s\S]*New\s+1\s+Another such passage/,
+    );
+    const tagOf = (words: string) => page.locator('.galley-row', { hasText: words }).first().locator('.galley-tag');
+    expect(await tagOf('Another such passage').innerText()).to.equal('EXT');
+    expect(await tagOf('A passage of a style').innerText()).to.equal('EXT');
+    await page.locator('.galley-text', { hasText: 'Words of it, and more.' }).waitFor();
+  });
+
+  it('goes back to the state that was kept before', async () => {
+    const kept = page.getByRole('region', { name: 'Kept states' });
+    expect(await kept.innerText()).to.match(/Before slack-2\.md/);
+    await kept.getByRole('button', { name: 'Go back' }).click();
+    await page.locator('.galley-text', { hasText: 'Another such passage' }).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await page.locator('.galley-text', { hasText: 'Another such passage' }).waitFor();
+  });
+
+  it('keeps a mapping by name', async () => {
+    const sheet = page.getByRole('region', { name: 'Arrival', exact: true });
+    await sheet.getByRole('button', { name: 'Keep this mapping' }).click();
+    await sheet.getByLabel('Name of the mapping').fill('Slack author');
+    await sheet.getByRole('button', { name: 'Keep', exact: true }).click();
+    expect(await sheet.getByLabel('Use a kept mapping').innerText()).to.include('Slack author');
+    await page.getByLabel('What sidebar becomes').selectOption({ label: 'Text' });
+    const tag = page.locator('.galley-row', { hasText: 'A passage of a style' }).locator('.galley-tag');
+    await page.waitForFunction(
+      () => document.querySelector('.galley-row:nth-child(4) .galley-tag')?.textContent !== 'EXT',
+    );
+    expect(await tag.innerText()).to.match(/^TX/);
+    await sheet.getByLabel('Use a kept mapping').selectOption('');
+    await sheet.getByLabel('Use a kept mapping').selectOption('Slack author');
+    await page.locator('.galley-tag', { hasText: 'EXT' }).first().waitFor();
+  });
+
+  it('makes divisions of a file dropped on the running order', async () => {
+    const order = page.getByRole('navigation', { name: 'Running order' });
+    const last = order.getByRole('button', { name: /^The Last/ });
+    const selector = `[data-division="${await last.getAttribute('data-division')}"]`;
+    const bytes = new TextEncoder().encode('# The Middle\n\nBetween the two.[^1]\n\n[^1]: Noted.\n');
+    await dropFiles(page, selector, [{ name: 'middle.md', bytes }]);
+    await order.getByRole('button', { name: /^The Middle/ }).waitFor();
+    const names = await order.getByRole('button').allInnerTexts();
+    const at = (name: string) => names.findIndex((words) => words.startsWith(name));
+    expect(at('The Middle')).to.be.above(at('The First'));
+    expect(at('The Middle')).to.equal(at('The Last') - 1);
+    await page.locator('.galley-note', { hasText: 'Noted.' }).waitFor();
+    await dropFiles(page, selector, [{ name: 'bad.docx', bytes: new Uint8Array([1, 2, 3]) }]);
+    expect(await order.getByRole('alert').innerText()).to.match(/bad\.docx/);
+  });
+
   it('reads OpenDocument text, and refuses a file whose name lies, in one sentence', async () => {
     await page.getByRole('link', { name: 'To the Shelf' }).click();
     await dropFiles(page, 'main', [{ name: 'lie.odt', bytes: packed({ 'x.txt': 'x' }) }]);

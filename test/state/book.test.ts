@@ -22,6 +22,7 @@ import { BookRepository } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import { doWriteJob } from '../../src/worker/writeJobs';
 import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetClient';
+import { PullRepository } from '../../src/storage/pullRepository';
 import { setParticularsEdit } from '../../src/core/edit';
 import { readAsset } from '../build/assets';
 import { book, chapter, division, note } from '../build/book';
@@ -56,6 +57,7 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
   };
   const services: Services = {
     repository,
+    pulls: new PullRepository(database),
     locks: {
       tryLock: async () => ({ release: () => undefined }),
       takeOver: async () => ({ release: () => undefined }),

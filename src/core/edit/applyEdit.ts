@@ -38,6 +38,8 @@ export function applyEdit(book: Book, edit: BookEdit): Book {
       return withDivision(book, edit.id, (division) => ({ id: division.id, ...edit.to, blocks: division.blocks }));
     case 'setNote':
       return { ...book, notes: withEntry(book.notes, edit.id, edit.to) };
+    case 'setSource':
+      return { ...book, source: edit.to };
     case 'setNextId':
       return { ...book, nextId: edit.to };
     default:
@@ -61,6 +63,7 @@ export function invertEdit(edit: BookEdit): BookEdit {
     case 'moveDivision':
     case 'setDivision':
     case 'setNote':
+    case 'setSource':
     case 'setNextId':
       return { ...edit, from: edit.to, to: edit.from } as BookEdit;
     case 'insertDivision':

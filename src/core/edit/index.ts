@@ -1,3 +1,6 @@
+export { addDivisionsEdits } from './addDivisions';
+export { editsBetweenBooks } from './bookDiff';
+export { replaceCopy, type ReplacedCopy } from './replaceCopy';
 export { mergeDivisionEdits, splitDivisionEdits } from './divisions';
 export { dummyCopy } from './dummyCopy';
 export { insertBlocksEdits, type IncomingBlocks } from './insertBlocks';

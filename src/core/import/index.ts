@@ -2,3 +2,4 @@ export { arrivalOf, describeManuscript, type ManuscriptReport } from './describe
 export { FILE_LIMIT, IMPORTERS, readManuscript } from './importers';
 export { manuscriptOf } from './manuscriptOf';
 export { knownLanguage, makeBook, type MakeBookOptions } from './makeBook';
+export { mapStyles } from './mapStyles';

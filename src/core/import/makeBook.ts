@@ -53,6 +53,10 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     spec: options.spec ?? NOVEL_SPEC,
     divisions: all,
     notes,
+    source: {
+      recipe: [],
+      mapping: Object.fromEntries(manuscript.styles.map(({ name, mappedTo }) => [name, mappedTo])),
+    },
   };
 }
 

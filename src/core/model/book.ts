@@ -3,7 +3,7 @@ import type { Spec } from './spec';
 import type { Block, StreamId } from './streams';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 3;
+export const BOOK_FORMAT = 4;
 
 export interface Person {
   readonly name: string;
@@ -63,6 +63,14 @@ export interface Note {
   readonly blocks: readonly Block[];
 }
 
+/** What is done with the author's files: kept, so that the next one is read like the last. */
+export interface Source {
+  /** Tidy jobs taken, by id, in the order of their first use. */
+  readonly recipe: readonly string[];
+  /** What each incoming style becomes. */
+  readonly mapping: Readonly<Record<string, string>>;
+}
+
 export interface Book {
   readonly format: number;
   readonly id: string;
@@ -72,6 +80,7 @@ export interface Book {
   readonly spec: Spec;
   readonly divisions: readonly Division[];
   readonly notes: Readonly<Record<StreamId, Note>>;
+  readonly source: Source;
 }
 
 /** The languages with hyphenation patterns, by BCP 47 tag. */

@@ -1,6 +1,6 @@
 // The edits of a book: a closed union, each carrying what it removes, so that its inverse needs no book. They are the
 // only way to change a book; undo, autosave and the worker's replica all live on them.
-import type { Division, Note, Particulars } from './book';
+import type { Division, Note, Particulars, Source } from './book';
 import type { ParagraphStyle } from './spec';
 import type { Block, BlockId, StreamId, StyleTag } from './streams';
 
@@ -38,6 +38,7 @@ export type BookEdit =
       readonly to: DivisionFacts;
     }
   | { readonly kind: 'setNote'; readonly id: StreamId; readonly from: Note | null; readonly to: Note | null }
+  | { readonly kind: 'setSource'; readonly from: Source; readonly to: Source }
   | { readonly kind: 'setNextId'; readonly from: number; readonly to: number };
 
 /** Everything of a division but its id and text. */

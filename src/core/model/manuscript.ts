@@ -60,6 +60,16 @@ export interface Arrival {
   readonly dropped: readonly ImportRemark[];
 }
 
+/** What a newer version of the copy came to; paragraphs by their first words. */
+export interface ReplaceReport {
+  readonly kept: number;
+  readonly changed: readonly string[];
+  readonly added: readonly string[];
+  readonly gone: readonly string[];
+  /** Touches whose paragraph is gone: which, and on what words. */
+  readonly lost: readonly string[];
+}
+
 /** A manuscript: one stream of blocks, its notes, and what the reader has to say. Style tags are ours already. */
 export interface Manuscript {
   readonly metadata: IncomingMetadata;

@@ -26,6 +26,8 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       marks: { afterItalic: 'typed', ...part(spec, 'marks') },
       openers: { leadWords: 0, ...part(spec, 'openers') },
     })),
+  // What was done with the author's file was not kept.
+  3: (book) => ({ ...book, format: 4, source: { recipe: [], mapping: {}, ...part(book, 'source') } }),
 };
 
 const TEXT_OF_FORMAT_2 = { glyphPlay: 2, opticalMargins: 100, letterPlay: 0, ties: true, liftedTies: [] };

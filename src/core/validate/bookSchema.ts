@@ -124,6 +124,10 @@ const bookSchema = Joi.object({
   spec: specSchema,
   divisions: Joi.array().items(divisionSchema).required(),
   notes: Joi.object().pattern(Joi.string(), noteSchema).required(),
+  source: Joi.object({
+    recipe: Joi.array().items(Joi.string().max(60)).required(),
+    mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
+  }).required(),
 });
 
 /** Checks a whole book. Throws ValueError. */

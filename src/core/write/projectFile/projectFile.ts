@@ -1,7 +1,7 @@
 // The project file: a zip of JSON that opens again to an identical book. Described in docs/formats.md.
 import { ImportError, ValueError } from '../../base/errors';
 import { looksLikeZip, pack, unpack } from '../../base/zip';
-import { BOOK_FORMAT, type Book, type Division } from '../../model/book';
+import { BOOK_FORMAT, type Book, type Division, type Source } from '../../model/book';
 import { migrate } from '../../model/migrations';
 
 const KIND = 'walnut-leaf-book';
@@ -13,6 +13,8 @@ interface ProjectHead {
   readonly nextId: number;
   /** Ids of the divisions in running order; each is a member of its own. */
   readonly divisions: readonly string[];
+  /** From format 4 on. */
+  readonly source?: Source;
 }
 
 /** The book as bytes. Same book, same bytes. */
@@ -23,6 +25,7 @@ export function writeProject(book: Book): Uint8Array {
     id: book.id,
     nextId: book.nextId,
     divisions: book.divisions.map((division) => division.id),
+    source: book.source,
   };
   const encoder = new TextEncoder();
   const json = (value: unknown) => encoder.encode(`${JSON.stringify(value, null, 1)}\n`);
@@ -62,6 +65,7 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
     spec: readMember(members, 'spec.json'),
     divisions,
     notes: readMember(members, 'notes.json'),
+    ...(head.source === undefined ? {} : { source: head.source }),
   };
   try {
     return checkBook(migrate(raw));

@@ -1,24 +1,24 @@
 // The right column of Copy: what came in, tidying, finding and replacing.
 import { memo, useState } from 'react';
 import { useAppSelector } from '../../../state/hooks';
-import { ArrivalPanel } from './ArrivalPanel';
+import { ArrivalPanel } from './arrival/ArrivalPanel';
 import { FindPanel } from './find/FindPanel';
 import { TidyPanel } from './TidyPanel';
 
-const ARRIVAL = ['arrival', 'Arrival'] as const;
 const TOOLS = [
+  ['arrival', 'Arrival'],
   ['tidy', 'Tidy'],
   ['find', 'Find and replace'],
 ] as const;
 
 export const CopyTools = memo(function CopyTools() {
   const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
-  const [picked, setPicked] = useState<'arrival' | (typeof TOOLS)[number][0] | null>(null);
+  const [picked, setPicked] = useState<(typeof TOOLS)[number][0] | null>(null);
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
     <aside aria-label="Tools" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
       <div className="flex gap-4 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
-        {[...(arrival === undefined ? [] : [ARRIVAL]), ...TOOLS].map(([key, name]) => (
+        {TOOLS.map(([key, name]) => (
           <button
             key={key}
             aria-pressed={chosen === key}
@@ -29,7 +29,7 @@ export const CopyTools = memo(function CopyTools() {
           </button>
         ))}
       </div>
-      {chosen === 'arrival' && arrival !== undefined && <ArrivalPanel arrival={arrival} />}
+      {chosen === 'arrival' && <ArrivalPanel />}
       {chosen === 'tidy' && <TidyPanel />}
       {chosen === 'find' && <FindPanel />}
     </aside>

@@ -1,17 +1,31 @@
 // The arrival sheet: what came in with the manuscript, what each of its styles became, what was left out and why. It stands
 // beside the copy, and nothing waits for it.
 import type { ReactNode } from 'react';
-import type { Arrival } from '../../../core/model/manuscript';
-import { mapStyle } from '../../../state/arrivalThunks';
-import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { groupDigits } from '../../frame/useStageFacts';
+import type { Arrival } from '../../../../core/model/manuscript';
+import { KeptMappings } from './KeptMappings';
+import { NewerCopy } from './NewerCopy';
+import { mapStyle } from '../../../../state/arrivalThunks';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { groupDigits } from '../../../frame/useStageFacts';
 
 /** Headings listed. */
 const MOST_HEADINGS = 60;
 
-export function ArrivalPanel({ arrival }: { arrival: Arrival }) {
+export function ArrivalPanel() {
+  const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
+  return (
+    <section aria-label="Arrival">
+      {arrival !== undefined && <Sheet arrival={arrival} />}
+      <Part title="The author’s next file">
+        <NewerCopy />
+      </Part>
+    </section>
+  );
+}
+
+function Sheet({ arrival }: { arrival: Arrival }) {
   const facts: readonly (readonly [string, number])[] = [
-    ['Words', arrival.words],
+    ['Words in the file', arrival.words],
     ['Paragraphs', arrival.paragraphs],
     ['Footnotes', arrival.footnotes],
     ['Endnotes', arrival.endnotes],
@@ -20,7 +34,7 @@ export function ArrivalPanel({ arrival }: { arrival: Arrival }) {
     ['Pictures', arrival.images.length],
   ];
   return (
-    <section aria-label="Arrival">
+    <>
       <p className="border-b border-hairline px-3.5 py-2 text-quiet">{arrival.fileName}</p>
       <dl>
         {facts
@@ -33,6 +47,7 @@ export function ArrivalPanel({ arrival }: { arrival: Arrival }) {
           ))}
       </dl>
       <Part title="Its styles, and what they became">
+        <KeptMappings />
         {arrival.styles.map((style) => (
           <StyleRow key={style.name} style={style} />
         ))}
@@ -64,7 +79,7 @@ export function ArrivalPanel({ arrival }: { arrival: Arrival }) {
           ))}
         </Part>
       )}
-    </section>
+    </>
   );
 }
 
@@ -81,6 +96,7 @@ function StyleRow({ style }: { style: Arrival['styles'][number] }) {
   const dispatch = useAppDispatch();
   const styles = useAppSelector((state) => state.book.book?.spec.styles) ?? {};
   const readOnly = useAppSelector((state) => state.book.readOnly);
+  const mapped = useAppSelector((state) => state.book.book?.source.mapping[style.name]) ?? style.mappedTo;
   return (
     <div className="border-b border-hairline px-3.5 py-1.5">
       <label className="flex items-center justify-between gap-2">
@@ -90,7 +106,7 @@ function StyleRow({ style }: { style: Arrival['styles'][number] }) {
         <select
           className="select select-xs w-32 shrink-0"
           aria-label={`What ${style.name} becomes`}
-          value={style.mappedTo}
+          value={mapped}
           disabled={readOnly}
           onChange={(event) => dispatch(mapStyle(style.name, event.target.value))}
         >
