@@ -49,3 +49,4 @@ export { writeEpub } from './write/epub';
 
 export { findAll, replaceAll } from './find';
 export { listChange } from './base/listChange';
+export { lackingCharacters } from './proof';

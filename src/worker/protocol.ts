@@ -8,6 +8,7 @@ import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
 import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscript';
+import type { LackingCharacter } from '../core/model/lacking';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { HeadingPlace } from '../core/model/referenceTable';
@@ -30,6 +31,8 @@ export type TypesetRequest =
       readonly offset: number;
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
+  /** Characters that the face of their paragraph lacks. */
+  | { readonly kind: 'lacking'; readonly request: number }
   | { readonly kind: 'look'; readonly view: TextInView | null }
   | { readonly kind: 'find'; readonly request: number; readonly query: FindQuery }
   /** Replaces what a query finds; `only`: places as `stream at`, null for all. */
@@ -115,6 +118,7 @@ export type TypesetReply =
       readonly outlines: readonly GlyphOutline[];
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
+  | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
   /** `problem`: what is wrong with the pattern. */
   | {

@@ -4,6 +4,7 @@ import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { LackingCharacter } from '../core/model/lacking';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 import type {
@@ -83,6 +84,7 @@ export class TypesetClient {
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
   private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
+  private readonly lackings = new Map<number, (characters: readonly LackingCharacter[]) => void>();
   private readonly found = new Map<number, (reply: FoundReply) => void>();
   private readonly replaced = new Map<number, (reply: ReplacedReply) => void>();
   private readonly tidied = new Map<number, (reply: TidyReply) => void>();
@@ -151,6 +153,15 @@ export class TypesetClient {
     });
   }
 
+  /** Characters that the face of their paragraph lacks, of the pages composed last. */
+  lacking(): Promise<readonly LackingCharacter[]> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.lackings.set(request, resolve);
+      this.send({ kind: 'lacking', request });
+    });
+  }
+
   /** What Tidy would do for the copy; empty when it changes before that is known. */
   tidyOffers(): Promise<readonly TidyOffer[]> {
     const request = (this.requests += 1);
@@ -213,6 +224,10 @@ export class TypesetClient {
         this.facts.get(reply.request)?.(reply.facts);
         this.facts.delete(reply.request);
         return;
+      case 'lacking':
+        this.lackings.get(reply.request)?.(reply.characters);
+        this.lackings.delete(reply.request);
+        return;
       case 'found':
         this.found.get(reply.request)?.(reply);
         this.found.delete(reply.request);
@@ -274,6 +289,8 @@ export class TypesetClient {
     this.found.clear();
     this.replaced.clear();
     for (const resolve of this.offers.values()) resolve([]);
+    for (const resolve of this.lackings.values()) resolve([]);
+    this.lackings.clear();
     for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
     this.offers.clear();
     this.tidied.clear();

@@ -4,6 +4,7 @@ import {
   applyEdits,
   displayPage,
   findAll,
+  lackingCharacters,
   listChange,
   offersOf,
   paragraphFacts,
@@ -19,6 +20,7 @@ import type { BookEdit } from '../core/model/bookEdit';
 import type { FindQuery } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Page, TypesetBook } from '../core/model/pages';
+import type { LackingCharacter } from '../core/model/lacking';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
@@ -69,6 +71,9 @@ export class TypesetSession {
         break;
       case 'paragraph':
         this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
+        break;
+      case 'lacking':
+        this.post({ kind: 'lacking', request: message.request, characters: this.lacking() });
         break;
       case 'find':
         void this.find(message.request, message.query);
@@ -254,6 +259,17 @@ export class TypesetSession {
       }
     }
     return outlines;
+  }
+
+  /** Of the newest composed book. */
+  private lacking(): LackingCharacter[] {
+    const { composed } = this;
+    if (composed === undefined) return [];
+    const placed = composed.book.pages.flatMap((page) => [...page.fragments, ...page.notes]);
+    return lackingCharacters(
+      placed.map(({ paragraph }) => paragraph.styled),
+      composed.context.library.table,
+    );
   }
 
   /** Of the newest composed book; null while the book has changed since, or when the paragraph is on no page. */

@@ -216,6 +216,34 @@ describe('writing in the galley', () => {
     expect(await page.locator('.galley-row').count()).to.equal(before + 7);
   });
 
+  it('types at the caret also when it is scrolled far out of view', async () => {
+    await goToEnd('said eight.');
+    await page.locator('.galley').evaluate((box) => box.scrollTo(0, 3000));
+    await page.waitForTimeout(300);
+    await page.keyboard.type('Far away.');
+    expect(await text('The last boat down').innerText()).to.match(/Far away\.$/);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    expect(await page.locator('.galley').innerText()).to.not.include('Far');
+  });
+
+  it('lists characters that the face lacks, and sets them all in another', async () => {
+    await goToEnd('Onward.');
+    await page.keyboard.insertText(' אב');
+    await page.getByRole('button', { name: 'Missing' }).click();
+    const panel = page.getByRole('region', { name: 'Missing characters' });
+    await panel.getByRole('button', { name: /U\+05D0/ }).click();
+    expect(await panel.getByTitle('To its place in the galley').first().innerText()).to.include('Onward.');
+    await panel.getByRole('button', { name: 'Set all in it' }).click();
+    await panel.getByRole('button', { name: /U\+05D0/ }).waitFor({ state: 'detached' });
+    await panel.getByRole('button', { name: /U\+05D1/ }).click();
+    await panel.getByLabel('In place of ב').fill('b');
+    await panel.getByRole('button', { name: 'Replace all' }).click();
+    await panel.getByText('The faces have every character of the text.').waitFor();
+    expect(await text('Onward.').innerText()).to.include('אb');
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  });
+
   it('keeps all of it over a reload', async () => {
     await page.getByText('Saved').waitFor();
     const words = await page.locator('.galley-text').allInnerTexts();

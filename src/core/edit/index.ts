@@ -2,6 +2,7 @@ export { addDivisionsEdits } from './addDivisions';
 export { editsBetweenBooks } from './bookDiff';
 export { replaceCopy, type ReplacedCopy } from './replaceCopy';
 export { mergeDivisionEdits, splitDivisionEdits } from './divisions';
+export { fallbackFaceEdits, type CharacterPlace } from './fallbackFace';
 export { dummyCopy } from './dummyCopy';
 export { insertBlocksEdits, type IncomingBlocks } from './insertBlocks';
 export { mergeParagraphsEdit } from './mergeParagraphs';

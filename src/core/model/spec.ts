@@ -200,6 +200,8 @@ export interface ParagraphStyle {
 export interface CharacterStyle {
   readonly name: string;
   readonly basedOn?: StyleTag;
+  /** Family key; absent: the face of the paragraph. */
+  readonly face?: string;
   readonly italic?: 'on' | 'opposite';
   readonly weight?: number;
   readonly caps?: 'none' | 'small';

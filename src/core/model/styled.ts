@@ -108,6 +108,8 @@ export interface StyledParagraph {
   readonly tail: string;
   /** Code points that no face has. */
   readonly missing: readonly number[];
+  /** Offsets in the set text of characters that the face wished for lacks: another face has them, or none. */
+  readonly lacking: readonly number[];
   /** Source offsets of quotes without their pair. */
   readonly unpaired: readonly number[];
   /** Everything that shaping depends on, so that other changes never shape again. */

@@ -49,7 +49,8 @@ export function styleParagraph(
   const set = makeSetText(source, context, prefix, marks.edits);
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
-  const made = makeRuns(set.text, looks, style, context, missing);
+  const lacking: number[] = [];
+  const made = makeRuns(set.text, looks, style, context, { missing, lacking });
   const bidi = embeddingLevels(set.text);
   const cut = bidi === undefined ? made : made.flatMap((run) => cutByLevel(run, bidi.levels));
   const runs = prefix === '' && bidi === undefined ? withInitial(set.text, cut, style, context.faces) : cut;
@@ -64,6 +65,7 @@ export function styleParagraph(
     notes: set.notes,
     tail: '',
     missing,
+    lacking,
     unpaired: marks.unpaired,
     shapeKey: shapeKeyOf(set.text, runs),
   };
@@ -131,11 +133,11 @@ function makeRuns(
   looks: readonly [number, number, Look][],
   style: ResolvedStyle,
   context: StyleContext,
-  missing: number[],
+  found: Lacks,
 ): StyledRun[] {
   const runs: StyledRun[] = [];
   for (const [from, to, look] of looks) {
-    for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context.faces, missing)) {
+    for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context.faces, found)) {
       const run = makeRun(piece, style, look);
       const last = runs[runs.length - 1];
       if (last !== undefined && sameRun(last, run)) runs[runs.length - 1] = { ...last, to: run.to };
@@ -164,9 +166,16 @@ function wishedFace(style: ResolvedStyle, look: Look, context: StyleContext): Fa
   if (look.style?.italic === 'on') italic = true;
   else if (look.style?.italic === 'opposite') italic = !italic;
   if (look.touches?.italic !== undefined) italic = look.touches.italic;
+  const family = look.style?.face ?? style.family;
   const face =
-    maybeFace(context.faces, style.family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
+    maybeFace(context.faces, family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
   return face ?? context.faces[0];
+}
+
+interface Lacks {
+  /** Code points that no face has, and places of those that the wished face lacks. */
+  readonly missing: number[];
+  readonly lacking: number[];
 }
 
 interface Piece {
@@ -187,7 +196,7 @@ function cutByCoverage(
   to: number,
   face: FaceRecord,
   faces: FaceTable,
-  missing: number[],
+  found: Lacks,
 ): Piece[] {
   const pieces: Piece[] = [];
   let start = from;
@@ -201,7 +210,8 @@ function cutByCoverage(
     }
     const code = text.codePointAt(at)!;
     const size = code > 0xffff ? 2 : 1;
-    const needed = faceFor(code, text[at], face, current, faces, missing);
+    const needed = faceFor(code, text[at], face, current, faces, found.missing);
+    if (code !== 0x20 && !covers(face, code) && !DRAWN_BY_ENGINE.test(text[at])) found.lacking.push(at);
     if (needed !== current) {
       if (at > start) pieces.push({ from: start, to: at, face: current });
       [start, current] = [at, needed];

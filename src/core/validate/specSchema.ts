@@ -114,6 +114,7 @@ export const paragraphStyleSchema = Joi.object({
 export const characterStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
   basedOn: Joi.string().max(12),
+  face: Joi.string().max(60),
   italic: optional(oneOf('on', 'opposite')),
   weight: optional(whole(100, 900, 'weight')),
   caps: optional(oneOf('none', 'small')),

@@ -35,6 +35,7 @@ function styled(text: string, parts: Partial<StyledRun>[] = [{}]): StyledParagra
     block: 'p1',
     tail: '',
     missing: [],
+    lacking: [],
     unpaired: [],
     isRtl: false,
     shapeKey: text,

@@ -3,12 +3,14 @@ import { memo, useState } from 'react';
 import { useAppSelector } from '../../../state/hooks';
 import { ArrivalPanel } from './arrival/ArrivalPanel';
 import { FindPanel } from './find/FindPanel';
+import { LackingPanel } from './LackingPanel';
 import { TidyPanel } from './TidyPanel';
 
 const TOOLS = [
   ['arrival', 'Arrival'],
   ['tidy', 'Tidy'],
   ['find', 'Find and replace'],
+  ['lacking', 'Missing'],
 ] as const;
 
 export const CopyTools = memo(function CopyTools() {
@@ -17,7 +19,7 @@ export const CopyTools = memo(function CopyTools() {
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
     <aside aria-label="Tools" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
-      <div className="flex gap-4 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
+      <div className="flex justify-between gap-2 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
         {TOOLS.map(([key, name]) => (
           <button
             key={key}
@@ -32,6 +34,7 @@ export const CopyTools = memo(function CopyTools() {
       {chosen === 'arrival' && <ArrivalPanel />}
       {chosen === 'tidy' && <TidyPanel />}
       {chosen === 'find' && <FindPanel />}
+      {chosen === 'lacking' && <LackingPanel />}
     </aside>
   );
 });

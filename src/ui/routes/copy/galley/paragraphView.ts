@@ -118,6 +118,8 @@ export class ParagraphView implements NodeView {
   }
 
   ignoreMutation(mutation: ViewMutationRecord): boolean {
+    // Nobody puts anything beside margin, text and notes: what lands there is put right by drawing the row again.
+    if (mutation.type === 'childList' && mutation.target === this.dom) return false;
     // Attributes are set by `wear`; only the text below is typed in.
     return mutation.type === 'attributes' || !this.contentDOM.contains(mutation.target);
   }

@@ -40,6 +40,8 @@ export class StreamView {
   private first = 0;
   private isEmpty = true;
   private hidden: ReadonlySet<string> = new Set();
+  /** Blocks whose rows hold the ends of the selection. */
+  private held: ReadonlySet<string> = new Set();
   private readonly paragraphs = new Set<ParagraphView>();
 
   constructor(
@@ -65,6 +67,7 @@ export class StreamView {
           const depth = view.state.doc.resolve(Math.min(getPos() ?? 0, view.state.doc.content.size)).depth;
           if (options.isNote || depth > 0) return plainParagraph(node);
           const made = new ParagraphView(node, host, (gone) => this.paragraphs.delete(gone));
+          made.dom.classList.toggle('has-caret', this.held.has(made.block));
           this.paragraphs.add(made);
           return made;
         },
@@ -138,6 +141,7 @@ export class StreamView {
     let state = before.apply(transaction);
     if (!transaction.docChanged || transaction.getMeta(EXTERNAL)) {
       this.view.updateState(state);
+      this.holdCaretRows();
       this.host.moved(this);
       return;
     }
@@ -153,6 +157,7 @@ export class StreamView {
     const edit = replaceBlocksEdit(this.stream, before.doc, state.doc, this.first, this.isEmpty);
     this.isEmpty = false;
     this.view.updateState(state);
+    this.holdCaretRows();
     const typed = typingKey(edit, state);
     this.host.change({
       name: (transaction.getMeta(NAME) as string | undefined) ?? nameOf(transaction, typed !== null),
@@ -164,6 +169,15 @@ export class StreamView {
       selection: { before: this.bookSelection(before), after: this.bookSelection(state) },
     });
     this.host.moved(this);
+  }
+
+  /** The rows in which the selection begins and ends are always laid out, also where they are scrolled out of view. */
+  private holdCaretRows(): void {
+    const { doc, selection } = this.view.state;
+    const wanted = new Set([placeAt(doc, selection.anchor).block, placeAt(doc, selection.head).block]);
+    if (wanted.size === this.held.size && [...wanted].every((block) => this.held.has(block))) return;
+    this.held = wanted;
+    for (const { dom, block } of this.paragraphs) dom.classList.toggle('has-caret', wanted.has(block));
   }
 
   /** Takes in the stream as it is in the book: this document holds `count` of its blocks from `first` on. */
