@@ -1,6 +1,6 @@
 // What is typed in the galley becomes edits of the book: one entry of the history for each, joined while typing.
 import { mergeDivisionEdits, mergeParagraphsEdit, renumbered, restyleEdits, splitDivisionEdits } from '../core/edit';
-import type { Book, Note } from '../core/model/book';
+import { eachStream, type Book, type Note } from '../core/model/book';
 import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
 import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
 import type { NotesMoved } from '../galley';
@@ -91,6 +91,19 @@ export function goToText(place: TextSelection): AppThunk {
     if (found === null) return;
     if (getState().view.division !== found.stream) dispatch(chooseDivision(found.stream));
     dispatch(textCalled(found));
+  };
+}
+
+/** Goes to a paragraph, whatever stream it is of; nothing happens when it is gone. */
+export function goToBlock(block: BlockId): AppThunk {
+  return (dispatch, getState) => {
+    const { book } = getState().book;
+    if (book === null) return;
+    for (const { stream, blocks } of eachStream(book)) {
+      if (!blocks.some(({ id }) => id === block)) continue;
+      const place = { block, offset: 0 };
+      return dispatch(goToText({ stream, anchor: place, head: place }));
+    }
   };
 }
 

@@ -86,7 +86,8 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   const edits = editsBetweenBooks(book, { ...after, source: { ...book.source, mapping } });
   const arrival = arrivalOf(manuscript, fileName);
   const styles = arrival.styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => ids.get(id) ?? []) }));
-  return { kind: 'replaced', edits, report, arrival: { ...arrival, styles } };
+  const comments = arrival.comments.map((one) => ({ ...one, block: ids.get(one.block) ?? '' }));
+  return { kind: 'replaced', edits, report, arrival: { ...arrival, styles, comments } };
 }
 
 async function writePress(

@@ -10,6 +10,7 @@ export interface DocxParts {
   readonly styles?: string;
   readonly footnotes?: string;
   readonly endnotes?: string;
+  readonly comments?: string;
   readonly core?: string;
 }
 
@@ -22,6 +23,7 @@ export function docx(parts: DocxParts): Uint8Array {
   if (parts.styles) members['word/styles.xml'] = part('styles', parts.styles);
   if (parts.footnotes) members['word/footnotes.xml'] = part('footnotes', parts.footnotes);
   if (parts.endnotes) members['word/endnotes.xml'] = part('endnotes', parts.endnotes);
+  if (parts.comments) members['word/comments.xml'] = part('comments', parts.comments);
   if (parts.core) {
     members['docProps/core.xml'] = encoder.encode(
       `<cp:coreProperties xmlns:cp="c" xmlns:dc="d">${parts.core}</cp:coreProperties>`,

@@ -92,6 +92,7 @@ describe('the arrival of manuscripts', () => {
     tables: 0,
     lists: 0,
     images: [],
+    comments: [],
     dropped: [],
     styles: [{ name: 'Sidebar', count: 1, mappedTo: 'TX', sample: 'x', blocks: ['p1'] }],
   };

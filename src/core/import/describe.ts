@@ -100,6 +100,7 @@ export function arrivalOf(manuscript: Manuscript, fileName: string): Arrival {
     lists: report.lists,
     images: report.images,
     styles: manuscript.styles,
+    comments: manuscript.comments,
     dropped: report.dropped,
   };
 }

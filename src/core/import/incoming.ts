@@ -1,6 +1,7 @@
 // Collects a manuscript while a file is read: what every reader needs, whatever its format.
 import type {
   ImportRemark,
+  IncomingComment,
   IncomingHeading,
   IncomingImage,
   IncomingMetadata,
@@ -18,6 +19,7 @@ export class Incoming {
   readonly notes: Record<string, IncomingNote> = {};
   readonly images: IncomingImage[] = [];
   readonly headings: IncomingHeading[] = [];
+  readonly comments: IncomingComment[] = [];
   pageBreaks = 0;
   private readonly remarks = new Map<string, { count: number; why: string }>();
   private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string; blocks: string[] }>();
@@ -29,9 +31,18 @@ export class Incoming {
     else known.count += count;
   }
 
+  /** A remark on the paragraph that is being read. */
+  comment(who: string, text: string): void {
+    this.remark('Comments left out', 'They are notes to the typesetter, and listed as such.');
+    const words = text.replace(/\s+/g, ' ').trim();
+    if (words !== '') this.comments.push({ block: '', who: who.trim(), text: words });
+  }
+
   /** A finished paragraph of a style of the file. */
   paragraph(builder: ParagraphBuilder, style: string, tag: StyleTag, rest: Partial<Paragraph> = {}): Paragraph {
     const built = builder.build(this.ids.take('p'), tag, rest);
+    for (let k = this.comments.length - 1; k >= 0 && this.comments[k].block === ''; k -= 1)
+      this.comments[k] = { ...this.comments[k], block: built.id };
     const known = this.styles.get(style);
     const words = built.text.replace(/\uFFFC/g, ' ').trim();
     if (known === undefined)
@@ -79,6 +90,7 @@ export class Incoming {
         .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1)),
       images: this.images,
       headings: this.headings,
+      comments: this.comments,
       pageBreaks: this.pageBreaks,
       nextId: this.ids.next,
       remarks: [...this.remarks].map(([what, { count, why }]): ImportRemark => ({ what, count, why })),

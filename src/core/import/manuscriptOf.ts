@@ -44,6 +44,7 @@ export function manuscriptOf(book: Book): Manuscript {
     styles: [...styles].map(([tag, facts]) => ({ name: book.spec.styles[tag]?.name ?? tag, mappedTo: tag, ...facts })),
     images: [],
     headings,
+    comments: [],
     pageBreaks,
     nextId: book.nextId,
     remarks: [],

@@ -37,6 +37,15 @@ export interface IncomingImage {
   readonly alt: string;
 }
 
+/** What somebody remarked on a paragraph in the file: for the typesetter, never in the text. */
+export interface IncomingComment {
+  /** Id of the paragraph at which it stands. */
+  readonly block: string;
+  /** Who wrote it; empty when the file does not say. */
+  readonly who: string;
+  readonly text: string;
+}
+
 /** A heading with its level, from 1, as the file gives it. */
 export interface IncomingHeading {
   readonly level: number;
@@ -57,6 +66,7 @@ export interface Arrival {
   readonly lists: number;
   readonly images: readonly IncomingImage[];
   readonly styles: readonly IncomingStyle[];
+  readonly comments: readonly IncomingComment[];
   readonly dropped: readonly ImportRemark[];
 }
 
@@ -79,6 +89,7 @@ export interface Manuscript {
   readonly styles: readonly IncomingStyle[];
   readonly images: readonly IncomingImage[];
   readonly headings: readonly IncomingHeading[];
+  readonly comments: readonly IncomingComment[];
   /** Page and column breaks. */
   readonly pageBreaks: number;
   /** The next number for an id. */

@@ -13,6 +13,20 @@ const KEYS: readonly [string, readonly [string, string][]][] = [
     ],
   ],
   [
+    'In the galley',
+    [
+      ['Enter', 'New paragraph'],
+      ['Shift Enter', 'Line break in the paragraph'],
+      ['Ctrl I, Ctrl B', 'Emphasis, strong'],
+      ['Shift Tab', 'To the style tag of the paragraph'],
+      ['Letters', 'At a tag: set the style of that code'],
+      ['↑ ↓', 'At a tag: tag above, tag below'],
+      ['Enter', 'At a tag: set the style set last'],
+      ['Alt Enter', 'Into the note before the caret'],
+      ['Esc', 'From a note back to its reference'],
+    ],
+  ],
+  [
     'On the desk',
     [
       ['← →', 'Spread before, spread after'],
@@ -39,7 +53,7 @@ export function ShortcutHelp({ onClose }: { onClose: () => void }) {
             <h2 className="mb-1 font-semibold">{group}</h2>
             <dl className="grid grid-cols-[130px_1fr] gap-y-1">
               {rows.map(([keys, what]) => (
-                <div key={keys} className="contents">
+                <div key={what} className="contents">
                   <dt className="text-quiet">{keys}</dt>
                   <dd>{what}</dd>
                 </div>

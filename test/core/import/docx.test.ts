@@ -93,6 +93,24 @@ describe('reading a Word document', () => {
     ]);
   });
 
+  it('keeps comments out of the text, as notes to the typesetter at their paragraphs', () => {
+    const mark = (id: number) => `<w:r><w:commentReference w:id="${id}"/></w:r>`;
+    const manuscript = read({
+      body:
+        para(run('First.')) + para(run('Second') + mark(3) + run(' one.') + mark(4)) + para(run('Third.') + mark(9)),
+      comments:
+        `<w:comment w:id="3" w:author="Mina Tolliver">${para(run('Is this'))}${para(run('a date?'))}</w:comment>` +
+        `<w:comment w:id="4">${para(run('Small capitals, please.'))}</w:comment>`,
+    });
+    const [, second] = paragraphs(manuscript);
+    expect(second.text).to.equal('Second one.');
+    expect(manuscript.comments).to.deep.equal([
+      { block: second.id, who: 'Mina Tolliver', text: 'Is this a date?' },
+      { block: second.id, who: '', text: 'Small capitals, please.' },
+    ]);
+    expect(manuscript.remarks.find((remark) => remark.what === 'Comments left out')!.count).to.equal(3);
+  });
+
   it('leaves out an incoming contents list', () => {
     const toc =
       '<w:p><w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText> TOC \\o </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>' +

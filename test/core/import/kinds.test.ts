@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { Paragraph } from '../../../src/core/model/streams';
 import { ImportError } from '../../../src/core/base/errors';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import { drain } from '../../build/assets';
@@ -276,5 +277,29 @@ describe('reading an EPUB', () => {
     fails('a.odt', packed({ 'x.txt': 'x' }), 'not-a-document');
     fails('a.odt', 'words', 'not-a-document');
     fails('a.md', packed({ x: 'y' }), 'not-a-document');
+  });
+});
+
+describe('comments of other kinds of files', () => {
+  it('are notes to the typesetter at their paragraphs', () => {
+    const annotation =
+      '<office:annotation><dc:creator>Mina Tolliver</dc:creator><text:p>Is this</text:p><text:p>a date?</text:p></office:annotation>';
+    const files: [string, Uint8Array][] = [
+      ['a.odt', odt({ body: `<text:p>First.</text:p><text:p>Second${annotation} one.</text:p>` })],
+      [
+        'a.rtf',
+        new TextEncoder().encode(
+          '{\\rtf1\\ansi First.\\par Second{\\*\\atnid MT}{\\*\\atnauthor Mina Tolliver}\\chatn{\\*\\annotation \\pard Is this {\\i a} date?} one.\\par}',
+        ),
+      ],
+    ];
+    for (const [name, bytes] of files) {
+      const manuscript = drain(readManuscript(name, bytes));
+      const second = manuscript.blocks[1] as Paragraph;
+      expect(second.text, name).to.equal('Second one.');
+      expect(manuscript.comments, name).to.deep.equal([
+        { block: second.id, who: 'Mina Tolliver', text: 'Is this a date?' },
+      ]);
+    }
   });
 });

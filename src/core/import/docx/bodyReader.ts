@@ -204,9 +204,14 @@ export class BodyReader {
       case 'w:sym':
         return incoming.remark('Symbols of a symbol font left out', 'They are no characters of the text.');
       case 'w:commentReference':
-        return incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
+        return this.readComment(part.attributes['w:id'] ?? '');
       default:
     }
+  }
+
+  private readComment(id: string): void {
+    const { who, text } = this.parts.comment(id);
+    this.incoming.comment(who, text);
   }
 
   private readBreak(type: string | undefined, builder: ParagraphBuilder): void {

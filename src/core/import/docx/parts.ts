@@ -1,10 +1,12 @@
 // The parts of a .docx besides its text: relations, numbering, and the files of its pictures.
-import { elements, maybeChild, type XmlElement } from '../../base/xml';
+import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 
 export class DocxParts {
   private readonly relations = new Map<string, { readonly target: string; readonly isExternal: boolean }>();
   /** Whether the levels of a numbering are numbered, and not marked by a bullet. */
   private readonly ordered = new Map<string, ReadonlyMap<number, boolean>>();
+
+  private readonly comments = new Map<string, { readonly who: string; readonly text: string }>();
 
   constructor(
     private readonly members: Readonly<Record<string, Uint8Array>>,
@@ -13,6 +15,7 @@ export class DocxParts {
     for (const part of ['document', 'footnotes', 'endnotes'])
       this.readRelations(part, read(`word/_rels/${part}.xml.rels`));
     this.readNumbering(read('word/numbering.xml'));
+    this.readComments(read('word/comments.xml'));
   }
 
   private readRelations(part: string, relations: XmlElement | undefined): void {
@@ -38,6 +41,18 @@ export class DocxParts {
         this.ordered.set(element.attributes['w:numId'], formats.get(source) ?? new Map());
       }
     }
+  }
+
+  private readComments(part: XmlElement | undefined): void {
+    for (const comment of part ? elements(part) : []) {
+      const text = elements(comment).map(textOf).join(' ');
+      this.comments.set(comment.attributes['w:id'] ?? '', { who: comment.attributes['w:author'] ?? '', text });
+    }
+  }
+
+  /** A comment by its number; one without words when the file does not have it. */
+  comment(id: string): { readonly who: string; readonly text: string } {
+    return this.comments.get(id) ?? { who: '', text: '' };
   }
 
   isOrdered(numbering: string, level: number): boolean {

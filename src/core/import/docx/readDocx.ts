@@ -11,7 +11,7 @@ import { DocxParts } from './parts';
 import { readStyles } from './styleNames';
 
 const WANTED =
-  /^(word\/(document|styles|footnotes|endnotes|numbering)\.xml|word\/_rels\/(document|footnotes|endnotes)\.xml\.rels|word\/media\/[^/]+|docProps\/core\.xml)$/;
+  /^(word\/(document|styles|footnotes|endnotes|numbering|comments)\.xml|word\/_rels\/(document|footnotes|endnotes)\.xml\.rels|word\/media\/[^/]+|docProps\/core\.xml)$/;
 const BLOCKS_PER_STEP = 100;
 
 /** Throws ImportError `truncated`, `too-large`, `not-a-document` or `damaged`. */

@@ -187,7 +187,7 @@ class OdtReader {
       case 'draw:frame':
         return this.readFrame(part);
       case 'office:annotation':
-        return this.incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
+        return this.readComment(part);
       case 'office:annotation-end':
       case 'text:ruby-text':
       case 'text:soft-page-break':
@@ -195,6 +195,12 @@ class OdtReader {
       default:
         return this.readInline(part, builder, look);
     }
+  }
+
+  private readComment(part: XmlElement): void {
+    const who = maybeChild(part, 'dc:creator');
+    const paragraphs = elements(part).filter((child) => /^text:(p|list)$/.test(child.name));
+    this.incoming.comment(who === undefined ? '' : textOf(who), paragraphs.map(textOf).join(' '));
   }
 
   private readNote(part: XmlElement, builder: ParagraphBuilder): void {

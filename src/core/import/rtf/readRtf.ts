@@ -32,7 +32,11 @@ const SKIPPED = new Set(
   ).split(' '),
 );
 
-type Destination = 'text' | 'skip' | 'stylesheet' | 'info' | 'title' | 'author' | 'fldinst' | 'pict' | 'comment';
+type Destination =
+  'text' | 'skip' | 'stylesheet' | 'info' | 'title' | 'author' | 'fldinst' | 'pict' | 'comment' | 'commentBy';
+
+/** Destinations whose text is collected. */
+const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy']);
 
 interface Group {
   destination: Destination;
@@ -84,6 +88,8 @@ class RtfReader {
   private toSkip = 0;
   private isIgnorable = false;
   private words = '';
+  /** Who wrote the comment that follows. */
+  private commentBy = '';
   private styleNumber = 0;
   private instruction = '';
   /** Where the field whose result is being read leads. */
@@ -139,6 +145,11 @@ class RtfReader {
       if (words !== '' && outer === 'info') this.metadata[closed.destination] = words;
       this.words = '';
     }
+    if (closed.destination === 'comment' && outer !== 'comment') {
+      this.incoming.comment(this.commentBy, this.words);
+      [this.words, this.commentBy] = ['', ''];
+    }
+    if (closed.destination === 'commentBy' && outer !== 'commentBy') [this.commentBy, this.words] = [this.words, ''];
     if (closed.destination === 'fldinst' && outer !== 'fldinst')
       this.link = /HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(this.instruction)?.[1] ?? null;
   }
@@ -164,7 +175,7 @@ class RtfReader {
   private put(text: string): void {
     const { destination, hidden, deleted, look } = this.group;
     if (destination === 'fldinst') this.instruction += text;
-    else if (destination === 'stylesheet' || destination === 'title' || destination === 'author') this.words += text;
+    else if (WORDED.has(destination)) this.words += text;
     if (destination !== 'text') return;
     if (deleted)
       return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
@@ -235,10 +246,14 @@ class RtfReader {
       this.groups[this.groups.length - 1] = { ...group, isResult: true };
       return true;
     }
+    if (word === 'atnauthor') {
+      group.destination = group.destination === 'text' ? 'commentBy' : 'skip';
+      if (group.destination === 'commentBy') this.words = '';
+      return true;
+    }
     if (word === 'annotation' || word === 'atnid') {
-      if (word === 'annotation')
-        incoming.remark('Comments left out', 'They are for the typesetter, not for the reader.');
-      group.destination = 'skip';
+      group.destination = word === 'annotation' && group.destination === 'text' ? 'comment' : 'skip';
+      if (group.destination === 'comment') this.words = '';
       return true;
     }
     if (word === 'pict' && isInText) {

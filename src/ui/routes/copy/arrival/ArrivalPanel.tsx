@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { Arrival } from '../../../../core/model/manuscript';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
+import { goToBlock } from '../../../../state/galleyThunks';
 import { mapStyle } from '../../../../state/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { groupDigits } from '../../../frame/useStageFacts';
@@ -24,6 +25,7 @@ export function ArrivalPanel() {
 }
 
 function Sheet({ arrival }: { arrival: Arrival }) {
+  const dispatch = useAppDispatch();
   const facts: readonly (readonly [string, number])[] = [
     ['Words in the file', arrival.words],
     ['Paragraphs', arrival.paragraphs],
@@ -52,6 +54,21 @@ function Sheet({ arrival }: { arrival: Arrival }) {
           <StyleRow key={style.name} style={style} />
         ))}
       </Part>
+      {arrival.comments.length > 0 && (
+        <Part title={`Notes to the typesetter, ${arrival.comments.length}`}>
+          {arrival.comments.map(({ block, who, text }, index) => (
+            <button
+              key={index}
+              className="block w-full border-b border-hairline px-3.5 py-1.5 text-left"
+              title="To its paragraph in the galley"
+              onClick={() => dispatch(goToBlock(block))}
+            >
+              {text}
+              {who !== '' && <span className="block text-[12px] text-quiet">{who}</span>}
+            </button>
+          ))}
+        </Part>
+      )}
       {arrival.headings.length > 0 && (
         <Part title={`Headings, ${arrival.headings.length}`}>
           {arrival.headings.slice(0, MOST_HEADINGS).map(({ level, text }, index) => (
