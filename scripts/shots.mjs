@@ -30,9 +30,20 @@ const VIEWS = [
     },
   ],
   [
+    'tidy',
+    async (page) => {
+      await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+      await page.getByRole('button', { name: /^2 Low Water/ }).click();
+      await page.getByRole('button', { name: /^Straight quotes/ }).click();
+      await page.getByTitle('To its place in the galley').nth(3).click();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
     'find',
     async (page) => {
       await page.getByRole('button', { name: 'Find and replace' }).click();
+      await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
       await page.getByLabel('Find', { exact: true }).fill('register');
       await page.getByLabel('Put', { exact: true }).fill('ledger');
     },

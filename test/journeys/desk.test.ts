@@ -180,8 +180,8 @@ describe('the desk and the other screens', () => {
   it('shows copy with its style tags, notes beside their references, and the contents of proof', async () => {
     await page.keyboard.press('Alt+1');
     await page.getByRole('button', { name: /1 The Ninth Passenger/ }).click();
-    const row = page.locator('p[data-block]', { hasText: 'The last boat down' });
-    expect(await row.evaluate((element) => element.previousElementSibling!.textContent)).to.equal('TXF');
+    const row = page.locator('.galley-row', { hasText: 'The last boat down' });
+    expect(await row.locator('.galley-tag').innerText()).to.equal('TXF');
     await page.getByText('Unaccompanied, a corpse was freight').waitFor();
     await page.keyboard.press('Alt+4');
     await page.getByText('Loose lines').waitFor();

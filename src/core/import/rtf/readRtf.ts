@@ -7,6 +7,7 @@ import type { SpanLook } from '../paragraphBuilder';
 import { byteDecoder, type ByteDecoder } from './codePages';
 import { PLAIN, RtfStreams, type ParagraphFormat } from './rtfStreams';
 import { rtfTokens, type RtfToken } from './tokens';
+import { CHARACTERS, SKIPPED, SYMBOLS } from './words';
 
 const TOKENS_PER_STEP = 5000;
 
@@ -21,16 +22,6 @@ export function* readRtf(bytes: Uint8Array): Generator<void, Manuscript> {
   }
   return reader.finish();
 }
-
-/** Groups whose words are no text of the document. */
-const SKIPPED = new Set(
-  (
-    'fonttbl colortbl listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
-    'header headerl headerr headerf footer footerl footerr footerf pntext pntxta pntxtb listtext nonshppict objdata bkmkstart bkmkend ' +
-    'filetbl stylerestrictions ftnsep ftnsepc ftncn aftnsep aftnsepc aftncn pgptbl mmathPr fldinst pict info stylesheet shpinst sp sn sv ' +
-    'background falt panose listname listlevel leveltext levelnumbers userprops xe tc'
-  ).split(' '),
-);
 
 type Destination =
   'text' | 'skip' | 'stylesheet' | 'info' | 'title' | 'author' | 'fldinst' | 'pict' | 'comment' | 'commentBy';
@@ -52,29 +43,6 @@ interface Group {
 
 /** More open groups than this are read as if they were one: their looks are lost, their text is not. */
 const DEEPEST = 5000;
-
-const CHARACTERS: Readonly<Record<string, string>> = {
-  emdash: '—',
-  endash: '–',
-  lquote: '‘',
-  rquote: '’',
-  ldblquote: '“',
-  rdblquote: '”',
-  bullet: '•',
-  emspace: '\u2003',
-  enspace: '\u2002',
-  qmspace: '\u2005',
-  zwj: '\u200D',
-  zwnj: '\u200C',
-};
-const SYMBOLS: Readonly<Record<string, string>> = {
-  '~': '\u00A0',
-  '-': '\u00AD',
-  _: '\u2011',
-  '\\': '\\',
-  '{': '{',
-  '}': '}',
-};
 
 class RtfReader {
   private readonly incoming = new Incoming();

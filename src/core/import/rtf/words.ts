@@ -1,0 +1,34 @@
+// Words of RTF that stand for characters, and groups whose words are no text of the document (RTF 1.9.1).
+
+/** Groups whose words are no text of the document. */
+export const SKIPPED = new Set(
+  (
+    'fonttbl colortbl listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
+    'header headerl headerr headerf footer footerl footerr footerf pntext pntxta pntxtb listtext nonshppict objdata bkmkstart bkmkend ' +
+    'filetbl stylerestrictions ftnsep ftnsepc ftncn aftnsep aftnsepc aftncn pgptbl mmathPr fldinst pict info stylesheet shpinst sp sn sv ' +
+    'background falt panose listname listlevel leveltext levelnumbers userprops xe tc'
+  ).split(' '),
+);
+
+export const CHARACTERS: Readonly<Record<string, string>> = {
+  emdash: '—',
+  endash: '–',
+  lquote: '‘',
+  rquote: '’',
+  ldblquote: '“',
+  rdblquote: '”',
+  bullet: '•',
+  emspace: '\u2003',
+  enspace: '\u2002',
+  qmspace: '\u2005',
+  zwj: '\u200D',
+  zwnj: '\u200C',
+};
+export const SYMBOLS: Readonly<Record<string, string>> = {
+  '~': '\u00A0',
+  '-': '\u00AD',
+  _: '\u2011',
+  '\\': '\\',
+  '{': '{',
+  '}': '}',
+};
