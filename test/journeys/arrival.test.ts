@@ -99,6 +99,18 @@ describe('the arrival of a manuscript', () => {
     await page.locator('.galley-tag', { hasText: 'EXT' }).first().waitFor();
   });
 
+  it('sets the book as another trim and language from the sheet, with the first spread as it comes to', async () => {
+    const sheet = page.getByRole('region', { name: 'Arrival', exact: true });
+    await sheet.getByText('Set it as').click();
+    await sheet.getByLabel('Trade size').selectOption('6x9');
+    await sheet.getByLabel('Language').selectOption('en-GB');
+    await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
+    await page.keyboard.press('Alt+2');
+    expect(await page.getByLabel('Trade size').inputValue()).to.equal('6x9');
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^The First/ }).click();
+  });
+
   it('makes divisions of a file dropped on the running order', async () => {
     const order = page.getByRole('navigation', { name: 'Running order' });
     const last = order.getByRole('button', { name: /^The Last/ });

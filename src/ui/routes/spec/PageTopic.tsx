@@ -1,9 +1,10 @@
 // Page: the trim and the four margins.
-import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../core/measure/trims';
+import { maybeTradeTrim } from '../../../core/measure/trims';
 import { typeArea } from '../../../core/measure/typeArea';
-import { formatNumber, length } from '../../../core/measure/units';
+import { formatNumber } from '../../../core/measure/units';
 import { useAppSelector } from '../../../state/hooks';
-import { ChoiceSetting, LengthSetting, SettingGroup } from '../../components/Setting';
+import { LengthSetting, SettingGroup } from '../../components/Setting';
+import { TrimChoice } from './TrimChoice';
 import { useSpec } from './useSetSpec';
 
 const MARGINS = [
@@ -17,29 +18,10 @@ export function PageTopic() {
   const { spec, readOnly, set } = useSpec();
   const { trim, margins } = spec.page;
   const trade = maybeTradeTrim(trim.width.pt, trim.height.pt);
-  const choose = (key: string) => {
-    const found = TRADE_TRIMS.find((candidate) => candidate.key === key);
-    if (found === undefined) return;
-    set(
-      'page.trim',
-      { width: length(found.width, found.unit), height: length(found.height, found.unit) },
-      `Trim ${found.name}`,
-    );
-  };
   return (
     <>
       <SettingGroup title="Trim" aside={trade?.name ?? 'own size'}>
-        <ChoiceSetting
-          label="Trade size"
-          isWide
-          value={trade?.key ?? ''}
-          disabled={readOnly}
-          choices={[
-            ...(trade ? [] : [['', 'Own size'] as const]),
-            ...TRADE_TRIMS.map((candidate) => [candidate.key, describeTrim(candidate)] as const),
-          ]}
-          onChange={choose}
-        />
+        <TrimChoice />
         <LengthSetting
           label="Width"
           value={trim.width}

@@ -2,6 +2,7 @@
 import { TEXT_FAMILIES } from '../../../core/model/faces';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { WordListSetting } from '../../components/WordListSetting';
+import { MarksChoice } from './MarksChoice';
 import { useSpec } from './useSetSpec';
 
 const NAMES: Readonly<Record<string, string>> = {
@@ -12,15 +13,6 @@ const NAMES: Readonly<Record<string, string>> = {
   'crimson-pro': 'Crimson Pro',
   'libre-caslon-text': 'Libre Caslon Text',
 };
-
-const MARKS = [
-  ['language', 'By the language'],
-  ['us', 'US'],
-  ['uk', 'UK'],
-  ['french', 'French'],
-  ['german', 'German'],
-  ['typed', 'As typed'],
-] as const;
 
 export function TextTopic() {
   const { spec, readOnly, set } = useSpec();
@@ -154,14 +146,7 @@ export function TextTopic() {
         />
       </SettingGroup>
       <SettingGroup title="Marks and ties">
-        <ChoiceSetting
-          label="House marks"
-          value={spec.marks.set}
-          disabled={readOnly}
-          choices={MARKS}
-          note="How quotes, dashes and ellipses are set; the copy stays as typed."
-          onChange={(to) => set('marks.set', to, 'House marks')}
-        />
+        <MarksChoice />
         <ChoiceSetting
           label="After italic words"
           value={spec.marks.afterItalic}

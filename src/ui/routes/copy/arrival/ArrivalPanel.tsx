@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { Arrival } from '../../../../core/model/manuscript';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
+import { SetItAs } from './SetItAs';
 import { goToBlock } from '../../../../state/galleyThunks';
 import { mapStyle } from '../../../../state/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
@@ -17,6 +18,7 @@ export function ArrivalPanel() {
   return (
     <section aria-label="Arrival">
       {arrival !== undefined && <Sheet arrival={arrival} />}
+      <SetItAs />
       <Part title="The author’s next file">
         <NewerCopy />
       </Part>

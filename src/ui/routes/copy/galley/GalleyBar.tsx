@@ -27,10 +27,13 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
   const [isInserting, setInserting] = useState(false);
   const [trouble, setTrouble] = useState('');
   const words = blocks.reduce((sum, block) => sum + blockWords(block), 0);
+  const characters = blocks.reduce((sum, block) => sum + (block.kind === 'paragraph' ? block.text.length : 0), 0);
   const told = facts.hasText
     ? `${groupDigits(facts.words)} ${facts.words === 1 ? 'word' : 'words'}, ${groupDigits(facts.characters)} ${facts.characters === 1 ? 'character' : 'characters'} selected`
     : [
-        words > 0 ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}` : 'no words of its own',
+        words > 0
+          ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}, ${groupDigits(characters)} characters`
+          : 'no words of its own',
         row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}, from folio ${row.folio}` : '',
       ]
         .filter(Boolean)
