@@ -34,7 +34,7 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
         words > 0
           ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}, ${groupDigits(characters)} characters`
           : 'no words of its own',
-        row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}, from folio ${row.folio}` : '',
+        row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}` : '',
       ]
         .filter(Boolean)
         .join(' · ');
