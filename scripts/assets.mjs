@@ -40,6 +40,7 @@ const sources = [
   'scripts/assets.mjs',
   'scripts/demoManuscript.ts',
   'demo/the-ferry-register.txt',
+  'demo/keeping-a-tidal-garden.txt',
   'src/core/fonts/sfnt.ts',
   'package-lock.json',
 ].map((file) => join(root, file));
@@ -61,7 +62,8 @@ export async function makeAssets() {
   }
   const demo = await bundle('scripts/demoManuscript.ts');
   mkdirSync(join(out, 'public/demo'), { recursive: true });
-  writeFileSync(join(out, 'public/demo/the-ferry-register.docx'), await demo.buildDemoManuscript(root));
+  for (const name of ['the-ferry-register', 'keeping-a-tidal-garden'])
+    writeFileSync(join(out, `public/demo/${name}.docx`), await demo.buildDemoManuscript(root, name));
   writeFileSync(stamp, '');
 }
 

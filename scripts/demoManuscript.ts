@@ -1,41 +1,71 @@
-// Builds the demonstration manuscript as a .docx from its readable source, with the faults that real copy has: doubled
+// Builds the demonstration manuscripts as .docx from their readable sources, with the faults that real copy has: doubled
 // spaces, empty paragraphs as spacing, straight quotes in a chapter, italics by hand, a style that fits nothing of ours,
-// a passage with a paragraph mark at the end of every line, a character that no text face has.
+// a passage with a paragraph mark at the end of every line, a character that no text face has; in the nonfiction ranges and
+// dashes as typed, tabs, a tracked change, a comment, and titles of parts of glossary entries in italics by hand.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Document, FootnoteReferenceRun, HeadingLevel, Packer, Paragraph, TextRun, type ParagraphChild } from 'docx';
+import {
+  CommentReference,
+  DeletedTextRun,
+  Document,
+  EndnoteReferenceRun,
+  FootnoteReferenceRun,
+  HeadingLevel,
+  InsertedTextRun,
+  LevelFormat,
+  Packer,
+  Paragraph,
+  Table,
+  TableCell,
+  TableRow,
+  TextRun,
+  type ParagraphChild,
+} from 'docx';
 
-interface Source {
-  readonly title: string;
+type Notes = Record<string, { children: Paragraph[] }>;
+
+interface Comment {
+  readonly id: number;
   readonly author: string;
-  readonly dedication: string;
-  readonly paragraphs: Paragraph[];
-  readonly notes: Record<string, { children: Paragraph[] }>;
+  readonly date: Date;
+  readonly children: Paragraph[];
 }
 
-/** The .docx as bytes; `root` is the project's folder. */
-export async function buildDemoManuscript(root: string): Promise<Uint8Array> {
-  const source = readSource(readFileSync(join(root, 'demo/the-ferry-register.txt'), 'utf8'));
+/** Tracked changes and comments need a date; it is never read. */
+const DATE = new Date(Date.UTC(2026, 0, 1));
+const EDITOR = 'Perpetua Quill';
+const NUMBERING = 'numbered';
+
+/** The .docx of a source in the folder `demo` as bytes; `root` is the project's folder. */
+export async function buildDemoManuscript(root: string, name: string): Promise<Uint8Array> {
+  const source = new SourceReader(readFileSync(join(root, `demo/${name}.txt`), 'utf8'));
+  const children = source.read();
+  const { title, author, dedication } = source.facts;
   const document = new Document({
-    title: source.title,
-    creator: source.author,
+    title,
+    creator: author,
     styles: {
       default: { document: { run: { language: { value: 'en-GB' } } } },
-      paragraphStyles: ['Dedication', 'Extract', 'Verse', 'Letter ends Harrow'].map((name) => ({
-        id: name.replace(/ /g, ''),
-        name: name === 'Letter ends Harrow' ? 'After letter, Harrow' : name,
+      paragraphStyles: ['Dedication', 'Extract', 'Verse', 'Letter ends Harrow'].map((style) => ({
+        id: style.replace(/ /g, ''),
+        name: style === 'Letter ends Harrow' ? 'After letter, Harrow' : style,
         basedOn: 'Normal',
       })),
     },
-    footnotes: source.notes,
+    numbering: {
+      config: [{ reference: NUMBERING, levels: [{ level: 0, format: LevelFormat.DECIMAL, text: '%1.' }] }],
+    },
+    footnotes: source.footnotes,
+    ...(Object.keys(source.endnotes).length > 0 ? { endnotes: source.endnotes } : {}),
+    ...(source.comments.length > 0 ? { comments: { children: source.comments } } : {}),
     sections: [
       {
         children: [
-          new Paragraph({ text: source.title, heading: HeadingLevel.TITLE }),
+          new Paragraph({ text: title, heading: HeadingLevel.TITLE }),
           new Paragraph({ text: '' }),
-          new Paragraph({ text: source.dedication, style: 'Dedication' }),
+          new Paragraph({ text: dedication, style: 'Dedication' }),
           new Paragraph({ text: '' }),
-          ...source.paragraphs,
+          ...children,
         ],
       },
     ],
@@ -43,53 +73,105 @@ export async function buildDemoManuscript(root: string): Promise<Uint8Array> {
   return new Uint8Array(await Packer.toBuffer(document));
 }
 
-function readSource(text: string): Source {
-  const facts = new Map([...text.matchAll(/^@(\w+) (.*)$/gm)].map((match) => [match[1], match[2]]));
-  const notes: Source['notes'] = {};
-  const paragraphs: Paragraph[] = [];
-  for (const block of text.replace(/^@.*$/gm, '').split(/\n{2,}/)) {
-    const note = /^\[\^(\d+)\]: ([\s\S]*)$/.exec(block.trim());
-    if (note !== null) notes[note[1]] = { children: [new Paragraph({ children: inline(note[2]) })] };
-    else if (block.trim() !== '') paragraphs.push(...readBlock(block.trim()));
+class SourceReader {
+  readonly facts: Record<string, string>;
+  readonly footnotes: Notes = {};
+  readonly endnotes: Notes = {};
+  readonly comments: Comment[] = [];
+
+  constructor(private readonly text: string) {
+    this.facts = Object.fromEntries([...text.matchAll(/^@(\w+) (.*)$/gm)].map((match) => [match[1], match[2]]));
   }
-  return {
-    title: facts.get('title')!,
-    author: facts.get('author')!,
-    dedication: facts.get('dedication')!,
-    paragraphs,
-    notes,
-  };
-}
 
-function readBlock(block: string): Paragraph[] {
-  if (block === '{empty}') return [new Paragraph({ text: '' })];
-  if (block === '***') return [new Paragraph({ text: '* * *' })];
-  if (block.startsWith('## '))
-    return [new Paragraph({ text: block.slice(3), heading: HeadingLevel.HEADING_1 }), new Paragraph({ text: '' })];
-  if (block.startsWith('# '))
-    return [new Paragraph({ text: '' }), new Paragraph({ text: block.slice(2), heading: HeadingLevel.HEADING_1 })];
-  const lines = block.split('\n');
-  if (block.startsWith('> ')) return lines.map((line) => styled(line.slice(2), 'Extract'));
-  if (block.startsWith('| ')) return lines.map((line) => styled(line.slice(2), 'Verse'));
-  if (block.startsWith('{wrapped}')) return lines.map((line) => styled(line.replace('{wrapped}', '')));
-  if (block.startsWith('{style Letter ends Harrow}'))
-    return [styled(block.replace(/^\{[^}]*\}/, ''), 'LetterendsHarrow')];
-  return [styled(lines.join(' '))];
-}
+  read(): (Paragraph | Table)[] {
+    const made: (Paragraph | Table)[] = [];
+    let rows: string[] = [];
+    const closeTable = () => {
+      if (rows.length > 0) made.push(this.table(rows));
+      rows = [];
+    };
+    for (const raw of this.text.replace(/^@.*$/gm, '').split(/\n{2,}/)) {
+      const block = raw.trim();
+      const note = /^\[([\^~])(\d+)\]: ([\s\S]*)$/.exec(block);
+      if (block.startsWith('|| ')) {
+        rows.push(block.slice(3));
+        continue;
+      }
+      closeTable();
+      if (note !== null) {
+        const notes = note[1] === '^' ? this.footnotes : this.endnotes;
+        notes[note[2]] = { children: [new Paragraph({ children: this.inline(note[3]) })] };
+      } else if (block !== '') made.push(...this.block(block));
+    }
+    closeTable();
+    return made;
+  }
 
-function styled(text: string, style?: string): Paragraph {
-  return new Paragraph({ children: inline(text), ...(style ? { style } : {}) });
-}
-
-/** Text with _italics_ by hand and [^n] references. */
-function inline(text: string): ParagraphChild[] {
-  return text
-    .split(/(\[\^\d+\]|_[^_]+_)/)
-    .filter((piece) => piece !== '')
-    .map((piece) => {
-      const note = /^\[\^(\d+)\]$/.exec(piece);
-      if (note !== null) return new FootnoteReferenceRun(Number(note[1]));
-      if (/^_.*_$/.test(piece)) return new TextRun({ text: piece.slice(1, -1), italics: true });
-      return new TextRun(piece);
+  private table(rows: readonly string[]): Table {
+    return new Table({
+      rows: rows.map(
+        (row) =>
+          new TableRow({
+            children: row
+              .split(' || ')
+              .map((cell) => new TableCell({ children: [new Paragraph({ children: this.inline(cell) })] })),
+          }),
+      ),
     });
+  }
+
+  private block(block: string): Paragraph[] {
+    if (block === '{empty}') return [new Paragraph({ text: '' })];
+    if (block === '***') return [new Paragraph({ text: '* * *' })];
+    const heading = /^(#{1,3}) (.*)$/.exec(block);
+    if (heading !== null) return this.heading(heading[1].length, heading[2]);
+    const lines = block.split('\n');
+    if (block.startsWith('> ')) return lines.map((line) => this.styled(line.slice(2), 'Extract'));
+    if (block.startsWith('| ')) return lines.map((line) => this.styled(line.slice(2), 'Verse'));
+    if (block.startsWith('{wrapped}')) return lines.map((line) => this.styled(line.replace('{wrapped}', '')));
+    if (block.startsWith('{style Letter ends Harrow}'))
+      return [this.styled(block.replace(/^\{[^}]*\}/, ''), 'LetterendsHarrow')];
+    if (block.startsWith('- ')) return [new Paragraph({ children: this.inline(block.slice(2)), bullet: { level: 0 } })];
+    const numbered = /^\d+\. ([\s\S]*)$/.exec(block);
+    if (numbered !== null)
+      return [new Paragraph({ children: this.inline(numbered[1]), numbering: { reference: NUMBERING, level: 0 } })];
+    return [this.styled(lines.join(' '))];
+  }
+
+  /** In a novel parts and chapters are heads of one level, parted by empty paragraphs: one of its faults. */
+  private heading(level: number, text: string): Paragraph[] {
+    if (this.facts.kind === 'nonfiction') {
+      const levels = [HeadingLevel.HEADING_1, HeadingLevel.HEADING_2, HeadingLevel.HEADING_3];
+      return [new Paragraph({ text, heading: levels[level - 1] })];
+    }
+    const head = new Paragraph({ text, heading: HeadingLevel.HEADING_1 });
+    const empty = new Paragraph({ text: '' });
+    return level === 1 ? [empty, head] : [head, empty];
+  }
+
+  private styled(text: string, style?: string): Paragraph {
+    return new Paragraph({ children: this.inline(text), ...(style ? { style } : {}) });
+  }
+
+  /** Text with _italics_ by hand, [^n] and [~n] references, {+insertions+}, {-deletions-} and {!comments}. */
+  private inline(text: string): ParagraphChild[] {
+    return text
+      .split(/(\[[\^~]\d+\]|_[^_]+_|\{[+\-!][^}]*\})/)
+      .filter((piece) => piece !== '')
+      .map((piece) => this.piece(piece));
+  }
+
+  private piece(piece: string): ParagraphChild {
+    const note = /^\[([\^~])(\d+)\]$/.exec(piece);
+    if (note !== null)
+      return note[1] === '^' ? new FootnoteReferenceRun(Number(note[2])) : new EndnoteReferenceRun(Number(note[2]));
+    if (/^_.*_$/.test(piece)) return new TextRun({ text: piece.slice(1, -1), italics: true });
+    const change = { id: 1000 + this.comments.length, author: EDITOR, date: DATE.toISOString() };
+    if (piece.startsWith('{+')) return new InsertedTextRun({ text: piece.slice(2, -2), ...change });
+    if (piece.startsWith('{-')) return new DeletedTextRun({ text: piece.slice(2, -2), ...change });
+    if (!piece.startsWith('{!')) return new TextRun(piece);
+    const id = this.comments.length;
+    this.comments.push({ id, author: EDITOR, date: DATE, children: [new Paragraph({ text: piece.slice(2, -1) })] });
+    return new TextRun({ children: [new CommentReference(id)] });
+  }
 }

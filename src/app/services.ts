@@ -7,8 +7,9 @@ import { PageCache } from '../state/pageCache';
 import type { Services } from '../state/services';
 import { startWriteJob, TypesetClient } from '../worker/typesetClient';
 
-const DEMO_FILE = 'the-ferry-register.docx';
-/** What the invented press knows of its book and its author's file does not say. */
+/** The demonstration manuscripts; the last one stands first on the Shelf. */
+const DEMOS = ['keeping-a-tidal-garden.docx', 'the-ferry-register.docx'];
+/** What the invented press knows of its books and their authors' files do not say. */
 const DEMO_PARTICULARS = {
   publisher: 'Ninepenny Landing Press',
   place: 'Saltmarket',
@@ -33,14 +34,14 @@ export function createServices(): Services {
     client: null,
     createClient: (current, listener) => new TypesetClient(typesetWorker, base, current, listener),
     startWriteJob: (order, onProgress) => startWriteJob(writeWorker, base, order, onProgress),
-    async fetchDemo() {
-      const response = await fetch(`${base}demo/${DEMO_FILE}`);
-      if (!response.ok) throw new Error('the demonstration book is missing');
-      return {
-        fileName: DEMO_FILE,
-        bytes: new Uint8Array(await response.arrayBuffer()),
-        particulars: DEMO_PARTICULARS,
-      };
+    async fetchDemos() {
+      return Promise.all(
+        DEMOS.map(async (fileName) => {
+          const response = await fetch(`${base}demo/${fileName}`);
+          if (!response.ok) throw new Error(`the demonstration manuscript ${fileName} is missing`);
+          return { fileName, bytes: new Uint8Array(await response.arrayBuffer()), particulars: DEMO_PARTICULARS };
+        }),
+      );
     },
     download,
     now: () => Date.now(),

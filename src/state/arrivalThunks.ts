@@ -4,6 +4,7 @@ import { restyleEdits } from '../core/edit';
 import type { BookEdit } from '../core/model/bookEdit';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
+import { takeTidy } from './tidyThunks';
 
 /** Sets all paragraphs that came in a style of the file in one of ours; one undo step. */
 export function mapStyle(name: string, tag: string): AppThunk {
@@ -30,10 +31,11 @@ export function mapStyles(mapping: Readonly<Record<string, string>>, title: stri
   };
 }
 
-/** A mapping kept by name, for all books of this browser. */
+/** A mapping kept by name with the recipe of Tidy jobs, for all books of this browser. */
 export interface KeptMapping {
   readonly name: string;
   readonly mapping: Readonly<Record<string, string>>;
+  readonly recipe: readonly string[];
 }
 
 const SETTING = 'kept mappings';
@@ -41,6 +43,7 @@ const schema = Joi.array().items(
   Joi.object({
     name: Joi.string().max(80).required(),
     mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
+    recipe: Joi.array().items(Joi.string().max(60)).default([]),
   }),
 );
 
@@ -55,12 +58,20 @@ export function readKeptMappings(): AppThunk<Promise<readonly KeptMapping[]>> {
   };
 }
 
-/** Keeps the book's mapping under a name; one of the same name gives way. */
+/** Maps what came in as a kept mapping says, and runs its recipe: two undo steps. */
+export function applyKeptMapping({ name, mapping, recipe }: KeptMapping): AppThunk<Promise<void>> {
+  return async (dispatch) => {
+    dispatch(mapStyles(mapping, `Styles mapped as for “${name}”`));
+    if (recipe.length > 0) await dispatch(takeTidy(recipe, `Tidied as for “${name}”`));
+  };
+}
+
+/** Keeps the book's mapping and recipe under a name; one of the same name gives way. */
 export function keepMapping(name: string): AppThunk<Promise<readonly KeptMapping[]>> {
   return async (dispatch, getState, { repository }) => {
     const kept = (await dispatch(readKeptMappings())).filter((one) => one.name !== name);
-    const mapping = getState().book.book?.source.mapping ?? {};
-    const next = [...kept, { name, mapping }].sort((a, b) => (a.name < b.name ? -1 : 1));
+    const { mapping = {}, recipe = [] } = getState().book.book?.source ?? {};
+    const next = [...kept, { name, mapping, recipe }].sort((a, b) => (a.name < b.name ? -1 : 1));
     await repository.keepSetting(SETTING, next);
     return next;
   };

@@ -1,5 +1,13 @@
 // What is typed in the galley becomes edits of the book: one entry of the history for each, joined while typing.
-import { mergeDivisionEdits, mergeParagraphsEdit, renumbered, restyleEdits, splitDivisionEdits } from '../core/edit';
+import {
+  characterStyleEdits,
+  removeBlocksEdits,
+  mergeDivisionEdits,
+  mergeParagraphsEdit,
+  renumbered,
+  restyleEdits,
+  splitDivisionEdits,
+} from '../core/edit';
 import { eachStream, type Book, type Note } from '../core/model/book';
 import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
 import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
@@ -27,6 +35,11 @@ export interface GalleyChange {
 const taken = new Map<StreamId, Note>();
 const MOST_TAKEN = 500;
 
+function remember(note: Note): void {
+  taken.set(note.id, note);
+  if (taken.size > MOST_TAKEN) taken.delete(taken.keys().next().value!);
+}
+
 /** Whether a reference to the note can be put in: in the book, or taken out of it before. */
 export function isNoteKnown(note: StreamId): AppThunk<boolean> {
   return (_dispatch, getState) => getState().book.book?.notes[note] !== undefined || taken.has(note);
@@ -51,14 +64,34 @@ export function takeGalleyChange(change: GalleyChange): AppThunk {
     for (const id of change.notes.dropped) {
       const note = book.notes[id];
       if (note === undefined) continue;
-      taken.set(id, note);
-      if (taken.size > MOST_TAKEN) taken.delete(taken.keys().next().value!);
+      remember(note);
       edits.push({ kind: 'setNote', id, from: note, to: null });
     }
     if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
     if (edits.length === 0) return;
     const { name, joinKey, selection } = change;
     dispatch(bookEdited({ name, edits, time: now(), ...(joinKey && { joinKey }), ...(selection && { selection }) }));
+  };
+}
+
+/** Takes whole paragraphs of a division away, with their notes; one undo step. */
+export function removeParagraphs(stream: StreamId, blocks: ReadonlySet<BlockId>): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits = removeBlocksEdits(book, stream, blocks);
+    for (const one of edits) if (one.kind === 'setNote' && one.from !== null) remember(one.from);
+    if (edits.length > 0) dispatch(edit('Paragraphs taken out', edits));
+  };
+}
+
+/** Sets the whole text of paragraphs in a character style, or in none; one undo step. */
+export function setWholeCharacterStyle(stream: StreamId, blocks: ReadonlySet<BlockId>, tag: StyleTag | null): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits = characterStyleEdits(book, stream, blocks, tag);
+    if (edits.length > 0) dispatch(edit('Character style', edits));
   };
 }
 

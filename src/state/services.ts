@@ -11,6 +11,13 @@ export interface LockService {
   onLetGo(book: string, letGo: () => void): () => void;
 }
 
+/** A manuscript that ships with the app, and what the invented press knows of its book besides. */
+export interface DemoManuscript {
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+  readonly particulars: Partial<Particulars>;
+}
+
 export interface Services {
   readonly repository: BookRepository;
   readonly pulls: PullRepository;
@@ -23,7 +30,8 @@ export interface Services {
     listener: TypesetListener,
   ) => TypesetClient;
   readonly startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
-  readonly fetchDemo: () => Promise<{ fileName: string; bytes: Uint8Array; particulars: Partial<Particulars> }>;
+  /** The demonstration manuscripts, the one that comes first on the Shelf last. */
+  readonly fetchDemos: () => Promise<readonly DemoManuscript[]>;
   readonly download: (fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string) => void;
   readonly now: () => number;
   readonly newBookId: () => string;

@@ -12,11 +12,11 @@ import type { AppThunk } from './store';
 
 const DEMO_SETTING = 'demonstration book given';
 
-/** Reads the Shelf; the first time ever, the demonstration book is put on it. */
+/** Reads the Shelf; the first time ever, the demonstration books are put on it. */
 export function readShelf(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, services) => {
     try {
-      if (!(await services.repository.setting(DEMO_SETTING))) await dispatch(giveDemo());
+      if (!(await services.repository.setting(DEMO_SETTING))) await dispatch(giveDemos());
       await dispatch(listBooks());
       await dispatch(makeCovers());
     } catch (error) {
@@ -25,11 +25,12 @@ export function readShelf(): AppThunk<Promise<void>> {
   };
 }
 
-function giveDemo(): AppThunk<Promise<void>> {
+function giveDemos(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, services) => {
-    const { fileName, bytes, particulars } = await services.fetchDemo();
-    const id = await dispatch(addManuscript(fileName, bytes, particulars));
-    if (id !== null) await services.repository.keepSetting(DEMO_SETTING, true);
+    const ids: (string | null)[] = [];
+    for (const { fileName, bytes, particulars } of await services.fetchDemos())
+      ids.push(await dispatch(addManuscript(fileName, bytes, particulars)));
+    if (!ids.includes(null)) await services.repository.keepSetting(DEMO_SETTING, true);
   };
 }
 

@@ -49,6 +49,7 @@ function textOf({ book, divisions, notes }: Stored): string {
     nextId: book.nextId,
     particulars: book.particulars,
     spec: book.spec,
+    source: book.source,
     divisions: book.divisionIds.map((division) => own.get(division)),
     notes: Object.fromEntries(notes.map((row) => [row.note, row.value])),
   });

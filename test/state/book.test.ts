@@ -77,11 +77,13 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
       ) as never,
       cancel: () => undefined,
     }),
-    fetchDemo: async () => ({
-      fileName: 'the-ferry-register.docx',
-      bytes: readAsset('demo/the-ferry-register.docx'),
-      particulars: { year: '2026' },
-    }),
+    fetchDemos: async () => [
+      {
+        fileName: 'the-ferry-register.docx',
+        bytes: readAsset('demo/the-ferry-register.docx'),
+        particulars: { year: '2026' },
+      },
+    ],
     download: (name, bytes) => void made.downloads.push({ name, bytes }),
     now: () => made.time,
     newBookId: () => `b${(databases += 1)}`,

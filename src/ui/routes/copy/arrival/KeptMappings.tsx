@@ -1,6 +1,6 @@
-// Mappings kept by name: what this author's styles become, used again for another file.
+// Mappings kept by name: what this author's styles become and which Tidy jobs the copy needs, used again for another file.
 import { useEffect, useState } from 'react';
-import { keepMapping, mapStyles, readKeptMappings, type KeptMapping } from '../../../../state/arrivalThunks';
+import { applyKeptMapping, keepMapping, readKeptMappings, type KeptMapping } from '../../../../state/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 
 export function KeptMappings() {
@@ -54,7 +54,7 @@ export function KeptMappings() {
         onChange={(event) => {
           const found = kept.find((one) => one.name === event.target.value);
           setPicked(event.target.value);
-          if (found !== undefined) dispatch(mapStyles(found.mapping, `Styles mapped as for “${found.name}”`));
+          if (found !== undefined) void dispatch(applyKeptMapping(found));
         }}
       >
         <option value="">{kept.length === 0 ? 'none kept' : 'use a kept one'}</option>

@@ -39,6 +39,7 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
         .filter(Boolean)
         .join(' · ');
   const setCharacter = (tag: string) => {
+    if (control.setRangeCharacter(tag === '' ? null : tag)) return;
     const view = control.current?.view;
     if (view === undefined) return;
     (tag === '' ? plainCharacters : toggleCharacter(tag))(view.state, view.dispatch, view);

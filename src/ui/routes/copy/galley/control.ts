@@ -5,12 +5,21 @@ import type { Book } from '../../../../core/model/book';
 import type { TextSelection } from '../../../../core/model/bookEdit';
 import type { FindRange } from '../../../../core/model/find';
 import { countWords } from '../../../../core/model/book';
-import { isNoteKnown, mergeAtSeam, setParagraphStyle, takeGalleyChange } from '../../../../state/galleyThunks';
+import {
+  removeParagraphs,
+  setWholeCharacterStyle,
+  isNoteKnown,
+  mergeAtSeam,
+  setParagraphStyle,
+  takeGalleyChange,
+} from '../../../../state/galleyThunks';
 import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt } from '../../../../galley';
 import { characterAt } from './commands';
+import type { Block } from '../../../../core/model/streams';
 import type { GalleyHost } from './host';
+import { ParagraphRange } from './paragraphRange';
 import { StreamView } from './streamView';
 import { TagMargin } from './tagMargin';
 
@@ -29,7 +38,10 @@ export class GalleyControl implements GalleyHost {
   /** The editors that are there, with the place of each in the division, in order. */
   readonly editors = new Map<number, StreamView>();
   private active: StreamView | null = null;
+  /** The division's block in which the caret was last: it stays known when its editor is scrolled away. */
+  private caret: string | null = null;
   private tags: TagMargin | null = null;
+  private range: ParagraphRange | null = null;
   private facts: SelectionFacts = NOTHING;
   private folded: ReadonlySet<string> = new Set();
   private readonly listeners = new Set<() => void>();
@@ -65,11 +77,21 @@ export class GalleyControl implements GalleyHost {
       toText: (block) =>
         this.select({ stream: this.division, anchor: { block, offset: 0 }, head: { block, offset: 0 } }),
     });
+    this.range = new ParagraphRange(container, {
+      blocks: () => this.blocks(),
+      caret: () => this.caretBlock(),
+      isOneDocument: (a, b) => [...this.editors.values()].some((editor) => editor.holds(a) && editor.holds(b)),
+      changed: () => this.rangeChanged(),
+      remove: (blocks) => this.store.dispatch(removeParagraphs(this.division, blocks)),
+      setCharacter: (blocks, tag) => this.store.dispatch(setWholeCharacterStyle(this.division, blocks, tag)),
+    });
     const withhold = provideSelection(() => this.selectedRanges());
     return () => {
       withhold();
       this.tags?.destroy();
       this.tags = null;
+      this.range?.destroy();
+      this.range = null;
     };
   }
 
@@ -107,13 +129,48 @@ export class GalleyControl implements GalleyHost {
 
   /** The paragraph of the division in which the caret stands; null for none. */
   caretBlock(): string | null {
-    const { active } = this;
-    if (active === null || active.stream !== this.division) return null;
-    return placeAt(active.view.state.doc, active.view.state.selection.head).block;
+    return this.caret !== null && this.blocks().some(({ id }) => id === this.caret) ? this.caret : null;
+  }
+
+  private blocks(): readonly Block[] {
+    return this.book().divisions.find(({ id }) => id === this.division)?.blocks ?? [];
+  }
+
+  readonly selectAll = (view: StreamView): boolean => {
+    const blocks = this.blocks();
+    if (blocks.length <= view.view.state.doc.childCount) return false;
+    this.range?.select(blocks[0].id, blocks[blocks.length - 1].id);
+    return true;
+  };
+  readonly isInRange = (block: string) => this.range?.blocks.has(block) ?? false;
+
+  /** Sets a character style on a selection over more than one document; false when there is none. */
+  setRangeCharacter(tag: string | null): boolean {
+    const blocks = this.range?.blocks;
+    if (blocks === undefined || blocks.size === 0) return false;
+    this.store.dispatch(setWholeCharacterStyle(this.division, blocks, tag));
+    return true;
+  }
+
+  private rangeChanged(): void {
+    const selected = this.range?.blocks ?? new Set();
+    const texts = this.blocks().flatMap((block) =>
+      selected.has(block.id) && block.kind === 'paragraph' ? [block.text] : [],
+    );
+    const words = texts.reduce((sum, text) => sum + countWords(text), 0);
+    const characters = texts.reduce((sum, text) => sum + text.length, 0);
+    this.facts = { ...NOTHING, words, characters, hasText: selected.size > 0 };
+    for (const editor of this.editors.values()) editor.dressAll();
+    this.tell();
   }
 
   /** What is selected, paragraph by paragraph. */
   selectedRanges(): readonly FindRange[] {
+    const whole = this.range?.blocks;
+    if (whole !== undefined && whole.size > 0)
+      return this.blocks().flatMap((block) =>
+        whole.has(block.id) && block.kind === 'paragraph' ? [{ block: block.id, from: 0, to: block.text.length }] : [],
+      );
     const { active } = this;
     if (active === null || active.view.isDestroyed) return [];
     const { doc, selection } = active.view.state;
@@ -129,6 +186,7 @@ export class GalleyControl implements GalleyHost {
 
   /** A paragraph, with those selected around it. */
   private withSelected(block: string): ReadonlySet<string> {
+    if (this.range?.blocks.has(block)) return this.range.blocks;
     const found = new Set([block]);
     const { active } = this;
     if (active === null || active.stream !== this.division) return found;
@@ -163,9 +221,11 @@ export class GalleyControl implements GalleyHost {
 
   moved(view: StreamView): void {
     this.active = view;
+    if (view.stream === this.division) this.caret = placeAt(view.view.state.doc, view.view.state.selection.head).block;
     if (this.frame !== 0) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
+      if ((this.range?.blocks.size ?? 0) > 0) return;
       const facts = this.factsOf(view);
       if (JSON.stringify(facts) === JSON.stringify(this.facts)) return;
       this.facts = facts;

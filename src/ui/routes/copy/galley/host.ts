@@ -22,6 +22,10 @@ export interface GalleyHost {
   readonly joinAcross: (view: StreamView, direction: -1 | 1) => boolean;
   /** The caret leaves a document upwards (-1) or downwards (1): true when another took it. */
   readonly leave: (view: StreamView, direction: -1 | 1) => boolean;
+  /** Selects the whole division where it is more than one document; false where it is not. */
+  readonly selectAll: (view: StreamView) => boolean;
+  /** Whether a paragraph is in a selection over more than one document. */
+  readonly isInRange: (block: BlockId) => boolean;
   /** Goes to the style tag of a paragraph. */
   readonly goToTag: (block: BlockId) => boolean;
   /** Copy of another program, or files: put in at the caret. */

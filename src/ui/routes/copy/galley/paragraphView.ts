@@ -10,6 +10,8 @@ export interface ParagraphDress {
   readonly tag: string;
   readonly styleName: string;
   readonly isHidden: boolean;
+  /** In a selection over more than one document. */
+  readonly isInRange: boolean;
   /** Null for what has nothing to fold. */
   readonly isFolded: boolean | null;
   /** Whether it begins a page, stays whole or has lines wished: shown when marks are. */
@@ -81,6 +83,7 @@ export class ParagraphView implements NodeView {
     this.tag.title = dress.styleName;
     this.tag.setAttribute('aria-label', `Style ${dress.tag}, ${dress.styleName}`);
     this.dom.hidden = dress.isHidden;
+    this.dom.classList.toggle('is-in-range', dress.isInRange);
     this.dom.dataset.touches = dress.touches;
     this.fold.hidden = dress.isFolded === null;
     this.fold.textContent = dress.isFolded ? '▸' : '▾';

@@ -101,6 +101,11 @@ export class StreamView {
     });
   }
 
+  /** Whether a block of the stream stands in this document. */
+  holds(block: string): boolean {
+    return positionOf(this.view.state.doc, { block, offset: 0 }) !== null;
+  }
+
   /** Place of this document's first block in its stream. */
   get firstBlock(): number {
     return this.first;
@@ -113,6 +118,7 @@ export class StreamView {
       'Shift-Enter': softReturn,
       'Mod-i': toggleCharacter('em'),
       'Mod-b': toggleCharacter('strong'),
+      'Mod-a': () => !this.options.isNote && host.selectAll(this),
       Backspace: (state) => isAtEdge(state, -1) && host.joinAcross(this, -1),
       Delete: (state) => isAtEdge(state, 1) && host.joinAcross(this, 1),
       'Shift-Tab': (state) => !this.options.isNote && host.goToTag(placeAt(state.doc, state.selection.head).block),
@@ -142,7 +148,8 @@ export class StreamView {
     if (!transaction.docChanged || transaction.getMeta(EXTERNAL)) {
       this.view.updateState(state);
       this.holdCaretRows();
-      this.host.moved(this);
+      // What comes in from elsewhere moves nobody's caret but that of the editor in use.
+      if (this.view.hasFocus()) this.host.moved(this);
       return;
     }
     if (this.host.isReadOnly() || breaksTable(before.doc, state.doc)) return;
@@ -213,6 +220,7 @@ export class StreamView {
         tag,
         styleName: styles[tag]?.name ?? 'without a match',
         isHidden: this.hidden.has(paragraph.block),
+        isInRange: this.host.isInRange(paragraph.block),
         isFolded:
           meaning !== undefined && /^heading[2-6]$/.test(meaning) ? this.host.folding.isFolded(paragraph.block) : null,
         touches: block.kind === 'paragraph' ? touchWords(block.touches) : '',

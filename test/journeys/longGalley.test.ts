@@ -1,0 +1,95 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { words } from '../build/book';
+import { dropFiles, journey, untilFact } from './app';
+
+/** One division of some 18,000 words: more than two documents of the galley. */
+const PARAGRAPHS = Array.from({ length: 150 }, (_, k) => `Start${k} ${words(120, k)}`);
+
+describe('the galley of a long division', () => {
+  const walk = journey(async (page, app) => {
+    await page.goto(app.url);
+    await page.getByText('Drop a manuscript').waitFor();
+    await dropFiles(page, 'main', [{ name: 'long.txt', bytes: new TextEncoder().encode(PARAGRAPHS.join('\n\n')) }]);
+    await page.waitForURL(/\/book\/.*\/pages$/);
+    await untilFact(page, 'Copy', (fact) => /words/.test(fact));
+    await page.keyboard.press('Alt+1');
+    await page.locator('.galley-text').first().waitFor();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+
+  const row = (start: string) => page.locator('.galley-row', { hasText: new RegExp(`Start${start} `) });
+  const scrollTo = async (start: string) => {
+    for (let tries = 0; tries < 60 && (await row(start).count()) === 0; tries += 1) {
+      await page.locator('.galley').evaluate((box) => box.scrollBy(0, 1500));
+      await page.waitForTimeout(60);
+    }
+    await row(start).scrollIntoViewIfNeeded();
+  };
+  const editors = () => page.locator('.galley-editor');
+
+  it('is several documents, of which only those near the view are there', async () => {
+    expect(await row('0').count()).to.equal(1);
+    expect(await row('149').count()).to.equal(0);
+    await scrollTo('149');
+    expect(await row('149').locator('.galley-tag').innerText()).to.equal('TX');
+    await page.locator('.galley').evaluate((box) => box.scrollTo(0, 0));
+    await row('0').waitFor();
+  });
+
+  it('joins paragraphs over the seam of two documents with Backspace, and undo parts them again', async () => {
+    const first = await editors().first().locator('.galley-row').count();
+    const [seam, before] = [String(first), String(first - 1)];
+    await scrollTo(seam);
+    await row(seam).locator('.galley-text').click();
+    await row(seam)
+      .locator('.galley-text')
+      .evaluate((paragraph) => getSelection()!.setBaseAndExtent(paragraph.firstChild!, 0, paragraph.firstChild!, 0));
+    await page.keyboard.press('Backspace');
+    const joined = page.locator('.galley-text', { hasText: new RegExp(`Start${before} .*Start${seam} `) });
+    await joined.waitFor();
+    await page.keyboard.type('!');
+    expect(await joined.innerText()).to.match(new RegExp(`!Start${seam} `));
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await joined.waitFor({ state: 'detached' });
+    expect(await row(seam).count()).to.equal(1);
+  });
+
+  it('selects all of it over its documents: counted, styled, copied, taken out, brought back', async () => {
+    await page.locator('.galley').evaluate((box) => box.scrollTo(0, 0));
+    await row('0').locator('.galley-text').click();
+    await page.keyboard.press('Control+a');
+    await page.getByText(/^18,\d{3} words, [\d,]+ characters selected$/).waitFor();
+    await row('0').locator('.galley-tag').click();
+    await page.keyboard.type('ext');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => document.querySelector('.galley-tag')?.textContent === 'EXT');
+    await scrollTo('149');
+    expect(await row('149').locator('.galley-tag').innerText()).to.equal('EXT');
+    await page.keyboard.press('Control+z');
+    await page.waitForFunction(() => document.querySelector('.galley-tag')?.textContent !== 'EXT');
+    await row('149').locator('.galley-text').click();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Delete');
+    await page.locator('.galley-empty').waitFor();
+    expect(await page.locator('.galley-row').count()).to.equal(1);
+    await page.getByRole('button', { name: 'Undo: Paragraphs taken out' }).click();
+    await row('0').waitFor();
+  });
+
+  it('selects from the caret to a click with Shift in another document', async () => {
+    await page.locator('.galley').evaluate((box) => box.scrollTo(0, 0));
+    await row('2').locator('.galley-text').click();
+    await scrollTo('140');
+    await row('140')
+      .locator('.galley-text')
+      .click({ modifiers: ['Shift'] });
+    await page.getByText(/^1[67],\d{3} words, [\d,]+ characters selected$/).waitFor();
+    expect(await row('139').getAttribute('class')).to.include('is-in-range');
+    expect(await row('141').getAttribute('class')).to.not.include('is-in-range');
+    await page.keyboard.press('Escape');
+    expect(await row('139').getAttribute('class')).to.not.include('is-in-range');
+  });
+});
