@@ -62,7 +62,8 @@ const url = await new Promise((resolve) =>
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(url);
-await page.getByRole('img', { name: /^Title page/ }).waitFor();
+for (const title of ['The Ferry Register', 'Keeping a Tidal Garden'])
+  await page.getByRole('img', { name: `Title page of ${title}` }).waitFor();
 await page.screenshot({ path: join(out, 'shelf.png') });
 await page.getByRole('link', { name: 'Open The Ferry Register' }).click();
 await page.locator('article [data-width]').first().waitFor();
