@@ -3,6 +3,7 @@ import Joi from 'joi';
 import { restyleEdits } from '../core/edit';
 import type { BookEdit } from '../core/model/bookEdit';
 import { edit } from './bookThunks';
+import { keptList } from './keptList';
 import type { AppThunk } from './store';
 import { takeTidy } from './tidyThunks';
 
@@ -38,25 +39,10 @@ export interface KeptMapping {
   readonly recipe: readonly string[];
 }
 
-const SETTING = 'kept mappings';
-const schema = Joi.array().items(
-  Joi.object({
-    name: Joi.string().max(80).required(),
-    mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
-    recipe: Joi.array().items(Joi.string().max(60)).default([]),
-  }),
-);
-
-/** Kept mappings; what cannot be read is none. */
-export function readKeptMappings(): AppThunk<Promise<readonly KeptMapping[]>> {
-  return async (_dispatch, _getState, { repository }) => {
-    const { value, error } = schema.validate((await repository.setting(SETTING)) ?? []) as {
-      value: KeptMapping[];
-      error?: Error;
-    };
-    return error === undefined ? value : [];
-  };
-}
+export const keptMappings = keptList<KeptMapping>('kept mappings', {
+  mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
+  recipe: Joi.array().items(Joi.string().max(60)).default([]),
+});
 
 /** Maps what came in as a kept mapping says, and runs its recipe: two undo steps. */
 export function applyKeptMapping({ name, mapping, recipe }: KeptMapping): AppThunk<Promise<void>> {
@@ -68,11 +54,8 @@ export function applyKeptMapping({ name, mapping, recipe }: KeptMapping): AppThu
 
 /** Keeps the book's mapping and recipe under a name; one of the same name gives way. */
 export function keepMapping(name: string): AppThunk<Promise<readonly KeptMapping[]>> {
-  return async (dispatch, getState, { repository }) => {
-    const kept = (await dispatch(readKeptMappings())).filter((one) => one.name !== name);
+  return (dispatch, getState) => {
     const { mapping = {}, recipe = [] } = getState().book.book?.source ?? {};
-    const next = [...kept, { name, mapping, recipe }].sort((a, b) => (a.name < b.name ? -1 : 1));
-    await repository.keepSetting(SETTING, next);
-    return next;
+    return dispatch(keptMappings.keep({ name, mapping, recipe }));
   };
 }

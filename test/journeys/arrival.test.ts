@@ -111,6 +111,47 @@ describe('the arrival of a manuscript', () => {
     await page.getByRole('button', { name: /^The First/ }).click();
   });
 
+  it('types in the cells of a table, whose rows stay even', async () => {
+    await page.getByRole('button', { name: /^The Last/ }).click();
+    const cells = page.locator('.galley-editor td');
+    await cells.filter({ hasText: '12' }).click();
+    await page.keyboard.press('End');
+    await page.keyboard.type('.5 m');
+    expect(await cells.allInnerTexts()).to.deep.equal(['Day', 'Level', 'One', '12.5 m']);
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Backspace');
+    expect(await cells.allInnerTexts()).to.deep.equal(['Day', 'Level', 'One', '12.5 m']);
+    await page.keyboard.press('Alt+3');
+    await page.locator('article', { hasText: '12.5 m' }).waitFor();
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^The First/ }).click();
+  });
+
+  it('runs a recipe kept with its mapping, and drops both', async () => {
+    const sheet = page.getByRole('region', { name: 'Arrival', exact: true });
+    const first = page.locator('.galley-text', { hasText: 'Words of it' });
+    const type = async (words: string) => {
+      await first.click();
+      await page.keyboard.press('End');
+      await page.keyboard.type(words);
+    };
+    await type(' A  run of "quotes".');
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+    await page.getByRole('button', { name: 'Take all safe' }).click();
+    await page.waitForFunction(() => document.querySelector('.galley')?.textContent?.includes('A run of “quotes”.'));
+    await page.getByRole('button', { name: 'Arrival', exact: true }).click();
+    await sheet.getByRole('button', { name: 'Keep this mapping' }).click();
+    await sheet.getByLabel('Name of the mapping').fill('With recipe');
+    await sheet.getByRole('button', { name: 'Keep', exact: true }).click();
+    await type(' More  and "more".');
+    await page.getByText('Saved').waitFor();
+    await sheet.getByLabel('Use a kept mapping').selectOption('');
+    await sheet.getByLabel('Use a kept mapping').selectOption('With recipe');
+    await page.waitForFunction(() => document.querySelector('.galley')?.textContent?.includes('More and “more”.'));
+    await sheet.getByRole('button', { name: 'Drop it' }).click();
+    await sheet.getByRole('option', { name: 'With recipe' }).waitFor({ state: 'detached' });
+  });
+
   it('makes divisions of a file dropped on the running order', async () => {
     const order = page.getByRole('navigation', { name: 'Running order' });
     const last = order.getByRole('button', { name: /^The Last/ });

@@ -1,18 +1,17 @@
 // Divisions of another manuscript, put into the running order.
-import type { Book } from '../model/book';
+import { isMadeDivision, type Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
 import { renumbered } from './renumber';
 
 /** The edits that put the incoming book's own divisions in before the one at `at`; those that a book makes itself stay out. */
 export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookEdit[] {
-  const made = new Set(['half-title', 'blank', 'title', 'imprint', 'contents']);
   let { nextId } = book;
   const take = (letter: string) => `${letter}${nextId++}`;
   const matter = (book.divisions[at - 1] ?? book.divisions[at])?.matter;
   const edits: BookEdit[] = [];
   let place = at;
   for (const division of incoming.divisions) {
-    if (made.has(division.role)) continue;
+    if (isMadeDivision(division)) continue;
     const { blocks, notes } = renumbered(division.blocks, (id) => incoming.notes[id], take);
     for (const note of notes) edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
     const own = { ...division, id: take('d'), matter: matter ?? division.matter, blocks };

@@ -1,10 +1,7 @@
 // Cuts a division in two at a paragraph, and joins one to the division before it.
-import type { Book, Division } from '../model/book';
+import { isMadeDivision, type Book, type Division } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
 import type { BlockId, StreamId } from '../model/streams';
-
-/** Divisions whose words the book makes itself, or that stand alone on a page: they take no copy from another. */
-const CLOSED = new Set<Division['role']>(['half-title', 'blank', 'title', 'imprint', 'contents']);
 
 const placeOf = (book: Book, id: StreamId) => book.divisions.findIndex((division) => division.id === id);
 
@@ -13,7 +10,7 @@ export function splitDivisionEdits(book: Book, stream: StreamId, block: BlockId)
   const place = placeOf(book, stream);
   const division = book.divisions[place];
   const at = division?.blocks.findIndex((one) => one.id === block) ?? -1;
-  if (at <= 0 || CLOSED.has(division.role)) return null;
+  if (at <= 0 || isMadeDivision(division)) return null;
   const removed = division.blocks.slice(at);
   const own: Division = { ...division, id: `d${book.nextId}`, blocks: removed };
   return [
@@ -28,7 +25,7 @@ export function mergeDivisionEdits(book: Book, stream: StreamId): BookEdit[] | n
   const place = placeOf(book, stream);
   const [before, division] = [book.divisions[place - 1], book.divisions[place]];
   if (before === undefined || division === undefined) return null;
-  if (before.matter !== division.matter || CLOSED.has(before.role) || CLOSED.has(division.role)) return null;
+  if (before.matter !== division.matter || isMadeDivision(before) || isMadeDivision(division)) return null;
   const edits: BookEdit[] = [{ kind: 'removeDivision', at: place, division }];
   if (division.blocks.length > 0)
     edits.push({

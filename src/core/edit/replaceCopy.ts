@@ -1,13 +1,19 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
-import type { Book, Division, Note } from '../model/book';
+import { isMadeDivision, type Book, type Division, type Note } from '../model/book';
 import type { ReplaceReport } from '../model/manuscript';
-import { normaliseSpans, type Block, type Paragraph, type BlockId, type Span, type StreamId } from '../model/streams';
+import {
+  normaliseSpans,
+  notesIn,
+  type Block,
+  type Paragraph,
+  type BlockId,
+  type Span,
+  type StreamId,
+} from '../model/streams';
 import { alignBlocks } from './align';
 import { renumbered } from './renumber';
 
-/** Divisions whose words the book makes itself: no manuscript changes them. */
-const MADE = new Set<Division['role']>(['half-title', 'blank', 'title', 'imprint', 'contents']);
 /** Characters of a paragraph that the report shows. */
 const SAMPLE = 80;
 
@@ -24,9 +30,9 @@ export interface ReplacedCopy {
  */
 export function replaceCopy(book: Book, incoming: Book, only: StreamId | null = null): ReplacedCopy {
   const work = new Replacing(book, incoming);
-  const isReplaced = (division: Division) => (only === null ? !MADE.has(division.role) : division.id === only);
+  const isReplaced = (division: Division) => (only === null ? !isMadeDivision(division) : division.id === only);
   const old = book.divisions.filter(isReplaced);
-  const fresh = incoming.divisions.filter((division) => !MADE.has(division.role));
+  const fresh = incoming.divisions.filter((division) => !isMadeDivision(division));
   const blocks = work.aligned(
     old.flatMap((division) => division.blocks),
     fresh.flatMap((division) => division.blocks),
@@ -234,11 +240,6 @@ class Replacing {
 function unitedSpans(old: Paragraph, fresh: Paragraph): Span[] {
   const free = fresh.spans.filter((span) => old.spans.every((own) => own.to <= span.from || own.from >= span.to));
   return normaliseSpans([...old.spans, ...free]);
-}
-
-function notesIn(block: Block): StreamId[] {
-  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesIn));
-  return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
 }
 
 /** A block with its ids left out, for comparing. */

@@ -1,7 +1,7 @@
 // Edits of whole paragraphs in a row: what a selection over more than one document of the galley is made of.
 import type { Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
-import { normaliseSpans, paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../model/streams';
+import { normaliseSpans, notesIn, paragraph, type BlockId, type StreamId, type StyleTag } from '../model/streams';
 
 const blocksOf = (book: Book, stream: StreamId) => book.divisions.find(({ id }) => id === stream)?.blocks ?? [];
 
@@ -14,7 +14,7 @@ export function removeBlocksEdits(book: Book, stream: StreamId, ids: ReadonlySet
   const isAll = removed.length === blocks.length;
   const inserted = isAll ? [paragraph(`p${book.nextId}`, 'TX', '')] : [];
   const edits: BookEdit[] = [{ kind: 'replaceBlocks', stream, at, removed, inserted }];
-  for (const id of removed.flatMap(notesOf)) {
+  for (const id of removed.flatMap(notesIn)) {
     const from = book.notes[id];
     if (from !== undefined) edits.push({ kind: 'setNote', id, from, to: null });
   }
@@ -43,9 +43,4 @@ export function characterStyleEdits(
     if (JSON.stringify(changed) === JSON.stringify(block)) return [];
     return [{ kind: 'replaceBlocks', stream, at, removed: [block], inserted: [changed] }];
   });
-}
-
-function notesOf(block: Block): StreamId[] {
-  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesOf));
-  return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
 }

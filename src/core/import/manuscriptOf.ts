@@ -1,5 +1,5 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
-import { namesOf, type Book } from '../model/book';
+import { isMadeDivision, namesOf, type Book } from '../model/book';
 import type { IncomingHeading, Manuscript } from '../model/manuscript';
 import type { Block } from '../model/streams';
 
@@ -11,11 +11,9 @@ const LEVELS: Readonly<Record<string, number>> = {
   heading5: 5,
   heading6: 6,
 };
-/** Divisions whose words the book makes itself. */
-const MADE = new Set(['half-title', 'title', 'imprint', 'contents']);
 
 export function manuscriptOf(book: Book): Manuscript {
-  const blocks = book.divisions.filter((division) => !MADE.has(division.role)).flatMap((division) => division.blocks);
+  const blocks = book.divisions.filter((division) => !isMadeDivision(division)).flatMap((division) => division.blocks);
   const headings: IncomingHeading[] = [];
   const styles = new Map<string, { count: number; sample: string; blocks: string[] }>();
   let pageBreaks = 0;

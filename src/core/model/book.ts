@@ -45,6 +45,11 @@ export type DivisionRole =
 export type Matter = 'front' | 'body' | 'back';
 export type StartSide = 'any' | 'recto' | 'verso';
 
+/** Divisions whose words the book makes itself: no manuscript fills them, and they take no copy from another. */
+const MADE_ROLES = new Set<DivisionRole>(['half-title', 'blank', 'title', 'imprint', 'contents']);
+
+export const isMadeDivision = ({ role }: { readonly role: DivisionRole }): boolean => MADE_ROLES.has(role);
+
 /** One entry of the running order. Its id is the id of its stream. */
 export interface Division {
   readonly id: StreamId;

@@ -118,3 +118,9 @@ function sameSpanLook(a: Span, b: Span): boolean {
   const touches = (span: Span) => JSON.stringify(span.touches ?? {});
   return a.style === b.style && a.language === b.language && a.link === b.link && touches(a) === touches(b);
 }
+
+/** The notes that a block refers to, those of its cells too, in order. */
+export function notesIn(block: Block): StreamId[] {
+  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesIn));
+  return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
+}

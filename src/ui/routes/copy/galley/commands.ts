@@ -1,5 +1,5 @@
 // What keys do in the galley beyond what every text field does.
-import { chainCommands, toggleMark } from 'prosemirror-commands';
+import { toggleMark } from 'prosemirror-commands';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
 import { canSplit } from 'prosemirror-transform';
@@ -94,5 +94,3 @@ export function noteAt({ selection }: EditorState): string | null {
   const before = selection instanceof TextSelection ? selection.$from.nodeBefore : null;
   return before?.type.name === 'note' ? (before.attrs.note as string) : null;
 }
-
-export { chainCommands };

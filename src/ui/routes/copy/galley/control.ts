@@ -117,11 +117,6 @@ export class GalleyControl implements GalleyHost {
     this.settle();
   }
 
-  /** The block that waits to be shown; null when nothing does. */
-  get wantedBlock(): string | null {
-    return this.wanted?.head.block ?? null;
-  }
-
   /** The editor that was last typed in, or the first. */
   get current(): StreamView | null {
     return this.active ?? this.editors.values().next().value ?? null;

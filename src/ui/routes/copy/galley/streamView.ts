@@ -38,6 +38,7 @@ export class StreamView {
   /** The whole stream's blocks as last taken in, and where this document begins in them. */
   private all: readonly Block[] = [];
   private first = 0;
+  private count = 0;
   private isEmpty = true;
   private hidden: ReadonlySet<string> = new Set();
   /** Blocks whose rows hold the ends of the selection. */
@@ -192,6 +193,7 @@ export class StreamView {
     const isChanged = all !== this.all || first !== this.first || hidden !== this.hidden;
     this.all = all;
     this.first = first;
+    this.count = count;
     this.hidden = hidden;
     this.isEmpty = count === 0;
     const own = all.slice(first, first + count);
@@ -209,7 +211,8 @@ export class StreamView {
   /** Tags, folding and notes beside the text, as the book has them now. */
   dressAll(): void {
     const { styles } = this.host.book().spec;
-    const places = new Map(this.all.map((block, at) => [block.id, at]));
+    const places = new Map<string, number>();
+    for (let at = this.first; at < this.first + this.count; at += 1) places.set(this.all[at].id, at);
     for (const paragraph of this.paragraphs) {
       const at = places.get(paragraph.block);
       if (at === undefined) continue;
