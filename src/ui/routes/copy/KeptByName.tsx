@@ -63,10 +63,10 @@ export function KeptByName<T extends Named>(props: Props<T>) {
       </form>
     );
   return (
-    <div className="flex items-center justify-between gap-2">
+    <div className="flex flex-wrap items-center justify-between gap-2">
       <select
         aria-label={props.label}
-        className="select select-xs min-w-0 grow"
+        className="select select-xs min-w-[118px] grow basis-0"
         value={picked}
         disabled={!props.mayUse || kept.length === 0}
         onChange={(event) => {
