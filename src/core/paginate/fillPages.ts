@@ -15,7 +15,7 @@ import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
 import { LIMITS, type SearchLimits } from './searchLimits';
-import { FLAG, matchInStep, StateList, withEntry, withWish, type Layer } from './stateList';
+import { FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** What a search leaves for the next one of the same reach. */
 export interface FillMemory {
@@ -24,8 +24,8 @@ export interface FillMemory {
   /** Settings to columns of other widths, by paragraph, as the layers number them. */
   readonly extra: ReadonlyMap<number, Setting[]>;
   readonly last: number;
-  /** What the answer costs. */
-  readonly cost: number;
+  /** What the answer costs; null where the search stopped in step with the one before. */
+  readonly cost: number | null;
   /** Paragraphs looked at in the last search: what an edit cost. */
   readonly visited: number;
 }
@@ -81,17 +81,15 @@ class Filler {
     for (let p = start; p <= n; p += 1) {
       if (memory !== undefined && p > n - behind + FELT && n > p) {
         const old = memory.layers[memory.layers.length - 1 - (n - p)];
-        const places =
-          old !== undefined && this.starts.owesOnly(n - behind) ? matchInStep(this.starts.states, old) : null;
-        if (places !== null) {
-          this.layers.push(withEntry(old, this.starts.states, places));
+        if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
+          this.layers.push(withEntry(old, this.starts.states));
           this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
           return {
             flow,
             layers: this.layers,
             extra: this.columns.byItem,
             last: memory.last,
-            cost: memory.cost,
+            cost: null,
             visited,
           };
         }
@@ -153,7 +151,9 @@ class Filler {
         if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.beam;
         for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
       }
-      if (this.next.count > 0) return;
+      if (this.next.count === 0) continue;
+      this.next.settle(this.next.least + this.beam);
+      return;
     }
   }
 
@@ -216,8 +216,8 @@ class Filler {
       if (cost <= this.next.least + this.beam)
         this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice);
     }
-    if (fits && this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due) > item.height + this.mayLeave())
-      return;
+    const left = this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due);
+    if (fits && left > item.height + this.mayLeave() + SLACK) return;
     this.endInside(k, setting, choice, wished, start, noteFrom, most, own);
   }
 
@@ -290,7 +290,8 @@ class Filler {
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const due = flow.noteStart[this.starts.at];
     const white = this.rules.lowDepth(current.flags[k]) - current.used[k] - this.notes.height(noteFrom, due);
-    if (!forced && !this.mayLeaveAny && !item.breakBefore && white > Math.max(item.mayLeave, this.limits.white)) return;
+    const most = Math.max(item.mayLeave, this.limits.white) + SLACK;
+    if (!forced && !this.mayLeaveAny && !item.breakBefore && white > most) return;
     this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, forced);
   }
 

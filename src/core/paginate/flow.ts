@@ -80,6 +80,8 @@ export interface Flow {
 }
 
 const ON_GRID = 1e-3;
+/** Parts of a grid line in which note heights are held. */
+const EXACT_PARTS = 1 << 20;
 const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption']);
 /** Lines that follow a head at a page foot. */
 const AFTER_HEAD = 3;
@@ -134,8 +136,10 @@ function packNotes(paragraphs: readonly FlowParagraph[], leading: number) {
   paragraphs.forEach((item, index) => {
     for (const note of item.notes) {
       note.paragraphs.forEach((paragraph, order) => {
+        // Heights of so many binary places add up without error: a note is as high wherever it stands in the flow.
+        const height = Math.round((paragraph.styled.style.leading / leading) * EXACT_PARTS) / EXACT_PARTS;
         for (let k = 0; k < paragraph.broken.count; k += 1) {
-          heights.push(heights[heights.length - 1] + paragraph.styled.style.leading / leading);
+          heights.push(heights[heights.length - 1] + height);
           starts.push(order === 0 && k === 0 ? 1 : 0);
           noteParagraphs.push(paragraph);
           lines.push(k);

@@ -12,7 +12,7 @@ export class RegionRules {
   whiteCost(white: number, hasNotes: boolean, flags: number, lastColumn: boolean): number {
     if ((flags & FLAG.FINAL_MASK) !== 0) return lastColumn ? 0 : COST.BALANCE_LINE * white * white;
     if (this.plan.exempt) return white;
-    if (hasNotes) return white <= 1 ? white : COST.NOTE_WHITE * white * white;
+    if (hasNotes) return white <= 1 + SLACK ? white : COST.NOTE_WHITE * white * white;
     if (white <= SLACK) return 0;
     return white < 1 - SLACK ? COST.UNEVEN_PART : COST.UNEVEN * white * white;
   }

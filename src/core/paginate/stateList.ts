@@ -30,6 +30,12 @@ export function withWish(flags: number, wish: number): number {
 /** Steps of the quantity that a state's key keeps of its depth; grid lines. */
 const QUANTUM = 1 / 64;
 const FIELDS = 7;
+const INTEGERS = ['line', 'setting', 'flags', 'owed', 'float', 'from', 'choice'] as const;
+const REALS = ['used', 'cost'] as const;
+/** What two states that are the same have in common. */
+const STEADY = ['line', 'setting', 'flags', 'owed', 'float', 'used'] as const;
+
+const at = (from: ArrayLike<number>) => (k: number) => from[k];
 
 export class StateList {
   count = 0;
@@ -111,31 +117,35 @@ export class StateList {
     return k;
   }
 
-  /** Index of the same state; -1 when it is not here. */
-  find({ line, setting, flags, owed, float, used }: LayerState): number {
-    const depth = Math.round(used / QUANTUM);
-    for (let slot = hash(line, setting, flags, owed, float, depth) & this.mask; ; slot = (slot + 1) & this.mask) {
-      const k = this.table[slot] - 1;
-      if (k < 0) return -1;
-      if (
-        this.flags[k] === flags &&
-        this.line[k] === line &&
-        this.owed[k] === owed &&
-        this.setting[k] === setting &&
-        this.float[k] === float &&
-        Math.round(this.used[k] / QUANTUM) === depth
-      )
-        return k;
-    }
+  /**
+   * Leaves the states that cost at most so much, in an order that does not depend on the one in which they were found: what
+   * follows is then the same whichever way a search came here.
+   */
+  settle(most: number): void {
+    const kept: number[] = [];
+    for (let k = 0; k < this.count; k += 1) if (this.cost[k] <= most) kept.push(k);
+    const { flags, owed, float, line, setting, used } = this;
+    kept.sort(
+      (a, b) =>
+        flags[a] - flags[b] ||
+        owed[a] - owed[b] ||
+        float[a] - float[b] ||
+        line[a] - line[b] ||
+        setting[a] - setting[b] ||
+        used[a] - used[b],
+    );
+    for (const key of INTEGERS) this[key].set(kept.map(at(this[key])));
+    for (const key of REALS) this[key].set(kept.map(at(this[key])));
+    this.truncate(kept.length);
   }
 
   private grow(): void {
-    for (const key of ['line', 'setting', 'flags', 'owed', 'float', 'from', 'choice'] as const) {
+    for (const key of INTEGERS) {
       const wide = new Int32Array(this.count * 2);
       wide.set(this[key]);
       this[key] = wide;
     }
-    for (const key of ['used', 'cost'] as const) {
+    for (const key of REALS) {
       const wide = new Float64Array(this.count * 2);
       wide.set(this[key]);
       this[key] = wide;
@@ -233,31 +243,27 @@ export function stateOf({ fields, reals }: Layer, k: number): LayerState {
 }
 
 /**
- * Where the states with which a layer was entered stand in a list that holds the same ones, all dearer by one amount: then
- * nothing after differs. Null when any differs. The list may hold them in another order.
+ * Whether the states of a list are those with which a layer was entered, all dearer by one amount: then nothing after
+ * differs. Both are settled.
  */
-export function matchInStep(list: StateList, layer: Layer): Int32Array | null {
-  if (list.count !== layer.entered || list.count === 0) return null;
-  const places = new Int32Array(layer.entered);
-  let difference = NaN;
+export function isInStep(list: StateList, layer: Layer): boolean {
+  if (list.count !== layer.entered || list.count === 0) return false;
+  const step = list.cost[0] - layer.reals[1];
   for (let k = 0; k < layer.entered; k += 1) {
     const state = stateOf(layer, k);
-    const at = list.find(state);
-    if (at < 0 || list.used[at] !== state.used) return null;
-    if (k === 0) difference = list.cost[at] - state.cost;
-    else if (Math.abs(list.cost[at] - state.cost - difference) > 1e-6) return null;
-    places[k] = at;
+    if (STEADY.some((key) => list[key][k] !== state[key])) return false;
+    if (Math.abs(list.cost[k] - state.cost - step) > 1e-6) return false;
   }
-  return places;
+  return true;
 }
 
-/** A layer whose entered states were reached as those of a list: what follows them stays. */
-export function withEntry(layer: Layer, list: StateList, places: Int32Array): Layer {
+/** A layer whose entered states were reached as those of a list, the same ones: what follows them stays. */
+export function withEntry(layer: Layer, list: StateList): Layer {
   const fields = layer.fields.slice();
-  places.forEach((at, k) => {
-    fields[k * FIELDS + 5] = list.from[at];
-    fields[k * FIELDS + 6] = list.choice[at];
-  });
+  for (let k = 0; k < layer.entered; k += 1) {
+    fields[k * FIELDS + 5] = list.from[k];
+    fields[k * FIELDS + 6] = list.choice[k];
+  }
   return { ...layer, fields };
 }
 
