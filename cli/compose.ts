@@ -21,6 +21,7 @@ import {
   writeProject,
 } from '../src/core/index';
 import type { Book } from '../src/core/model/book';
+import type { PictureBytes } from '../src/core/model/streams';
 import type { CopyKind } from '../src/core/model/copyKinds';
 import type { Spec } from '../src/core/model/spec';
 import type { TypesetBook } from '../src/core/model/pages';
@@ -54,7 +55,7 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     times[name] = Math.round((performance.now() - start) * 10) / 10;
     return result;
   };
-  const { book, remarks } = timed('read', () => openBook(options.manuscript, bytes, spec, language, options));
+  const { book, remarks, pictures } = timed('read', () => openBook(options.manuscript, bytes, spec, language, options));
   const context = timed('faces', () => assets.contextFor(book));
   const pull = options.hold === undefined ? undefined : timed('hold', () => openPull(options.hold!, assets));
   const held = pull && heldStarts(pull.book, pull.composed, book);
@@ -66,14 +67,15 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
     outputs.push([
       options.press,
-      timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date))),
+      timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date, pictures))),
     ]);
   }
-  if (options.project !== undefined) outputs.push([options.project, timed('project', () => writeProject(book))]);
+  if (options.project !== undefined)
+    outputs.push([options.project, timed('project', () => writeProject(book, pictures))]);
   if (options.epub !== undefined)
-    outputs.push([options.epub, timed('epub', () => drain(writeEpub(book, new Date().toISOString())))]);
+    outputs.push([options.epub, timed('epub', () => drain(writeEpub(book, new Date().toISOString(), pictures)))]);
   if (options.copy !== undefined)
-    outputs.push([options.copy, timed('copy', () => writeCopy(book, copyKind(options.copy!)))]);
+    outputs.push([options.copy, timed('copy', () => writeCopy(book, copyKind(options.copy!), pictures))]);
   const report: Report = {
     manuscript: basename(options.manuscript),
     words: composed.words,
@@ -105,21 +107,21 @@ function openBook(
   spec: Spec,
   language: string | undefined,
   options: ComposeOptions,
-): { book: Book; remarks: Report['remarks'] } {
+): { book: Book; remarks: Report['remarks']; pictures: PictureBytes } {
   if (name.toLowerCase().endsWith('.walnut')) {
-    const kept = readProject(bytes, checkBook);
+    const { book: kept, pictures } = readProject(bytes, checkBook);
     const changed = options.spec ?? options.trim ?? options.margins ?? options.type;
     const particulars = language === undefined ? kept.particulars : { ...kept.particulars, language };
-    return { book: { ...kept, particulars, spec: changed === undefined ? kept.spec : spec }, remarks: [] };
+    return { book: { ...kept, particulars, spec: changed === undefined ? kept.spec : spec }, remarks: [], pictures };
   }
   const manuscript = drain(readManuscript(basename(name), bytes));
   const book = makeBook(manuscript, { bookId: 'book', fileName: basename(name), spec, language });
-  return { book, remarks: manuscript.remarks };
+  return { book, remarks: manuscript.remarks, pictures: manuscript.pictures };
 }
 
 /** The pull to hold to: a project file, composed as it is. */
 function openPull(path: string, assets: NodeAssets): { book: Book; composed: TypesetBook } {
-  const book = readProject(readInput(path), checkBook);
+  const { book } = readProject(readInput(path), checkBook);
   return { book, composed: drain(typesetBook(book, assets.contextFor(book))) };
 }
 

@@ -21,7 +21,10 @@ export function read(options: ReadOptions): string {
 
 export function openManuscript(path: string): Manuscript {
   const bytes = readInput(path);
-  if (path.toLowerCase().endsWith('.walnut')) return manuscriptOf(readProject(bytes, checkBook));
+  if (path.toLowerCase().endsWith('.walnut')) {
+    const { book, pictures } = readProject(bytes, checkBook);
+    return manuscriptOf(book, pictures);
+  }
   return drain(readManuscript(basename(path), bytes));
 }
 

@@ -39,6 +39,7 @@ const LANGUAGES = { en: 'en-us', 'en-GB': 'en-gb', de: 'de-1996', fr: 'fr', es: 
 const sources = [
   'scripts/assets.mjs',
   'scripts/demoManuscript.ts',
+  'scripts/demoPictures.ts',
   'demo/the-ferry-register.txt',
   'demo/keeping-a-tidal-garden.txt',
   'src/core/fonts/sfnt.ts',

@@ -11,6 +11,7 @@ import {
   EndnoteReferenceRun,
   FootnoteReferenceRun,
   HeadingLevel,
+  ImageRun,
   InsertedTextRun,
   LevelFormat,
   Packer,
@@ -21,6 +22,7 @@ import {
   TextRun,
   type ParagraphChild,
 } from 'docx';
+import { DEMO_PICTURES } from './demoPictures';
 
 type Notes = Record<string, { children: Paragraph[] }>;
 
@@ -46,7 +48,7 @@ export async function buildDemoManuscript(root: string, name: string): Promise<U
     creator: author,
     styles: {
       default: { document: { run: { language: { value: 'en-GB' } } } },
-      paragraphStyles: ['Dedication', 'Extract', 'Verse', 'Letter ends Harrow'].map((style) => ({
+      paragraphStyles: ['Dedication', 'Extract', 'Verse', 'Caption', 'Letter ends Harrow'].map((style) => ({
         id: style.replace(/ /g, ''),
         name: style === 'Letter ends Harrow' ? 'After letter, Harrow' : style,
         basedOn: 'Normal',
@@ -131,11 +133,27 @@ class SourceReader {
     if (block.startsWith('{wrapped}')) return lines.map((line) => this.styled(line.replace('{wrapped}', '')));
     if (block.startsWith('{style Letter ends Harrow}'))
       return [this.styled(block.replace(/^\{[^}]*\}/, ''), 'LetterendsHarrow')];
+    const picture = /^\{picture (\S+) ([\d.]+)in\} ([\s\S]*)$/.exec(block);
+    if (picture !== null) return [this.picture(picture[1], Number(picture[2]), picture[3].replace(/\n/g, ' '))];
+    if (block.startsWith('{caption} ')) return [this.styled(lines.join(' ').slice(10), 'Caption')];
     if (block.startsWith('- ')) return [new Paragraph({ children: this.inline(block.slice(2)), bullet: { level: 0 } })];
     const numbered = /^\d+\. ([\s\S]*)$/.exec(block);
     if (numbered !== null)
       return [new Paragraph({ children: this.inline(numbered[1]), numbering: { reference: NUMBERING, level: 0 } })];
     return [this.styled(lines.join(' '))];
+  }
+
+  /** A picture in a paragraph of its own, so many inches wide, with the words for those who do not see it. */
+  private picture(name: string, inches: number, alt: string): Paragraph {
+    const { bytes, type, width, height } = DEMO_PICTURES[name]();
+    const pixels = { width: Math.round(inches * 96), height: Math.round((inches * 96 * height) / width) };
+    const run = new ImageRun({
+      type,
+      data: bytes,
+      transformation: pixels,
+      altText: { name, description: alt, title: '' },
+    });
+    return new Paragraph({ children: [run] });
   }
 
   /** In a novel parts and chapters are heads of one level, parted by empty paragraphs: one of its faults. */

@@ -6,7 +6,7 @@ import { RouterProvider } from 'react-router';
 import { flushAutosave } from '../state/autosave';
 import { createAppStore } from '../state/store';
 import { themeChosen, type Theme } from '../state/viewSlice';
-import { PageCacheContext } from '../ui/pageView/pageCacheContext';
+import { PageCacheContext, PictureCacheContext } from '../ui/pageView/pageCacheContext';
 import '../ui/theme.css';
 import { createAppRouter } from './router';
 import { createServices } from './services';
@@ -31,7 +31,9 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
       <PageCacheContext value={services.pageCache}>
-        <RouterProvider router={createAppRouter()} />
+        <PictureCacheContext value={services.pictureCache}>
+          <RouterProvider router={createAppRouter()} />
+        </PictureCacheContext>
       </PageCacheContext>
     </Provider>
   </StrictMode>,

@@ -1,9 +1,11 @@
 // Makes the services of the running app: database, locks, workers, downloads.
 import { BookRepository } from '../storage/bookRepository';
+import { PictureRepository } from '../storage/pictureRepository';
 import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
 import { onLetGo, takeOver, tryLock } from '../storage/bookLock';
 import { PageCache } from '../state/pageCache';
+import { PictureCache } from '../state/pictureCache';
 import type { Services } from '../state/services';
 import { startWriteJob, TypesetClient } from '../worker/typesetClient';
 
@@ -26,9 +28,15 @@ export function createServices(): Services {
   const writeWorker = () =>
     new Worker(new URL('../worker/writeWorker.ts', import.meta.url), { type: 'module', name: 'write' });
   const database = new WalnutDatabase();
+  const pictures = new PictureRepository(database);
   const services: Services = {
     repository: new BookRepository(database),
     pulls: new PullRepository(database),
+    pictures,
+    pictureCache: new PictureCache(
+      (asset) => pictures.find(asset),
+      () => services.pageCache.changed(),
+    ),
     locks: { tryLock, takeOver, onLetGo },
     pageCache: new PageCache(() => services.client),
     client: null,

@@ -1,7 +1,7 @@
 // The galley's document: the shape of one stream for ProseMirror. It mirrors the book model block by block; ids are
 // attributes, character styles and touches are marks, inline objects are atoms.
 import { Schema, type MarkSpec, type Node, type NodeSpec } from 'prosemirror-model';
-import type { Paragraph, ParagraphTouches } from '../core/model/streams';
+import { PICTURE_KINDS, type Paragraph, type ParagraphTouches } from '../core/model/streams';
 
 /** Attributes of a paragraph node; `id` is null until the galley has given it one. */
 export interface ParagraphAttributes {
@@ -40,6 +40,50 @@ const atom = (name: string, tag: string, attribute?: string): NodeSpec => ({
   ],
   leafText: () => (name === 'break' ? '\n' : name === 'tab' ? '\t' : ''),
 });
+
+const PICTURE_TEXTS = ['asset', 'format', 'name', 'alt'] as const;
+const PICTURE_NUMBERS = ['width', 'height', 'shownWidth', 'shownHeight'] as const;
+const IS_ASSET = /^[0-9a-f]{32}$/;
+
+/** A picture between words; its bytes are kept by its hash, so that a copy of it needs none. */
+const pictureSpec: NodeSpec = {
+  group: 'inline',
+  inline: true,
+  atom: true,
+  attrs: {
+    ...Object.fromEntries(PICTURE_TEXTS.map((name) => [name, { validate: 'string' }])),
+    ...Object.fromEntries(PICTURE_NUMBERS.map((name) => [name, { validate: 'number' }])),
+  },
+  parseDOM: [
+    {
+      tag: 'span[data-object=picture]',
+      getAttrs: (dom) => {
+        const text = (name: string, most: number) => (dom.getAttribute(`data-${name}`) ?? '').slice(0, most);
+        const number = (name: string) => Math.min(20_000, Math.max(0, Number(dom.getAttribute(`data-${name}`)) || 0));
+        const format = PICTURE_KINDS.find((kind) => kind === text('format', 10)) ?? 'other';
+        return {
+          asset: IS_ASSET.test(text('asset', 40)) ? text('asset', 40) : '',
+          format,
+          name: text('name', 400),
+          alt: text('alt', 4000),
+          width: Math.round(number('width')),
+          height: Math.round(number('height')),
+          shownWidth: number('shownwidth'),
+          shownHeight: number('shownheight'),
+        };
+      },
+    },
+  ],
+  toDOM: ({ attrs }) => [
+    'span',
+    {
+      'data-object': 'picture',
+      ...Object.fromEntries(
+        [...PICTURE_TEXTS, ...PICTURE_NUMBERS].map((name) => [`data-${name.toLowerCase()}`, String(attrs[name])]),
+      ),
+    },
+  ],
+};
 
 const nodes: Record<string, NodeSpec> = {
   doc: { content: 'block+' },
@@ -88,6 +132,7 @@ const nodes: Record<string, NodeSpec> = {
   text: { group: 'inline' },
   note: atom('note', 'sup', 'note'),
   field: atom('field', 'span', 'field'),
+  picture: pictureSpec,
   break: { ...atom('break', 'br'), parseDOM: [{ tag: 'br' }] },
   tab: atom('tab', 'span'),
 };

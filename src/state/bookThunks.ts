@@ -52,6 +52,7 @@ export function closeBook(): AppThunk<Promise<void>> {
     services.client?.close();
     services.client = null;
     services.pageCache.clear();
+    services.pictureCache.clear();
     dispatch(bookClosed());
   };
 }

@@ -1,9 +1,8 @@
 // Products: started, followed, stopped, handed over as files.
 import { jobChanged, type Product } from './jobsSlice';
 import type { AppThunk } from './store';
-import type { Book } from '../core/model/book';
 import type { CopyKind } from '../core/model/copyKinds';
-import type { WriteJob, WriteOrder } from '../worker/typesetClient';
+import type { WriteJob, WriteOrder, WholeBook } from '../worker/typesetClient';
 
 const running = new Map<Product, WriteJob>();
 
@@ -32,7 +31,8 @@ export function makeProduct(product: Product): AppThunk<Promise<void>> {
     const fileName = `${fileStem(book.particulars.title)}${extension}`;
     dispatch(jobChanged({ product, change: { status: 'running', share: 0, message: null, revision, fileName } }));
     const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
-    const job = services.startWriteJob(orderFor(product, book, date, format), (share) =>
+    const whole = { book, pictures: await services.pictures.load(book) };
+    const job = services.startWriteJob(orderFor(product, whole, date, format), (share) =>
       dispatch(jobChanged({ product, change: { share } })),
     );
     running.set(product, job);
@@ -49,15 +49,15 @@ export function makeProduct(product: Product): AppThunk<Promise<void>> {
   };
 }
 
-function orderFor(product: Product, book: Book, date: string, format: CopyKind): WriteOrder {
+function orderFor(product: Product, whole: WholeBook, date: string, format: CopyKind): WriteOrder {
   switch (product) {
     case 'press':
     case 'epub':
-      return { kind: product, book, date };
+      return { kind: product, ...whole, date };
     case 'copy':
-      return { kind: 'copy', book, format };
+      return { kind: 'copy', ...whole, format };
     case 'project':
-      return { kind: 'project', book };
+      return { kind: 'project', ...whole };
   }
 }
 

@@ -7,7 +7,8 @@ import { manuscriptArrived } from './arrivalSlice';
 import { edit } from './bookThunks';
 import { divisionChosen } from './viewSlice';
 import type { TextSelection } from '../core/model/bookEdit';
-import { paragraph } from '../core/model/streams';
+import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../core/model/streams';
+import { isPicture, pictureOf } from '../core/measure/pictureOf';
 import { bookEdited } from './bookSlice';
 import type { AppThunk } from './store';
 
@@ -23,14 +24,32 @@ export function bringCopyIn(
   at: TextSelection,
   name: string,
 ): AppThunk<Promise<BroughtIn>> {
-  return async (dispatch, getState, { startWriteJob }) => {
+  return async (dispatch, getState, { startWriteJob, pictures }) => {
     if (getState().book.readOnly) return { problem: 'This book can only be read here.' };
     const bookId = getState().book.book?.id;
+    if (bookId !== undefined && isPicture(bytes)) {
+      const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
+      await pictures.keep(bookId, { [picture.asset]: bytes });
+      const block = paragraph('p1', 'TX', OBJECT_CHARACTER, { objects: [{ ...picture, at: 0 }] });
+      return dispatch(putIn({ blocks: [block], notes: {} }, at, 'Picture'));
+    }
     const result = await startWriteJob({ kind: 'read', fileName, bytes }).result;
     if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
     if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
+    await pictures.keep(bookId!, result.manuscript.pictures);
     return dispatch(putIn(result.manuscript, at, name));
+  };
+}
+
+/** Keeps a picture that a person chose for the open book; null when it is none that can be shown. */
+export function keepPicture(fileName: string, bytes: Uint8Array): AppThunk<Promise<PictureFacts | null>> {
+  return async (_dispatch, getState, { pictures }) => {
+    const bookId = getState().book.book?.id;
+    if (bookId === undefined || !isPicture(bytes)) return null;
+    const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
+    await pictures.keep(bookId, { [picture.asset]: bytes });
+    return picture;
   };
 }
 
@@ -38,6 +57,21 @@ export function bringCopyIn(
 export function putDummyCopy(paragraphs: number, at: TextSelection): AppThunk<BroughtIn> {
   const blocks = dummyCopy(paragraphs).map((text, k) => paragraph(`p${k + 1}`, 'TX', text));
   return (dispatch) => dispatch(putIn({ blocks, notes: {} }, at, 'Dummy copy'));
+}
+
+/** Puts a table of empty cells in at the caret. */
+export function putTable(rows: number, columns: number, at: TextSelection): AppThunk<BroughtIn> {
+  const cell = (k: number) => ({ id: `c${k + 1}`, blocks: [paragraph(`p${k + 2}`, 'TX', '')] });
+  const table: Table = {
+    kind: 'table',
+    id: 'p1',
+    style: 'TB',
+    columns,
+    rows: Array.from({ length: rows }, (_, row) =>
+      Array.from({ length: columns }, (__, column) => cell(row * columns + column)),
+    ),
+  };
+  return (dispatch) => dispatch(putIn({ blocks: [table], notes: {} }, at, 'Table'));
 }
 
 function putIn(incoming: IncomingBlocks, at: TextSelection, name: string): AppThunk<BroughtIn> {
@@ -61,7 +95,7 @@ export function bringDivisionsIn(
   bytes: Uint8Array,
   at: number | null,
 ): AppThunk<Promise<string | null>> {
-  return async (dispatch, getState, { startWriteJob }) => {
+  return async (dispatch, getState, { startWriteJob, pictures }) => {
     const bookId = getState().book.book?.id;
     if (bookId === undefined || getState().book.readOnly) return 'This book can only be read here.';
     const isProject = fileName.toLowerCase().endsWith('.walnut');
@@ -74,6 +108,7 @@ export function bringDivisionsIn(
     if (result.kind !== 'book' || book === null || book.id !== bookId) return null;
     const edits = addDivisionsEdits(book, at ?? book.divisions.length, result.book);
     if (edits.length === 0) return `${fileName}: There is no text in it.`;
+    await pictures.keep(bookId, result.pictures);
     dispatch(edit(`${fileName} brought in`, edits));
     const first = edits.find((one) => one.kind === 'insertDivision');
     if (first?.kind === 'insertDivision') dispatch(divisionChosen(first.division.id));
@@ -89,7 +124,7 @@ export function replaceCopyBy(
   bytes: Uint8Array,
   division: string | null,
 ): AppThunk<Promise<CopyReplaced>> {
-  return async (dispatch, getState, { startWriteJob, pulls, now }) => {
+  return async (dispatch, getState, { startWriteJob, pulls, pictures, now }) => {
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
     const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, bytes }).result;
@@ -97,6 +132,7 @@ export function replaceCopyBy(
     if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
     if (getState().book.revision !== revision)
       return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
+    await pictures.keep(book.id, result.pictures);
     const pull = await pulls.keep(book, `Before ${fileName}`, now());
     dispatch(manuscriptArrived({ bookId: book.id, arrival: result.arrival }));
     if (result.edits.length > 0) dispatch(edit(`Copy replaced by ${fileName}`, result.edits));

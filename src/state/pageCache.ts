@@ -104,7 +104,8 @@ export class PageCache {
     });
   }
 
-  private changed(): void {
+  /** Tells whoever draws pages that something of them has arrived. */
+  changed(): void {
     this.version += 1;
     for (const listener of this.listeners) listener();
   }

@@ -1,9 +1,11 @@
 // What thunks and listeners work with besides the store; made once by the app, replaced in tests.
 import type { BookRepository } from '../storage/bookRepository';
+import type { PictureRepository } from '../storage/pictureRepository';
 import type { PullRepository } from '../storage/pullRepository';
 import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
 import type { Book, Particulars } from '../core/model/book';
 import type { PageCache } from './pageCache';
+import type { PictureCache } from './pictureCache';
 
 export interface LockService {
   tryLock(book: string, onLost: () => void): Promise<{ release: () => void } | null>;
@@ -21,6 +23,8 @@ export interface DemoManuscript {
 export interface Services {
   readonly repository: BookRepository;
   readonly pulls: PullRepository;
+  readonly pictures: PictureRepository;
+  readonly pictureCache: PictureCache;
   readonly locks: LockService;
   readonly pageCache: PageCache;
   /** The client of the open book. */

@@ -71,7 +71,7 @@ export function addManuscript(
     const result = await services.startWriteJob(order).result;
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
-      await services.repository.add(result.book, services.now());
+      await services.repository.add(result.book, services.now(), result.pictures);
       if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
       await dispatch(listBooks());
       return bookId;

@@ -3,6 +3,7 @@
 import { BOOK_FORMAT, type Book } from '../core/model/book';
 import type { HistoryEntry } from '../core/model/bookEdit';
 import { migrate } from '../core/model/migrations';
+import { picturesIn, type Block, type PictureBytes } from '../core/model/streams';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
 
 /** A book with its history, as it is held open. */
@@ -28,9 +29,11 @@ export class BookRepository {
     return this.database.books.orderBy('touched').reverse().toArray();
   }
 
-  async add(book: Book, time: number): Promise<void> {
-    const { books, divisions, notes } = this.database;
-    await this.database.transaction('rw', books, divisions, notes, async () => {
+  /** `pictures`: bytes of its pictures by their hash. */
+  async add(book: Book, time: number, pictures: PictureBytes = {}): Promise<void> {
+    const { books, divisions, notes, pictures: kept } = this.database;
+    await this.database.transaction('rw', books, divisions, notes, kept, async () => {
+      await kept.bulkPut(Object.entries(pictures).map(([hash, bytes]) => ({ book: book.id, hash, bytes })));
       await books.put({ ...headOf(book), revision: 0, cursor: 0, touched: time, words: 0, findings: 0 });
       await divisions.bulkPut(book.divisions.map((value) => ({ book: book.id, division: value.id, value })));
       await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: book.id, note: value.id, value })));
@@ -68,6 +71,7 @@ export class BookRepository {
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
     const { books, divisions, notes, log } = this.database;
     const id = after.book.id;
+    await this.keepPictures(before.book, after.book);
     await this.database.transaction('rw', books, divisions, notes, log, () =>
       Promise.all([
         ...this.saveDivisions(before.book, after.book),
@@ -76,6 +80,16 @@ export class BookRepository {
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
       ]),
     );
+  }
+
+  /** Pictures that came with text from another book become this book's own. */
+  private async keepPictures(before: Book, after: Book): Promise<void> {
+    const { pictures } = this.database;
+    for (const hash of newPictures(before, after)) {
+      if ((await pictures.get([after.id, hash])) !== undefined) continue;
+      const other = await pictures.where('hash').equals(hash).first();
+      if (other !== undefined) await pictures.put({ ...other, book: after.id });
+    }
   }
 
   private saveDivisions(before: Book, after: Book): PromiseLike<unknown>[] {
@@ -125,8 +139,8 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, notes, log, pulls, pullParts } = this.database;
-    const owned = [divisions, notes, log, pulls, pullParts];
+    const { books, divisions, notes, log, pulls, pullParts, pictures } = this.database;
+    const owned = [divisions, notes, log, pulls, pullParts, pictures];
     await this.database.transaction('rw', [books, ...owned], async () => {
       await books.delete(id);
       await Promise.all(owned.map((table) => table.where('book').equals(id).delete()));
@@ -145,4 +159,23 @@ export class BookRepository {
 function headOf(book: Book) {
   const { id, format, nextId, particulars, spec, source, divisions } = book;
   return { id, format, nextId, particulars, spec, source, divisionIds: divisions.map((division) => division.id) };
+}
+
+/** Pictures of the streams that changed and that these did not have before. */
+function newPictures(before: Book, after: Book): Set<string> {
+  const found = new Set<string>();
+  if (before.divisions === after.divisions && before.notes === after.notes) return found;
+  const old = new Map<string, { readonly blocks: readonly Block[] }>(before.divisions.map((one) => [one.id, one]));
+  const assetsOf = (blocks: readonly Block[]) => blocks.flatMap((block) => picturesIn(block).map(({ asset }) => asset));
+  const changed = [
+    ...after.divisions.filter((one) => old.get(one.id) !== one).map((one) => [one, old.get(one.id)] as const),
+    ...Object.values(after.notes).flatMap((one) =>
+      before.notes[one.id] === one ? [] : [[one, before.notes[one.id]] as const],
+    ),
+  ];
+  for (const [now, then] of changed) {
+    const had = new Set(assetsOf(then?.blocks ?? []));
+    for (const asset of assetsOf(now.blocks)) if (asset !== '' && !had.has(asset)) found.add(asset);
+  }
+  return found;
 }

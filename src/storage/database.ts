@@ -70,12 +70,19 @@ export interface PullPartRecord {
   readonly value: unknown;
 }
 
+/** A picture of a book. */
+export interface PictureRecord {
+  readonly book: string;
+  readonly hash: string;
+  readonly bytes: Uint8Array;
+}
+
 export class WalnutDatabase extends Dexie {
   declare books: EntityTable<BookRecord, 'id'>;
   declare divisions: Table<DivisionRecord, [string, string]>;
   declare notes: Table<NoteRecord, [string, string]>;
   declare log: Table<LogRecord, [string, number]>;
-  declare assets: EntityTable<{ readonly hash: string; readonly blob: Blob }, 'hash'>;
+  declare pictures: Table<PictureRecord, [string, string]>;
   declare fonts: EntityTable<{ readonly hash: string; readonly blob: Blob; readonly name: string }, 'hash'>;
   declare pulls: Table<PullRecord, [string, string]>;
   declare pullParts: Table<PullPartRecord, [string, string]>;
@@ -94,5 +101,7 @@ export class WalnutDatabase extends Dexie {
       settings: 'key',
     });
     this.version(2).stores({ pullParts: '[book+hash], book' });
+    // Nothing was ever kept among the assets.
+    this.version(3).stores({ assets: null, pictures: '[book+hash], book, hash' });
   }
 }

@@ -11,6 +11,7 @@ import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscrip
 import type { LackingCharacter } from '../core/model/lacking';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { PictureBytes } from '../core/model/streams';
 import type { HeadingPlace } from '../core/model/referenceTable';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 
@@ -145,6 +146,12 @@ export type TypesetReply =
   | { readonly kind: 'located'; readonly request: number; readonly page: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
 
+/** A book, and the bytes of its pictures by their hash. */
+export interface WholeBook {
+  readonly book: Book;
+  readonly pictures: PictureBytes;
+}
+
 /** One job of the write worker; it gets a book at a fixed revision and is stopped by being ended. */
 export type WriteRequest = AssetBase &
   (
@@ -166,20 +173,21 @@ export type WriteRequest = AssetBase &
         readonly bytes: Uint8Array;
       }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
-    | { readonly kind: 'press'; readonly book: Book; readonly date: string }
-    | { readonly kind: 'project'; readonly book: Book }
-    | { readonly kind: 'copy'; readonly book: Book; readonly format: CopyKind }
-    | { readonly kind: 'epub'; readonly book: Book; readonly date: string }
+    | ({ readonly kind: 'press'; readonly date: string } & WholeBook)
+    | ({ readonly kind: 'project' } & WholeBook)
+    | ({ readonly kind: 'copy'; readonly format: CopyKind } & WholeBook)
+    | ({ readonly kind: 'epub'; readonly date: string } & WholeBook)
   );
 
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
-  | { readonly kind: 'book'; readonly book: Book; readonly arrival: Arrival | null }
+  | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBytes; readonly arrival: Arrival | null }
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
   | {
       readonly kind: 'replaced';
       readonly edits: readonly BookEdit[];
       readonly report: ReplaceReport;
+      readonly pictures: PictureBytes;
       readonly arrival: Arrival;
     }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }

@@ -337,4 +337,4 @@ export function startWriteJob(
   return { result, cancel: () => settle({ kind: 'cancelled' }) };
 }
 
-export type { ComposedSummary, PageSummary, TextInView } from './protocol';
+export type { ComposedSummary, PageSummary, TextInView, WholeBook } from './protocol';

@@ -36,22 +36,23 @@ export async function doWriteJob(
         const manuscript = drain(readManuscript(job.fileName, job.bytes));
         const book = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
         const particulars = { ...book.particulars, ...job.particulars };
-        return { kind: 'book', book: { ...book, particulars }, arrival: arrivalOf(manuscript, job.fileName) };
+        const { pictures } = manuscript;
+        return { kind: 'book', book: { ...book, particulars }, pictures, arrival: arrivalOf(manuscript, job.fileName) };
       }
       case 'read':
         return { kind: 'manuscript', manuscript: readAny(job.fileName, job.bytes) };
       case 'replaceCopy':
         return replaced(job);
       case 'openProject':
-        return { kind: 'book', book: { ...readProject(job.bytes, checkBook), id: job.bookId }, arrival: null };
+        return openProject(job.bytes, job.bookId);
       case 'project':
-        return { kind: 'file', bytes: new Uint8Array(writeProject(job.book)), pages: 0 };
+        return { kind: 'file', bytes: new Uint8Array(writeProject(job.book, job.pictures)), pages: 0 };
       case 'copy':
-        return { kind: 'file', bytes: new Uint8Array(writeCopy(job.book, job.format)), pages: 0 };
+        return { kind: 'file', bytes: new Uint8Array(writeCopy(job.book, job.format, job.pictures)), pages: 0 };
       case 'epub':
         return {
           kind: 'file',
-          bytes: drain(writeEpub(job.book, job.date), (share) => post({ kind: 'progress', share })),
+          bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
           pages: 0,
         };
       case 'press':
@@ -68,9 +69,17 @@ export async function doWriteJob(
   }
 }
 
+function openProject(bytes: Uint8Array, bookId: string): WriteReply {
+  const { book, pictures } = readProject(bytes, checkBook);
+  return { kind: 'book', book: { ...book, id: bookId }, pictures, arrival: null };
+}
+
 /** A manuscript of a file, or of the copy of a project file. */
 function readAny(fileName: string, bytes: Uint8Array): Manuscript {
-  if (fileName.toLowerCase().endsWith('.walnut')) return manuscriptOf(readProject(bytes, checkBook));
+  if (fileName.toLowerCase().endsWith('.walnut')) {
+    const { book, pictures } = readProject(bytes, checkBook);
+    return manuscriptOf(book, pictures);
+  }
   return drain(readManuscript(fileName, bytes));
 }
 
@@ -87,7 +96,8 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   const arrival = arrivalOf(manuscript, fileName);
   const styles = arrival.styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => ids.get(id) ?? []) }));
   const comments = arrival.comments.map((one) => ({ ...one, block: ids.get(one.block) ?? '' }));
-  return { kind: 'replaced', edits, report, arrival: { ...arrival, styles, comments } };
+  const { pictures } = manuscript;
+  return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
 }
 
 async function writePress(
@@ -101,7 +111,7 @@ async function writePress(
   ]);
   const report = (share: number) => post({ kind: 'progress', share });
   const composed = drain(typesetBook(job.book, context), (share) => report(share * 0.5));
-  const writing = writePressPdf(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date);
+  const writing = writePressPdf(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
   const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
   return { kind: 'file', bytes, pages: composed.pages.length };
 }

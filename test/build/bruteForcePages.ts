@@ -189,7 +189,9 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       if (notes < 0 || (!isEmpty && !isForced && used > deep + SLACK)) continue;
       const white = isEmpty ? 0 : Math.max(0, deep - used - notesHeight(place.note, notes));
       const breaks = lines[to].line === 0 && flow.items[lines[to].item].breakBefore;
-      if (!breaks) cost += whiteCost(white, notes > place.note);
+      const isTall = lines[to].line === 0 && flow.items[lines[to].item].isTall;
+      if (isTall) cost += COST.WHITE_BEFORE_TALL * white;
+      else if (!breaks) cost += whiteCost(white, notes > place.note);
       if (notes < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - notes);
       cost += pagePrice(place);
       isFeasible = true;

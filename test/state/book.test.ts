@@ -22,6 +22,8 @@ import { BookRepository } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import { doWriteJob } from '../../src/worker/writeJobs';
 import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetClient';
+import { PictureRepository } from '../../src/storage/pictureRepository';
+import { PictureCache } from '../../src/state/pictureCache';
 import { PullRepository } from '../../src/storage/pullRepository';
 import { setParticularsEdit } from '../../src/core/edit';
 import { readAsset } from '../build/assets';
@@ -58,6 +60,11 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
   const services: Services = {
     repository,
     pulls: new PullRepository(database),
+    pictures: new PictureRepository(database),
+    pictureCache: new PictureCache(
+      async () => undefined,
+      () => undefined,
+    ),
     locks: {
       tryLock: async () => ({ release: () => undefined }),
       takeOver: async () => ({ release: () => undefined }),

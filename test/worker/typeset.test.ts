@@ -323,20 +323,20 @@ describe('write jobs', () => {
     expect(imported.kind).to.equal('book');
     if (imported.kind !== 'book') return;
     expect(imported.book.particulars.year).to.equal('2026');
-    const file = await doWriteJob({ kind: 'project', book: imported.book, base: '' }, fetchBytes, post);
+    const file = await doWriteJob({ kind: 'project', book: imported.book, pictures: {}, base: '' }, fetchBytes, post);
     if (file.kind !== 'file') throw new Error('no file');
     const opened = await doWriteJob(
       { kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' },
       fetchBytes,
       post,
     );
-    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, arrival: null });
+    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, pictures: {}, arrival: null });
   });
 
   it('write a press PDF with progress', async () => {
     const shares: number[] = [];
     const file = await doWriteJob(
-      { kind: 'press', book: longBook(6), date: '2026-01-01T00:00:00Z', base: '' },
+      { kind: 'press', book: longBook(6), pictures: {}, date: '2026-01-01T00:00:00Z', base: '' },
       fetchBytes,
       (reply) => reply.kind === 'progress' && shares.push(reply.share),
     );
@@ -349,8 +349,8 @@ describe('write jobs', () => {
   it('write the copy and an EPUB', async () => {
     const made = book([chapter('One', 'He *went* and came.')]);
     for (const order of [
-      { kind: 'copy', book: made, format: 'md' } as const,
-      { kind: 'epub', book: made, date: '2026-01-01T00:00:00Z' } as const,
+      { kind: 'copy', book: made, pictures: {}, format: 'md' } as const,
+      { kind: 'epub', book: made, pictures: {}, date: '2026-01-01T00:00:00Z' } as const,
     ]) {
       const file = await doWriteJob({ ...order, base: '' }, fetchBytes, post);
       if (file.kind !== 'file') throw new Error(JSON.stringify(file));
@@ -380,11 +380,11 @@ describe('write jobs', () => {
       onmessage: null,
       onerror: null,
     };
-    const job = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1) });
+    const job = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1), pictures: {} });
     job.cancel();
     expect(await job.result).to.deep.equal({ kind: 'cancelled' });
     expect(ended).to.equal(true);
-    const failing = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1) });
+    const failing = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1), pictures: {} });
     worker.onerror!({ message: 'gone' } as ErrorEvent);
     expect(await failing.result).to.include({ kind: 'failed' });
   });

@@ -48,10 +48,14 @@ export function pack(members: Record<string, Uint8Array>): Uint8Array {
 }
 
 /** Packs an EPUB: its type first and unpacked, so that the file tells what it is (OCF 3.3, 4.2). */
-export function packEpub(members: Record<string, string>): Uint8Array<ArrayBuffer> {
+export function packEpub(
+  members: Record<string, string>,
+  media: Record<string, Uint8Array> = {},
+): Uint8Array<ArrayBuffer> {
   const mtime = '1980-01-02T00:00:00';
   const encoder = new TextEncoder();
   const entries: Zippable = { mimetype: [encoder.encode('application/epub+zip'), { level: 0, mtime }] };
   for (const name of Object.keys(members)) entries[name] = [encoder.encode(members[name]), { level: 6, mtime }];
+  for (const name of Object.keys(media)) entries[name] = [media[name], { level: 0, mtime }];
   return zipSync(entries) as Uint8Array<ArrayBuffer>;
 }

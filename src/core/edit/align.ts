@@ -1,6 +1,6 @@
 // Which paragraphs of a newer version are which of the older one: by equal text first, then inside the gaps by likeness, in
 // order both times.
-import { OBJECT_CHARACTER, type Block } from '../model/streams';
+import { OBJECT_CHARACTER, type Block, picturesIn } from '../model/streams';
 
 /** Pairs of places, old and new, each used once, both rising. */
 export type Alignment = readonly (readonly [number, number])[];
@@ -30,7 +30,11 @@ export function alignBlocks(before: readonly Block[], after: readonly Block[]): 
 function keyOf(block: Block): string {
   if (block.kind === 'table')
     return `table ${JSON.stringify(block.rows.map((row) => row.map(({ blocks }) => blocks.map(keyOf))))}`;
-  return block.text.replaceAll(OBJECT_CHARACTER, ' ').replace(/\s+/g, ' ').trim();
+  const words = block.text.replaceAll(OBJECT_CHARACTER, ' ').replace(/\s+/g, ' ').trim();
+  if (words !== '') return words;
+  // A picture is the same picture when its bytes are, or, without any, when its name is.
+  const pictures = picturesIn(block).map(({ asset, name }) => asset || name);
+  return pictures.length === 0 ? '' : `picture ${pictures.join(' ')}`;
 }
 
 type Range = readonly [number, number];

@@ -5,6 +5,7 @@ import type { ReplaceReport } from '../model/manuscript';
 import {
   normaliseSpans,
   notesIn,
+  picturesIn,
   type Block,
   type Paragraph,
   type BlockId,
@@ -204,7 +205,13 @@ class Replacing {
   /** Objects as the newer paragraph has them; its notes are those of the older one, reference by reference. */
   private metObjects(old: Paragraph, fresh: Paragraph): Paragraph['objects'] {
     const known = old.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
+    const pictures = picturesIn(old);
     return fresh.objects.map((object) => {
+      // Words for a picture are often the typesetter's: a file without any does not take them away.
+      if (object.kind === 'picture')
+        return object.alt === ''
+          ? { ...object, alt: pictures.find(({ asset }) => asset === object.asset)?.alt ?? '' }
+          : object;
       if (object.kind !== 'note') return object;
       const note = this.incoming.notes[object.note];
       const id = known.shift() ?? this.takeId('n');
@@ -246,15 +253,13 @@ function unitedSpans(old: Paragraph, fresh: Paragraph): Span[] {
 function withoutIds(block: Block): unknown {
   if (block.kind === 'table') return block.rows.map((row) => row.map((cell) => cell.blocks.map(withoutIds)));
   const { id: _, objects, ...rest } = block;
-  return { ...rest, objects: objects.map(({ at, kind }) => ({ at, kind })) };
+  return { ...rest, objects: objects.map((one) => (one.kind === 'picture' ? one : { at: one.at, kind: one.kind })) };
 }
 
 function sampleOf(block: Block): string {
   if (block.kind === 'table') return 'A table';
-  return block.text
-    .replace(/\uFFFC/g, ' ')
-    .trim()
-    .slice(0, SAMPLE);
+  const words = block.text.replace(/\uFFFC/g, ' ').trim();
+  return words === '' && picturesIn(block).length > 0 ? 'A picture' : words.slice(0, SAMPLE);
 }
 
 const TOUCH_NAMES: Readonly<Record<string, string>> = {

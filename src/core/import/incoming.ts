@@ -8,8 +8,9 @@ import type {
   IncomingNote,
   Manuscript,
 } from '../model/manuscript';
-import type { Block, Paragraph, StyleTag } from '../model/streams';
+import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/streams';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
+import { pictureOf } from '../measure/pictureOf';
 
 /** Characters of a paragraph that show what a style is for. */
 const SAMPLE = 80;
@@ -18,6 +19,7 @@ export class Incoming {
   readonly ids = new IdCounter();
   readonly notes: Record<string, IncomingNote> = {};
   readonly images: IncomingImage[] = [];
+  private readonly pictures: Record<string, Uint8Array> = {};
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
   pageBreaks = 0;
@@ -63,6 +65,24 @@ export class Incoming {
     if (words !== '') this.headings.push({ level, block: id, text: words });
   }
 
+  /**
+   * A picture where it stands in the text. `bytes`: undefined when the file only refers to it; its place is kept then.
+   * `shown`: points.
+   */
+  picture(
+    bytes: Uint8Array | undefined,
+    facts: IncomingImage,
+    shown: { readonly width: number; readonly height: number } = { width: 0, height: 0 },
+  ): PictureFacts {
+    const made = pictureOf(bytes, facts, shown);
+    const { name, alt, width, height, asset } = made;
+    this.images.push({ name, width, height, alt });
+    if (bytes !== undefined && asset !== '') this.pictures[asset] = bytes;
+    else
+      this.remark('Pictures that are not in the file', 'It only says where they are; their place in the text is kept.');
+    return made;
+  }
+
   /** A place for a note, whose body may be read later. */
   note(kind: IncomingNote['kind'], blocks: readonly Block[] = []): string {
     const id = this.ids.take('n');
@@ -89,6 +109,7 @@ export class Incoming {
         .map(([name, facts]) => ({ name, ...facts }))
         .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1)),
       images: this.images,
+      pictures: this.pictures,
       headings: this.headings,
       comments: this.comments,
       pageBreaks: this.pageBreaks,

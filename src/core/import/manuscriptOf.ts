@@ -1,7 +1,7 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
 import { isMadeDivision, namesOf, type Book } from '../model/book';
 import type { IncomingHeading, Manuscript } from '../model/manuscript';
-import type { Block } from '../model/streams';
+import { picturesIn, type Block, type PictureBytes } from '../model/streams';
 
 const LEVELS: Readonly<Record<string, number>> = {
   heading1: 1,
@@ -12,7 +12,7 @@ const LEVELS: Readonly<Record<string, number>> = {
   heading6: 6,
 };
 
-export function manuscriptOf(book: Book): Manuscript {
+export function manuscriptOf(book: Book, pictures: PictureBytes = {}): Manuscript {
   const blocks = book.divisions.filter((division) => !isMadeDivision(division)).flatMap((division) => division.blocks);
   const headings: IncomingHeading[] = [];
   const styles = new Map<string, { count: number; sample: string; blocks: string[] }>();
@@ -40,7 +40,8 @@ export function manuscriptOf(book: Book): Manuscript {
     blocks,
     notes: book.notes,
     styles: [...styles].map(([tag, facts]) => ({ name: book.spec.styles[tag]?.name ?? tag, mappedTo: tag, ...facts })),
-    images: [],
+    images: blocks.flatMap(picturesIn).map(({ name, width, height, alt }) => ({ name, width, height, alt })),
+    pictures,
     headings,
     comments: [],
     pageBreaks,

@@ -17,6 +17,7 @@ const BY_NAME: readonly [RegExp, StyleTag][] = [
   [/^verse\b|^poem\b|^poetry\b|^song\b/, 'VRS'],
   [/^list\b/, 'LI'],
   [/^(foot|end)note( text)?$/, 'NT'],
+  [/^(figure|table|picture|image) ?captions?$|^captions?\b|^(illustration|drawing|legend)$|^figcaption$/, 'CAP'],
   [/^(scene|section|space) break$/, 'SB'],
   [/^(toc|contents)( heading| \d)$/, 'contents'],
 ];

@@ -1,9 +1,9 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
 import type { Spec } from './spec';
-import type { Block, StreamId } from './streams';
+import { picturesIn, type Block, type StreamId } from './streams';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 4;
+export const BOOK_FORMAT = 5;
 
 export interface Person {
   readonly name: string;
@@ -136,6 +136,17 @@ function* withCells(stream: StreamId, owner: StreamPlace['owner'], blocks: reado
     if (block.kind !== 'table') continue;
     for (const row of block.rows) for (const cell of row) yield* withCells(cell.id, 'cell', cell.blocks);
   }
+}
+
+/** Hashes of the pictures of a book, each once, in the order in which they come. */
+export function picturesOf(book: Book): string[] {
+  const found = new Set<string>();
+  for (const { owner, blocks } of eachStream(book)) {
+    // Those in cells are found with their table.
+    if (owner === 'cell') continue;
+    for (const block of blocks) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
+  }
+  return [...found];
 }
 
 /** The names with a role, in order, joined as in a line of type: `A`, `A and B`, `A, B and C`. */

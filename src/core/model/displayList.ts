@@ -2,7 +2,7 @@
 import type { FaceId } from './faces';
 import type { Pt } from './length';
 import type { Meaning } from './spec';
-import type { BlockId, StreamId } from './streams';
+import type { BlockId, PictureKind, StreamId } from './streams';
 
 /** A run of glyphs on one baseline. Its glyphs are `first` to `first + count` of the page's arrays. */
 export interface TextItem {
@@ -43,12 +43,27 @@ export interface RuleItem {
   readonly thickness: Pt;
 }
 
+/** A picture, its upper left corner from that of the trimmed page. */
+export interface PictureItem {
+  readonly asset: string;
+  readonly format: PictureKind;
+  readonly name: string;
+  readonly alt: string;
+  readonly x: Pt;
+  readonly y: Pt;
+  readonly width: Pt;
+  readonly height: Pt;
+  readonly stream: StreamId;
+  readonly block: BlockId;
+}
+
 export interface DisplayList {
   readonly page: number;
   readonly width: Pt;
   readonly height: Pt;
   readonly items: readonly TextItem[];
   readonly rules: readonly RuleItem[];
+  readonly pictures: readonly PictureItem[];
   readonly glyphs: Uint16Array;
   /** Left edge of each glyph's origin, in points from the left of the trimmed page, and its rise above the baseline. */
   readonly xs: Float32Array;

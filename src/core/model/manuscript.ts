@@ -1,5 +1,5 @@
 // What a reader of files gives: the text as it came, before it is a book. Styles are the file's own names.
-import type { Block, StreamId, StyleTag } from './streams';
+import type { Block, PictureBytes, StreamId, StyleTag } from './streams';
 
 export interface IncomingMetadata {
   readonly title?: string;
@@ -88,6 +88,8 @@ export interface Manuscript {
   readonly notes: Readonly<Record<StreamId, IncomingNote>>;
   readonly styles: readonly IncomingStyle[];
   readonly images: readonly IncomingImage[];
+  /** Bytes of the pictures that came in the file. */
+  readonly pictures: PictureBytes;
   readonly headings: readonly IncomingHeading[];
   readonly comments: readonly IncomingComment[];
   /** Page and column breaks. */

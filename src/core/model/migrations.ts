@@ -28,6 +28,8 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     })),
   // What was done with the author's file was not kept.
   3: (book) => ({ ...book, format: 4, source: { recipe: [], mapping: {}, ...part(book, 'source') } }),
+  // Pictures came into the text: a book of before has none.
+  4: (book) => ({ ...book, format: 5 }),
 };
 
 const TEXT_OF_FORMAT_2 = { glyphPlay: 2, opticalMargins: 100, letterPlay: 0, ties: true, liftedTies: [] };

@@ -37,7 +37,16 @@ const styles: Record<string, ParagraphStyle> = {
   SBO: { name: 'Space break, ornament', basedOn: 'SB', above: 1, below: 1 },
   LI: { name: 'List item', basedOn: 'TX', meaning: 'listItem', leftIndent: 14.5, firstIndent: 0 },
   TB: { name: 'Table', basedOn: 'TX', meaning: 'other', align: 'left', firstIndent: 0, hyphenate: false },
-  CAP: { name: 'Caption', basedOn: 'TX', meaning: 'caption', align: 'left', size: 9.5, firstIndent: 0, below: 1 },
+  CAP: {
+    name: 'Caption',
+    basedOn: 'TX',
+    meaning: 'caption',
+    align: 'left',
+    size: 9.5,
+    leading: 12,
+    firstIndent: 0,
+    below: 1,
+  },
   CN: {
     name: 'Chapter number',
     basedOn: 'TX',

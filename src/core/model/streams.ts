@@ -54,12 +54,39 @@ export type FieldName =
   | 'series'
   | 'credits';
 
+/** Kinds of picture files that are told apart; `other`: kept as it came, and nothing here can draw it. */
+export const PICTURE_KINDS = ['jpeg', 'png', 'gif', 'webp', 'bmp', 'other'] as const;
+export type PictureKind = (typeof PICTURE_KINDS)[number];
+
+/** A picture in the text. Its bytes are kept apart from the book, by their hash. */
+export interface PictureFacts {
+  readonly kind: 'picture';
+  /** Hash of its bytes; empty when only its place is known. */
+  readonly asset: string;
+  readonly format: PictureKind;
+  readonly name: string;
+  /** What it shows, for those who do not see it. */
+  readonly alt: string;
+  /** Pixels; 0 where nothing says. */
+  readonly width: number;
+  readonly height: number;
+  /** Points at which the file shows it; 0 where it does not say. */
+  readonly shownWidth: number;
+  readonly shownHeight: number;
+}
+
+/** Bytes of pictures by their hash. */
+export type PictureBytes = Readonly<Record<string, Uint8Array>>;
+
 /** What an U+FFFC in the text stands for; `at` is its offset. */
 export type InlineObject =
   | { readonly at: number; readonly kind: 'note'; readonly note: string }
   | { readonly at: number; readonly kind: 'field'; readonly field: FieldName }
   | { readonly at: number; readonly kind: 'break' }
-  | { readonly at: number; readonly kind: 'tab' };
+  | { readonly at: number; readonly kind: 'tab' }
+  | PictureObject;
+
+export type PictureObject = PictureFacts & { readonly at: number };
 
 export interface Paragraph {
   readonly kind: 'paragraph';
@@ -123,4 +150,22 @@ function sameSpanLook(a: Span, b: Span): boolean {
 export function notesIn(block: Block): StreamId[] {
   if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesIn));
   return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
+}
+
+/** True for a paragraph that holds one picture and no words. */
+export function isPictureAlone(block: Block): block is Paragraph {
+  return (
+    block.kind === 'paragraph' &&
+    block.objects.length === 1 &&
+    block.objects[0].kind === 'picture' &&
+    block.list === undefined &&
+    block.text.trim().length === 1
+  );
+}
+
+/** The pictures of a block, those of its cells too, in order. */
+export function picturesIn(block: Block): readonly PictureObject[] {
+  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(picturesIn));
+  if (block.objects.length === 0) return [];
+  return block.objects.filter((object): object is PictureObject => object.kind === 'picture');
 }

@@ -2,7 +2,7 @@
 import type { FaceId } from './faces';
 import type { Pt } from './length';
 import type { Meaning, TabStop, WordSpace } from './spec';
-import type { BlockId, StreamId, StyleTag } from './streams';
+import type { BlockId, PictureKind, StreamId, StyleTag } from './streams';
 
 /** A paragraph style with nothing left open. Equal resolved styles are one object: caches key on it. */
 export interface ResolvedStyle {
@@ -52,6 +52,8 @@ export interface ResolvedStyle {
   /** First words in small capitals. */
   readonly leadWords: number;
   readonly tabs: readonly TabStop[];
+  /** A picture that is set in place of words, as deep as the leading is. */
+  readonly picture?: SetPicture;
   /** Lines from one line number of verse to the next; 0: none. */
   readonly lineNumbers: number;
   readonly hyphenation: {
@@ -62,6 +64,19 @@ export interface ResolvedStyle {
     readonly capitals: 'dear' | 'never';
     readonly exceptions: readonly string[];
   };
+}
+
+/** A picture as it is set: its size in points, and its left edge from that of its column. */
+export interface SetPicture {
+  readonly asset: string;
+  readonly format: PictureKind;
+  readonly name: string;
+  readonly alt: string;
+  readonly x: Pt;
+  readonly width: Pt;
+  readonly height: Pt;
+  /** Pixels of the file to the inch as it is set; 0 where the pixels are not known. */
+  readonly resolution: number;
 }
 
 /** A stretch set in one face, size and position. Runs are sorted and cover the text. */

@@ -47,6 +47,8 @@ export const COST = {
   OWED_LINE: 4,
   /** White between text and notes, per line squared beyond the first. */
   NOTE_WHITE: 12,
+  /** White before what is deep and cannot be divided, such as a picture, per line. */
+  WHITE_BEFORE_TALL: 60,
   /** A float a region later than its reference. */
   FLOAT_LATE: 60,
   /** A page start that is not the held one. */

@@ -135,7 +135,7 @@ class Filler {
   /** Looks at one paragraph from all states before it; again with any white at a foot when there was no other way. */
   private pass(entered: number): void {
     // A held start outweighs many a dear way to it.
-    const isNarrow = entered > this.limits.many && !this.flow.isHeld;
+    const isNarrow = entered > this.limits.many && !this.flow.isHeld && !this.item.isTall;
     this.beam = isNarrow ? this.limits.narrow : this.limits.beam;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
@@ -213,8 +213,9 @@ class Filler {
         deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.noteParagraphs.length;
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
+      const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;
       if (cost <= this.next.least + this.beam)
-        this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice);
+        this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice, isDoomed);
     }
     const left = this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due);
     if (fits && left > item.height + this.mayLeave() + SLACK) return;
@@ -336,8 +337,9 @@ class Filler {
         if (used > deep + SLACK) cost += COST.TOO_DEEP;
       }
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
-      if (!(line === 0 && this.starts.at < this.flow.items.length && this.item.breakBefore))
-        cost += this.rules.whiteCost(white, placed > noteFrom, flags, lastColumn);
+      const before = line === 0 && this.starts.at < this.flow.items.length ? this.item : null;
+      if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
+      else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, lastColumn);
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
       const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;

@@ -61,6 +61,8 @@ export interface FlowItem {
   readonly mayLeave: number;
   readonly wish: -1 | 0 | 1 | null;
   readonly isBreak: boolean;
+  /** One line of several grid lines: a picture. */
+  readonly isTall: boolean;
   readonly held: ReadonlySet<number> | null;
 }
 
@@ -76,6 +78,8 @@ export interface Flow {
   readonly noteLineOf: Int32Array;
   /** Heights of the best settings and gaps from each paragraph on. */
   readonly rest: Float64Array;
+  /** Grid lines after each paragraph without which it would be parted from what it belongs to: of a head, a picture. */
+  readonly needs: Float64Array;
   readonly isHeld: boolean;
 }
 
@@ -85,6 +89,8 @@ const EXACT_PARTS = 1 << 20;
 const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption']);
 /** Lines that follow a head at a page foot. */
 const AFTER_HEAD = 3;
+/** Grid lines from which a single line is tall. */
+const TALL = 4;
 /** A stanza of so many lines is not divided (house rules, section 2). */
 const WHOLE_STANZA = 4;
 const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
@@ -113,7 +119,15 @@ export function makeFlow(
   const rest = new Float64Array(items.length + 1);
   for (let p = items.length - 1; p >= 0; p -= 1)
     rest[p] = rest[p + 1] + items[p].source.gap + items[p].settings[0].count * items[p].height;
-  return { items, floats, rest, isHeld: items.some((item) => item.held !== null), ...packNotes(paragraphs, leading) };
+  const needs = Float64Array.from(items, (_, index) => neededAfter(items, index));
+  return {
+    items,
+    floats,
+    rest,
+    needs,
+    isHeld: items.some((item) => item.held !== null),
+    ...packNotes(paragraphs, leading),
+  };
 }
 
 /** How many paragraphs at both ends are those of a flow made before. */
@@ -202,6 +216,7 @@ function compile(
     mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',
+    isTall: broken.count === 1 && height >= TALL,
     held: source.held === undefined ? null : new Set(source.held),
   };
   return { item, own };
@@ -289,6 +304,7 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   let fault: CutFault = 'none';
   const near = linesSinceHead(paragraphs, index);
   if (isHead(before)) fault = 'stranded-head';
+  else if (isCaptionOf(before, item)) fault = 'parted';
   else if (near !== null) fault = near.isHead ? headFault(near.lines) : near.lines < 2 ? 'line-by-break' : 'none';
   if (fault === 'none') {
     if (isBreak(item)) fault = 'break-at-top';
@@ -300,6 +316,17 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   const { styled, broken } = before.paragraph;
   if (broken.count === 1 && /:\s*$/.test(styled.text ?? '')) cost += COST.COLON_FOOT;
   return { cost, fault };
+}
+
+const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph) =>
+  before.paragraph.styled.style.picture !== undefined && paragraph.styled.style.meaning === 'caption';
+
+/** Least depth of what must follow a head, or a picture that has a caption, with the space between. */
+function neededAfter(items: readonly FlowItem[], index: number): number {
+  const next = items[index + 1];
+  if (next === undefined || (!isHead(items[index].source) && !isCaptionOf(items[index].source, next.source))) return 0;
+  const gap = Math.min(...next.gaps.map((one) => one.gap));
+  return gap + Math.min(2, ...next.settings.map((setting) => setting.count)) * next.height;
 }
 
 /** A line that ends with a colon before an extract or a list leads in to it. */

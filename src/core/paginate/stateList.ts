@@ -76,9 +76,11 @@ export class StateList {
     cost: number,
     from: number,
     choice: number,
+    isDoomed = false,
   ): number {
     const depth = Math.round(used / QUANTUM);
-    if (cost < this.least) this.least = cost;
+    // What is sure to become dear is no measure for the others.
+    if (cost < this.least && !isDoomed) this.least = cost;
     let slot = hash(line, setting, flags, owed, float, depth) & this.mask;
     for (; this.table[slot] !== 0; slot = (slot + 1) & this.mask) {
       const k = this.table[slot] - 1;

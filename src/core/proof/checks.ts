@@ -3,6 +3,7 @@ import type { Finding } from '../model/finding';
 import type { ComposedParagraph, Page, TypesetBook } from '../model/pages';
 import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
+import { pictures } from './pictures';
 import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
 import { pageLines } from './pageLines';
@@ -16,7 +17,13 @@ export interface LineFinding {
 
 export type ParagraphCheck = (paragraph: ComposedParagraph) => LineFinding[];
 
-export const CHECKS: readonly ParagraphCheck[] = [missingCharacters, overfullLines, looseLines, unpairedQuotes];
+export const CHECKS: readonly ParagraphCheck[] = [
+  missingCharacters,
+  overfullLines,
+  looseLines,
+  unpairedQuotes,
+  pictures,
+];
 
 const NONE: readonly LineFinding[] = [];
 /** A paragraph is looked at once: it never changes, only its page does. */

@@ -3,7 +3,7 @@
 import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
 import { LINE_END, type SetTabs } from '../model/broken';
-import type { DisplayList, RuleItem, TextItem, TextSource } from '../model/displayList';
+import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
 import type { LineGlyphs } from './lineGlyphs';
@@ -48,6 +48,7 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
     width: geometry.width,
     height: geometry.height,
     rules: [...rules, ...list.rules],
+    pictures: list.pictures,
     ...list.finish(),
   };
 }
@@ -100,6 +101,7 @@ const LEAST_LEADER_STEP = 0.3;
 /** Collects items and their packed glyphs. */
 class ListBuilder {
   readonly rules: RuleItem[] = [];
+  readonly pictures: PictureItem[] = [];
   side: Page['side'] = 'recto';
   private readonly items: TextItem[] = [];
   private readonly packed = takeScratch();
@@ -110,6 +112,13 @@ class ListBuilder {
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
     this.addTableRules(fragment, left);
+    const { picture } = paragraph.styled.style;
+    if (picture !== undefined) {
+      const { x, height, resolution: _, ...facts } = picture;
+      const { stream, block } = paragraph.styled;
+      this.pictures.push({ ...facts, x: left + fragment.x + x, y: y - height, height, stream, block });
+      return;
+    }
     for (let line = from; line < to; line += 1) {
       this.addLine(
         paragraph,

@@ -120,7 +120,7 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
       put(context.noteLabel(object.note), object.at, 0);
       references.push([start, text.length]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
-    else put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
+    else if (object.kind !== 'picture') put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
     done = object.at + OBJECT_CHARACTER.length;
   }
   putSource(done, source.text.length);

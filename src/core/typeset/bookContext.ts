@@ -30,6 +30,7 @@ export function composeContext(
     },
     context,
     measure: geometry.columns[0].width,
+    geometry,
     clock,
   };
 }

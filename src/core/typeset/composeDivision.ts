@@ -2,7 +2,7 @@
 // them, contents entries made from the references.
 import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph, PageGeometry } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
 import { paragraph as makeParagraph, type Block, type Paragraph, type Table } from '../model/streams';
 import type { VariantWish } from '../linebreak';
@@ -20,6 +20,7 @@ import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
 import { itemStyle, ListMarks } from './listMarks';
 import { numberVerse } from './numberVerse';
+import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';
 import type { ParagraphEntry } from './stageCache';
 
 export interface ComposeContext {
@@ -28,6 +29,7 @@ export interface ComposeContext {
   readonly style: StyleContext;
   readonly context: TypesetContext;
   readonly measure: number;
+  readonly geometry: PageGeometry;
   readonly clock: StageClock;
   /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
   readonly held?: HeldStarts | undefined;
@@ -60,11 +62,12 @@ export function* composeDivision(
     const block = blocks[k];
     const plain = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
     const item = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
-    const style = tableRowOf(block)?.style ?? item;
+    const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
     const isText = k >= headCount && !isDisplayRole(division.role);
-    const entry = composeOne(division.id, block, style, mark, compose, isText ? variantsOf(block, style) : 'none');
+    const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
+    const entry = composeOne(division.id, block, style, mark, compose, variants);
     if (k < headCount) head.push(entry.composed);
-    else if (isText || entry.composed.styled.text.trim() !== '') {
+    else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
       const notes = notesOf(entry.composed, compose);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
       kept.note(k, text[text.length - 1]);
@@ -95,10 +98,11 @@ function flatten(
   blocks: readonly Block[],
   rowsOf: (table: Table) => readonly Paragraph[] | null = () => null,
 ): readonly Paragraph[] {
-  if (blocks.every((block) => block.kind === 'paragraph')) return blocks;
+  if (blocks.every((block) => block.kind === 'paragraph' && block.objects.length === 0))
+    return blocks as readonly Paragraph[];
   return blocks.flatMap((block) =>
     block.kind === 'paragraph'
-      ? [block]
+      ? withPicturesApart(block)
       : (rowsOf(block) ?? block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks, rowsOf)]))),
   );
 }
@@ -110,6 +114,21 @@ function countHead(blocks: readonly Paragraph[]): number {
 
 function styleOf(tag: string, compose: ComposeContext) {
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
+}
+
+/** The style of a paragraph that is a picture; any other keeps its own. */
+function styleOfPicture(
+  blocks: readonly Paragraph[],
+  index: number,
+  style: ResolvedStyle,
+  compose: ComposeContext,
+): ResolvedStyle {
+  const picture = pictureOfParagraph(blocks[index]);
+  if (picture === undefined) return style;
+  const next = blocks[index + 1];
+  const hasCaption = next !== undefined && styleOf(next.style, compose).meaning === 'caption';
+  const { interner } = compose.context;
+  return interner.intern(pictureStyle(style, picture, blocks[index], hasCaption, compose.geometry));
 }
 
 /** The style of an opener's first paragraph of text, with the drop capital and the small capitals of the spec. */
@@ -148,7 +167,8 @@ function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote
     if (blocks.length === 0) continue;
     const label = `${compose.style.noteLabel(mark.note)}.\u2002`;
     const paragraphs = blocks.map((block, index) => {
-      const style = styleOf(block.style === 'TX' ? 'NT' : block.style, compose);
+      const words = styleOf(block.style === 'TX' ? 'NT' : block.style, compose);
+      const style = styleOfPicture(blocks, index, words, compose);
       return composeOne(mark.note, block, style, index === 0 ? label : '', compose, 'none').composed;
     });
     notes.push({ at: mark.at, paragraphs });

@@ -95,11 +95,11 @@ function makeRows(table: Table, stream: string, compose: ComposeContext): TableR
   });
 }
 
-/** The paragraphs of a cell as one; null for a cell that holds a table, or breaks of a person. */
+/** The paragraphs of a cell as one; null for a cell that holds a table, breaks of a person or pictures. */
 function entryOf({ blocks }: TableCell): Paragraph | null {
   if (blocks.some((block: Block) => block.kind !== 'paragraph')) return null;
   const paragraphs = blocks as readonly Paragraph[];
-  if (paragraphs.some((one) => one.objects.some((object) => object.kind === 'break' || object.kind === 'tab')))
+  if (paragraphs.some((one) => one.objects.some((object) => ['break', 'tab', 'picture'].includes(object.kind))))
     return null;
   const [first = { kind: 'paragraph', id: 'cell', style: 'TX', text: '', spans: [], objects: [] } satisfies Paragraph] =
     paragraphs;

@@ -2,6 +2,7 @@
 import { namesOf, type Book } from '../model/book';
 import type { HarfBuzzSubsetter } from '../fonts/harfbuzz';
 import type { TypesetBook } from '../model/pages';
+import type { PictureBytes } from '../model/streams';
 import { writePdf } from '../write/pdf';
 import type { TypesetContext } from './context';
 import { displayPage } from './renderContext';
@@ -13,6 +14,7 @@ export function* writePressPdf(
   context: TypesetContext,
   subsetter: HarfBuzzSubsetter,
   date: string,
+  pictures: PictureBytes = {},
 ): Generator<number, Uint8Array<ArrayBuffer>> {
   const { library } = context;
   const source = {
@@ -21,6 +23,7 @@ export function* writePressPdf(
     height: composed.geometry.height,
     page: (index: number) => displayPage(composed, index, context),
     folios: composed.pages.map((page) => page.folio),
+    picture: (asset: string): Uint8Array | undefined => pictures[asset],
     face: (id: string) => library.record(id),
     advance: (id: string, glyph: number) => library.harfBuzz.advanceOf(library.font(id), glyph),
     subset: (id: string, glyphs: readonly number[]) => subsetter.subset(library.font(id).bytes, glyphs),

@@ -1,5 +1,6 @@
 // The schema of a book as it stands in a project file or the database.
 import { BOOK_FORMAT, LANGUAGES, type Book, type Particulars } from '../model/book';
+import { PICTURE_KINDS } from '../model/streams';
 import { check, Joi } from './check';
 import { checkSpec, specSchema } from './specSchema';
 
@@ -7,6 +8,8 @@ const id = Joi.string()
   .pattern(/^[a-z]\d{1,12}$/)
   .required();
 const offset = Joi.number().integer().min(0).required();
+const pixels = Joi.number().integer().min(0).max(1_000_000).required();
+const points = Joi.number().min(0).max(20_000).required();
 const line = (most: number) => Joi.string().allow('').max(most).required();
 
 export const particularsSchema = Joi.object({
@@ -56,6 +59,23 @@ const inlineObject = Joi.alternatives(
   Joi.object({ at: offset, kind: Joi.string().valid('note').required(), note: id }),
   Joi.object({ at: offset, kind: Joi.string().valid('field').required(), field: Joi.string().max(40).required() }),
   Joi.object({ at: offset, kind: Joi.string().valid('break', 'tab').required() }),
+  Joi.object({
+    at: offset,
+    kind: Joi.string().valid('picture').required(),
+    asset: Joi.string()
+      .pattern(/^([0-9a-f]{32})?$/)
+      .allow('')
+      .required(),
+    format: Joi.string()
+      .valid(...PICTURE_KINDS)
+      .required(),
+    name: line(400),
+    alt: line(4000),
+    width: pixels,
+    height: pixels,
+    shownWidth: points,
+    shownHeight: points,
+  }),
 );
 
 const paragraph = Joi.object({

@@ -1,7 +1,7 @@
 // One page on a canvas of its own size: the Shelf's title pages, the deckle's glance.
 import { useEffect, useRef } from 'react';
 import type { DisplayList } from '../../core/model/displayList';
-import { drawPage, type OutlineSource } from './drawPage';
+import { drawPage, type OutlineSource, type PictureSource } from './drawPage';
 
 interface Props {
   readonly list: DisplayList;
@@ -11,9 +11,10 @@ interface Props {
   readonly label: string;
   /** Changes when outlines have arrived. */
   readonly version?: number;
+  readonly pictures?: PictureSource;
 }
 
-export function PageCanvas({ list, outlines, width, label, version = 0 }: Props) {
+export function PageCanvas({ list, outlines, width, label, version = 0, pictures }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const height = (width * list.height) / list.width;
   useEffect(() => {
@@ -26,7 +27,16 @@ export function PageCanvas({ list, outlines, width, label, version = 0 }: Props)
     const styles = getComputedStyle(element);
     context.fillStyle = styles.getPropertyValue('--paper');
     context.fillRect(0, 0, element.width, element.height);
-    drawPage(context, list, outlines, 0, 0, element.width / list.width, styles.getPropertyValue('--paper-ink'));
-  }, [list, outlines, width, height, version]);
+    drawPage(
+      context,
+      list,
+      outlines,
+      0,
+      0,
+      element.width / list.width,
+      styles.getPropertyValue('--paper-ink'),
+      pictures,
+    );
+  }, [list, outlines, width, height, version, pictures]);
   return <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className="block bg-paper" />;
 }

@@ -21,6 +21,17 @@ export const TextLayer = memo(function TextLayer({ list, scale }: Props) {
   }, [list, scale]);
   return (
     <div ref={root} className="absolute inset-0 select-text text-transparent" data-page-text={list.page}>
+      {(list.pictures ?? []).map(({ x, y, width, height, alt, name, stream, block }, index) => (
+        <span
+          key={`picture ${index}`}
+          role="img"
+          aria-label={alt || name || 'Picture'}
+          className="absolute"
+          style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
+          data-stream={stream}
+          data-block={block}
+        />
+      ))}
       {list.items.map((item, index) => (
         <Line key={index} item={item} x={list.xs[item.first]} scale={scale} />
       ))}

@@ -1,8 +1,15 @@
 // Draws a display list on a canvas: glyph outlines at their places, so that a page is sharp at any zoom.
-import type { DisplayList, GlyphOutline } from '../../core/model/displayList';
+import type { DisplayList, GlyphOutline, PictureItem } from '../../core/model/displayList';
+import { PRINTED } from '../../core/model/pictureTypes';
+import type { PictureKind } from '../../core/model/streams';
 
 /** Where outlines come from; undefined while one has not arrived. */
 export type OutlineSource = (face: string, glyph: number) => GlyphOutline | undefined;
+
+/** A picture that can be drawn; undefined until it is here, and for one that cannot be shown. */
+export type PictureSource = (asset: string, format: PictureKind) => CanvasImageSource | undefined;
+
+const FRAME_INK = '#8c8578';
 
 const paths = new WeakMap<GlyphOutline, Path2D>();
 
@@ -15,7 +22,10 @@ export function drawPage(
   y: number,
   scale: number,
   ink: string,
+  pictures?: PictureSource,
 ): void {
+  // Title pages kept on the Shelf by an earlier version say nothing of pictures.
+  for (const picture of list.pictures ?? []) drawPicture(context, picture, x, y, scale, pictures);
   context.fillStyle = ink;
   for (const rule of list.rules) {
     const height = Math.max(rule.thickness * scale, 0.7);
@@ -32,6 +42,36 @@ export function drawPage(
     }
   }
   context.setTransform(1, 0, 0, 1, 0, 0);
+}
+
+/** The picture over its area; where it cannot be drawn, a frame with its name. */
+function drawPicture(
+  context: CanvasRenderingContext2D,
+  { asset, format, name, x: left, y: top, width, height }: PictureItem,
+  x: number,
+  y: number,
+  scale: number,
+  pictures?: PictureSource,
+): void {
+  const image = PRINTED.has(format) ? pictures?.(asset, format) : undefined;
+  context.setTransform(1, 0, 0, 1, x + left * scale, y + top * scale);
+  const [w, h] = [width * scale, height * scale];
+  if (image !== undefined) {
+    context.imageSmoothingQuality = 'high';
+    context.drawImage(image, 0, 0, w, h);
+    return;
+  }
+  context.strokeStyle = FRAME_INK;
+  context.lineWidth = Math.max(0.5 * scale, 1);
+  context.strokeRect(0, 0, w, h);
+  context.save();
+  context.beginPath();
+  context.rect(0, 0, w, h);
+  context.clip();
+  context.fillStyle = FRAME_INK;
+  context.font = `${8 * scale}px sans-serif`;
+  context.fillText(name || 'picture', 6 * scale, 14 * scale);
+  context.restore();
 }
 
 function pathOf(outline: GlyphOutline): Path2D {

@@ -1,6 +1,8 @@
 // Hands the page cache to whatever draws pages.
-import { createContext, useContext, useSyncExternalStore } from 'react';
+import { createContext, useCallback, useContext, useSyncExternalStore } from 'react';
 import type { PageCache } from '../../state/pageCache';
+import type { PictureCache } from '../../state/pictureCache';
+import type { PictureSource } from './drawPage';
 
 export const PageCacheContext = createContext<PageCache | null>(null);
 
@@ -13,4 +15,12 @@ export function usePageCache(): { cache: PageCache; version: number } {
     () => cache.version,
   );
   return { cache, version };
+}
+
+export const PictureCacheContext = createContext<PictureCache | null>(null);
+
+/** The pictures of the open book, for whatever draws pages. */
+export function usePictures(): PictureSource {
+  const cache = useContext(PictureCacheContext);
+  return useCallback((asset, format) => cache?.image(asset, format), [cache]);
 }

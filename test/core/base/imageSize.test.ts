@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { imageSize } from '../../../src/core/base/imageSize';
+import { imageSize } from '../../../src/core/base/images/imageSize';
 import { endsInMark, firstWord, lastWord } from '../../../src/core/base/words';
 import { sharedEnds } from '../../../src/core/base/search';
 import { coverageTable, covers } from '../../../src/core/model/faces';

@@ -7,6 +7,7 @@ import type { Book } from '../../../src/core/model/book';
 import type { Block, Paragraph } from '../../../src/core/model/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, note, p, words } from '../../build/book';
+import { factsOf, picture, pngOf } from '../../build/pictures';
 
 const read = (text: string): Book =>
   makeBook(drain(readManuscript('book.md', new TextEncoder().encode(text))), { bookId: 'b9', fileName: 'book.md' });
@@ -235,5 +236,28 @@ describe('a newer version of the copy', () => {
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('pictures in a newer version', () => {
+  const [weir, mill] = [factsOf(pngOf(20, 10), 'weir.png', ''), factsOf(pngOf(20, 10, 1, 9), 'mill.png', '')];
+  const withPictures = (id: string, ...blocks: Block[]): Book => {
+    const made = book([chapter('One', 'The words before.')]);
+    return { ...made, id, divisions: [{ ...made.divisions[0], blocks: [...made.divisions[0].blocks, ...blocks] }] };
+  };
+
+  it('are the same ones by their bytes: ids, styles, touches and the words typed for them stay', () => {
+    const known: Paragraph = {
+      ...picture('p801', { ...mill, alt: 'The mill, typed here' }),
+      touches: { align: 'left' },
+    };
+    const old = withPictures('b1', picture('p800', weir), known, p('After.'));
+    const fresh = withPictures('b9', picture('p1', mill), p('After.'));
+    const { book: after, report } = replaceCopy(old, fresh, null);
+    const blocks = after.divisions.flatMap((division) => division.blocks) as Paragraph[];
+    const kept = blocks.filter((block) => block.objects.length > 0);
+    expect(kept).to.deep.equal([known]);
+    expect(report.gone).to.deep.equal(['A picture']);
+    expect(report.changed).to.deep.equal([]);
   });
 });

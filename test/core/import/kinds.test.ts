@@ -267,7 +267,7 @@ describe('reading an EPUB', () => {
       ),
     );
     expect(report).to.include({ title: 'The Weir Book', author: 'Mina Tolliver', language: 'en-GB' });
-    expect(report.text).to.equal('One\nText more.\nTwo\nEnd.');
+    expect(report.text).to.equal('One\nText more.\n\nTwo\nEnd.');
     expect(report.footnotes.map((note) => note.text)).to.deep.equal(['A note.']);
     expect(report.images).to.deep.equal([{ name: 'a.png', width: 0, height: 0, alt: 'A' }]);
   });

@@ -133,6 +133,18 @@ describe('the pages of a reach', () => {
     );
   });
 
+  it('cost what brute force finds, with what is deep and cannot be divided', () => {
+    const tall = fc.record({ lines: fc.constant(1), leading: fc.constantFrom(45, 50), withNext: fc.boolean() });
+    fc.assert(
+      fc.property(
+        fc.array(fc.oneof(varied, part, tall), { minLength: 2, maxLength: 5 }),
+        fc.integer({ min: 6, max: 8 }),
+        (parts, lines) => equalsBruteForce(parts, planOf(lines)),
+      ),
+      { numRuns: 300, seed: SEED },
+    );
+  });
+
   it('cost what brute force finds in two columns', () => {
     fc.assert(
       fc.property(fc.array(noted, { minLength: 2, maxLength: 5 }), fc.integer({ min: 6, max: 7 }), (parts, lines) =>

@@ -15,6 +15,7 @@ import {
   specSchema,
 } from '../../../src/core/validate';
 import { readProject, writeProject } from '../../../src/core/write/projectFile';
+import { factsOf, jpegOf, picture, pngOf } from '../../build/pictures';
 import { book, chapter, note } from '../../build/book';
 
 const message = (work: () => unknown): string => {
@@ -139,14 +140,28 @@ describe('the project file', () => {
 
   it('opens again to an identical book, and is the same bytes each time', () => {
     const bytes = writeProject(made);
-    expect(readProject(bytes, checkBook)).to.deep.equal(made);
-    expect(writeProject(readProject(bytes, checkBook))).to.deep.equal(bytes);
+    expect(readProject(bytes, checkBook)).to.deep.equal({ book: made, pictures: {} });
+    expect(writeProject(readProject(bytes, checkBook).book)).to.deep.equal(bytes);
+  });
+
+  it('holds its pictures, each once, and leaves out a damaged one', () => {
+    const files = [pngOf(20, 10), jpegOf(16, 8)];
+    const [one, two] = files.map((bytes) => factsOf(bytes));
+    const blocks = [picture('p901', one), picture('p902', one), picture('p903', two)];
+    const whole = { ...made, divisions: [{ ...made.divisions[0], blocks }] };
+    const bytes = writeProject(whole, { [one.asset]: files[0], [two.asset]: files[1], ['0'.repeat(32)]: files[0] });
+    const back = readProject(bytes, checkBook);
+    expect(back.book).to.deep.equal(whole);
+    expect(back.pictures).to.deep.equal({ [one.asset]: files[0], [two.asset]: files[1] });
+    const members = unpack(bytes, () => true);
+    members[`pictures/${one.asset}`] = files[1];
+    expect(Object.keys(readProject(pack(members), checkBook).pictures)).to.deep.equal([two.asset]);
   });
 
   for (let format = 1; format <= BOOK_FORMAT; format += 1) {
     it(`opens the kept sample of format ${format}`, () => {
       const sample = new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url)));
-      const opened = readProject(sample, checkBook);
+      const { book: opened } = readProject(sample, checkBook);
       expect(opened.format).to.equal(BOOK_FORMAT);
       expect(opened.particulars.title).to.equal('A Sample');
       expect(opened.divisions.length).to.be.above(3);
@@ -155,7 +170,7 @@ describe('the project file', () => {
 
   it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-1.walnut', import.meta.url)));
-    const { spec } = readProject(sample, checkBook);
+    const { spec } = readProject(sample, checkBook).book;
     expect(spec.marks.set).to.equal('typed');
     expect(spec.openers.dropLines).to.equal(0);
     expect(spec.text.hyphenation).to.include({ capitals: 'dear', running: 2 });

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import mammoth from 'mammoth';
 import { manuscriptOf, readManuscript } from '../../../src/core/import';
-import type { Book } from '../../../src/core/model/book';
+import { picturesOf, type Book } from '../../../src/core/model/book';
 import type { Manuscript } from '../../../src/core/model/manuscript';
 import {
   normaliseSpans,
@@ -11,6 +11,7 @@ import {
   type Block,
   type InlineObject,
   type Paragraph,
+  type PictureFacts,
   type Span,
 } from '../../../src/core/model/streams';
 import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
@@ -18,6 +19,7 @@ import { writeEpub } from '../../../src/core/write/epub';
 import { drain } from '../../build/assets';
 import { book, chapter, division, note, p } from '../../build/book';
 import { arrived } from '../../build/incoming';
+import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
 import { runOn } from '../../build/tools';
 
 /** Debian's, a jar that not every shell runs by itself. */
@@ -61,12 +63,24 @@ const looks: readonly Omit<Span, 'from' | 'to'>[] = [
   { link: 'https://weir.example/?a=1&b=2' },
 ];
 
+const FILES = [pngOf(30, 20), jpegOf(16, 16), GIF];
+const SHOWN: readonly PictureFacts[] = [
+  factsOf(FILES[0], 'weir.png', 'A “weir” & <water>'),
+  factsOf(FILES[1], 'a picture', '', 100.5, 72.25),
+  factsOf(FILES[2], 'dot.gif', 'x', 12, 12),
+];
+const PICTURES = Object.fromEntries(SHOWN.map(({ asset }, k) => [asset, FILES[k]]));
+
 /** Paragraphs with looks, tabs, breaks and notes; `notes` is filled with the bodies. */
 const blocks = (depth: number): fc.Arbitrary<(notes: Block[][]) => Block> => {
   const one = fc
     .record({
       parts: fc.array(
-        fc.tuple(words, fc.option(fc.constantFrom(...looks)), fc.constantFrom('', '', '', 'tab', 'break', 'note')),
+        fc.tuple(
+          words,
+          fc.option(fc.constantFrom(...looks)),
+          fc.constantFrom('', '', '', 'tab', 'break', 'note', 'picture'),
+        ),
         { minLength: 1, maxLength: 4 },
       ),
       style: fc.constantFrom('TX', 'TX', 'EXT', 'VRS', 'AH', 'CT', 'LI', 'SBO'),
@@ -84,6 +98,9 @@ const blocks = (depth: number): fc.Arbitrary<(notes: Block[][]) => Block> => {
         if (object === 'note' && depth > 0) {
           notes.push([paragraph('x', 'NT', `A note, ${part}`)]);
           objects.push({ at: text.length, kind: 'note', note: `n${notes.length}` });
+          text += OBJECT_CHARACTER;
+        } else if (object === 'picture') {
+          objects.push({ ...SHOWN[text.length % SHOWN.length], at: text.length });
           text += OBJECT_CHARACTER;
         } else if (object === 'tab' || object === 'break') {
           objects.push({ at: text.length, kind: object });
@@ -165,12 +182,14 @@ const sample = (): Book => {
           item('a', 0, true),
           item('b', 1, false),
           table,
+          picture('p950', SHOWN[0]),
+          p('The weir{3}.', 'CAP'),
           p('* * *', 'SBO'),
           p('End.{2}'),
         ],
       },
     ],
-    [note(1, 'A *note* <i>.', 'Second.'), { ...note(2, 'End note.'), kind: 'endnote' }],
+    [note(1, 'A *note* <i>.', 'Second.'), { ...note(2, 'End note.'), kind: 'endnote' }, note(3, 'Drawn.')],
   );
   return made;
 };
@@ -183,8 +202,9 @@ describe('the copy as a Word document', () => {
         fc.array(fc.boolean(), { minLength: 1, maxLength: 3 }),
         (makes, kinds) => {
           const made = bookWith(makes, kinds);
-          const back = drain(readManuscript('back.docx', writeDocx(made)));
+          const back = drain(readManuscript('back.docx', writeDocx(made, PICTURES)));
           expect(plain(back)).to.deep.equal(plain(manuscriptOf(made)));
+          for (const asset of picturesOf(made)) expect(back.pictures[asset]).to.deep.equal(PICTURES[asset]);
           expect(back.remarks).to.deep.equal([]);
         },
       ),
@@ -193,7 +213,7 @@ describe('the copy as a Word document', () => {
   });
 
   it('is read by another reader too', async () => {
-    const { value, messages } = await mammoth.extractRawText({ buffer: Buffer.from(writeDocx(sample())) });
+    const { value, messages } = await mammoth.extractRawText({ buffer: Buffer.from(writeDocx(sample(), PICTURES)) });
     expect(value).to.include('He went & came <b>.');
     expect(value).to.include('12 & a half');
     expect(messages.filter((message) => message.type === 'error')).to.deep.equal([]);
@@ -202,7 +222,7 @@ describe('the copy as a Word document', () => {
 
 describe('the copy as text', () => {
   it('keeps headings, looks, notes, lists and tables in Markdown', () => {
-    const back = arrived('back.md', writeMarkdown(sample()));
+    const back = arrived('back.md', writeMarkdown(sample(), PICTURES));
     expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en', lists: 1 });
     expect(back.headings.map(({ level, text }) => `${level} ${text}`)).to.deep.equal([
       '1 A Book',
@@ -210,17 +230,20 @@ describe('the copy as text', () => {
       '2 Two',
     ]);
     expect(back.text).to.include('He went & came <b>. So.');
-    expect(back.footnotes.map((one) => one.text)).to.deep.equal(['A note <i>.\nSecond.', 'End note.']);
+    expect(back.footnotes.map((one) => one.text)).to.deep.equal(['A note <i>.\nSecond.', 'Drawn.', 'End note.']);
+    expect(back.images).to.deep.equal([{ name: 'embedded', width: 30, height: 20, alt: 'A “weir” & <water>' }]);
     expect(back.tables[0].text).to.equal('Day\tLevel\nOne\t12 & a half');
     expect(back.italicCharacters).to.equal(8);
   });
 
   it('keeps them in HTML, and the kinds of notes', () => {
-    const back = arrived('back.html', writeHtml(sample()));
+    const back = arrived('back.html', writeHtml(sample(), PICTURES));
     expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en', lists: 1 });
     expect(back.text).to.include('He went & came <b>. So.');
     expect(back.text.split('\n')).to.include.members(['A letter.', 'a', 'b', '* * *']);
-    expect(back.footnotes.map((one) => one.paragraphs)).to.deep.equal([2]);
+    expect(back.footnotes.map((one) => one.paragraphs)).to.deep.equal([2, 1]);
+    expect(back.images).to.deep.equal([{ name: 'embedded', width: 30, height: 20, alt: 'A “weir” & <water>' }]);
+    expect(back.styles.map(({ mappedTo }) => mappedTo)).to.include('CAP');
     expect(back.endnotes).to.have.length(1);
     expect(back.tables[0]).to.include({ rows: 2, columns: 2 });
   });
@@ -229,13 +252,14 @@ describe('the copy as text', () => {
     const text = writePlainText(sample());
     expect(text).to.match(/^A Book\n\nA\. Writer\n\nFor nobody/);
     expect(text).to.include('came <b>.[1] So.');
-    expect(text).to.match(/\[1\] A note <i>\.\nSecond\.\n\n\[e1\] End note\.\n$/);
+    expect(text).to.match(/\[1\] A note <i>\.\nSecond\.\n\n\[2\] Drawn\.\n\n\[e1\] End note\.\n$/);
+    expect(text).to.include('\n\n[A “weir” & <water>]\n\nThe weir[2].\n');
   });
 });
 
 describe('the plain EPUB', () => {
   const check = (made: Book) => {
-    const bytes = drain(writeEpub(made, DATE));
+    const bytes = drain(writeEpub(made, DATE, PICTURES));
     runOn(bytes, '.epub', 'java', (file) => ['-jar', EPUBCHECK, '-q', file]);
     return bytes;
   };
@@ -244,9 +268,12 @@ describe('the plain EPUB', () => {
     const back = arrived('back.epub', check(sample()));
     expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en' });
     expect(back.text).to.include('He went & came <b>. So.');
-    expect(back.footnotes).to.have.length(1);
+    expect(back.footnotes).to.have.length(2);
     expect(back.endnotes).to.have.length(1);
     expect(back.lists).to.equal(1);
+    expect(back.images).to.deep.equal([
+      { name: `${SHOWN[0].asset}.png`, width: 30, height: 20, alt: 'A “weir” & <water>' },
+    ]);
   }).timeout(60_000);
 
   it('is so for any copy', () => {

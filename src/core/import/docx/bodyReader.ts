@@ -235,9 +235,7 @@ export class BodyReader {
       this.incoming.remark('Drawings left out', 'They are no pictures that a file of their own holds.');
       return;
     }
-    this.incoming.images.push(image);
-    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
-    void builder;
+    builder.addObject(this.incoming.picture(image.bytes, image.facts, image.shown));
   }
 
   private addNote(part: XmlElement, builder: ParagraphBuilder): void {

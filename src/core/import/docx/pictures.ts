@@ -1,25 +1,42 @@
 // Pictures of a .docx: DrawingML (20.4) and the older VML.
-import { imageSize } from '../../base/imageSize';
 import { elements, type XmlElement } from '../../base/xml';
 import type { IncomingImage } from '../../model/manuscript';
 import type { DocxParts } from './parts';
 
-/** English Metric Units in a pixel of a 96th of an inch. */
-const EMU = 9525;
+/** English Metric Units in a pixel of a 96th of an inch, and in a point. */
+const EMU_PER_PIXEL = 9525;
+const EMU_PER_POINT = 12700;
 
-/** The picture inside a drawing; null when it holds none. */
-export function readPicture(drawn: XmlElement, parts: DocxParts, part: string): IncomingImage | null {
+/** The picture inside a drawing: its bytes when the file has them, and the points at which it is shown. */
+export interface DrawnPicture {
+  readonly bytes: Uint8Array | undefined;
+  readonly facts: IncomingImage;
+  readonly shown: { readonly width: number; readonly height: number };
+}
+
+/** Null when the drawing holds no picture. */
+export function readPicture(drawn: XmlElement, parts: DocxParts, part: string): DrawnPicture | null {
   const blip = find(drawn, 'a:blip') ?? find(drawn, 'v:imagedata');
   const id = blip?.attributes['r:embed'] ?? blip?.attributes['r:id'] ?? blip?.attributes['r:link'];
   if (blip === undefined || id === undefined) return null;
   const file = parts.file(part, id);
-  const facts = find(drawn, 'wp:docPr')?.attributes ?? {};
-  const alt = facts.descr ?? find(drawn, 'v:shape')?.attributes.alt ?? '';
+  const described = find(drawn, 'wp:docPr')?.attributes ?? {};
+  // Word processors put the name of the file that was taken here, or call it by its number.
+  const named = find(drawn, 'pic:cNvPr')?.attributes.name ?? '';
+  const own = /^(Picture|Image|Grafik|Bild) ?\d+$/i.test(named) ? '' : named;
+  const shape = find(drawn, 'v:shape')?.attributes ?? {};
   const extent = find(drawn, 'wp:extent')?.attributes ?? {};
-  const shown = { width: Math.round(Number(extent.cx ?? 0) / EMU), height: Math.round(Number(extent.cy ?? 0) / EMU) };
-  const own = file === undefined ? shown : imageSize(file.bytes);
-  const { width, height } = own.width > 0 ? own : shown;
-  return { name: file?.name ?? facts.name ?? '', width: width || 0, height: height || 0, alt };
+  const emu = { width: Number(extent.cx ?? 0) || 0, height: Number(extent.cy ?? 0) || 0 };
+  return {
+    bytes: file?.bytes,
+    facts: {
+      name: own || file?.name || described.name || '',
+      width: Math.round(emu.width / EMU_PER_PIXEL),
+      height: Math.round(emu.height / EMU_PER_PIXEL),
+      alt: described.descr ?? shape.alt ?? '',
+    },
+    shown: { width: emu.width / EMU_PER_POINT, height: emu.height / EMU_PER_POINT },
+  };
 }
 
 function find(parent: XmlElement, name: string): XmlElement | undefined {

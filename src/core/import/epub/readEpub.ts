@@ -1,6 +1,5 @@
 // Reads an EPUB (EPUB 3.3, and the package document of EPUB 2): the texts of its spine one after another, read as HTML.
 import { ImportError } from '../../base/errors';
-import { imageSize } from '../../base/imageSize';
 import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/manuscript';
@@ -22,40 +21,37 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
   yield;
   const files = spineOf(opf).map((href) => resolve(folder, href));
-  const bodies: XmlElement[] = [];
+  const bodies: { readonly file: string; readonly body: XmlElement }[] = [];
   for (const file of files) {
     const content = text(file);
     if (content === undefined) continue;
     const root = parseHtml(withClosedTags(content));
     const html = maybeChild(root, 'html') ?? root;
-    bodies.push(maybeChild(html, 'body') ?? html);
+    bodies.push({ file, body: maybeChild(html, 'body') ?? html });
     yield;
   }
   const notes = new Map<string, NoteBody>();
-  for (const body of bodies) for (const [id, note] of findNotes(body)) notes.set(id, note);
+  for (const { body } of bodies) for (const [id, note] of findNotes(body)) notes.set(id, note);
   const incoming = new Incoming();
-  const reader = new TreeReader(incoming, { notes, shift: 0 });
   const blocks: Block[] = [];
-  for (const body of bodies) {
+  let place = '';
+  const pictureAt = (address: string) => members[resolve(place, address)];
+  const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt });
+  for (const { file, body } of bodies) {
+    place = file.includes('/') ? file.slice(0, file.lastIndexOf('/') + 1) : '';
     blocks.push(...reader.read(body));
     yield;
   }
-  const sized = incoming.images.map((image) => {
-    const file = Object.keys(members).find((name) => name.split('/').pop() === image.name);
-    const own = file === undefined ? { width: 0, height: 0 } : imageSize(members[file]);
-    return own.width > 0 ? { ...image, ...own } : image;
-  });
   const metadata = find(opf, 'metadata');
   const value = (name: string) => {
     const words = metadata && maybeChild(metadata, name);
     return words === undefined ? undefined : textOf(words).trim() || undefined;
   };
-  const made = incoming.finish(blocks, {
+  return incoming.finish(blocks, {
     title: value('dc:title'),
     author: value('dc:creator'),
     language: value('dc:language'),
   });
-  return { ...made, images: sized };
 }
 
 /** Files of the reading order; the contents list of the file itself is left out. */
@@ -81,11 +77,20 @@ function find(parent: XmlElement, name: string): XmlElement | undefined {
 /** A path inside the package; one that would lead out of it stays at its root. */
 function resolve(folder: string, href: string): string {
   const parts: string[] = [];
-  for (const part of `${folder}${decodeURIComponent(href.split('#')[0])}`.split('/')) {
+  for (const part of `${folder}${safeDecode(href.split('#')[0])}`.split('/')) {
     if (part === '..') parts.pop();
     else if (part !== '.' && part !== '') parts.push(part);
   }
   return parts.join('/');
+}
+
+/** An address without its escapes; as it is where they are wrong. */
+function safeDecode(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
+  }
 }
 
 /** XHTML closes empty elements of any name in themselves, which HTML does not know. */

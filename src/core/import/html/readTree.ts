@@ -1,5 +1,5 @@
 // Reads the blocks of an HTML tree: one reader for HTML, EPUB and, by way of the same tree, Markdown.
-import { imageSize } from '../../base/imageSize';
+import { fromBase64 } from '../../base/base64';
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, StyleTag } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
@@ -45,6 +45,8 @@ export interface TreeOptions {
   readonly notes: ReadonlyMap<string, NoteBody>;
   /** Levels taken from headings: 1 where the only first-level heading is the title of the book. */
   readonly shift: number;
+  /** A picture by the address that its element gives; undefined for what is not in the file. */
+  readonly pictureAt?: (address: string) => Uint8Array | undefined;
 }
 
 export class TreeReader {
@@ -193,14 +195,14 @@ export class TreeReader {
   private readImage({ attributes }: XmlElement): void {
     const source = attributes.src ?? attributes['xlink:href'] ?? '';
     const data = /^data:image\/[^;,]+;base64,(.+)$/s.exec(source);
-    const own = data === null ? { width: 0, height: 0 } : imageSize(fromBase64(data[1]));
-    this.incoming.images.push({
-      name: data === null ? (source.split(/[?#]/)[0].split('/').pop() ?? '') : 'embedded',
-      width: own.width || Number.parseInt(attributes.width ?? '0', 10) || 0,
-      height: own.height || Number.parseInt(attributes.height ?? '0', 10) || 0,
+    const bytes = data === null ? this.options.pictureAt?.(source) : fromBase64(data[1]);
+    const facts = {
+      name: data === null ? (source.split(/[?#]/)[0].split('/').pop() ?? '') : (attributes.title ?? 'embedded'),
+      width: Number.parseInt(attributes.width ?? '0', 10) || 0,
+      height: Number.parseInt(attributes.height ?? '0', 10) || 0,
       alt: attributes.alt ?? '',
-    });
-    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+    };
+    this.builder.addObject(this.incoming.picture(bytes, facts));
   }
 
   private readLink(element: XmlElement, place: Surroundings, look: SpanLook): void {
@@ -234,15 +236,4 @@ function asNote(block: Block): Block {
   return block.kind === 'paragraph' ? { ...block, style: 'NT' } : block;
 }
 
-const BASE64 = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/';
-
 /** Bytes of a base64 text (RFC 4648); signs that do not belong are passed over. */
-function fromBase64(text: string): Uint8Array {
-  const values = [...text].map((char) => BASE64.indexOf(char)).filter((value) => value >= 0);
-  const bytes = new Uint8Array(Math.floor((values.length * 3) / 4));
-  for (let k = 0, at = 0; at < bytes.length; k += 4) {
-    const group = (values[k] << 18) | (values[k + 1] << 12) | ((values[k + 2] ?? 0) << 6) | (values[k + 3] ?? 0);
-    for (const shift of [16, 8, 0]) if (at < bytes.length) bytes[at++] = (group >> shift) & 0xff;
-  }
-  return bytes;
-}

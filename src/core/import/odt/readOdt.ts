@@ -1,6 +1,5 @@
 // Reads an OpenDocument text (.odt; ODF 1.3): main text, styles, notes, tables, lists, metadata.
 import { ImportError } from '../../base/errors';
-import { imageSize } from '../../base/imageSize';
 import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/manuscript';
@@ -95,9 +94,9 @@ class OdtReader {
     }
     if (name === 'draw:frame') {
       const builder = new ParagraphBuilder();
-      this.readFrame(element);
-      void builder;
-      return this.takeBoxes();
+      this.readFrame(element, builder);
+      const own = builder.isEmpty ? [] : [this.incoming.paragraph(builder, 'Picture', 'TX')];
+      return [...own, ...this.takeBoxes()];
     }
     return TRANSPARENT.has(name) ? elements(element).flatMap((child) => this.readBlock(child, list, listStyle)) : [];
   }
@@ -185,7 +184,7 @@ class OdtReader {
       case 'text:note':
         return this.readNote(part, builder);
       case 'draw:frame':
-        return this.readFrame(part);
+        return this.readFrame(part, builder);
       case 'office:annotation':
         return this.readComment(part);
       case 'office:annotation-end':
@@ -218,7 +217,7 @@ class OdtReader {
     builder.addObject({ kind: 'note', note });
   }
 
-  private readFrame(frame: XmlElement): void {
+  private readFrame(frame: XmlElement, builder: ParagraphBuilder): void {
     const box = maybeChild(frame, 'draw:text-box');
     if (box !== undefined) {
       this.boxes.push(box);
@@ -235,15 +234,15 @@ class OdtReader {
       const found = maybeChild(frame, name);
       return found === undefined ? '' : textOf(found).trim();
     };
-    const { width, height } =
-      this.members[path] === undefined ? { width: 0, height: 0 } : imageSize(this.members[path]);
-    this.incoming.images.push({
+    const points = (name: string) => pointsOf(frame.attributes[name] ?? '');
+    const facts = {
       name: path.split('/').pop() ?? '',
-      width,
-      height,
+      width: 0,
+      height: 0,
       alt: words('svg:desc') || words('svg:title'),
-    });
-    this.incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+    };
+    const shown = { width: points('svg:width'), height: points('svg:height') };
+    builder.addObject(this.incoming.picture(this.members[path.replace(/^\.\//, '')], facts, shown));
   }
 }
 
@@ -252,4 +251,12 @@ const TRACKED_WHY = 'Tracked changes are read as their author left them.';
 function joined(a: SpanLook, b: SpanLook): SpanLook {
   const touches = { ...a.touches, ...b.touches };
   return { ...a, ...b, ...(Object.keys(touches).length > 0 ? { touches } : {}) };
+}
+
+const UNITS: Readonly<Record<string, number>> = { pt: 1, in: 72, cm: 72 / 2.54, mm: 72 / 25.4, pc: 12, px: 0.75 };
+
+/** A length of the file in points; 0 for what is none. */
+function pointsOf(length: string): number {
+  const found = /^([\d.]+)(pt|in|cm|mm|pc|px)$/.exec(length.trim());
+  return found === null ? 0 : Number(found[1]) * UNITS[found[2]] || 0;
 }

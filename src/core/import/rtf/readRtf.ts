@@ -5,6 +5,7 @@ import type { Manuscript } from '../../model/manuscript';
 import { Incoming } from '../incoming';
 import type { SpanLook } from '../paragraphBuilder';
 import { byteDecoder, type ByteDecoder } from './codePages';
+import { RtfPicture } from './rtfPicture';
 import { PLAIN, RtfStreams, type ParagraphFormat } from './rtfStreams';
 import { rtfTokens, type RtfToken } from './tokens';
 import { CHARACTERS, SKIPPED, SYMBOLS } from './words';
@@ -56,6 +57,7 @@ class RtfReader {
   private toSkip = 0;
   private isIgnorable = false;
   private words = '';
+  private picture = new RtfPicture();
   /** Who wrote the comment that follows. */
   private commentBy = '';
   private styleNumber = 0;
@@ -73,6 +75,7 @@ class RtfReader {
       case 'close':
         return this.close();
       case 'binary':
+        if (this.group.destination === 'pict') this.picture.addBytes(token.bytes);
         return;
       case 'text':
         return this.text(token.text);
@@ -118,6 +121,8 @@ class RtfReader {
       [this.words, this.commentBy] = ['', ''];
     }
     if (closed.destination === 'commentBy' && outer !== 'commentBy') [this.commentBy, this.words] = [this.words, ''];
+    if (closed.destination === 'pict' && outer === 'text')
+      this.streams.current.builder.addObject(this.picture.finish(this.incoming));
     if (closed.destination === 'fldinst' && outer !== 'fldinst')
       this.link = /HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(this.instruction)?.[1] ?? null;
   }
@@ -142,7 +147,8 @@ class RtfReader {
 
   private put(text: string): void {
     const { destination, hidden, deleted, look } = this.group;
-    if (destination === 'fldinst') this.instruction += text;
+    if (destination === 'pict') this.picture.addHex(text);
+    else if (destination === 'fldinst') this.instruction += text;
     else if (WORDED.has(destination)) this.words += text;
     if (destination !== 'text') return;
     if (deleted)
@@ -168,17 +174,10 @@ class RtfReader {
       if (word === 's' && value !== null) this.styleNumber = value;
       return;
     }
-    if (group.destination === 'pict' && (word === 'picw' || word === 'pich')) return this.sizePicture(word, value ?? 0);
+    if (group.destination === 'pict') return this.picture.size(word, value ?? 0);
     if (group.destination !== 'text') return;
     if (CHARACTERS[word] !== undefined) this.put(CHARACTERS[word]);
     else if (!this.paragraphWord(word, value)) this.characterWord(word, value !== 0);
-  }
-
-  /** Size of the picture that was just met; bitmaps give it in pixels. */
-  private sizePicture(word: 'picw' | 'pich', value: number): void {
-    const { images } = this.incoming;
-    const last = images.length - 1;
-    images[last] = { ...images[last], [word === 'picw' ? 'width' : 'height']: Math.max(0, value) };
   }
 
   private unicode(value: number): void {
@@ -225,12 +224,10 @@ class RtfReader {
       return true;
     }
     if (word === 'pict' && isInText) {
-      incoming.images.push({ name: `picture ${incoming.images.length + 1}`, width: 0, height: 0, alt: '' });
-      incoming.remark('Pictures left out of the pages', 'Their place is in the next stage of the copy.');
+      this.picture = new RtfPicture();
       group.destination = 'pict';
       return true;
     }
-    if (word === 'picw' || word === 'pich') return false;
     const isTextBox = word === 'shptxt';
     if (isTextBox) {
       group.destination = 'text';
@@ -239,7 +236,7 @@ class RtfReader {
     }
     if (word === 'shppict') return true;
     if (SKIPPED.has(word) || (isIgnorable && word !== 'shpinst')) {
-      if (group.destination !== 'pict') group.destination = 'skip';
+      group.destination = 'skip';
       return true;
     }
     return false;

@@ -7,7 +7,7 @@ export type RtfToken =
   /** A byte in the code page of the run. */
   | { readonly kind: 'byte'; readonly byte: number }
   | { readonly kind: 'text'; readonly text: string }
-  | { readonly kind: 'binary'; readonly bytes: number };
+  | { readonly kind: 'binary'; readonly bytes: Uint8Array };
 
 const SPACE = 0x20;
 const BACKSLASH = 0x5c;
@@ -54,7 +54,7 @@ export function* rtfTokens(bytes: Uint8Array): Generator<RtfToken> {
       if (word === 'bin' && value !== null && value > 0) {
         const count = Math.min(value, bytes.length - at);
         at += count;
-        yield { kind: 'binary', bytes: count };
+        yield { kind: 'binary', bytes: bytes.subarray(at - count, at) };
       } else yield { kind: 'word', word, value: Number.isNaN(value) ? null : value };
     }
   }

@@ -3,8 +3,18 @@ import { escapeXml } from '../../base/xml';
 import { pack } from '../../base/zip';
 import type { Book } from '../../model/book';
 import type { ParagraphStyle } from '../../model/spec';
-import type { Block, Paragraph, Span, Table } from '../../model/streams';
+import {
+  PICTURE_KINDS,
+  type Block,
+  type Paragraph,
+  type PictureBytes,
+  type PictureFacts,
+  type PictureKind,
+  type Span,
+  type Table,
+} from '../../model/streams';
 import { authorOf, copyDivisions, numberedNotes } from './copyOf';
+import { PictureFiles, shownSize } from './pictureFiles';
 import { piecesOf } from './pieces';
 import { clean } from './xhtml';
 
@@ -17,19 +27,27 @@ const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n';
 const RELATION = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 const CONTENT = 'application/vnd.openxmlformats-officedocument.wordprocessingml';
 
+const PICTURE = 'http://schemas.openxmlformats.org/drawingml/2006/picture';
+const DRAWING = `xmlns:wp="http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" xmlns:pic="${PICTURE}"`;
+/** English Metric Units in a point. */
+const EMU = 12700;
+/** Kinds of pictures that the file may hold: all, as they came. */
+const HELD: ReadonlySet<PictureKind> = new Set(PICTURE_KINDS);
+
 /** Numberings of the file: 1 counts, 2 has bullets. */
 const ORDERED = 1;
 const BULLETS = 2;
 
-export function writeDocx(book: Book): Uint8Array {
+export function writeDocx(book: Book, pictures: PictureBytes = {}): Uint8Array {
   const notes = numberedNotes(book);
+  const files = new PictureFiles(pictures, HELD);
   const numbers = new Map([...notes.keys()].map((id, index) => [id, index + 1]));
-  const text = new PartWriter(book, numbers);
+  const text = new PartWriter(book, numbers, files);
   const body = copyDivisions(book)
     .map((division) => text.blocks(division.blocks))
     .join('');
   const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
-    const writer = new PartWriter(book, numbers);
+    const writer = new PartWriter(book, numbers, files);
     const own = [...notes].filter(([, { note }]) => note.kind === kind);
     const inner = own.map(([id, { note }]) => {
       const mark = `<w:r><w:${kind}Ref/></w:r><w:r><w:t xml:space="preserve"> </w:t></w:r>`;
@@ -38,7 +56,7 @@ export function writeDocx(book: Book): Uint8Array {
     return { kind, writer, xml: `${HEAD}<w:${kind}s ${W}>${inner.join('')}</w:${kind}s>` };
   });
   const members: Record<string, string> = {
-    '[Content_Types].xml': contentTypes(),
+    '[Content_Types].xml': '',
     '_rels/.rels': `${HEAD}<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${RELATION}/officeDocument" Target="word/document.xml"/><Relationship Id="r2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>`,
     'docProps/core.xml': coreProperties(book),
     'word/document.xml': `${HEAD}<w:document ${W}><w:body>${body}<w:sectPr/></w:body></w:document>`,
@@ -55,7 +73,12 @@ export function writeDocx(book: Book): Uint8Array {
     members[`word/${kind}s.xml`] = xml;
     members[`word/_rels/${kind}s.xml.rels`] = relations(writer.relations);
   }
-  return pack(Object.fromEntries(Object.entries(members).map(([name, xml]) => [name, new TextEncoder().encode(xml)])));
+  members['[Content_Types].xml'] = contentTypes(files);
+  const encoder = new TextEncoder();
+  return pack({
+    ...Object.fromEntries(Object.entries(members).map(([name, xml]) => [name, encoder.encode(xml)])),
+    ...Object.fromEntries(files.files.map(({ name, bytes }) => [`word/media/${name}`, bytes])),
+  });
 }
 
 /** Writes the blocks of one part, whose links have relations of their own. */
@@ -65,6 +88,7 @@ class PartWriter {
   constructor(
     private readonly book: Book,
     private readonly numbers: ReadonlyMap<string, number>,
+    private readonly files: PictureFiles,
   ) {}
 
   /** `lead`: put before the words of the first paragraph. */
@@ -99,11 +123,28 @@ class PartWriter {
       if (object.kind === 'break') return this.run('<w:br/>', piece.span);
       if (object.kind === 'tab') return this.run('<w:tab/>', piece.span);
       if (object.kind === 'field') return '';
+      if (object.kind === 'picture') return this.run(this.drawing(object), piece.span);
       const number = this.numbers.get(object.note);
       const kind = this.book.notes[object.note]?.kind ?? 'footnote';
       return number === undefined ? '' : this.run(`<w:${kind}Reference w:id="${number}"/>`, undefined);
     });
     return `<w:p><w:pPr>${properties}</w:pPr>${lead}${runs.join('')}</w:p>`;
+  }
+
+  /** A picture in the line (20.4.2.8); one whose bytes are not there is referred to by its name. */
+  private drawing(picture: PictureFacts): string {
+    const id = this.relations.length + 1;
+    const file = this.files.take(picture);
+    const [target, mode] =
+      file === null ? [picture.name || 'picture', ' TargetMode="External"'] : [`media/${file}`, ''];
+    this.relations.push(
+      `<Relationship Id="l${id}" Type="${RELATION}/image" Target="${escapeXml(clean(target))}"${mode}/>`,
+    );
+    const { width, height } = shownSize(picture);
+    const [cx, cy] = [Math.round(width * EMU), Math.round(height * EMU)];
+    const name = escapeXml(clean(picture.name));
+    const alt = escapeXml(clean(picture.alt));
+    return `<w:drawing><wp:inline ${DRAWING}><wp:extent cx="${cx}" cy="${cy}"/><wp:docPr id="${id}" name="${name}" descr="${alt}"/><a:graphic><a:graphicData uri="${PICTURE}"><pic:pic><pic:nvPicPr><pic:cNvPr id="${id}" name="${name}"/><pic:cNvPicPr/></pic:nvPicPr><pic:blipFill><a:blip r:${file === null ? 'link' : 'embed'}="l${id}"/><a:stretch><a:fillRect/></a:stretch></pic:blipFill><pic:spPr><a:xfrm><a:off x="0" y="0"/><a:ext cx="${cx}" cy="${cy}"/></a:xfrm><a:prstGeom prst="rect"><a:avLst/></a:prstGeom></pic:spPr></pic:pic></a:graphicData></a:graphic></wp:inline></w:drawing>`;
   }
 
   private run(inner: string, span: Span | undefined): string {
@@ -182,10 +223,12 @@ function coreProperties(book: Book): string {
   return `${HEAD}<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>${escapeXml(clean(title))}</dc:title><dc:creator>${escapeXml(clean(authorOf(book)))}</dc:creator><dc:language>${escapeXml(language)}</dc:language></cp:coreProperties>`;
 }
 
-function contentTypes(): string {
+function contentTypes({ files }: PictureFiles): string {
+  const kinds = new Map(files.map(({ name, type }) => [name.split('.')[1], type]));
+  const media = [...kinds].map(([extension, type]) => `<Default Extension="${extension}" ContentType="${type}"/>`);
   const part = (name: string, type: string) => `<Override PartName="/${name}" ContentType="${type}"/>`;
   const word = ['styles', 'numbering', 'footnotes', 'endnotes'].map((name) =>
     part(`word/${name}.xml`, `${CONTENT}.${name}+xml`),
   );
-  return `${HEAD}<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>${part('word/document.xml', `${CONTENT}.document.main+xml`)}${word.join('')}${part('docProps/core.xml', 'application/vnd.openxmlformats-package.core-properties+xml')}</Types>`;
+  return `${HEAD}<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>${media.join('')}${part('word/document.xml', `${CONTENT}.document.main+xml`)}${word.join('')}${part('docProps/core.xml', 'application/vnd.openxmlformats-package.core-properties+xml')}</Types>`;
 }

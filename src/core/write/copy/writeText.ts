@@ -1,7 +1,8 @@
 // The copy as plain text and as Markdown (CommonMark with tables and footnotes).
 import type { Book } from '../../model/book';
-import type { Block, Paragraph, Table } from '../../model/streams';
+import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/streams';
 import { authorOf, copyDivisions, levelOf, meaningOf, numberedNotes, type NumberedNote } from './copyOf';
+import { dataAddress } from './writeHtml';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 /** Plain text: paragraphs with a blank line between, notes at the end by their numbers. */
@@ -12,6 +13,7 @@ export function writePlainText(book: Book): string {
       .map((piece) => {
         if (piece.kind === 'text') return piece.text;
         if (piece.object.kind === 'note') return `[${labelOf(notes, piece.object.note)}]`;
+        if (piece.object.kind === 'picture') return `[${piece.object.alt || piece.object.name || 'picture'}]`;
         return piece.object.kind === 'break' ? '\n' : piece.object.kind === 'tab' ? '\t' : '';
       })
       .join('');
@@ -37,13 +39,15 @@ function tableRows(table: Table, textOf: (block: Block) => string): string[][] {
   return table.rows.map((row) => row.map((cell) => cell.blocks.map(textOf).join(' ')));
 }
 
-export function writeMarkdown(book: Book): string {
+export function writeMarkdown(book: Book, pictures: PictureBytes = {}): string {
   const notes = numberedNotes(book);
+  const files = new MarkdownPictures(pictures);
   const inline = (paragraph: Paragraph) =>
     piecesOf(paragraph)
       .map((piece) => {
         if (piece.kind === 'object') {
           if (piece.object.kind === 'note') return `[^${labelOf(notes, piece.object.note)}]`;
+          if (piece.object.kind === 'picture') return files.reference(piece.object);
           return piece.object.kind === 'break' ? '\\\n' : piece.object.kind === 'tab' ? '&#9;' : '';
         }
         const { span } = piece;
@@ -87,7 +91,30 @@ export function writeMarkdown(book: Book): string {
         .join('\n\n')
         .replace(/\n(?=.)/g, '\n    ')}`,
   );
-  return `${head.join('\n')}\n\n# ${escapeMarkdown(title)}\n\n${[...text, ...ends].join('\n\n')}\n`;
+  return `${head.join('\n')}\n\n# ${escapeMarkdown(title)}\n\n${[...text, ...ends, ...files.definitions].join('\n\n')}\n`;
+}
+
+/** Pictures by reference, so that the text can be read; their bytes stand at the end, each once. */
+class MarkdownPictures {
+  private readonly names = new Map<string, string>();
+  readonly definitions: string[] = [];
+  private readonly addressOf;
+
+  constructor(pictures: PictureBytes) {
+    this.addressOf = dataAddress(pictures);
+  }
+
+  reference(picture: PictureFacts): string {
+    const alt = escapeMarkdown(picture.alt);
+    const key = picture.asset || picture.name;
+    const known = this.names.get(key);
+    if (known !== undefined) return `![${alt}][${known}]`;
+    const address = this.addressOf(picture) ?? encodeURI(picture.name || 'picture');
+    const name = `picture-${this.names.size + 1}`;
+    this.names.set(key, name);
+    this.definitions.push(`[${name}]: <${address}>`);
+    return `![${alt}][${name}]`;
+  }
 }
 
 /** Marks stand close to the words: spaces at their ends go outside. */

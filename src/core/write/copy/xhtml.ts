@@ -1,7 +1,7 @@
 // Blocks as XHTML: elements by the meaning of styles, notes by their roles, nothing of the look but what has a meaning.
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/book';
-import type { Block, Paragraph, Span } from '../../model/streams';
+import { isPictureAlone, type Block, type Paragraph, type PictureFacts, type Span } from '../../model/streams';
 import { levelOf, meaningOf, type NumberedNote } from './copyOf';
 import { isBold, isItalic, piecesOf } from './pieces';
 
@@ -14,6 +14,8 @@ export interface XhtmlContext {
   readonly deeper: number;
   /** Words of a field, filled from the particulars. */
   readonly fieldText: (paragraph: Paragraph, at: number) => string;
+  /** Where the file of a picture is; null when it is not there. */
+  readonly pictureHref: (picture: PictureFacts) => string | null;
 }
 
 export function blocksXhtml(blocks: readonly Block[], context: XhtmlContext): string {
@@ -25,6 +27,12 @@ export function blocksXhtml(blocks: readonly Block[], context: XhtmlContext): st
       while (end + 1 < blocks.length && isItem(blocks[end + 1])) end += 1;
       parts.push(listXhtml(blocks.slice(k, end + 1) as Paragraph[], 0, context));
       k = end;
+    } else if (isPictureAlone(block)) {
+      const after = blocks[k + 1];
+      const hasCaption = after?.kind === 'paragraph' && meaningOf(context.book, after.style) === 'caption';
+      const caption = hasCaption ? `<figcaption>${inlineXhtml(after, context)}</figcaption>` : '';
+      parts.push(`<figure>${inlineXhtml(block, context)}${caption}</figure>`);
+      if (hasCaption) k += 1;
     } else parts.push(blockXhtml(block, context));
   }
   return parts.join('\n');
@@ -80,12 +88,21 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
       if (object.kind === 'break') return isLead ? '' : '<br/>';
       if (object.kind === 'tab') return '\u2003';
       if (object.kind === 'field') return escapeXml(context.fieldText(paragraph, object.at));
+      if (object.kind === 'picture') return pictureXhtml(object, context);
       const found = context.notes.get(object.note);
       if (found === undefined) return '';
       const id = `ref-${object.note}`;
       return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref">${found.number}</a>`;
     })
     .join('');
+}
+
+function pictureXhtml(picture: PictureFacts, context: XhtmlContext): string {
+  const href = context.pictureHref(picture);
+  const alt = escapeXml(clean(picture.alt));
+  // A picture that is not there is told by its words.
+  if (href === null) return `[${alt || escapeXml(clean(picture.name)) || 'picture'}]`;
+  return `<img src="${href}" alt="${alt}"/>`;
 }
 
 /** Without what XML cannot hold (XML 1.0, 2.2). */

@@ -5,8 +5,9 @@ import { fingerprint } from '../../base/hash';
 import { packEpub } from '../../base/zip';
 import { fieldText } from '../../measure/fields';
 import type { Book, Division } from '../../model/book';
-import type { Paragraph } from '../../model/streams';
+import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
 import { authorOf, levelOf, numberedNotes, type NumberedNote } from '../copy/copyOf';
+import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
 const LEFT_OUT: ReadonlySet<Division['role']> = new Set(['blank', 'contents', 'half-title']);
@@ -21,6 +22,9 @@ const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
   afterword: 'afterword',
 };
 
+/** Kinds of pictures that every reader shows (EPUB 3.3, 3.2). */
+const SHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'webp']);
+
 const CSS = `body { margin: 0 5%; }
 h1, h2, h3 { font-weight: normal; line-height: 1.2; text-align: center; }
 p { margin: 0; text-indent: 1.3em; }
@@ -33,6 +37,9 @@ hr { border: 0; margin: 1em 0; text-align: center; }
 hr::before { content: "* * *"; }
 td { padding: 0 0.6em 0 0; vertical-align: top; }
 aside { font-size: 0.9em; margin: 0.6em 0; }
+figure { margin: 1em 0; text-align: center; page-break-inside: avoid; break-inside: avoid; }
+figcaption { font-size: 0.9em; text-align: left; margin-top: 0.4em; }
+img { max-width: 100%; }
 `;
 
 interface TextFile {
@@ -42,8 +49,13 @@ interface TextFile {
 }
 
 /** The file's bytes. `date`: ISO 8601, given by the caller. Yields after each division. */
-export function* writeEpub(book: Book, date: string): Generator<number, Uint8Array<ArrayBuffer>> {
+export function* writeEpub(
+  book: Book,
+  date: string,
+  pictures: PictureBytes = {},
+): Generator<number, Uint8Array<ArrayBuffer>> {
   const notes = numberedNotes(book);
+  const pictureFiles = new PictureFiles(pictures, SHOWN);
   const files = book.divisions
     .filter((division) => !LEFT_OUT.has(division.role))
     .map((division, index): TextFile => ({ name: `d${index + 1}.xhtml`, division, title: titleOf(division, book) }));
@@ -63,6 +75,10 @@ export function* writeEpub(book: Book, date: string): Generator<number, Uint8Arr
           : `${fileOf.get(id)}#${id}`,
     deeper: 0,
     fieldText: (paragraph, at) => filledField(paragraph, at, book),
+    pictureHref: (picture) => {
+      const file = pictureFiles.take(picture);
+      return file === null ? null : `pictures/${file}`;
+    },
   });
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
@@ -86,10 +102,11 @@ export function* writeEpub(book: Book, date: string): Generator<number, Uint8Arr
   const hasNotes = endnotes.length > 0;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book);
   members['OPS/book.css'] = CSS;
-  members['OPS/package.opf'] = packageDocument(files, hasNotes, book, date);
+  members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
   members['META-INF/container.xml'] =
     '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
-  return packEpub(members);
+  const media = pictureFiles.files.map(({ name, bytes }) => [`OPS/pictures/${name}`, bytes] as const);
+  return packEpub(members, Object.fromEntries(media));
 }
 
 function filledField({ objects }: Paragraph, at: number, book: Book): string {
@@ -167,7 +184,13 @@ function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book): 
   );
 }
 
-function packageDocument(files: readonly TextFile[], hasNotes: boolean, book: Book, date: string): string {
+function packageDocument(
+  files: readonly TextFile[],
+  hasNotes: boolean,
+  pictures: PictureFiles,
+  book: Book,
+  date: string,
+): string {
   const { particulars } = book;
   const isbn = particulars.isbnEbook.replace(/[^0-9Xx]/g, '');
   const id =
@@ -178,6 +201,9 @@ function packageDocument(files: readonly TextFile[], hasNotes: boolean, book: Bo
   const items = names.map(
     (name) => `<item id="${name.replace('.', '-')}" href="${name}" media-type="application/xhtml+xml"/>`,
   );
+  const media = pictures.files.map(
+    ({ name, type }) => `<item id="p-${name.replace('.', '-')}" href="pictures/${name}" media-type="${type}"/>`,
+  );
   const refs = names.map((name) => `<itemref idref="${name.replace('.', '-')}"/>`);
   return `<?xml version="1.0" encoding="UTF-8"?>
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(particulars.language)}">
@@ -186,7 +212,7 @@ function packageDocument(files: readonly TextFile[], hasNotes: boolean, book: Bo
 ${meta('creator', authorOf(book))}${meta('publisher', particulars.publisher)}${meta('rights', particulars.rights)}
 <meta property="dcterms:modified">${date.replace(/\.\d+Z$/, 'Z')}</meta>
 </metadata>
-<manifest><item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/><item id="css" href="book.css" media-type="text/css"/>${items.join('')}</manifest>
+<manifest><item id="nav" href="nav.xhtml" media-type="application/xhtml+xml" properties="nav"/><item id="css" href="book.css" media-type="text/css"/>${items.join('')}${media.join('')}</manifest>
 <spine>${refs.join('')}</spine>
 </package>
 `;

@@ -1,24 +1,43 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
-import type { DisplayList, TextItem } from '../../model/displayList';
+import type { DisplayList, PictureItem, TextItem } from '../../model/displayList';
 import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
 import { utf16Hex } from './objects';
+import type { PictureUse } from './pictureUse';
 
 const out = new ByteWriter();
 
 /** The content stream; notes every glyph in the fonts that it uses. Page coordinates start at the foot. */
-export function pageContent(list: DisplayList, fontOf: (face: string) => FontUse): Uint8Array<ArrayBuffer> {
+export function pageContent(
+  list: DisplayList,
+  fontOf: (face: string) => FontUse,
+  pictures: PictureUse,
+): Uint8Array<ArrayBuffer> {
   out.text('0 g\n');
   for (const { x, y, width, thickness } of list.rules) {
     out.text('/Artifact BMC ').number(x).space();
     out.number(list.height - y - thickness / 2).space();
     out.number(width).space().number(thickness).text(' re f EMC\n');
   }
+  for (const picture of list.pictures) drawPicture(picture, list.height, pictures);
   out.text('BT\n');
   const writer = new TextWriter(list, fontOf);
   for (const item of list.items) writer.write(item);
   out.text('ET');
   return out.take();
+}
+
+/** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
+function drawPicture({ asset, format, x, y, width, height }: PictureItem, pageHeight: number, use: PictureUse): void {
+  const name = use.nameOf(asset, format);
+  const foot = pageHeight - y - height;
+  if (name === null) {
+    out.text('/Artifact BMC q 0.5 w ').number(x).space().number(foot).space().number(width).space();
+    out.number(height).text(' re S Q EMC\n');
+    return;
+  }
+  out.text('q ').number(width).text(' 0 0 ').number(height).space().number(x).space().number(foot);
+  out.text(` cm /${name} Do Q\n`);
 }
 
 /** What is no part of the text (14.8.2.2); nobody copies the points of a leader. */

@@ -7,6 +7,7 @@ import type { FaceId, FaceRecord } from '../../model/faces';
 import { FontUse } from './fontUse';
 import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
 import { pageContent } from './pageContent';
+import { PictureUse } from './pictureUse';
 
 /** What the writer needs from outside: pages, faces and the cutting down of font files. */
 export interface PdfSource {
@@ -18,6 +19,8 @@ export interface PdfSource {
   readonly folios: readonly string[];
   readonly face: (id: FaceId) => FaceRecord;
   readonly advance: (id: FaceId, glyph: number) => number;
+  /** Bytes of a picture; undefined for what is not there. */
+  readonly picture: (asset: string) => Uint8Array | undefined;
   readonly subset: (id: FaceId, glyphs: readonly number[]) => Uint8Array;
 }
 
@@ -42,12 +45,13 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     }
     return font;
   };
+  const pictures = new PictureUse(file, source.picture);
   const tree = file.reserve();
   const resources = file.reserve();
   const box = pdfArray(['0', '0', pdfNumber(source.width, 4), pdfNumber(source.height, 4)]);
   const kids: PdfValue[] = [];
   for (let index = 0; index < source.pageCount; index += 1) {
-    const contents = file.addStream(pageContent(source.page(index), fontOf), {}, 'fast');
+    const contents = file.addStream(pageContent(source.page(index), fontOf, pictures), {}, 'fast');
     kids.push(
       file.add(
         pdfDictionary({
@@ -67,7 +71,9 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     fontEntries[font.resourceName] = font.write(file, source.subset(id, font.glyphs));
     yield 0.95;
   }
-  file.set(resources, pdfDictionary({ Font: pdfDictionary(fontEntries) }));
+  const drawn = pictures.entries;
+  const xObjects = Object.keys(drawn).length === 0 ? undefined : pdfDictionary(drawn);
+  file.set(resources, pdfDictionary({ Font: pdfDictionary(fontEntries), XObject: xObjects }));
   file.set(tree, pdfDictionary({ Type: '/Pages', Kids: pdfArray(kids), Count: String(kids.length) }));
   const catalog = file.add(
     pdfDictionary({

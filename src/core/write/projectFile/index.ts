@@ -1,1 +1,1 @@
-export { readProject, writeProject } from './projectFile';
+export { readProject, writeProject, type ProjectContent } from './projectFile';

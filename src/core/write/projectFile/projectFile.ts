@@ -1,7 +1,9 @@
 // The project file: a zip of JSON that opens again to an identical book. Described in docs/formats.md.
 import { ImportError, ValueError } from '../../base/errors';
 import { looksLikeZip, pack, unpack } from '../../base/zip';
-import { BOOK_FORMAT, type Book, type Division, type Source } from '../../model/book';
+import { fingerprint } from '../../base/hash';
+import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/book';
+import type { PictureBytes } from '../../model/streams';
 import { migrate } from '../../model/migrations';
 
 const KIND = 'walnut-leaf-book';
@@ -18,7 +20,7 @@ interface ProjectHead {
 }
 
 /** The book as bytes. Same book, same bytes. */
-export function writeProject(book: Book): Uint8Array {
+export function writeProject(book: Book, pictures: PictureBytes = {}): Uint8Array {
   const head: ProjectHead = {
     kind: KIND,
     format: book.format,
@@ -36,17 +38,25 @@ export function writeProject(book: Book): Uint8Array {
     'notes.json': json(book.notes),
   };
   for (const division of book.divisions) members[`divisions/${division.id}.json`] = json(division);
+  for (const asset of picturesOf(book))
+    if (pictures[asset] !== undefined) members[`pictures/${asset}`] = pictures[asset];
   return pack(members);
+}
+
+/** What a project file holds. */
+export interface ProjectContent {
+  readonly book: Book;
+  readonly pictures: PictureBytes;
 }
 
 /**
  * Reads a project file. `checkBook` validates what was read. Throws ImportError: `not-a-document`, `truncated`,
  * `too-large`, `newer-format` or `damaged`.
  */
-export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Book): Book {
+export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Book): ProjectContent {
   if (!looksLikeZip(bytes)) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
   const members = unpack(bytes, (name) =>
-    /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(name),
+    /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$|^pictures\/[0-9a-f]{32}$/.test(name),
   );
   const head = readMember(members, 'book.json') as Partial<ProjectHead>;
   if (head.kind !== KIND) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
@@ -68,12 +78,22 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
     ...(head.source === undefined ? {} : { source: head.source }),
   };
   try {
-    return checkBook(migrate(raw));
+    return { book: checkBook(migrate(raw)), pictures: picturesAmong(members) };
   } catch (error) {
     if (error instanceof ValueError)
       throw new ImportError('damaged', `This project file is damaged. ${error.message}`, error.path);
     throw error;
   }
+}
+
+/** A picture whose bytes are not those of its hash is damaged, and left out. */
+function picturesAmong(members: Record<string, Uint8Array>): PictureBytes {
+  const pictures: Record<string, Uint8Array> = {};
+  for (const [name, bytes] of Object.entries(members)) {
+    const asset = /^pictures\/([0-9a-f]{32})$/.exec(name)?.[1];
+    if (asset !== undefined && fingerprint(bytes) === asset) pictures[asset] = bytes;
+  }
+  return pictures;
 }
 
 function readMember(members: Record<string, Uint8Array>, name: string): unknown {

@@ -1,6 +1,6 @@
 // The galley: a division's text in one column, where typing recomposes. Long divisions are several editors, of which only
 // those near the view are there.
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'react-redux';
 import type { Division } from '../../../core/model/book';
 import type { Block } from '../../../core/model/streams';
@@ -9,6 +9,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { bringCopyIn } from '../../../state/incomingThunks';
 import type { RunningOrderRow } from '../../../state/selectors';
 import type { AppStore } from '../../../state/store';
+import { PictureCacheContext } from '../../pageView/pageCacheContext';
 import { GalleyControl } from './galley/control';
 import type { Place } from './galley/dressing';
 import { hiddenBlocks } from './galley/folding';
@@ -27,16 +28,22 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   const places = useAppSelector((state) => state.view.places);
   const [trouble, setTrouble] = useState('');
   const [marks, setMarks] = useState(false);
+  const pictures = useContext(PictureCacheContext);
   const [control] = useState(
     () =>
-      new GalleyControl(store, division.id, (own, name, bytes, after) => {
-        setTrouble('');
-        const title = name === 'clipboard.html' ? 'Pasted' : `${name} brought in`;
-        void dispatch(bringCopyIn(name, bytes, after, title)).then((done) => {
-          if ('problem' in done) setTrouble(done.problem);
-          else if (done.end !== null) own.select(done.end);
-        });
-      }),
+      new GalleyControl(
+        store,
+        division.id,
+        (own, name, bytes, after) => {
+          setTrouble('');
+          const title = name === 'clipboard.html' ? 'Pasted' : `${name} brought in`;
+          void dispatch(bringCopyIn(name, bytes, after, title)).then((done) => {
+            if ('problem' in done) setTrouble(done.problem);
+            else if (done.end !== null) own.select(done.end);
+          });
+        },
+        (asset, format) => pictures?.address(asset, format) ?? Promise.resolve(null),
+      ),
   );
   const [cut, setCut] = useState(() => ({
     blocks: division.blocks,

@@ -12,7 +12,7 @@ import {
 } from '../../../state/viewSlice';
 import { isTyping } from '../../frame/useShortcuts';
 import { drawPage } from '../../pageView/drawPage';
-import { usePageCache } from '../../pageView/pageCacheContext';
+import { usePageCache, usePictures } from '../../pageView/pageCacheContext';
 import { TextLayer } from '../../pageView/TextLayer';
 import { deskGeometry, fitScale, PIXELS_PER_POINT, rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
 import { Bracket } from './Bracket';
@@ -39,6 +39,7 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
   const size = useAppSelector((state) => state.compose.summary!.geometry);
   const { zoom, jump, spread: current, paragraph: pointed } = useAppSelector((state) => state.view);
   const { cache, version } = usePageCache();
+  const pictures = usePictures();
   const scroller = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const anchor = useRef<Anchor | null>(null);
@@ -80,14 +81,23 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
         context.fillRect(x, y, Math.round(geometry.pageWidth * ratio), Math.round(geometry.pageHeight * ratio));
         const list = cache.get(page.index);
         if (list !== undefined)
-          drawPage(context, list, (face, glyph) => cache.outline(face, glyph), x, y, geometry.scale * ratio, ink);
+          drawPage(
+            context,
+            list,
+            (face, glyph) => cache.outline(face, glyph),
+            x,
+            y,
+            geometry.scale * ratio,
+            ink,
+            pictures,
+          );
         if (side === 1 && pages[0] !== null) {
           context.fillStyle = 'rgba(0,0,0,0.14)';
           context.fillRect(x, y, Math.max(1, Math.round(ratio)), Math.round(geometry.pageHeight * ratio));
         }
       });
     }
-  }, [cache, geometry, spreads, view]);
+  }, [cache, geometry, pictures, spreads, view]);
 
   const settle = useCallback(() => {
     const area = scroller.current;

@@ -6,7 +6,7 @@ import { typeArea } from '../../../core/measure/typeArea';
 import { formatNumber } from '../../../core/measure/units';
 import { useAppSelector } from '../../../state/hooks';
 import { selectSpreads, type Spread } from '../../../state/selectors';
-import { usePageCache } from '../../pageView/pageCacheContext';
+import { usePageCache, usePictures } from '../../pageView/pageCacheContext';
 import { PageCanvas } from '../../pageView/PageCanvas';
 import { useLengthField } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
@@ -124,6 +124,7 @@ function LiveSpread({ left, top, width }: { left: number; top: number; width: nu
   const spreads = useAppSelector(selectSpreads);
   const current = useAppSelector((state) => state.view.spread);
   const { cache, version } = usePageCache();
+  const pictures = usePictures();
   const spread = textSpread(spreads, current);
   return (
     <>
@@ -137,6 +138,7 @@ function LiveSpread({ left, top, width }: { left: number; top: number; width: nu
                 outlines={(face, glyph) => cache.outline(face, glyph)}
                 width={width}
                 version={version}
+                pictures={pictures}
                 label={`Page ${page!.index + 1} in this spec`}
               />
             )}

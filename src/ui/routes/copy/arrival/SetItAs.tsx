@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting } from '../../../components/Setting';
 import { selectSpreads } from '../../../../state/selectors';
 import { PageCanvas } from '../../../pageView/PageCanvas';
-import { usePageCache } from '../../../pageView/pageCacheContext';
+import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { MarksChoice } from '../../spec/MarksChoice';
 import { TrimChoice } from '../../spec/TrimChoice';
 
@@ -51,6 +51,7 @@ function FirstSpread() {
   const spreads = useAppSelector(selectSpreads);
   const spread = spreads.find(({ verso, recto }) => verso?.role === 'text' && recto?.role === 'text');
   const { cache, version } = usePageCache();
+  const pictures = usePictures();
   if (spread === undefined) return null;
   return (
     <div className="flex justify-center gap-px bg-desk px-3.5 py-3">
@@ -64,6 +65,7 @@ function FirstSpread() {
                 outlines={(face, glyph) => cache.outline(face, glyph)}
                 width={WIDTH}
                 version={version}
+                pictures={pictures}
                 label={`Page ${index + 1} as it is set now`}
               />
             )}

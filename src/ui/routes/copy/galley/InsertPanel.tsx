@@ -2,19 +2,24 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { schema } from '../../../../galley';
 import { useAppDispatch } from '../../../../state/hooks';
-import { putDummyCopy } from '../../../../state/incomingThunks';
+import { putDummyCopy, putTable } from '../../../../state/incomingThunks';
 import { insertion } from './commands';
 import type { GalleyControl } from './control';
+import { choosePicture } from './pictureView';
 import { insertablesFor, type Insertable } from './insertables';
 
 /** Most paragraphs of dummy copy at once. */
 const MOST_DUMMY = 500;
+const MOST_ROWS = 100;
+const MOST_COLUMNS = 12;
 
 export function InsertPanel({ control, onClose }: { control: GalleyControl; onClose: () => void }) {
   const dispatch = useAppDispatch();
   const [words, setWords] = useState('');
   const [chosen, setChosen] = useState(0);
   const [paragraphs, setParagraphs] = useState('5');
+  const [rows, setRows] = useState('3');
+  const [columns, setColumns] = useState('2');
   const list = useRef<HTMLUListElement>(null);
   const panel = useRef<HTMLDivElement>(null);
   const found = insertablesFor(words);
@@ -33,14 +38,24 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
     };
   }, [onClose]);
   const count = Math.round(Number(paragraphs));
+  const shape = { rows: Math.round(Number(rows)), columns: Math.round(Number(columns)) };
+  const isShape = shape.rows >= 1 && shape.rows <= MOST_ROWS && shape.columns >= 1 && shape.columns <= MOST_COLUMNS;
   const isCount = count >= 1 && count <= MOST_DUMMY;
   const insert = (one: Insertable | undefined) => {
     const view = control.current?.view;
     if (one === undefined || view === undefined) return;
-    if (one.kind === 'dummy') {
-      if (!isCount) return;
-      const done = dispatch(putDummyCopy(count, control.current!.bookSelection()));
+    if (one.kind === 'dummy' || one.kind === 'table') {
+      if (one.kind === 'dummy' ? !isCount : !isShape) return;
+      const place = control.current!.bookSelection();
+      const done = dispatch(
+        one.kind === 'dummy' ? putDummyCopy(count, place) : putTable(shape.rows, shape.columns, place),
+      );
       if ('end' in done && done.end !== null) control.select(done.end);
+    } else if (one.kind === 'picture') {
+      const editor = control.current!;
+      choosePicture(
+        (file) => void file.arrayBuffer().then((bytes) => control.bringIn(editor, file.name, new Uint8Array(bytes))),
+      );
     } else if (one.kind === 'footnote') {
       const note = `n${control.book().nextId}`;
       insertion(schema.node('note', { note }), 'Footnote', note)(view.state, view.dispatch, view);
@@ -110,6 +125,28 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
         ))}
         {found.length === 0 && <li className="px-3 py-1.5">Nothing has that name.</li>}
       </ul>
+      <div className="flex items-center justify-between gap-1 border-t border-[#d8d2c7] px-3 py-1.5">
+        <span className="grow">Rows and columns of a table</span>
+        {(
+          [
+            ['Rows', rows, setRows, MOST_ROWS],
+            ['Columns', columns, setColumns, MOST_COLUMNS],
+          ] as const
+        ).map(([name, value, set, most]) => {
+          const isRight = Number(value) >= 1 && Number(value) <= most;
+          return (
+            <input
+              key={name}
+              aria-label={name}
+              aria-invalid={!isRight}
+              title={`1 to ${most}`}
+              className={`w-10 border bg-transparent px-1 text-right ${isRight ? 'border-[#b9b1a3]' : 'border-[#9a3324]'}`}
+              value={value}
+              onChange={(event) => set(event.target.value)}
+            />
+          );
+        })}
+      </div>
       <label className="flex items-center justify-between border-t border-[#d8d2c7] px-3 py-1.5">
         Paragraphs of dummy copy
         <input

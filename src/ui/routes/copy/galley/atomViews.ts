@@ -3,6 +3,7 @@ import type { Node } from 'prosemirror-model';
 import type { NodeViewConstructor } from 'prosemirror-view';
 import type { FieldName } from '../../../../core/model/streams';
 import type { GalleyHost } from './host';
+import { PictureView } from './pictureView';
 
 export function atomViews(host: GalleyHost): Record<string, NodeViewConstructor> {
   return {
@@ -23,6 +24,7 @@ export function atomViews(host: GalleyHost): Record<string, NodeViewConstructor>
       dom.textContent = words === '' ? `${field}: not given` : words;
       return { dom };
     },
+    picture: (node, view, getPos) => new PictureView(node, view, getPos, host),
     tab: () => {
       const dom = document.createElement('span');
       dom.className = 'galley-tab';

@@ -13,6 +13,7 @@ import {
   setParagraphStyle,
   takeGalleyChange,
 } from '../../../../state/galleyThunks';
+import { keepPicture } from '../../../../state/incomingThunks';
 import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt } from '../../../../galley';
@@ -55,7 +56,10 @@ export class GalleyControl implements GalleyHost {
     readonly division: string,
     /** Copy from elsewhere, for the place after a block of the division. */
     private readonly bring: (own: GalleyControl, name: string, bytes: Uint8Array, after: TextSelection) => void,
+    readonly pictureAddress: GalleyHost['pictureAddress'],
   ) {}
+
+  readonly keepPicture = (name: string, bytes: Uint8Array) => this.store.dispatch(keepPicture(name, bytes));
 
   // What the screen reads.
 

@@ -1,6 +1,6 @@
 // What the galley's editors ask of the screen around them.
 import type { Book, Note } from '../../../../core/model/book';
-import type { BlockId, FieldName, StreamId } from '../../../../core/model/streams';
+import type { BlockId, FieldName, PictureFacts, PictureKind, StreamId } from '../../../../core/model/streams';
 import type { GalleyChange } from '../../../../state/galleyThunks';
 import type { StreamView } from './streamView';
 
@@ -30,5 +30,9 @@ export interface GalleyHost {
   readonly goToTag: (block: BlockId) => boolean;
   /** Copy of another program, or files: put in at the caret. */
   readonly bringIn: (view: StreamView, name: string, bytes: Uint8Array) => void;
+  /** An address at which a picture can be shown; null when it is not here. */
+  readonly pictureAddress: (asset: string, format: PictureKind) => Promise<string | null>;
+  /** Keeps a picture that was chosen; null when it is none. */
+  readonly keepPicture: (name: string, bytes: Uint8Array) => Promise<PictureFacts | null>;
   readonly folding: { readonly isFolded: (block: BlockId) => boolean; readonly toggle: (block: BlockId) => void };
 }

@@ -78,10 +78,16 @@ export const CHARACTERS: readonly InsertableCharacter[] = [
 
 export type Insertable =
   | { readonly kind: 'character'; readonly name: string; readonly shown: string; readonly text: string }
-  | { readonly kind: 'footnote' | 'break' | 'tab' | 'dummy'; readonly name: string; readonly shown: string };
+  | {
+      readonly kind: 'footnote' | 'picture' | 'table' | 'break' | 'tab' | 'dummy';
+      readonly name: string;
+      readonly shown: string;
+    };
 
 const OBJECTS: readonly Insertable[] = [
   { kind: 'footnote', name: 'Footnote', shown: '¹' },
+  { kind: 'picture', name: 'Picture, from a file', shown: '▣' },
+  { kind: 'table', name: 'Table', shown: '⊞' },
   { kind: 'break', name: 'Line break in the paragraph', shown: '↵' },
   { kind: 'tab', name: 'Tab', shown: '→' },
   { kind: 'dummy', name: 'Dummy copy, paragraphs', shown: '¶' },

@@ -6,6 +6,18 @@ export interface ImageSize {
   readonly height: number;
 }
 
+export type ImageFormat = 'jpeg' | 'png' | 'gif' | 'webp' | 'bmp' | 'other';
+
+/** What kind of picture file the bytes are, by their first ones. */
+export function imageFormat(bytes: Uint8Array): ImageFormat {
+  const ascii = (at: number, text: string) => [...text].every((char, k) => bytes[at + k] === char.charCodeAt(0));
+  if (ascii(1, 'PNG\r\n')) return 'png';
+  if (bytes[0] === 0xff && bytes[1] === 0xd8) return 'jpeg';
+  if (ascii(0, 'GIF8')) return 'gif';
+  if (ascii(0, 'RIFF') && ascii(8, 'WEBP')) return 'webp';
+  return ascii(0, 'BM') ? 'bmp' : 'other';
+}
+
 const NONE: ImageSize = { width: 0, height: 0 };
 
 /** Pixels; 0 by 0 for what is no picture of a known kind. */

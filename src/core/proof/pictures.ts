@@ -1,0 +1,37 @@
+// Pictures that will not print as they should.
+import type { Finding } from '../model/finding';
+import type { ComposedParagraph } from '../model/pages';
+import { PRINTED } from '../model/pictureTypes';
+import type { LineFinding } from './checks';
+
+/** Pixels to the inch: under the first a picture is coarse on paper, under the second its pixels are seen. */
+const ENOUGH = 200;
+const LEAST = 120;
+
+export function pictures({ styled }: ComposedParagraph): LineFinding[] {
+  const { picture } = styled.style;
+  if (picture === undefined) return [];
+  const { stream, block } = styled;
+  const name = picture.name === '' ? 'A picture' : `The picture “${picture.name}”`;
+  const found = (finding: Pick<Finding, 'kind' | 'grade' | 'message'>) => [
+    { line: 0, finding: { ...finding, stream, block } },
+  ];
+  if (picture.asset === '')
+    return found({
+      kind: 'picture-missing',
+      grade: 'must',
+      message: `${name} did not come with the manuscript: a frame keeps its place until its file is chosen.`,
+    });
+  if (!PRINTED.has(picture.format))
+    return found({
+      kind: 'picture-not-printed',
+      grade: 'must',
+      message: `${name} is of a kind that the press PDF cannot hold: choose it as a JPEG or PNG file.`,
+    });
+  if (picture.resolution === 0 || picture.resolution >= ENOUGH) return [];
+  return found({
+    kind: 'picture-coarse',
+    grade: picture.resolution < LEAST ? 'should' : 'look',
+    message: `${name} has ${picture.resolution} pixels to the inch at this size; print wants ${ENOUGH} and more.`,
+  });
+}

@@ -1,0 +1,143 @@
+// The pictures of a PDF (ISO 32000-1, 8.9): a JPEG goes in as it is, and so do the pressed rows of a PNG that needs no mask;
+// other PNG and GIF files are decoded, with what shows through as a soft mask (11.6.5.3).
+import { decodeGif, decodePng, type Raster } from '../../base/images/raster';
+import { imageSize } from '../../base/images/imageSize';
+import type { PictureKind } from '../../model/streams';
+import { pdfArray, pdfDictionary, pdfNumber, type PdfFile, type PdfValue } from './objects';
+
+const JPEG_SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '/DeviceRGB', 4: '/DeviceCMYK' };
+
+export class PictureUse {
+  private readonly known = new Map<string, { readonly name: string; readonly value: PdfValue } | null>();
+
+  constructor(
+    private readonly file: PdfFile,
+    private readonly bytesOf: (asset: string) => Uint8Array | undefined,
+  ) {}
+
+  /** The name under which a content stream draws the picture; null when it cannot be drawn. */
+  nameOf(asset: string, format: PictureKind): string | null {
+    let made = this.known.get(asset);
+    if (made === undefined) {
+      const bytes = this.bytesOf(asset);
+      const value = bytes === undefined ? null : addPicture(this.file, bytes, format);
+      made = value === null ? null : { name: `P${this.known.size + 1}`, value };
+      this.known.set(asset, made);
+    }
+    return made?.name ?? null;
+  }
+
+  /** The entries of the resources, by name. */
+  get entries(): Readonly<Record<string, PdfValue>> {
+    const entries: Record<string, PdfValue> = {};
+    for (const made of this.known.values()) if (made !== null) entries[made.name] = made.value;
+    return entries;
+  }
+}
+
+function addPicture(file: PdfFile, bytes: Uint8Array, format: PictureKind): PdfValue | null {
+  if (format === 'jpeg') return addJpeg(file, bytes);
+  if (format === 'png') {
+    const passed = addPngAsItIs(file, bytes);
+    if (passed !== null) return passed;
+  }
+  const raster = format === 'png' ? decodePng(bytes) : format === 'gif' ? decodeGif(bytes) : null;
+  return raster === null ? null : addRaster(file, raster);
+}
+
+function addJpeg(file: PdfFile, bytes: Uint8Array): PdfValue | null {
+  const { width, height } = imageSize(bytes);
+  const { components, isAdobe } = jpegFacts(bytes);
+  const space = JPEG_SPACES[components];
+  if (width === 0 || height === 0 || space === undefined) return null;
+  return file.addStream(
+    bytes,
+    {
+      ...imageEntries(width, height, space, 8),
+      Filter: '/DCTDecode',
+      // Adobe's programs write the four inks turned round (Technical Note 5116).
+      ...(components === 4 && isAdobe ? { Decode: '[1 0 1 0 1 0 1 0]' } : {}),
+    },
+    'none',
+  );
+}
+
+/** Components of the first frame (ITU T.81, B.2.2), and whether the file has Adobe's segment. */
+function jpegFacts(bytes: Uint8Array): { components: number; isAdobe: boolean } {
+  let isAdobe = false;
+  for (let at = 2; at + 9 < bytes.length && bytes[at] === 0xff;) {
+    const marker = bytes[at + 1];
+    const isFrame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
+    if (isFrame) return { components: bytes[at + 9], isAdobe };
+    if (marker === 0xee && String.fromCharCode(...bytes.subarray(at + 4, at + 9)) === 'Adobe') isAdobe = true;
+    const isBare = marker === 0xff || (marker >= 0xd0 && marker <= 0xd8);
+    at += marker === 0xff ? 1 : isBare ? 2 : 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
+  }
+  return { components: 0, isAdobe };
+}
+
+/** The rows of a PNG as they are pressed: its predictors are those of PDF (7.4.4.4). Null where it needs more. */
+function addPngAsItIs(file: PdfFile, bytes: Uint8Array): PdfValue | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const { width, height } = imageSize(bytes);
+  const [bits, type, interlace] = [bytes[24], bytes[25], bytes[28]];
+  if (width === 0 || height === 0 || bits > 8 || interlace !== 0 || ![0, 2, 3].includes(type)) return null;
+  const parts: Uint8Array[] = [];
+  let palette: Uint8Array | null = null;
+  for (let at = 8; at + 12 <= bytes.length;) {
+    const length = view.getUint32(at);
+    const name = String.fromCharCode(...bytes.subarray(at + 4, at + 8));
+    const data = bytes.subarray(at + 8, at + 8 + length);
+    if (data.length < length || name === 'tRNS') return null;
+    if (name === 'IDAT') parts.push(data);
+    else if (name === 'PLTE') palette = data;
+    else if (name === 'IEND') break;
+    at += 12 + length;
+  }
+  if (parts.length === 0 || (type === 3 && palette === null)) return null;
+  const hex = (from: Uint8Array) => [...from].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+  const space =
+    type === 0
+      ? '/DeviceGray'
+      : type === 2
+        ? '/DeviceRGB'
+        : pdfArray(['/Indexed', '/DeviceRGB', String(palette!.length / 3 - 1), `<${hex(palette!)}>`]);
+  const rows = {
+    Predictor: '15',
+    Colors: type === 2 ? '3' : '1',
+    BitsPerComponent: String(bits),
+    Columns: String(width),
+  };
+  return file.addStream(
+    joined(parts),
+    { ...imageEntries(width, height, space, bits), Filter: '/FlateDecode', DecodeParms: pdfDictionary(rows) },
+    'none',
+  );
+}
+
+function addRaster(file: PdfFile, { width, height, channels, data, alpha }: Raster): PdfValue {
+  const mask = alpha === null ? undefined : file.addStream(alpha, imageEntries(width, height, '/DeviceGray', 8));
+  const space = channels === 1 ? '/DeviceGray' : '/DeviceRGB';
+  return file.addStream(data, { ...imageEntries(width, height, space, 8), ...(mask ? { SMask: mask } : {}) });
+}
+
+function imageEntries(width: number, height: number, space: PdfValue, bits: number): Record<string, PdfValue> {
+  return {
+    Type: '/XObject',
+    Subtype: '/Image',
+    Width: pdfNumber(width, 0),
+    Height: pdfNumber(height, 0),
+    ColorSpace: space,
+    BitsPerComponent: String(bits),
+  };
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const bytes = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    bytes.set(part, at);
+    at += part.length;
+  }
+  return bytes;
+}

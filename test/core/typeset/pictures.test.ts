@@ -1,0 +1,186 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { Book, Note } from '../../../src/core/model/book';
+import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/pages';
+import {
+  paragraph,
+  OBJECT_CHARACTER,
+  type Block,
+  type Paragraph,
+  type PictureFacts,
+} from '../../../src/core/model/streams';
+import { displayPage, writePressPdf } from '../../../src/core/typeset';
+import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { book, chapter, p, words } from '../../build/book';
+import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
+import { qpdfCheck, runOn } from '../../build/tools';
+
+const WIDE = factsOf(pngOf(600, 300));
+
+function bookOf(blocks: readonly Block[], notes: readonly Note[] = []): Book {
+  const one = chapter('One', words(60, 1));
+  return book([{ ...one, blocks: [...one.blocks, ...blocks] }], notes);
+}
+
+/** Every picture as it is drawn, with its page. */
+function drawn(set: Book, context = newContext()) {
+  const composed = compose(set, context);
+  const all = composed.pages.flatMap((page) =>
+    displayPage(composed, page.index, context).pictures.map((item) => ({ ...item, page })),
+  );
+  return { composed, context, all };
+}
+
+/** Page on which a block stands first. */
+const pageOf = ({ pages }: TypesetBook, block: string) =>
+  pages.findIndex(({ fragments }) => fragments.some((one) => one.paragraph.styled.block === block && one.from === 0));
+
+describe('pictures on pages', () => {
+  it('hang from the cap height of a line, no wider than the column, and the text after is back on the grid', () => {
+    const { composed, all } = drawn(bookOf([picture('p500', WIDE), p('After.')]));
+    const [only] = all;
+    const { geometry } = composed;
+    expect(all).to.have.length(1);
+    expect(only.width).to.be.closeTo(geometry.measure, 1e-6);
+    expect(only.height).to.be.closeTo(geometry.measure / 2, 1e-6);
+    expect(only.x).to.be.closeTo(columnLeft(geometry, only.page.side), 1e-6);
+    const line = (only.y - geometry.head) / geometry.leading;
+    expect(line).to.be.closeTo(Math.round(line), 1e-6);
+    const after = only.page.fragments[only.page.fragments.length - 1];
+    const grid = (after.y - gridBaseline(geometry, 0)) / geometry.leading;
+    expect(grid).to.be.closeTo(Math.round(grid), 1e-6);
+    expect(after.y - after.paragraph.styled.style.leading).to.be.at.least(only.y + only.height);
+  });
+
+  it('are as large as the file shows them, centred or at the side that their paragraph wishes', () => {
+    const small = factsOf(pngOf(600, 300), 'a.png', '', 144, 72);
+    const left: Paragraph = { ...picture('p501', small), touches: { align: 'left' } };
+    const { composed, all } = drawn(bookOf([picture('p500', small), left]));
+    const edge = columnLeft(composed.geometry, all[0].page.side);
+    for (const one of all) expect([one.width, one.height]).to.deep.equal([144, 72]);
+    expect(all[0].x - edge).to.be.closeTo((composed.geometry.measure - 144) / 2, 1e-6);
+    expect(all[1].x - edge).to.be.closeTo(0, 1e-6);
+  });
+
+  it('that are deeper than a page fill one, and keep their proportions', () => {
+    const { composed, all } = drawn(bookOf([picture('p500', factsOf(pngOf(200, 900))), p('After.')]));
+    const { geometry } = composed;
+    expect(all[0].height).to.be.closeTo((geometry.lines - 1) * geometry.leading + geometry.capHeight, 1e-6);
+    expect(all[0].height / all[0].width).to.be.closeTo(4.5, 1e-6);
+    expect(all[0].y).to.be.closeTo(geometry.head, 1e-6);
+  });
+
+  it('stand on the page of their caption, whatever comes before', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 420 }), fc.integer({ min: 3, max: 40 }), (before, long) => {
+        const blocks = [
+          p(words(before, 2)),
+          picture('p500', WIDE),
+          paragraph('p501', 'CAP', words(long, 3)),
+          p(words(80, 4)),
+        ];
+        const { composed } = drawn(bookOf(blocks));
+        expect(pageOf(composed, 'p500')).to.equal(pageOf(composed, 'p501'));
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('among words follow their paragraph, before its words stand before it, and lose no word', () => {
+    const facts = factsOf(pngOf(60, 30));
+    const text = `${OBJECT_CHARACTER} one ${OBJECT_CHARACTER} two${OBJECT_CHARACTER}`;
+    const at = [0, 6, 11];
+    const block = paragraph('p500', 'TX', text, { objects: at.map((place) => ({ ...facts, at: place })) });
+    const { all } = drawn(bookOf([block, p('After.')]));
+    const [page] = all.map((one) => one.page);
+    const order = page.fragments
+      .filter((one) => one.paragraph.styled.block === 'p500')
+      .map(({ paragraph: { styled } }) => (styled.style.picture === undefined ? styled.text.trim() : 'picture'));
+    expect(order).to.deep.equal(['picture', 'one  two', 'picture', 'picture']);
+  });
+
+  it('in notes and in cells are there too', () => {
+    const facts = factsOf(pngOf(60, 30));
+    const cell = (id: string, block: Block) => ({ id, blocks: [block] });
+    const table: Block = {
+      kind: 'table',
+      id: 'p600',
+      style: 'TB',
+      columns: 2,
+      rows: [[cell('c1', picture('p601', facts)), cell('c2', paragraph('p602', 'TX', 'Words'))]],
+    };
+    const notes: Note[] = [{ id: 'n1', kind: 'footnote', blocks: [p('A note.', 'NT'), picture('p603', facts, 'NT')] }];
+    const { composed, all } = drawn(bookOf([p('Text{1} more.'), table], notes));
+    expect(all.map((one) => one.block)).to.have.members(['p601', 'p603']);
+    const inNote = all.find((one) => one.block === 'p603')!;
+    expect(inNote.page.notes.some((one) => one.paragraph.styled.block === 'p603')).to.equal(true);
+    expect(inNote.y + inNote.height).to.be.at.most(gridBaseline(composed.geometry, composed.geometry.lines) + 1);
+  });
+
+  it('without a file are frames, told of; coarse ones and kinds that do not print are told of too', () => {
+    const missing: PictureFacts = { ...factsOf(pngOf(2, 2)), asset: '', width: 0, height: 0, name: 'lost.png' };
+    const bitmap: PictureFacts = { ...WIDE, format: 'bmp', name: 'old.bmp' };
+    const fine = factsOf(pngOf(1200, 600), 'fine.png', '', 200, 100);
+    const blocks = [picture('p500', missing), picture('p501', bitmap), picture('p502', WIDE), picture('p503', fine)];
+    const { composed, all } = drawn(bookOf(blocks));
+    expect(all).to.have.length(4);
+    const told = composed.findings
+      .filter(({ kind }) => kind.startsWith('picture'))
+      .map(({ kind, block }) => `${kind} ${block}`);
+    expect(told).to.deep.equal(['picture-missing p500', 'picture-not-printed p501', 'picture-coarse p502']);
+  });
+
+  it('change with the trim, and with an edit only where it is', () => {
+    const context = newContext();
+    const set = bookOf([picture('p500', WIDE), p(words(30, 9))]);
+    const wide = drawn(set, context).all[0].width;
+    const { trim, margins } = NOVEL_SPEC.page;
+    const page = { trim: { ...trim, width: { pt: trim.width.pt - 20, unit: 'pt' as const } }, margins };
+    const narrow = drawn({ ...set, spec: { ...NOVEL_SPEC, page } }, context).all[0].width;
+    expect(wide - narrow).to.be.closeTo(20, 1e-6);
+    const fresh = drawn({ ...set, spec: { ...NOVEL_SPEC, page } }).all[0].width;
+    expect(narrow).to.be.closeTo(fresh, 1e-6);
+  });
+});
+
+describe('pictures in the press PDF', () => {
+  it('are there at their size: JPEG as it came, PNG as pressed rows, with what shows through as a mask', () => {
+    const files = [jpegOf(90, 60), pngOf(90, 60, 1), pngOf(90, 60, 3), pngOf(90, 60, 4), GIF];
+    const facts = files.map((bytes, k) => factsOf(bytes, `${k}.png`, '', 108, 72));
+    const set = bookOf([...facts.map((one, k) => picture(`p70${k}`, one)), picture('p710', facts[0])]);
+    const context = newContext();
+    const composed = compose(set, context);
+    const pictures = Object.fromEntries(facts.map((one, k) => [one.asset, files[k]]));
+    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z', pictures));
+    qpdfCheck(bytes);
+    const listed = runOn(bytes, '.pdf', 'pdfimages', (file) => ['-list', file]);
+    const rows = listed
+      .split('\n')
+      .slice(2)
+      .filter((row) => row !== '')
+      .map((row) => row.trim().split(/\s+/));
+    const images = rows.filter((row) => row[2] === 'image');
+    expect(images).to.have.length(6);
+    expect(images.map((row) => row[8]).filter((kind) => kind === 'jpeg')).to.have.length(2);
+    expect(rows.filter((row) => row[2] === 'smask')).to.have.length(2);
+    // A picture used twice is in the file once, at 60 pixels to the inch.
+    expect(new Set(images.map((row) => row[10])).size).to.equal(5);
+    for (const row of images.slice(0, 4)) expect(row[12]).to.equal('60');
+    const whole = Buffer.from(bytes).toString('latin1');
+    expect(whole).to.include(Buffer.from(files[0]).toString('latin1'));
+  });
+
+  it('that are not there, or damaged, leave a frame', () => {
+    const damaged = pngOf(40, 40, 4).slice(0, 60);
+    const set = bookOf([picture('p500', WIDE), picture('p501', factsOf(damaged))]);
+    const context = newContext();
+    const composed = compose(set, context);
+    const pictures = { [factsOf(damaged).asset]: damaged };
+    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z', pictures));
+    qpdfCheck(bytes);
+    const plain = runOn(bytes, '.pdf', 'qpdf', (file) => ['--qdf', '--object-streams=disable', file, '-']);
+    expect(plain.match(/ re S Q/g)).to.have.length(2);
+    expect(plain).to.not.include('/Subtype /Image');
+  });
+});

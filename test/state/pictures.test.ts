@@ -1,0 +1,58 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import { BookRepository, type OpenBook } from '../../src/storage/bookRepository';
+import { WalnutDatabase } from '../../src/storage/database';
+import { PictureRepository } from '../../src/storage/pictureRepository';
+import type { Book } from '../../src/core/model/book';
+import { book, chapter, p } from '../build/book';
+import { factsOf, jpegOf, picture, pngOf } from '../build/pictures';
+
+const [FIRST, SECOND] = [pngOf(12, 6), jpegOf(8, 8)];
+const [ONE, TWO] = [factsOf(FIRST), factsOf(SECOND)];
+
+function world(name: string) {
+  const database = new WalnutDatabase(name);
+  return { database, books: new BookRepository(database), pictures: new PictureRepository(database) };
+}
+
+const withBlocks = (made: Book, blocks: Book['divisions'][number]['blocks']): Book => ({
+  ...made,
+  divisions: [{ ...made.divisions[0], blocks }, ...made.divisions.slice(1)],
+});
+const opened = (made: Book, revision: number): OpenBook => ({ book: made, entries: [], cursor: 0, revision });
+
+describe('pictures of books in the database', () => {
+  it('come with their book, and go with it', async () => {
+    const { database, books, pictures } = world('pictures-1');
+    const plain = book([chapter('One', 'Words.')]);
+    const made = withBlocks(plain, [p('Words.'), picture('p901', ONE)]);
+    await books.add(made, 1, { [ONE.asset]: FIRST });
+    await books.add({ ...made, id: 'b2' }, 1, { [ONE.asset]: FIRST });
+    expect(await pictures.load(made)).to.deep.equal({ [ONE.asset]: FIRST });
+    await books.remove('b1');
+    expect(await database.pictures.where('book').equals('b1').count()).to.equal(0);
+    expect(await pictures.find(ONE.asset)).to.deep.equal(FIRST);
+    await books.remove('b2');
+    expect(await pictures.find(ONE.asset)).to.equal(undefined);
+    expect(await pictures.load(made)).to.deep.equal({});
+    database.close();
+  });
+
+  it('that come with text from another book become this book’s own, in notes and cells too', async () => {
+    const { database, books, pictures } = world('pictures-2');
+    const source = withBlocks(book([chapter('One', 'x')]), [picture('p901', ONE), picture('p902', TWO)]);
+    await books.add({ ...source, id: 'b7' }, 1, { [ONE.asset]: FIRST, [TWO.asset]: SECOND });
+    const plain = book([chapter('Two', 'Words.'), chapter('Three', 'More.')]);
+    await books.add(plain, 1);
+    const cells = [{ id: 'c1', blocks: [picture('p904', TWO)] }];
+    const table = { kind: 'table' as const, id: 'p903', style: 'TB', columns: 1, rows: [cells] };
+    const pasted = {
+      ...withBlocks(plain, [p('Words.'), table]),
+      notes: { n1: { id: 'n1', kind: 'footnote' as const, blocks: [picture('p905', ONE)] } },
+    };
+    await books.save(opened(plain, 0), opened(pasted, 1), 2);
+    await books.remove('b7');
+    expect(await pictures.load(pasted)).to.deep.equal({ [ONE.asset]: FIRST, [TWO.asset]: SECOND });
+    database.close();
+  });
+});
