@@ -22,15 +22,16 @@ export function readPicture(drawn: XmlElement, parts: DocxParts, part: string): 
   const file = parts.file(part, id);
   const described = find(drawn, 'wp:docPr')?.attributes ?? {};
   // Word processors put the name of the file that was taken here, or call it by its number.
-  const named = find(drawn, 'pic:cNvPr')?.attributes.name ?? '';
-  const own = /^(Picture|Image|Grafik|Bild) ?\d+$/i.test(named) ? '' : named;
+  const taken = find(drawn, 'pic:cNvPr')?.attributes.name ?? '';
+  const own = /^(Picture|Image|Grafik|Bild) ?\d+$/i.test(taken) ? '' : taken;
+  const named = described.name?.includes('.') ? described.name : '';
   const shape = find(drawn, 'v:shape')?.attributes ?? {};
   const extent = find(drawn, 'wp:extent')?.attributes ?? {};
   const emu = { width: Number(extent.cx ?? 0) || 0, height: Number(extent.cy ?? 0) || 0 };
   return {
     bytes: file?.bytes,
     facts: {
-      name: own || file?.name || described.name || '',
+      name: own || named || file?.name || described.name || '',
       width: Math.round(emu.width / EMU_PER_PIXEL),
       height: Math.round(emu.height / EMU_PER_PIXEL),
       alt: described.descr ?? shape.alt ?? '',

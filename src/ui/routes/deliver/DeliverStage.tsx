@@ -16,7 +16,7 @@ const CARDS: readonly {
   {
     product: 'press',
     title: 'Press PDF of the interior',
-    what: 'Pages to the trim, black on one plate, faces embedded as subsets, folios as page labels.',
+    what: 'Pages to the trim, text in black on one plate, pictures in the colours they came in, faces embedded as subsets.',
     action: 'Write the PDF',
   },
   {
@@ -28,13 +28,13 @@ const CARDS: readonly {
   {
     product: 'copy',
     title: 'The copy, for its author',
-    what: 'Text, notes, tables and lists with our styles, to correct and send back. The Word document comes back as the same copy.',
+    what: 'Text, notes, tables, lists and pictures with our styles, to correct and send back. The Word document comes back as the same copy.',
     action: 'Write the copy',
   },
   {
     product: 'project',
     title: 'Project file',
-    what: 'The whole book in one file: text, spec and particulars. It opens again to an identical book, here or in another browser.',
+    what: 'The whole book in one file: text, pictures, spec and particulars. It opens again to an identical book, here or in another browser.',
     action: 'Write the project file',
   },
 ];

@@ -1,0 +1,177 @@
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { unzipSync } from 'fflate';
+import { jpegOf, pngOf } from '../build/pictures';
+import { runOn } from '../build/tools';
+import { bytesOf, dropFiles, journey, untilFact } from './app';
+
+const MANUSCRIPT = `---
+title: Plans of the Lower Wall
+author: Tamsin Okonjo-Reyes
+lang: en-GB
+---
+
+# Plans of the Lower Wall
+
+## The second post
+
+The post stands where the wall turns.
+
+![](plans/post.png)
+
+It has been there longer than the wall.
+
+## The gate
+
+Nobody has drawn the gate.
+`;
+const ALT = 'A post at the turn of a wall';
+
+describe('pictures', () => {
+  const walk = journey(async (page, app) => {
+    await page.goto(app.url);
+    await page.getByText('Another book').waitFor();
+    await dropFiles(page, 'main', [{ name: 'plans.md', bytes: new TextEncoder().encode(MANUSCRIPT) }]);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^The second post/ }).click();
+    await page.locator('.galley-picture').waitFor();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+
+  /** Grey of the middle of a picture of a page, as it is drawn on the canvas of the desk. */
+  const drawnAt = (label: string) =>
+    page.evaluate((name) => {
+      const area = document.querySelector(`[role=img][aria-label="${name}"]`)!.getBoundingClientRect();
+      const canvas = document.querySelector('canvas')!;
+      const box = canvas.getBoundingClientRect();
+      const scale = canvas.width / box.width;
+      const at = [area.left + area.width / 2 - box.left, area.top + area.height / 2 - box.top];
+      return [...canvas.getContext('2d')!.getImageData(at[0] * scale, at[1] * scale, 1, 1).data];
+    }, label);
+  const download = async (name: RegExp | string, card?: string): Promise<Uint8Array> => {
+    const place = card === undefined ? page : page.getByRole('article', { name: card });
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      place.getByRole('button', { name }).first().click(),
+    ]);
+    return bytesOf(file);
+  };
+
+  it('that did not come with the file keep their place, and the proof says so', async () => {
+    const picture = page.locator('.galley-picture');
+    expect(await picture.innerText())
+      .to.include('Its file is not here.')
+      .and.include('post.png');
+    await page.keyboard.press('Alt+4');
+    await page.getByText('The picture “post.png” did not come with the manuscript').waitFor();
+    await page.keyboard.press('Alt+3');
+    await page.locator('[role=img][aria-label="post.png"]').waitFor({ state: 'attached' });
+    await page.keyboard.press('Alt+1');
+  });
+
+  it('are chosen, told in words, and shown in the galley and on the page', async () => {
+    const picture = page.locator('.galley-picture');
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      picture.getByRole('button', { name: 'Choose its file' }).click(),
+    ]);
+    await chooser.setFiles({ name: 'post.png', mimeType: 'image/png', buffer: Buffer.from(pngOf(1200, 600, 1)) });
+    await picture.locator('img:not([hidden])').waitFor();
+    expect(await picture.innerText()).to.include('1200 × 600 pixels');
+    await picture.getByLabel('What the picture shows').fill(ALT);
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Alt+4');
+    await page.getByText('did not come with the manuscript').waitFor({ state: 'detached' });
+    await page.keyboard.press('Alt+3');
+    await page.locator(`[role=img][aria-label="${ALT}"]`).waitFor({ state: 'attached' });
+    await page.locator(`[role=img][aria-label="${ALT}"]`).scrollIntoViewIfNeeded();
+    await page.waitForFunction(
+      (name) => document.querySelector(`[role=img][aria-label="${name}"]`)!.getBoundingClientRect().width > 50,
+      ALT,
+    );
+    // A mean of greys from dark to light, and nothing of the paper.
+    for (let tries = 0; tries < 20 && (await drawnAt(ALT))[0] > 200; tries += 1) await page.waitForTimeout(100);
+    expect((await drawnAt(ALT))[0]).to.be.within(60, 200);
+    await page.keyboard.press('Alt+1');
+  });
+
+  it('are put in where they are dropped, as one step that undo takes back', async () => {
+    await dropFiles(page, '.galley-editor', [{ name: 'gate.jpg', bytes: jpegOf(640, 320) }]);
+    await page.locator('.galley-picture').nth(1).locator('img:not([hidden])').waitFor();
+    await page.keyboard.press('Control+z');
+    await page.locator('.galley-picture').nth(1).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+Shift+z');
+    await page.locator('.galley-picture').nth(1).locator('img:not([hidden])').waitFor();
+  });
+
+  it('come with a table of any shape by name', async () => {
+    await page.locator('.galley-text', { hasText: 'longer than the wall' }).click();
+    await page.getByRole('button', { name: 'Insert' }).click();
+    await page.getByLabel('Rows', { exact: true }).fill('2');
+    await page.getByLabel('Columns', { exact: true }).fill('4');
+    await page.getByRole('dialog').getByRole('option', { name: /Table$/ }).click();
+    const table = page.locator('.galley-editor table');
+    expect(await table.locator('tr').count()).to.equal(2);
+    expect(await table.locator('td').count()).to.equal(8);
+    await table.locator('td').first().click();
+    await page.keyboard.type('Post');
+    expect(await table.locator('td').first().innerText()).to.equal('Post');
+  });
+
+  it('are in everything that leaves, and come back with the project file and the author’s copy', async () => {
+    await page.getByText('Saved').waitFor();
+    await page.keyboard.press('Alt+5');
+    const press = await download('Write the PDF');
+    const listed = runOn(press, '.pdf', 'pdfimages', (file) => ['-list', file]);
+    expect(listed.split('\n').filter((row) => / image /.test(row))).to.have.length(2);
+    const members = unzipSync(await download(/^Write/, 'Plain EPUB'));
+    const files = Object.keys(members).filter((name) => name.startsWith('OPS/pictures/'));
+    expect(files.map((name) => name.split('.').pop()).sort()).to.deep.equal(['jpg', 'png']);
+    const text = Object.entries(members).map(([name, bytes]) =>
+      name.endsWith('.xhtml') ? new TextDecoder().decode(bytes) : '',
+    );
+    expect(text.join('')).to.include(`alt="${ALT}"`);
+    const project = await download('Write the project file');
+    const copy = await download(/^Write/, 'The copy, for its author');
+    for (const [name, bytes] of [
+      ['again.walnut', project],
+      ['again.docx', copy],
+    ] as const) {
+      await page.getByRole('link', { name: 'To the Shelf' }).click();
+      await page.getByText('Another book').waitFor();
+      await dropFiles(page, 'main', [{ name, bytes }]);
+      await page.waitForURL(/\/book\//);
+      await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+      await page.keyboard.press('Alt+1');
+      await page.getByRole('button', { name: /The second post/ }).click();
+      await page.locator('.galley-picture').nth(1).locator('img:not([hidden])').waitFor();
+      expect(await page.getByLabel('What the picture shows').first().inputValue()).to.equal(ALT);
+    }
+  });
+
+  it('are taken away with their book', async () => {
+    const count = () =>
+      page.evaluate(
+        () =>
+          new Promise<number>((resolve) => {
+            const opening = indexedDB.open('walnut-leaf');
+            opening.onsuccess = () => {
+              const all = opening.result.transaction('pictures').objectStore('pictures').count();
+              all.onsuccess = () => {
+                opening.result.close();
+                resolve(all.result);
+              };
+            };
+          }),
+      );
+    const before = await count();
+    await page.getByRole('link', { name: 'To the Shelf' }).click();
+    const card = page.locator('li', { hasText: 'Plans of the Lower Wall' }).first();
+    await card.getByRole('button', { name: /Remove/ }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click();
+    for (let tries = 0; tries < 50 && (await count()) === before; tries += 1) await page.waitForTimeout(100);
+    expect(await count()).to.equal(before - 2);
+  });
+});
