@@ -35,7 +35,14 @@ const REALS = ['used', 'cost'] as const;
 /** What two states that are the same have in common. */
 const STEADY = ['line', 'setting', 'flags', 'owed', 'float', 'used'] as const;
 
-const at = (from: ArrayLike<number>) => (k: number) => from[k];
+let scratch = new Float64Array(256);
+
+/** Puts the values at the given places first, in their order. */
+function permute(values: Int32Array | Float64Array, places: readonly number[]): void {
+  if (scratch.length < places.length) scratch = new Float64Array(places.length * 2);
+  for (let k = 0; k < places.length; k += 1) scratch[k] = values[places[k]];
+  for (let k = 0; k < places.length; k += 1) values[k] = scratch[k];
+}
 
 export class StateList {
   count = 0;
@@ -125,20 +132,29 @@ export class StateList {
    */
   settle(most: number): void {
     const kept: number[] = [];
-    for (let k = 0; k < this.count; k += 1) if (this.cost[k] <= most) kept.push(k);
-    const { flags, owed, float, line, setting, used } = this;
-    kept.sort(
-      (a, b) =>
-        flags[a] - flags[b] ||
-        owed[a] - owed[b] ||
-        float[a] - float[b] ||
-        line[a] - line[b] ||
-        setting[a] - setting[b] ||
-        used[a] - used[b],
-    );
-    for (const key of INTEGERS) this[key].set(kept.map(at(this[key])));
-    for (const key of REALS) this[key].set(kept.map(at(this[key])));
+    let isOrdered = true;
+    for (let k = 0; k < this.count; k += 1) {
+      if (this.cost[k] > most) continue;
+      if (kept.length > 0 && this.compare(kept[kept.length - 1], k) > 0) isOrdered = false;
+      kept.push(k);
+    }
+    if (isOrdered && kept.length === this.count) return;
+    if (!isOrdered) kept.sort((a, b) => this.compare(a, b));
+    for (const key of INTEGERS) permute(this[key], kept);
+    for (const key of REALS) permute(this[key], kept);
     this.truncate(kept.length);
+  }
+
+  /** By everything that tells two states apart. */
+  private compare(a: number, b: number): number {
+    return (
+      this.flags[a] - this.flags[b] ||
+      this.owed[a] - this.owed[b] ||
+      this.float[a] - this.float[b] ||
+      this.line[a] - this.line[b] ||
+      this.setting[a] - this.setting[b] ||
+      this.used[a] - this.used[b]
+    );
   }
 
   private grow(): void {
