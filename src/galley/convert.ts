@@ -120,7 +120,12 @@ function marksOf({ style, touches, language, link }: Span): readonly Mark[] {
   if (link !== undefined) marks.push(schema.mark('link', { href: link }));
   if (language !== undefined) marks.push(schema.mark('language', { tag: language }));
   if (style !== undefined) marks.push(schema.mark('character', { tag: style }));
-  for (const name of TOUCH_MARKS) if (touches?.[name]) marks.push(schema.mark(name));
+  for (const name of TOUCH_MARKS) {
+    const on = touches?.[name];
+    if (on !== undefined) marks.push(schema.mark(name, { on }));
+  }
+  const { face = null, size = null, colour = null } = touches ?? {};
+  if (face !== null || size !== null || colour !== null) marks.push(schema.mark('local', { face, size, colour }));
   return marks;
 }
 
@@ -154,8 +159,12 @@ function paragraphBlock(node: Node): Paragraph {
 function lookOf(marks: readonly Mark[]): Omit<Span, 'from' | 'to'> {
   const attribute = (type: string, name: string) =>
     marks.find((mark) => mark.type.name === type)?.attrs[name] as string | undefined;
-  const touches: Record<string, true> = {};
-  for (const name of TOUCH_MARKS) if (marks.some((mark) => mark.type.name === name)) touches[name] = true;
+  const touches: Record<string, unknown> = {};
+  for (const { type, attrs } of marks) {
+    if ((TOUCH_MARKS as readonly string[]).includes(type.name)) touches[type.name] = attrs.on;
+    else if (type === schema.marks.local)
+      for (const [key, value] of Object.entries(attrs)) if (value !== null) touches[key] = value;
+  }
   const [style, language, link] = [
     attribute('character', 'tag'),
     attribute('language', 'tag'),

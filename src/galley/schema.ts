@@ -137,10 +137,53 @@ const nodes: Record<string, NodeSpec> = {
   tab: atom('tab', 'span'),
 };
 
+/** `on` is false where the look of the style is taken away. */
 const touch = (name: string, ...tags: string[]): MarkSpec => ({
-  parseDOM: [{ tag: `span[data-touch=${name}]` }, ...tags.map((tag) => ({ tag }))],
-  toDOM: () => ['span', { 'data-touch': name }, 0],
+  attrs: { on: { default: true, validate: 'boolean' } },
+  parseDOM: [
+    { tag: `span[data-touch=${name}]` },
+    { tag: `span[data-without=${name}]`, attrs: { on: false } },
+    ...tags.map((tag) => ({ tag })),
+  ],
+  toDOM: (mark) => ['span', { [mark.attrs.on ? 'data-touch' : 'data-without']: name }, 0],
 });
+
+const LOCAL = ['face', 'size', 'colour'] as const;
+
+/** Face, size and colour that only this stretch has, as they came in. */
+const local: MarkSpec = {
+  attrs: Object.fromEntries(LOCAL.map((name) => [name, { default: null }])),
+  parseDOM: [
+    {
+      tag: 'span[data-local]',
+      getAttrs: (dom) => {
+        const size = Number(dom.getAttribute('data-size'));
+        const colour = dom.getAttribute('data-colour') ?? '';
+        return {
+          face: dom.getAttribute('data-face')?.slice(0, 80) || null,
+          size: size >= 1 && size <= 400 ? size : null,
+          colour: /^#[0-9a-f]{6}$/.test(colour) ? colour : null,
+        };
+      },
+    },
+  ],
+  toDOM: ({ attrs }) => {
+    const { face, size, colour } = attrs as { face: string | null; size: number | null; colour: string | null };
+    const told = [face, size === null ? null : `${size} pt`, colour].filter((one) => one !== null).join(', ');
+    return [
+      'span',
+      {
+        'data-local': '',
+        ...Object.fromEntries(
+          LOCAL.flatMap((name) => (attrs[name] === null ? [] : [[`data-${name}`, String(attrs[name])]])),
+        ),
+        ...(colour === null ? {} : { style: `--local: ${colour}` }),
+        title: `By hand: ${told}`,
+      },
+      0,
+    ];
+  },
+};
 
 const marks: Record<string, MarkSpec> = {
   link: {
@@ -169,6 +212,7 @@ const marks: Record<string, MarkSpec> = {
   bold: touch('bold'),
   underline: touch('underline', 'u'),
   strike: touch('strike', 's', 'del'),
+  local,
 };
 
 export const schema = new Schema({ nodes, marks });

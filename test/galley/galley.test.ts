@@ -17,6 +17,7 @@ import {
   toDocument,
   toNode,
 } from '../../src/galley';
+import { factsOf, picture, pngOf } from '../build/pictures';
 import { book, chapter, note, p, words } from '../build/book';
 
 const table: Table = {
@@ -41,8 +42,9 @@ const sample = (): Block[] => [
     ...p('Mixed words here'),
     spans: [
       { from: 0, to: 5, style: 'em', language: 'fr' },
-      { from: 5, to: 8, touches: { bold: true, underline: true } },
-      { from: 8, to: 11, link: 'https://weir.example/', style: 'sc' },
+      { from: 5, to: 8, touches: { bold: true, underline: true, italic: false } },
+      { from: 8, to: 9, touches: { face: 'Weir Sans', size: 9.5, colour: '#a03020' } },
+      { from: 9, to: 11, link: 'https://weir.example/', style: 'sc' },
     ],
   },
   {
@@ -53,6 +55,7 @@ const sample = (): Block[] => [
       { at: 5, kind: 'field', field: 'title' },
     ],
   },
+  picture('p990', factsOf(pngOf(4, 2), 'weir.png', 'A “weir”', 100.5, 40)),
   p(''),
 ];
 

@@ -111,7 +111,10 @@ describe('pictures', () => {
     await page.getByRole('button', { name: 'Insert' }).click();
     await page.getByLabel('Rows', { exact: true }).fill('2');
     await page.getByLabel('Columns', { exact: true }).fill('4');
-    await page.getByRole('dialog').getByRole('option', { name: /Table$/ }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('option', { name: /Table$/ })
+      .click();
     const table = page.locator('.galley-editor table');
     expect(await table.locator('tr').count()).to.equal(2);
     expect(await table.locator('td').count()).to.equal(8);

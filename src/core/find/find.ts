@@ -141,7 +141,7 @@ function lookIntervals(paragraphs: readonly Paragraph[], starts: readonly number
   const intervals: Interval[] = [];
   paragraphs.forEach(({ spans }, k) => {
     for (const { from, to, style, touches } of spans) {
-      if (look.kind === 'style' ? style !== look.style : touches?.[look.touch] !== true) continue;
+      if (look.kind === 'style' ? style !== look.style : !touches?.[look.touch]) continue;
       join(intervals, starts[k] + from, starts[k] + to);
     }
   });

@@ -4,6 +4,7 @@ import type {
   IncomingComment,
   IncomingHeading,
   IncomingImage,
+  IncomingLook,
   IncomingMetadata,
   IncomingNote,
   Manuscript,
@@ -23,6 +24,7 @@ export class Incoming {
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
   pageBreaks = 0;
+  private readonly looks = new Map<string, IncomingLook>();
   private readonly remarks = new Map<string, { count: number; why: string }>();
   private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string; blocks: string[] }>();
 
@@ -40,9 +42,24 @@ export class Incoming {
     if (words !== '') this.comments.push({ block: '', who: who.trim(), text: words });
   }
 
+  /** What a style of the file looks like. */
+  styleLook(style: string, look: IncomingLook): void {
+    if (Object.keys(look).length > 0) this.looks.set(style, look);
+  }
+
+  lookOf(style: string): IncomingLook {
+    return this.looks.get(style) ?? {};
+  }
+
   /** A finished paragraph of a style of the file. */
-  paragraph(builder: ParagraphBuilder, style: string, tag: StyleTag, rest: Partial<Paragraph> = {}): Paragraph {
-    const built = builder.build(this.ids.take('p'), tag, rest);
+  paragraph(
+    builder: ParagraphBuilder,
+    style: string,
+    tag: StyleTag,
+    rest: Partial<Paragraph> = {},
+    isOurs = false,
+  ): Paragraph {
+    const built = builder.build(this.ids.take('p'), tag, rest, isOurs);
     for (let k = this.comments.length - 1; k >= 0 && this.comments[k].block === ''; k -= 1)
       this.comments[k] = { ...this.comments[k], block: built.id };
     const known = this.styles.get(style);
@@ -106,7 +123,7 @@ export class Incoming {
       blocks,
       notes: this.notes,
       styles: [...this.styles]
-        .map(([name, facts]) => ({ name, ...facts }))
+        .map(([name, facts]) => ({ name, ...facts, ...(this.looks.has(name) ? { look: this.looks.get(name)! } : {}) }))
         .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1)),
       images: this.images,
       pictures: this.pictures,

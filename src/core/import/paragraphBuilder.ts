@@ -68,7 +68,32 @@ export class ParagraphBuilder {
       this.spans[k] = { ...this.spans[k], to: Math.max(end, this.spans[k].from) };
   }
 
-  build(id: string, style: StyleTag, rest: Partial<Paragraph> = {}): Paragraph {
-    return paragraph(id, style, this.text, { spans: normaliseSpans(this.spans), objects: this.objects, ...rest });
+  /** `isOurs`: written by this program, so that every look in it was meant. */
+  build(id: string, style: StyleTag, rest: Partial<Paragraph> = {}, isOurs = false): Paragraph {
+    const spans = normaliseSpans(isOurs ? this.spans : withoutOwnLook(this.spans, this.text.length));
+    return paragraph(id, style, this.text, { spans, objects: this.objects, ...rest });
   }
+}
+
+const OF_STYLES = ['face', 'size', 'colour'] as const;
+
+/** A face, size or colour that most of a paragraph has is the paragraph's own, and not a local one: its style decides it. */
+function withoutOwnLook(spans: readonly Span[], length: number): Span[] {
+  let made = [...spans];
+  for (const key of OF_STYLES) {
+    const counts = new Map<string | number, number>();
+    for (const { from, to, touches } of made) {
+      const value = touches?.[key];
+      if (value !== undefined) counts.set(value, (counts.get(value) ?? 0) + to - from);
+    }
+    for (const [own, count] of counts) if (count * 2 >= length) made = made.map((span) => withoutTouch(span, key, own));
+  }
+  return made;
+}
+
+function withoutTouch(span: Span, key: (typeof OF_STYLES)[number], value: string | number): Span {
+  if (span.touches?.[key] !== value) return span;
+  const { [key]: _, ...left } = span.touches;
+  const { touches: __, ...rest } = span;
+  return Object.keys(left).length > 0 ? { ...rest, touches: left } : rest;
 }

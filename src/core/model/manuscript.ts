@@ -14,12 +14,33 @@ export interface ImportRemark {
   readonly why: string;
 }
 
+/** How a style of the file looks, as far as the file says; lengths in points. */
+export interface IncomingLook {
+  readonly face?: string;
+  readonly size?: number;
+  readonly bold?: boolean;
+  readonly italic?: boolean;
+  readonly colour?: string;
+  /** Points, or a multiple of the size where the file counts in lines. */
+  readonly leading?: number;
+  readonly leadingLines?: number;
+  readonly firstIndent?: number;
+  readonly leftIndent?: number;
+  readonly rightIndent?: number;
+  readonly above?: number;
+  readonly below?: number;
+  readonly align?: 'left' | 'right' | 'centre' | 'justify';
+  readonly withNext?: boolean;
+  readonly together?: boolean;
+}
+
 /** A paragraph style of the file: how often it is used, what it becomes with us, and the first words set in it. */
 export interface IncomingStyle {
   readonly name: string;
   readonly count: number;
   readonly mappedTo: StyleTag;
   readonly sample: string;
+  readonly look?: IncomingLook;
   /** Ids of its paragraphs, so that it can be mapped to another style later. */
   readonly blocks: readonly string[];
 }

@@ -1,5 +1,7 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
+import type { Pt } from './length';
+
 /** The id of what owns the stream: a division, a note, a table cell. */
 export type StreamId = string;
 export type BlockId = string;
@@ -27,6 +29,10 @@ export interface TextTouches {
   readonly bold?: boolean;
   readonly underline?: boolean;
   readonly strike?: boolean;
+  /** As the file has it, where it differs from the paragraph around: a family's name, points, `#rrggbb`. */
+  readonly face?: string;
+  readonly size?: Pt;
+  readonly colour?: string;
 }
 
 /** A stretch of text that differs: `from` inclusive, `to` exclusive, in UTF-16 units. Sorted, disjoint, never empty. */

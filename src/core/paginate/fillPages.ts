@@ -15,7 +15,7 @@ import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
 import { LIMITS, type SearchLimits } from './searchLimits';
-import { FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
+import { CHOICE, FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** What a search leaves for the next one of the same reach. */
 export interface FillMemory {
@@ -34,8 +34,6 @@ const SLACK = 1e-3;
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
 const FELT = 3;
 const NO_GAP = 0;
-/** A choice holds the number of a setting, and above it that of the gap. */
-export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20 } as const;
 
 export function* fillPages(
   flow: Flow,

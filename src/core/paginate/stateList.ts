@@ -22,6 +22,9 @@ export const FLAG = {
   FINAL_MASK: 0x3ff << 9,
 } as const;
 
+/** A choice holds the number of a setting, and above it that of the gap. */
+export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20 } as const;
+
 /** Flags of a spread that a person wished a line shorter (-1), longer (1), or as the page is. */
 export function withWish(flags: number, wish: number): number {
   return (flags & ~FLAG.WISH_MASK) | ((wish + 1) << FLAG.WISH_SHIFT);

@@ -1,9 +1,9 @@
 // Reads the cheapest way out of a finished search: regions with the lines, notes and floats that stand in each.
 import { FIRST_EXTRA } from './columnSettings';
-import { CHOICE, type FillMemory } from './fillPages';
+import type { FillMemory } from './fillPages';
 import type { Flow, Setting } from './flow';
 import type { PagePlan } from './pagePlan';
-import { FLAG, stateOf, type LayerState } from './stateList';
+import { CHOICE, FLAG, stateOf, type LayerState } from './stateList';
 
 /** Lines of one paragraph in a region: from inclusive, to exclusive. */
 export interface Stretch {

@@ -166,10 +166,17 @@ function wishedFace(style: ResolvedStyle, look: Look, context: StyleContext): Fa
   if (look.style?.italic === 'on') italic = true;
   else if (look.style?.italic === 'opposite') italic = !italic;
   if (look.touches?.italic !== undefined) italic = look.touches.italic;
-  const family = look.style?.face ?? style.family;
+  const family = look.style?.face ?? localFamily(look, context.faces) ?? style.family;
   const face =
     maybeFace(context.faces, family, weight, italic) ?? maybeFace(context.faces, 'eb-garamond', weight, italic);
   return face ?? context.faces[0];
+}
+
+/** The family that a person chose by its name for a stretch; undefined when there is none of that name. */
+function localFamily({ touches }: Look, faces: FaceTable): string | undefined {
+  if (touches?.face === undefined) return undefined;
+  const name = touches.face.toLowerCase();
+  return faces.find((face) => face.familyName.toLowerCase() === name)?.family;
 }
 
 interface Lacks {
@@ -246,13 +253,15 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
   const { face } = piece;
   const has = (feature: string) => face.features.includes(feature);
   const features: string[] = has('onum') ? ['onum', 'pnum'] : [];
-  let size = style.size;
+  // Letters larger than the leading would run into the lines around.
+  const base = look.touches?.size === undefined ? style.size : Math.min(look.touches.size, style.leading);
+  let size = base;
   let rise = 0;
   const position = look.reference ? 'superior' : look.style?.position;
   if (position === 'superior' && has('sups')) features.splice(0, features.length, 'sups');
   else if (position !== undefined) {
     const place = position === 'superior' ? RAISED : LOWERED;
-    [size, rise] = [style.size * place.size, style.size * place.rise];
+    [size, rise] = [base * place.size, base * place.rise];
   }
   const caps = look.isLead ? 'small' : (look.style?.caps ?? style.caps);
   let upper = false;

@@ -44,6 +44,9 @@ const touches = Joi.object({
   bold: Joi.boolean(),
   underline: Joi.boolean(),
   strike: Joi.boolean(),
+  face: Joi.string().min(1).max(80),
+  size: Joi.number().min(1).max(400),
+  colour: Joi.string().pattern(/^#[0-9a-f]{6}$/),
 });
 
 const span = Joi.object({

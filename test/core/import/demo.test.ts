@@ -12,7 +12,7 @@ describe('the nonfiction that ships', () => {
     const report = describeManuscript(manuscript);
     expect(report.headings.map(({ level }) => level)).to.deep.equal([1, 2, 2, 3, 3, 1, 2, 2, 3, 1, 2, 2, 2, 1]);
     expect(report).to.deep.include({ title: 'Keeping a Tidal Garden', author: 'Tamsin Okonjo-Reyes', lists: 2 });
-    expect([report.footnotes.length, report.endnotes.length]).to.deep.equal([4, 2]);
+    expect([report.footnotes.length, report.endnotes.length]).to.deep.equal([5, 2]);
     expect(report.tables.map(({ rows, columns }) => [rows, columns])).to.deep.equal([
       [5, 3],
       [4, 4],

@@ -181,6 +181,27 @@ describe('Tidy', () => {
     ]);
   });
 
+  it('drops faces, sizes and colours by hand, and nothing else of the look', () => {
+    const one = paragraph('p1', 'TX', 'one two three', {
+      spans: [
+        { from: 0, to: 3, touches: { size: 9, italic: true } },
+        { from: 4, to: 7, style: 'sc', touches: { face: 'Weir Sans', colour: '#a03020' } },
+        { from: 8, to: 13, touches: { underline: true } },
+      ],
+    });
+    const { blocks, count, changes } = tidied([one], 'bare-looks');
+    expect(blocks[0].spans).to.deep.equal([
+      { from: 0, to: 3, touches: { italic: true } },
+      { from: 4, to: 7, style: 'sc' },
+      { from: 8, to: 13, touches: { underline: true } },
+    ]);
+    expect(count).to.equal(1);
+    expect(changes[0].was).to.equal('one, two (9 pt, Weir Sans #a03020)');
+    // With the size gone the italic is one of a style: the job after it sees it so.
+    expect(tidied(blocks, 'local-emphasis').blocks[0].spans[0]).to.deep.equal({ from: 0, to: 3, style: 'em' });
+    expect(tidied([p('Plain *words* here')], 'bare-looks').count).to.equal(0);
+  });
+
   it('changes only the places that are accepted, and leaves untouched paragraphs the same objects', () => {
     const blocks = [p('one -- two -- three'), p('nothing here')];
     const jobs = TIDY_JOBS.filter((job) => job.id === 'dashes');

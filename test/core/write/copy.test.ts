@@ -58,6 +58,8 @@ const looks: readonly Omit<Span, 'from' | 'to'>[] = [
   { touches: { italic: true } },
   { touches: { bold: true, underline: true } },
   { touches: { strike: true } },
+  { touches: { face: 'Weir & Sons', size: 9.5, colour: '#a03020' } },
+  { style: 'em', touches: { size: 14 } },
   { language: 'fr' },
   { style: 'em', language: 'de' },
   { link: 'https://weir.example/?a=1&b=2' },

@@ -9,7 +9,7 @@ import { CONTENTS_TAG, isPlainName } from '../styleTags';
 import type { DocxParts } from './parts';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
-import { toggle, type IncomingStyles } from './styleNames';
+import { ownTag, toggle, type IncomingStyles } from './styleNames';
 
 export interface NoteReference {
   readonly kind: 'footnote' | 'endnote';
@@ -102,7 +102,7 @@ export class BodyReader {
       return [];
     }
     if (style !== undefined && style.tag === undefined && !isPlainName(style.name))
-      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name.');
+      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name or look.');
     const list = this.readList(properties, style?.list);
     const tag = style?.tag ?? (list === undefined ? 'TX' : 'LI');
     const align = ALIGN[maybeChild(properties, 'w:jc')?.attributes['w:val'] ?? ''];
@@ -110,10 +110,12 @@ export class BodyReader {
       ...(begins && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(align !== undefined && tag === 'TX' ? { align } : {}),
     };
-    const built = incoming.paragraph(builder, style?.name ?? 'Normal', tag, {
+    if (style !== undefined) incoming.styleLook(style.name, style.look);
+    const facts = {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(list === undefined || style?.level ? {} : { list }),
-    });
+    };
+    const built = incoming.paragraph(builder, style?.name ?? 'Normal', tag, facts, ownTag(id) !== undefined);
     if (begins && builder.isEmpty) this.breaksNext = true;
     if (style?.level) incoming.heading(style.level, built);
     const isBreak = isBreakMark(built.text) && built.style === 'TX';

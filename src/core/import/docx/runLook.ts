@@ -1,6 +1,7 @@
 // The look of a run of a .docx as spans of ours: character styles where we have one, else touches.
 import { maybeChild, type XmlElement } from '../../base/xml';
 import type { SpanLook } from '../paragraphBuilder';
+import { runFace } from './runFace';
 import { ownTag, toggle, type DocxStyle, type IncomingStyles } from './styleNames';
 
 export function readLook(properties: XmlElement | undefined, styles: IncomingStyles): SpanLook {
@@ -16,6 +17,7 @@ export function readLook(properties: XmlElement | undefined, styles: IncomingSty
     ...(bold && (own !== undefined || tag !== 'strong') ? { bold } : {}),
     ...(toggle(properties, 'w:u') ? { underline: true } : {}),
     ...(toggle(properties, 'w:strike') ? { strike: true } : {}),
+    ...runFace(properties),
   };
   const language = maybeChild(properties, 'w:lang')?.attributes['w:val'];
   const isOther = language !== undefined && styles.language !== undefined && language !== styles.language;

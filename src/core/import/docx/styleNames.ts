@@ -2,7 +2,10 @@
 // which character look each brings.
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
 import type { Paragraph, StyleTag } from '../../model/streams';
-import { levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+import type { IncomingLook } from '../../model/manuscript';
+import { tagOfLook } from '../localLooks';
+import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+import { runFace } from './runFace';
 import type { DocxParts } from './parts';
 
 export interface DocxStyle {
@@ -14,6 +17,7 @@ export interface DocxStyle {
   readonly italic: boolean | undefined;
   readonly bold: boolean | undefined;
   readonly list: Paragraph['list'];
+  readonly look: IncomingLook;
 }
 
 export interface IncomingStyles {
@@ -33,16 +37,28 @@ export function readStyles(part: XmlElement | undefined, parts: DocxParts): Inco
     raw.set(id, style);
     if (type === 'paragraph' && (isDefault === '1' || isDefault === 'true')) defaultId = id;
   }
+  const defaults = maybeChild(maybeChild(maybeChild(part, 'w:docDefaults'), 'w:rPrDefault'), 'w:rPr');
   const byId = new Map<string, DocxStyle>();
   for (const id of raw.keys()) byId.set(id, resolve(id, raw, parts, new Set()));
-  const defaults = maybeChild(maybeChild(maybeChild(part, 'w:docDefaults'), 'w:rPrDefault'), 'w:rPr');
+  const body = byId.get(defaultId ?? '')?.look.size ?? styleLook(undefined, defaults).size ?? BODY_SIZE;
+  for (const [id, style] of byId)
+    if (style.tag === undefined && raw.get(id)!.attributes['w:type'] === 'paragraph' && !isPlainName(style.name))
+      byId.set(id, { ...style, tag: tagOfLook(style.look, body) });
   return { byId, defaultId, language: maybeChild(defaults, 'w:lang')?.attributes['w:val'] };
 }
 
 function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxParts, seen: Set<string>): DocxStyle {
   const style = raw.get(id);
   if (style === undefined || seen.has(id))
-    return { name: id, tag: undefined, level: undefined, italic: undefined, bold: undefined, list: undefined };
+    return {
+      name: id,
+      tag: undefined,
+      level: undefined,
+      italic: undefined,
+      bold: undefined,
+      list: undefined,
+      look: {},
+    };
   seen.add(id);
   const name = maybeChild(style, 'w:name')?.attributes['w:val'] ?? id;
   const parentId = maybeChild(style, 'w:basedOn')?.attributes['w:val'];
@@ -54,8 +70,10 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
     (ours === undefined ? levelOfName(name) : undefined) ??
     outlineOf(paragraph) ??
     (ours === undefined ? parent?.level : undefined);
+  const look = { ...parent?.look, ...styleLook(paragraph, run) };
   return {
     name,
+    look,
     tag: ours ?? tagOfName(name) ?? (level === undefined ? undefined : tagOfLevel(level)) ?? parent?.tag,
     level,
     italic: toggle(run, 'w:i') ?? parent?.italic,
@@ -67,6 +85,44 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
 /** The tag of a style that this program wrote, by its id (write/copy/writeDocx). */
 export function ownTag(id: string | undefined): StyleTag | undefined {
   return id === undefined ? undefined : /^WalnutLeaf([A-Za-z0-9]{1,12})$/.exec(id)?.[1];
+}
+
+/** Points of text where nothing says more (17.3.2.38). */
+const BODY_SIZE = 10;
+const TWIPS = 20;
+const ALIGN: Readonly<Record<string, IncomingLook['align']>> = {
+  left: 'left',
+  start: 'left',
+  right: 'right',
+  end: 'right',
+  center: 'centre',
+  both: 'justify',
+};
+
+/** The look that a style gives of itself. */
+function styleLook(paragraph: XmlElement | undefined, run: XmlElement | undefined): IncomingLook {
+  const indents = maybeChild(paragraph, 'w:ind')?.attributes ?? {};
+  const spacing = maybeChild(paragraph, 'w:spacing')?.attributes ?? {};
+  const points = (value: string | undefined) => (value === undefined ? undefined : Number(value) / TWIPS);
+  const isInLines = spacing['w:lineRule'] === undefined || spacing['w:lineRule'] === 'auto';
+  const look = {
+    ...(run === undefined ? {} : runFace(run)),
+    bold: toggle(run, 'w:b'),
+    italic: toggle(run, 'w:i'),
+    firstIndent: points(indents['w:firstLine']) ?? (indents['w:hanging'] ? -points(indents['w:hanging'])! : undefined),
+    leftIndent: points(indents['w:left'] ?? indents['w:start']),
+    rightIndent: points(indents['w:right'] ?? indents['w:end']),
+    above: points(spacing['w:before']),
+    below: points(spacing['w:after']),
+    leading: isInLines ? undefined : points(spacing['w:line']),
+    leadingLines: isInLines && spacing['w:line'] ? Number(spacing['w:line']) / 240 : undefined,
+    align: ALIGN[maybeChild(paragraph, 'w:jc')?.attributes['w:val'] ?? ''],
+    withNext: toggle(paragraph, 'w:keepNext'),
+    together: toggle(paragraph, 'w:keepLines'),
+  };
+  return Object.fromEntries(
+    Object.entries(look).filter(([, value]) => value !== undefined && !Number.isNaN(value)),
+  ) as IncomingLook;
 }
 
 function outlineOf(paragraph: XmlElement | undefined): number | undefined {

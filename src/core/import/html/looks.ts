@@ -1,5 +1,6 @@
 // The look that an inline element of HTML gives its text.
 import type { XmlElement } from '../../base/xml';
+import { localLook, pointsOf } from '../localLooks';
 import type { SpanLook } from '../paragraphBuilder';
 
 const TAGS: Readonly<Record<string, SpanLook>> = {
@@ -31,9 +32,20 @@ export function withElement({ name, attributes }: XmlElement, look: SpanLook): S
   if (/text-decoration[^;]*line-through/i.test(css)) made = merged(made, { touches: { strike: true } });
   if (/vertical-align:\s*super/i.test(css)) made = merged(made, { style: 'sup' });
   if (/vertical-align:\s*sub/i.test(css)) made = merged(made, { style: 'sub' });
+  const local = localLook(
+    declared(css, 'font-family') ?? (name === 'font' ? attributes.face : undefined),
+    pointsOf(declared(css, 'font-size')),
+    declared(css, 'color') ?? (name === 'font' ? attributes.color : undefined),
+  );
+  if (Object.keys(local).length > 0) made = merged(made, { touches: local });
   const language = attributes.lang ?? attributes['xml:lang'];
   const isLanguage = language !== undefined && /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(language);
   return isLanguage && /^(span|i|em|b|q|cite|a)$/.test(name) ? { ...made, language } : made;
+}
+
+/** The value of a declaration of a style attribute. */
+function declared(css: string, property: string): string | undefined {
+  return new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*([^;]+)`, 'i').exec(css)?.[1].trim();
 }
 
 /** A second character style beside one that is there: italic and bold as touches. */

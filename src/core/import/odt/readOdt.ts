@@ -7,6 +7,7 @@ import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
 import { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
+import { pointsOf } from '../localLooks';
 import { isPlainName, tagOfLevel } from '../styleTags';
 import { OdtStyles } from './styles';
 
@@ -110,12 +111,13 @@ class OdtReader {
     const tag =
       level === undefined ? (style.tag ?? (list === undefined ? 'TX' : 'LI')) : (style.tag ?? tagOfLevel(level));
     if (style.tag === undefined && level === undefined && !isPlainName(style.name))
-      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name.');
+      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name or look.');
     if (style.breakBefore) incoming.pageBreaks += 1;
     const touches: ParagraphTouches = {
       ...(style.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(style.align !== undefined && tag === 'TX' ? { align: style.align } : {}),
     };
+    incoming.styleLook(style.name, style.own);
     const built = incoming.paragraph(builder, style.name, tag, {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(list === undefined ? {} : { list }),
@@ -234,7 +236,7 @@ class OdtReader {
       const found = maybeChild(frame, name);
       return found === undefined ? '' : textOf(found).trim();
     };
-    const points = (name: string) => pointsOf(frame.attributes[name] ?? '');
+    const points = (name: string) => pointsOf(frame.attributes[name]) ?? 0;
     const facts = {
       name: path.split('/').pop() ?? '',
       width: 0,
@@ -251,12 +253,4 @@ const TRACKED_WHY = 'Tracked changes are read as their author left them.';
 function joined(a: SpanLook, b: SpanLook): SpanLook {
   const touches = { ...a.touches, ...b.touches };
   return { ...a, ...b, ...(Object.keys(touches).length > 0 ? { touches } : {}) };
-}
-
-const UNITS: Readonly<Record<string, number>> = { pt: 1, in: 72, cm: 72 / 2.54, mm: 72 / 25.4, pc: 12, px: 0.75 };
-
-/** A length of the file in points; 0 for what is none. */
-function pointsOf(length: string): number {
-  const found = /^([\d.]+)(pt|in|cm|mm|pc|px)$/.exec(length.trim());
-  return found === null ? 0 : Number(found[1]) * UNITS[found[2]] || 0;
 }

@@ -1,7 +1,9 @@
 // Styles of an OpenDocument text (ODF 1.3, part 3, 16): names, ancestors and the looks that we keep.
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
 import type { SpanLook } from '../paragraphBuilder';
-import { levelOfName, tagOfLevel, tagOfName } from '../styleTags';
+import type { IncomingLook } from '../../model/manuscript';
+import { localLook, pointsOf, tagOfLook } from '../localLooks';
+import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
 import type { StyleTag } from '../../model/streams';
 
 export interface OdtStyle {
@@ -9,6 +11,8 @@ export interface OdtStyle {
   readonly name: string;
   readonly tag: StyleTag | undefined;
   readonly look: SpanLook;
+  /** Of a paragraph style: how it looks. */
+  readonly own: IncomingLook;
   readonly breakBefore: boolean;
   readonly align: 'centre' | 'right' | undefined;
 }
@@ -50,12 +54,18 @@ export class OdtStyles {
     return found;
   }
 
+  /** Points of the text, by the style from which the others come. */
+  private bodySize(): number {
+    const standard = this.raw.get('paragraph Standard');
+    return (standard && styleLook(standard.element).size) ?? BODY_SIZE;
+  }
+
   private resolve(key: string, seen: Set<string>): OdtStyle {
     const entry = this.raw.get(key);
     const [family, id] = [key.slice(0, key.indexOf(' ')), key.slice(key.indexOf(' ') + 1)];
     if (entry === undefined || seen.has(key)) {
       const plain = nameOf(id);
-      return { name: plain, tag: tagOfName(plain), look: {}, breakBefore: false, align: undefined };
+      return { name: plain, tag: tagOfName(plain), look: {}, own: {}, breakBefore: false, align: undefined };
     }
     seen.add(key);
     const { element, isAutomatic } = entry;
@@ -66,17 +76,64 @@ export class OdtStyles {
     const level = levelOfName(name) ?? (Number(attributes['style:default-outline-level']) || null);
     const paragraph = maybeChild(element, 'style:paragraph-properties')?.attributes ?? {};
     const align = paragraph['fo:text-align'];
+    const own = family === 'text' ? {} : { ...parent?.own, ...styleLook(element) };
+    const byLook =
+      family === 'text' || isAutomatic || isPlainName(name) || parent?.tag !== undefined
+        ? undefined
+        : tagOfLook(own, this.bodySize());
     return {
       name,
+      own,
       tag:
         (isAutomatic ? undefined : (tagOfName(name) ?? (level === null ? undefined : tagOfLevel(level)))) ??
-        parent?.tag,
+        parent?.tag ??
+        byLook,
       look: family === 'text' ? lookOf(maybeChild(element, 'style:text-properties'), parent?.look ?? {}) : {},
       breakBefore:
         paragraph['fo:break-before'] === 'page' || (!('fo:break-before' in paragraph) && parent?.breakBefore === true),
       align: align === 'center' ? 'centre' : align === 'end' || align === 'right' ? 'right' : undefined,
     };
   }
+}
+
+/** Points of text where nothing says more. */
+const BODY_SIZE = 12;
+const ALIGN: Readonly<Record<string, IncomingLook['align']>> = {
+  left: 'left',
+  start: 'left',
+  right: 'right',
+  end: 'right',
+  center: 'centre',
+  justify: 'justify',
+};
+
+/** The look that a paragraph style gives of itself. */
+function styleLook(element: XmlElement): IncomingLook {
+  const paragraph = maybeChild(element, 'style:paragraph-properties')?.attributes ?? {};
+  const text = maybeChild(element, 'style:text-properties')?.attributes ?? {};
+  const height = paragraph['fo:line-height'];
+  const look = {
+    ...textLook(text),
+    bold: text['fo:font-weight'] === undefined ? undefined : /^(bold|[6-9]00)$/.test(text['fo:font-weight']),
+    italic: text['fo:font-style'] === undefined ? undefined : text['fo:font-style'] !== 'normal',
+    firstIndent: pointsOf(paragraph['fo:text-indent']),
+    leftIndent: pointsOf(paragraph['fo:margin-left'] ?? paragraph['fo:margin']),
+    rightIndent: pointsOf(paragraph['fo:margin-right'] ?? paragraph['fo:margin']),
+    above: pointsOf(paragraph['fo:margin-top'] ?? paragraph['fo:margin']),
+    below: pointsOf(paragraph['fo:margin-bottom'] ?? paragraph['fo:margin']),
+    leading: pointsOf(height),
+    leadingLines: height?.endsWith('%') ? Number.parseFloat(height) / 100 : undefined,
+    align: ALIGN[paragraph['fo:text-align'] ?? ''],
+    withNext: paragraph['fo:keep-with-next'] === undefined ? undefined : paragraph['fo:keep-with-next'] === 'always',
+    together: paragraph['fo:keep-together'] === undefined ? undefined : paragraph['fo:keep-together'] === 'always',
+  };
+  return Object.fromEntries(
+    Object.entries(look).filter(([, value]) => value !== undefined && !Number.isNaN(value)),
+  ) as IncomingLook;
+}
+
+function textLook(of: Readonly<Record<string, string>>) {
+  return localLook(of['style:font-name'] ?? of['fo:font-family'], pointsOf(of['fo:font-size']), of['fo:color']);
 }
 
 /** `Heading_20_1` is how a space stands in a name. */
@@ -97,7 +154,7 @@ function lookOf(properties: XmlElement | undefined, inherited: SpanLook): SpanLo
   const position = of['style:text-position'];
   if (position !== undefined && /^(super|[1-9])/.test(position)) style = 'sup';
   else if (position !== undefined && /^(sub|-)/.test(position)) style = 'sub';
-  const set = Object.fromEntries(Object.entries(touches).filter(([, value]) => value));
+  const set = Object.fromEntries(Object.entries({ ...touches, ...textLook(of) }).filter(([, value]) => value));
   const language = of['fo:language'];
   return {
     ...(style === undefined ? {} : { style }),

@@ -5,7 +5,9 @@ import type { Manuscript } from '../../model/manuscript';
 import { Incoming } from '../incoming';
 import type { SpanLook } from '../paragraphBuilder';
 import { byteDecoder, type ByteDecoder } from './codePages';
+import { withStyle, withTouches } from './rtfLooks';
 import { RtfPicture } from './rtfPicture';
+import { RtfColours, RtfFaces, RtfStyleLook } from './rtfTables';
 import { PLAIN, RtfStreams, type ParagraphFormat } from './rtfStreams';
 import { rtfTokens, type RtfToken } from './tokens';
 import { CHARACTERS, SKIPPED, SYMBOLS } from './words';
@@ -25,7 +27,18 @@ export function* readRtf(bytes: Uint8Array): Generator<void, Manuscript> {
 }
 
 type Destination =
-  'text' | 'skip' | 'stylesheet' | 'info' | 'title' | 'author' | 'fldinst' | 'pict' | 'comment' | 'commentBy';
+  | 'text'
+  | 'skip'
+  | 'stylesheet'
+  | 'info'
+  | 'title'
+  | 'author'
+  | 'fldinst'
+  | 'pict'
+  | 'comment'
+  | 'commentBy'
+  | 'fonttbl'
+  | 'colortbl';
 
 /** Destinations whose text is collected. */
 const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy']);
@@ -58,6 +71,9 @@ class RtfReader {
   private isIgnorable = false;
   private words = '';
   private picture = new RtfPicture();
+  private readonly faces = new RtfFaces();
+  private readonly colours = new RtfColours();
+  private readonly styleLook = new RtfStyleLook();
   /** Who wrote the comment that follows. */
   private commentBy = '';
   private styleNumber = 0;
@@ -129,7 +145,11 @@ class RtfReader {
 
   private endStyle(): void {
     const name = this.words.replace(/;\s*$/, '').trim();
-    if (name !== '') this.streams.styles.set(this.styleNumber, name);
+    const look = this.styleLook.take();
+    if (name !== '') {
+      this.streams.styles.set(this.styleNumber, name);
+      this.incoming.styleLook(name, look);
+    }
     this.words = '';
     this.styleNumber = 0;
   }
@@ -148,6 +168,8 @@ class RtfReader {
   private put(text: string): void {
     const { destination, hidden, deleted, look } = this.group;
     if (destination === 'pict') this.picture.addHex(text);
+    else if (destination === 'fonttbl') this.faces.text(text);
+    else if (destination === 'colortbl') this.colours.text(text);
     else if (destination === 'fldinst') this.instruction += text;
     else if (WORDED.has(destination)) this.words += text;
     if (destination !== 'text') return;
@@ -172,11 +194,15 @@ class RtfReader {
     else if (this.opensDestination(word, isIgnorable)) return;
     if (group.destination === 'stylesheet') {
       if (word === 's' && value !== null) this.styleNumber = value;
+      else this.styleLook.word(word, value, this.faces);
       return;
     }
+    if (group.destination === 'fonttbl') return this.faces.word(word, value);
+    if (group.destination === 'colortbl') return this.colours.word(word, value);
     if (group.destination === 'pict') return this.picture.size(word, value ?? 0);
     if (group.destination !== 'text') return;
     if (CHARACTERS[word] !== undefined) this.put(CHARACTERS[word]);
+    else if (word === 'f' || word === 'fs' || word === 'cf') this.faceWord(word, value ?? 0);
     else if (!this.paragraphWord(word, value)) this.characterWord(word, value !== 0);
   }
 
@@ -196,6 +222,10 @@ class RtfReader {
     }
     if (word === 'ftnalt' && this.streams.current.note !== null) {
       this.streams.asEndnote();
+      return true;
+    }
+    if ((word === 'fonttbl' || word === 'colortbl') && isInText) {
+      group.destination = word;
       return true;
     }
     if (word === 'stylesheet' || word === 'info' || word === 'fldinst') {
@@ -315,17 +345,21 @@ class RtfReader {
     }
   }
 
+  /** Face, size or colour of what follows, by the tables of the file. */
+  private faceWord(word: 'f' | 'fs' | 'cf', value: number): void {
+    const { group } = this;
+    if (word === 'f') group.look = withTouches(group.look, { face: this.faces.get(value) });
+    else if (word === 'fs') group.look = withTouches(group.look, { size: value / 2 });
+    else group.look = withTouches(group.look, { colour: this.colours.get(value) });
+  }
+
   private characterWord(word: string, isOn: boolean): void {
     const { group } = this;
     const touch = (key: 'italic' | 'bold' | 'underline' | 'strike', on: boolean) => {
-      const { [key]: _, ...rest } = group.look.touches ?? {};
-      const touches = on ? { ...rest, [key]: true } : rest;
-      const { touches: __, ...look } = group.look;
-      group.look = Object.keys(touches).length > 0 ? { ...look, touches } : look;
+      group.look = withTouches(group.look, { [key]: on ? true : undefined });
     };
     const style = (tag: string, on: boolean) => {
-      const { style: known, ...rest } = group.look;
-      group.look = on ? { ...rest, style: tag } : known === tag ? rest : group.look;
+      group.look = withStyle(group.look, tag, on);
     };
     switch (word) {
       case 'plain':

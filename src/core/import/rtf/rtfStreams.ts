@@ -4,6 +4,7 @@ import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder } from '../paragraphBuilder';
+import { tagOfLook } from '../localLooks';
 import { CONTENTS_TAG, isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
 
 /** One stream being read: the text, or a note inside it. */
@@ -52,6 +53,11 @@ export class RtfStreams {
     this.current.format = { ...this.current.format, ...change };
   }
 
+  /** Points of the text that the file's first style sets; 12 where it says nothing (RTF 1.9.1, fs). */
+  private bodySize(): number {
+    return this.incoming.lookOf(this.styles.get(0) ?? 'Normal').size ?? 12;
+  }
+
   endParagraph(): void {
     const { current: stream, incoming } = this;
     const { format } = stream;
@@ -60,11 +66,12 @@ export class RtfStreams {
     const named = this.styles.get(format.style) ?? 'Normal';
     const name = stream.note !== null && isPlainName(named) ? 'Note' : named;
     const level = levelOfName(name) ?? (format.outline !== undefined && format.outline <= 9 ? format.outline : null);
-    const tag = tagOfName(name) ?? (level === null ? (format.list ? 'LI' : 'TX') : tagOfLevel(level));
+    const byLook = isPlainName(name) || format.list ? undefined : tagOfLook(incoming.lookOf(name), this.bodySize());
+    const tag = tagOfName(name) ?? (level === null ? (format.list ? 'LI' : (byLook ?? 'TX')) : tagOfLevel(level));
     if (tag === CONTENTS_TAG)
       return incoming.remark('Lines of a contents list left out', 'Ours is made from the headings, and always true.');
     if (tag === 'TX' && stream.note === null && !isPlainName(name))
-      incoming.remark(`Paragraphs of style “${name}” read as text`, 'Nothing of ours fits its name.');
+      incoming.remark(`Paragraphs of style “${name}” read as text`, 'Nothing of ours fits its name or look.');
     const touches: ParagraphTouches = {
       ...(format.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(format.align !== undefined && tag === 'TX' ? { align: format.align } : {}),

@@ -3,7 +3,7 @@
 /** Groups whose words are no text of the document. */
 export const SKIPPED = new Set(
   (
-    'fonttbl colortbl listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
+    'listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
     'header headerl headerr headerf footer footerl footerr footerf pntext pntxta pntxtb listtext nonshppict objdata bkmkstart bkmkend ' +
     'filetbl stylerestrictions ftnsep ftnsepc ftncn aftnsep aftnsepc aftncn pgptbl mmathPr fldinst pict info stylesheet shpinst sp sn sv ' +
     'background falt panose listname listlevel leveltext levelnumbers userprops xe tc'

@@ -1,7 +1,7 @@
 // What was done by hand or typed as signs becomes style: scene breaks, chapter lines, italics, small capitals.
 import { cutParagraph } from '../../model/cutParagraph';
 import { looksLikeHeading, readHeading } from '../../measure/headings';
-import { normaliseSpans, type Block, type Paragraph, type Span } from '../../model/streams';
+import { normaliseSpans, type Block, type Paragraph, type Span, type TextTouches } from '../../model/streams';
 import { paragraphJob } from '../makeJobs';
 import { editText } from '../textEdit';
 import type { TidyContext, TidyJob, TidyPlace, TidyResult } from '../types';
@@ -33,6 +33,21 @@ export const STYLE_JOBS: readonly TidyJob[] = [
   paragraphJob(
     { id: 'typed-emphasis', name: 'Underscores and asterisks to italic and bold', kind: 'look', stage: 'styles' },
     typedEmphasis,
+  ),
+  paragraphJob(
+    { id: 'bare-looks', name: 'Faces, sizes and colours by hand dropped', kind: 'safe', stage: 'styles' },
+    (paragraph) => {
+      const spans = normaliseSpans(paragraph.spans.map(withoutBareLook));
+      const changed = paragraph.spans.filter((span) => withoutBareLook(span) !== span);
+      if (changed.length === 0) return null;
+      const words = changed.map((span) => paragraph.text.slice(span.from, span.to)).join(', ');
+      const looks = changed.map(({ touches }) => bareLook(touches!)).join(', ');
+      return {
+        paragraph: { ...paragraph, spans },
+        was: `${words.slice(0, 40)} (${looks.slice(0, 40)})`,
+        is: words.slice(0, 40),
+      };
+    },
   ),
   paragraphJob(
     { id: 'local-emphasis', name: 'Italics and bold by hand to styles', kind: 'safe', stage: 'styles' },
@@ -67,6 +82,17 @@ function byStyle(span: Span): Span {
   if (style === undefined) return span;
   const { touches: _, ...rest } = span;
   return { ...rest, style };
+}
+
+/** A face, size and colour in words. */
+const bareLook = ({ face, size, colour }: TextTouches) =>
+  [face, size === undefined ? undefined : `${size} pt`, colour].filter((one) => one !== undefined).join(' ');
+
+function withoutBareLook(span: Span): Span {
+  const { face, size, colour, ...kept } = span.touches ?? {};
+  if (face === undefined && size === undefined && colour === undefined) return span;
+  const { touches: _, ...rest } = span;
+  return Object.keys(kept).length > 0 ? { ...rest, touches: kept } : rest;
 }
 
 const isEmphasis = ({ style, touches }: Span) =>

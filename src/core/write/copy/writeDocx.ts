@@ -158,6 +158,11 @@ class PartWriter {
       toggle('i', touches.italic),
       toggle('strike', touches.strike),
       touches.underline === undefined ? '' : `<w:u w:val="${touches.underline ? 'single' : 'none'}"/>`,
+      touches.face === undefined
+        ? ''
+        : `<w:rFonts w:ascii="${escapeXml(touches.face)}" w:hAnsi="${escapeXml(touches.face)}"/>`,
+      touches.colour === undefined ? '' : `<w:color w:val="${touches.colour.slice(1)}"/>`,
+      touches.size === undefined ? '' : `<w:sz w:val="${Math.round(touches.size * 2)}"/>`,
       language === undefined ? '' : `<w:lang w:val="${escapeXml(language)}"/>`,
     ].join('');
     const run = `<w:r>${properties === '' ? '' : `<w:rPr>${properties}</w:rPr>`}${inner}</w:r>`;

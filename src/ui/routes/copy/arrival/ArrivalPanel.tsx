@@ -1,6 +1,7 @@
 // The arrival sheet: what came in with the manuscript, what each of its styles became, what was left out and why. It stands
 // beside the copy, and nothing waits for it.
 import type { ReactNode } from 'react';
+import { lookInWords } from '../../../../core/measure/lookInWords';
 import type { Arrival } from '../../../../core/model/manuscript';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
@@ -136,6 +137,11 @@ function StyleRow({ style }: { style: Arrival['styles'][number] }) {
           ))}
         </select>
       </label>
+      {style.look !== undefined && lookInWords(style.look) !== '' && (
+        <p className="truncate text-[12px] text-quiet" title={lookInWords(style.look)}>
+          {lookInWords(style.look)}
+        </p>
+      )}
       {style.sample !== '' && (
         <p className="truncate pt-0.5 font-book text-[13px] text-quiet" title={style.sample}>
           {style.sample}

@@ -33,6 +33,9 @@ const TOUCHES = [
   ['touch:bold', 'Bold by hand'],
   ['touch:underline', 'Underlined by hand'],
   ['touch:strike', 'Struck by hand'],
+  ['touch:face', 'A face by hand'],
+  ['touch:size', 'A size by hand'],
+  ['touch:colour', 'A colour by hand'],
 ] as const;
 
 type Where = 'book' | 'division' | 'selected' | 'found';

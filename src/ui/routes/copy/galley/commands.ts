@@ -61,7 +61,7 @@ export const plainCharacters: Command = (state, dispatch) => {
   const { from, to, empty } = state.selection;
   if (empty) return false;
   const transaction = state.tr.setMeta(NAME, 'Plain characters');
-  for (const name of ['character', 'italic', 'bold', 'underline', 'strike'])
+  for (const name of ['character', 'italic', 'bold', 'underline', 'strike', 'local'])
     transaction.removeMark(from, to, schema.marks[name]);
   if (transaction.docChanged) dispatch?.(transaction);
   return true;
