@@ -9,16 +9,20 @@ import {
   DeletedTextRun,
   Document,
   EndnoteReferenceRun,
+  ExternalHyperlink,
   FootnoteReferenceRun,
   HeadingLevel,
   ImageRun,
   InsertedTextRun,
   LevelFormat,
   Packer,
+  PageBreak,
   Paragraph,
+  SimpleField,
   Table,
   TableCell,
   TableRow,
+  Textbox,
   TextRun,
   type ParagraphChild,
 } from 'docx';
@@ -124,6 +128,14 @@ class SourceReader {
 
   private block(block: string): Paragraph[] {
     if (block === '{empty}') return [new Paragraph({ text: '' })];
+    if (block === '{page}') return [new Paragraph({ children: [new PageBreak()] })];
+    if (block.startsWith('{box} '))
+      return [
+        new Textbox({
+          children: [this.styled(block.replace(/\n/g, ' ').slice(6))],
+          style: { width: '6cm', height: '3cm' },
+        }) as unknown as Paragraph,
+      ];
     if (block === '***') return [new Paragraph({ text: '* * *' })];
     const heading = /^(#{1,3}) (.*)$/.exec(block);
     if (heading !== null) return this.heading(heading[1].length, heading[2]);
@@ -171,10 +183,13 @@ class SourceReader {
     return new Paragraph({ children: this.inline(text), ...(style ? { style } : {}) });
   }
 
-  /** Text with _italics_ by hand, [^n] and [~n] references, {+insertions+}, {-deletions-} and {!comments}. */
+  /**
+   * Text with _italics_ by hand, [^n] and [~n] references, {+insertions+}, {-deletions-}, {!comments}, and a look or a link
+   * before a bar: {b|bold}, {link https://landing.example/|words}.
+   */
   private inline(text: string): ParagraphChild[] {
     return text
-      .split(/(\[[\^~]\d+\]|_[^_]+_|\{[+\-!][^}]*\})/)
+      .split(/(\[[\^~]\d+\]|_[^_]+_|\{[+\-!][^}]*\}|\{[a-z]+[^|}]*\|[^}]*\})/)
       .filter((piece) => piece !== '')
       .map((piece) => this.piece(piece));
   }
@@ -187,9 +202,39 @@ class SourceReader {
     const change = { id: 1000 + this.comments.length, author: EDITOR, date: DATE.toISOString() };
     if (piece.startsWith('{+')) return new InsertedTextRun({ text: piece.slice(2, -2), ...change });
     if (piece.startsWith('{-')) return new DeletedTextRun({ text: piece.slice(2, -2), ...change });
+    const looked = /^\{([a-z]+) ?([^|}]*)\|([^}]*)\}$/.exec(piece);
+    if (looked !== null) return looks(looked[1], looked[2], looked[3]);
     if (!piece.startsWith('{!')) return new TextRun(piece);
     const id = this.comments.length;
     this.comments.push({ id, author: EDITOR, date: DATE, children: [new Paragraph({ text: piece.slice(2, -1) })] });
     return new TextRun({ children: [new CommentReference(id)] });
+  }
+}
+
+/** Words with a look by hand, a language, a link, or the field that refers to a page. */
+function looks(name: string, value: string, text: string): ParagraphChild {
+  switch (name) {
+    case 'b':
+      return new TextRun({ text, bold: true });
+    case 'u':
+      return new TextRun({ text, underline: {} });
+    case 's':
+      return new TextRun({ text, strike: true });
+    case 'sc':
+      return new TextRun({ text, smallCaps: true });
+    case 'sup':
+      return new TextRun({ text, superScript: true });
+    case 'sub':
+      return new TextRun({ text, subScript: true });
+    case 'look':
+      return new TextRun({ text, font: 'Landing Typewriter', size: 20, color: '8A3B12' });
+    case 'fr':
+      return new TextRun({ text, language: { value: 'fr-FR' } });
+    case 'link':
+      return new ExternalHyperlink({ link: value, children: [new TextRun(text)] });
+    case 'field':
+      return new SimpleField('PAGEREF wall', text);
+    default:
+      throw new Error(`the source asks for a look that is not known: ${name}`);
   }
 }

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { describeManuscript, makeBook, readManuscript } from '../../../src/core/import';
 import { TIDY_JOBS, tidyManuscript } from '../../../src/core/tidy';
+import type { Paragraph } from '../../../src/core/model/streams';
 import { compose, drain, readAsset } from '../../build/assets';
 
 const read = (name: string) => drain(readManuscript(name, readAsset(`demo/${name}`)));
@@ -24,7 +25,38 @@ describe('the nonfiction that ships', () => {
       'Comments left out',
       'Deletions taken as accepted',
       'Insertions taken as accepted',
+      'Text boxes read after their paragraph',
     ]);
+  });
+
+  it('brings pictures with captions, links, a field’s words, a page break, a text box and every look of runs', () => {
+    const report = describeManuscript(manuscript);
+    expect(report.images.map(({ name, width }) => `${name} ${width}`)).to.deep.equal([
+      'tides.png 1170',
+      'section.jpg 1170',
+    ]);
+    expect(Object.keys(manuscript.pictures)).to.have.length(2);
+    expect(report.styles.find(({ name }) => name === 'Caption')).to.include({ count: 2, mappedTo: 'CAP' });
+    expect(report.links).to.deep.equal([{ text: "the Landing's own window", href: 'https://landing.example/tides' }]);
+    expect(report.text).to.include('The wall is on page 9.').and.include('\nThe wall book has, in another hand:');
+    expect(report.pageBreaks).to.equal(1);
+    const spans = (manuscript.blocks as Paragraph[]).flatMap((block) => block.spans ?? []);
+    const notes = Object.values(manuscript.notes).flatMap((note) =>
+      (note.blocks as Paragraph[]).flatMap((one) => one.spans),
+    );
+    const styles = new Set(spans.map(({ style }) => style));
+    for (const style of ['sc', 'sup', 'sub']) expect(styles.has(style), style).to.equal(true);
+    const touches = spans.flatMap((span) => Object.keys(span.touches ?? {}));
+    expect([...new Set(touches)]).to.include.members([
+      'italic',
+      'bold',
+      'underline',
+      'strike',
+      'face',
+      'size',
+      'colour',
+    ]);
+    expect(notes.map(({ language }) => language)).to.include('fr-FR');
   });
 
   it('gives Tidy ranges, dashes, quotes, tabs and italics by hand to do, and leaves dates of pages alone that are none', () => {
