@@ -32,6 +32,7 @@ export {
   movedPages,
   tellMoved,
   needsOf,
+  bookTies,
   paragraphFacts,
   qualityOf,
   typesetBook,

@@ -1,5 +1,6 @@
 // Opening and closing a book, changing it, taking it over from another tab.
 import { setParticularsEdit, setSpecEdit, setTouchesEdit, specValue } from '../core/edit';
+import type { BookTie } from '../core/model/ties';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/streams';
 import type { Particulars } from '../core/model/book';
@@ -228,6 +229,11 @@ export function setTouches(
 /** What can be told of a paragraph as it is composed. */
 export function askParagraph(stream: string, block: string): AppThunk<Promise<ParagraphFacts | null>> {
   return async (_dispatch, _getState, { client }) => (await client?.paragraph(stream, block)) ?? null;
+}
+
+/** Ties by rule of the book as it is composed. */
+export function askTies(): AppThunk<Promise<readonly BookTie[]>> {
+  return async (_dispatch, _getState, { client }) => (await client?.ties()) ?? [];
 }
 
 function faultOf(spec: unknown, path: readonly string[], to: Plain): string | null {

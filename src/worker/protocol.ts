@@ -13,6 +13,7 @@ import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } fro
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { PictureBytes } from '../core/model/streams';
 import type { HeadingPlace } from '../core/model/referenceTable';
+import type { BookTie } from '../core/model/ties';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 
 /** Where the shipped assets are served, ending in a slash. */
@@ -34,6 +35,8 @@ export type TypesetRequest =
   | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
   /** Characters that the face of their paragraph lacks. */
   | { readonly kind: 'lacking'; readonly request: number }
+  /** Ties by rule of the composed book. */
+  | { readonly kind: 'ties'; readonly request: number }
   | { readonly kind: 'look'; readonly view: TextInView | null }
   | { readonly kind: 'find'; readonly request: number; readonly query: FindQuery }
   /** Replaces what a query finds; `only`: places as `stream at`, null for all. */
@@ -120,6 +123,7 @@ export type TypesetReply =
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
   | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
+  | { readonly kind: 'ties'; readonly request: number; readonly ties: readonly BookTie[] }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
   /** `problem`: what is wrong with the pattern. */
   | {

@@ -4,6 +4,7 @@ import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { BookTie } from '../core/model/ties';
 import type { LackingCharacter } from '../core/model/lacking';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
@@ -84,6 +85,7 @@ export class TypesetClient {
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
   private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
+  private readonly tied = new Map<number, (ties: readonly BookTie[]) => void>();
   private readonly lackings = new Map<number, (characters: readonly LackingCharacter[]) => void>();
   private readonly found = new Map<number, (reply: FoundReply) => void>();
   private readonly replaced = new Map<number, (reply: ReplacedReply) => void>();
@@ -162,6 +164,15 @@ export class TypesetClient {
     });
   }
 
+  /** Ties by rule of the pages composed last. */
+  ties(): Promise<readonly BookTie[]> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.tied.set(request, resolve);
+      this.send({ kind: 'ties', request });
+    });
+  }
+
   /** What Tidy would do for the copy; empty when it changes before that is known. */
   tidyOffers(): Promise<readonly TidyOffer[]> {
     const request = (this.requests += 1);
@@ -228,6 +239,10 @@ export class TypesetClient {
         this.lackings.get(reply.request)?.(reply.characters);
         this.lackings.delete(reply.request);
         return;
+      case 'ties':
+        this.tied.get(reply.request)?.(reply.ties);
+        this.tied.delete(reply.request);
+        return;
       case 'found':
         this.found.get(reply.request)?.(reply);
         this.found.delete(reply.request);
@@ -291,6 +306,8 @@ export class TypesetClient {
     for (const resolve of this.offers.values()) resolve([]);
     for (const resolve of this.lackings.values()) resolve([]);
     this.lackings.clear();
+    for (const resolve of this.tied.values()) resolve([]);
+    this.tied.clear();
     for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
     this.offers.clear();
     this.tidied.clear();

@@ -4,6 +4,7 @@ import {
   applyEdits,
   displayPage,
   findAll,
+  bookTies,
   lackingCharacters,
   listChange,
   offersOf,
@@ -21,6 +22,7 @@ import type { FindQuery } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { LackingCharacter } from '../core/model/lacking';
+import type { BookTie } from '../core/model/ties';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
@@ -72,6 +74,9 @@ export class TypesetSession {
       case 'paragraph':
         this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
         break;
+      case 'ties':
+        this.post({ kind: 'ties', request: message.request, ties: this.ties() });
+        return;
       case 'lacking':
         this.post({ kind: 'lacking', request: message.request, characters: this.lacking() });
         break;
@@ -270,6 +275,10 @@ export class TypesetSession {
       placed.map(({ paragraph }) => paragraph.styled),
       composed.context.library.table,
     );
+  }
+
+  private ties(): BookTie[] {
+    return this.composed === undefined ? [] : bookTies(this.composed.book);
   }
 
   /** Of the newest composed book; null while the book has changed since, or when the paragraph is on no page. */

@@ -91,6 +91,35 @@ describe('a person’s wishes for a paragraph', () => {
     );
   });
 
+  it('lift ties here or in the book, where they are listed with their counts', async () => {
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('button', { name: /^Text/ }).first().click();
+    await page.getByRole('button', { name: /^Ties in the book/ }).click();
+    const list = page.getByRole('list', { name: 'Ties in the book' });
+    const tie = list.getByRole('checkbox', { name: 'Mrs Vane tied' });
+    expect(await list.locator('li', { hasText: 'Mrs Vane' }).innerText()).to.match(/Mrs Vane\s+\d+/);
+    await tie.uncheck();
+    expect(await page.getByLabel('Lifted').inputValue()).to.equal('Mrs Vane');
+    await page.keyboard.press('Alt+3');
+    await page.getByRole('slider', { name: 'Spread' }).focus();
+    const line = page.locator('[data-block]', { hasText: 'Mrs Vane' }).first();
+    for (let k = 0; k < 30 && (await line.count()) === 0; k += 1) {
+      await page.keyboard.press('ArrowDown');
+      await page.waitForTimeout(150);
+    }
+    await line.click();
+    const choice = slip().getByLabel('The tie of Mrs Vane');
+    expect(await choice.inputValue()).to.equal('book');
+    await choice.selectOption('here');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLSelectElement>('[aria-label="The tie of Mrs Vane"]')?.value === 'here',
+    );
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('button', { name: /^Ties in the book/ }).click();
+    expect(await tie.isChecked()).to.equal(true);
+    expect(await page.getByLabel('Lifted').inputValue()).to.equal('');
+  });
+
   it('and what pages keep is set in the spec', async () => {
     await page.keyboard.press('Alt+2');
     await page.getByRole('button', { name: /^Spacing, breaks/ }).click();

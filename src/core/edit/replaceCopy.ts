@@ -268,5 +268,6 @@ const TOUCH_NAMES: Readonly<Record<string, string>> = {
   together: 'kept together',
   lines: 'lines wished',
   spread: 'depth of the spread',
+  liftedTies: 'ties lifted',
 };
 const touchName = (key: string) => TOUCH_NAMES[key] ?? key;

@@ -1,2 +1,3 @@
 export { breakParagraph, type BreakContext, type BrokenSettings, type VariantWish } from './breakParagraph';
+export { findTies, tiedWords } from './ties';
 export { Hyphenator, type PatternData } from './hyphenator';

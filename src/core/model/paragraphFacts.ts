@@ -17,4 +17,6 @@ export interface ParagraphFacts {
   readonly longer: SettingFacts | null;
   /** First and last page on which it stands, from 0. */
   readonly pages: readonly [number, number];
+  /** Words of it that are tied by rule, or would be. */
+  readonly ties: readonly string[];
 }

@@ -19,6 +19,8 @@ export interface ParagraphTouches {
   readonly together?: boolean;
   /** Runs so many lines longer than its best setting. */
   readonly lines?: -1 | 1;
+  /** Ties by rule that this paragraph does without, such as `Mrs Vane`. */
+  readonly liftedTies?: readonly string[];
   /** The spread on which it begins runs so many lines longer; 0: as the page is. */
   readonly spread?: -1 | 0 | 1;
 }

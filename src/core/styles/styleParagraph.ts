@@ -57,7 +57,7 @@ export function styleParagraph(
   return {
     stream,
     block: source.id,
-    style: source.touches?.align ? { ...style, align: source.touches.align } : style,
+    style: withTouches(style, source),
     text: set.text,
     source: set.source,
     runs,
@@ -69,6 +69,13 @@ export function styleParagraph(
     unpaired: marks.unpaired,
     shapeKey: shapeKeyOf(set.text, runs),
   };
+}
+
+/** The style with what a person changed of it on the paragraph. */
+function withTouches(style: ResolvedStyle, { touches }: Paragraph): ResolvedStyle {
+  if (touches?.align === undefined && touches?.liftedTies === undefined) return style;
+  const { align = style.align, liftedTies = [] } = touches;
+  return { ...style, align, liftedTies: [...style.liftedTies, ...liftedTies] };
 }
 
 /** Everything that the glyphs depend on: the text, and the face, features and language of each run; no size. */

@@ -2,6 +2,7 @@ export { addPatterns, createTypesetContext, type TypesetContext } from './contex
 export { needsOf, type Needs } from './facesNeeded';
 export { displayPage } from './renderContext';
 export { heldStarts, movedPages, tellMoved, type HeldStarts } from './hold';
+export { bookTies } from './bookTies';
 export { paragraphFacts } from './paragraphFacts';
 export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';

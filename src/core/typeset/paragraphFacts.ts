@@ -4,6 +4,7 @@ import type { Book } from '../model/book';
 import type { TypesetBook } from '../model/pages';
 import type { ParagraphFacts, SettingFacts } from '../model/paragraphFacts';
 import type { Paragraph } from '../model/streams';
+import { paragraphTies } from './bookTies';
 import { variantOnWish } from './composeParagraph';
 import type { TypesetContext } from './context';
 
@@ -35,6 +36,7 @@ export function paragraphFacts(
     shorter: variant(-1),
     longer: variant(1),
     pages: [places[0].page, places[places.length - 1].page],
+    ties: paragraphTies(entry.composed),
   };
 }
 

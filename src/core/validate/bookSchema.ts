@@ -91,6 +91,7 @@ const paragraph = Joi.object({
     together: Joi.boolean(),
     lines: Joi.number().valid(-1, 1),
     spread: Joi.number().valid(-1, 0, 1),
+    liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(200),
   }),
   list: Joi.object({ level: offset, ordered: Joi.boolean().required() }),
   text: Joi.string().allow('').required(),

@@ -1,10 +1,12 @@
 import { expect } from 'chai';
 import { applyEdit, setTouchesEdit } from '../../../src/core/edit';
 import type { Book } from '../../../src/core/model/book';
+import { tieState } from '../../../src/core/model/ties';
 import type { ParagraphTouches } from '../../../src/core/model/streams';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
-import { book, chapter, words } from '../../build/book';
+import { bookTies, paragraphFacts } from '../../../src/core/typeset';
+import { book, chapter, note, words } from '../../build/book';
 
 describe('wishes for a paragraph, through the whole composing', () => {
   const made = book([chapter('One', ...Array.from({ length: 30 }, (_, k) => words(60 + (k % 5) * 22, k)))]);
@@ -47,5 +49,68 @@ describe('wishes for a paragraph, through the whole composing', () => {
     compose(made, context);
     const changed = wish({ breakBefore: true });
     expect(essence(compose(changed, context))).to.deep.equal(essence(compose(changed)));
+  });
+});
+
+describe('ties by rule', () => {
+  const text = 'On 12 May Mrs Vane and Mr Tarrant rowed. Mrs Vane was tired; Mr Orme, of p. 9, was not.';
+  const made = book([chapter('One', text, 'And Mrs Vane slept.{1}', 'No more.')], [note(1, 'Ask Mrs Vane.')]);
+  const [division] = made.divisions;
+  const id = division.blocks[1].id;
+
+  it('are listed with their counts, those in notes and lifted ones too', () => {
+    const lifted = { ...made, spec: { ...made.spec, text: { ...made.spec.text, liftedTies: ['Mr Orme'] } } };
+    expect(bookTies(compose(lifted))).to.deep.equal([
+      { words: 'Mrs Vane', count: 4 },
+      { words: '12 May', count: 1 },
+      { words: 'Mr Orme', count: 1 },
+      { words: 'Mr Tarrant', count: 1 },
+      { words: 'p. 9', count: 1 },
+    ]);
+    const none = { ...made, spec: { ...made.spec, text: { ...made.spec.text, ties: false } } };
+    expect(bookTies(compose(none))).to.deep.equal([]);
+  });
+
+  it('are lifted in one paragraph, and listed there as they are', () => {
+    const here = applyEdit(made, setTouchesEdit(made, division.id, id, { liftedTies: ['Mr Nobody', 'Mrs Vane'] })!);
+    const spec = { ...here.spec, text: { ...here.spec.text, liftedTies: ['p. 9'] } };
+    const both = { ...here, spec };
+    const context = newContext();
+    const composed = compose(both, context);
+    const facts = paragraphFacts(both, composed, context, division.id, id)!;
+    const state = (tied: string) => tieState(tied, ['Mr Nobody', 'Mrs Vane'], ['p. 9']);
+    expect(facts.ties.map((tied) => `${tied}: ${state(tied)}`)).to.deep.equal([
+      '12 May: tied',
+      'Mrs Vane: here',
+      'Mr Tarrant: tied',
+      'Mr Orme: tied',
+      'p. 9: book',
+    ]);
+    // Between words that are untied a line may end: their paragraph alone is broken otherwise.
+    const tiesOf = (of: Book, block: string) => {
+      const known = newContext();
+      const { pages } = compose(of, known);
+      const all = pages.flatMap((page) => page.fragments);
+      return all.find(({ paragraph }) => paragraph.styled.block === block)!.paragraph.styled.style.liftedTies;
+    };
+    expect(tiesOf(both, id)).to.deep.equal(['p. 9', 'Mr Nobody', 'Mrs Vane']);
+    expect(tiesOf(both, division.blocks[2].id)).to.deep.equal(['p. 9']);
+  });
+
+  it('let a line end where they are lifted', () => {
+    const many = Array.from({ length: 60 }, (_, k) => `Mrs Vane ${'aeiou'[k % 5]}${k}`).join(' ');
+    const plain = book([chapter('One', many)]);
+    const block = plain.divisions[0].blocks[1].id;
+    const untied = applyEdit(plain, setTouchesEdit(plain, plain.divisions[0].id, block, { liftedTies: ['Mrs Vane'] })!);
+    const cuts = (of: Book) =>
+      compose(of)
+        .pages.flatMap((page) => page.fragments)
+        .filter(({ paragraph }) => paragraph.styled.block === block)
+        .flatMap(({ paragraph: { styled, broken }, from, to }) =>
+          Array.from({ length: to - from }, (_, k) => styled.text.slice(0, broken.to[from + k]).trimEnd()),
+        )
+        .filter((before) => /Mrs$/.test(before));
+    expect(cuts(plain)).to.deep.equal([]);
+    expect(cuts(untied).length).to.be.at.least(1);
   });
 });

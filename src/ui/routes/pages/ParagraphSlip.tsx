@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
 import { Choices } from './Choices';
+import { TiesOfParagraph } from './TiesOfParagraph';
 
 export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
   const dispatch = useAppDispatch();
@@ -56,6 +57,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
         disabled={readOnly}
         onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
       />
+      <TiesOfParagraph place={place} ties={facts.ties} />
     </section>
   );
 }

@@ -1,6 +1,7 @@
 // Text: the body face with size, leading and setting.
 import { TEXT_FAMILIES } from '../../../core/model/faces';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { TiesOfBook } from './TiesOfBook';
 import { WordListSetting } from '../../components/WordListSetting';
 import { MarksChoice } from './MarksChoice';
 import { useSpec } from './useSetSpec';
@@ -167,6 +168,7 @@ export function TextTopic() {
           ]}
           onChange={(to) => set('text.ties', to === 'yes', 'Ties')}
         />
+        {text.ties && <TiesOfBook />}
         <WordListSetting
           label="Lifted"
           value={text.liftedTies}
