@@ -33,6 +33,7 @@ export {
   tellMoved,
   needsOf,
   bookTies,
+  wishCosts,
   paragraphFacts,
   qualityOf,
   typesetBook,

@@ -1,7 +1,7 @@
 // Opening and closing a book, changing it, taking it over from another tab.
 import { setParticularsEdit, setSpecEdit, setTouchesEdit, specValue } from '../core/edit';
 import type { BookTie } from '../core/model/ties';
-import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/streams';
 import type { Particulars } from '../core/model/book';
 import type { BookEdit, Plain } from '../core/model/bookEdit';
@@ -229,6 +229,14 @@ export function setTouches(
 /** What can be told of a paragraph as it is composed. */
 export function askParagraph(stream: string, block: string): AppThunk<Promise<ParagraphFacts | null>> {
   return async (_dispatch, _getState, { client }) => (await client?.paragraph(stream, block)) ?? null;
+}
+
+/** What each of some wishes for a paragraph would do to its pages; empty when that cannot be told now. */
+export function askWishes(
+  place: { readonly stream: string; readonly block: string },
+  wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[],
+): AppThunk<Promise<readonly (WishCost | null)[]>> {
+  return async (_dispatch, _getState, { client }) => (await client?.wishes(place, wishes)) ?? [];
 }
 
 /** Ties by rule of the book as it is composed. */

@@ -10,8 +10,8 @@ import type { Finding } from '../core/model/finding';
 import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscript';
 import type { LackingCharacter } from '../core/model/lacking';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
-import type { ParagraphFacts } from '../core/model/paragraphFacts';
-import type { PictureBytes } from '../core/model/streams';
+import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
+import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
 import type { HeadingPlace } from '../core/model/referenceTable';
 import type { BookTie } from '../core/model/ties';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
@@ -33,6 +33,14 @@ export type TypesetRequest =
       readonly offset: number;
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly stream: string; readonly block: string }
+  /** How many pages each of some wishes for a paragraph would change. */
+  | {
+      readonly kind: 'wishes';
+      readonly request: number;
+      readonly stream: string;
+      readonly block: string;
+      readonly wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[];
+    }
   /** Characters that the face of their paragraph lacks. */
   | { readonly kind: 'lacking'; readonly request: number }
   /** Ties by rule of the composed book. */
@@ -122,6 +130,8 @@ export type TypesetReply =
       readonly outlines: readonly GlyphOutline[];
     }
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
+  /** Null where that cannot be told; no costs at all when the book has changed meanwhile. */
+  | { readonly kind: 'wishes'; readonly request: number; readonly costs: readonly (WishCost | null)[] }
   | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
   | { readonly kind: 'ties'; readonly request: number; readonly ties: readonly BookTie[] }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }

@@ -6,7 +6,8 @@ import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { BookTie } from '../core/model/ties';
 import type { LackingCharacter } from '../core/model/lacking';
-import type { ParagraphFacts } from '../core/model/paragraphFacts';
+import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
+import type { ParagraphTouches } from '../core/model/streams';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 import type {
   ComposedSummary,
@@ -85,6 +86,7 @@ export class TypesetClient {
   private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
   private readonly places = new Map<number, (page: number) => void>();
   private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
+  private readonly wished = new Map<number, (costs: readonly (WishCost | null)[]) => void>();
   private readonly tied = new Map<number, (ties: readonly BookTie[]) => void>();
   private readonly lackings = new Map<number, (characters: readonly LackingCharacter[]) => void>();
   private readonly found = new Map<number, (reply: FoundReply) => void>();
@@ -164,6 +166,18 @@ export class TypesetClient {
     });
   }
 
+  /** What each of some wishes for a paragraph would do to its pages; empty when the book changes before that is known. */
+  wishes(
+    place: { readonly stream: string; readonly block: string },
+    wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[],
+  ): Promise<readonly (WishCost | null)[]> {
+    const request = (this.requests += 1);
+    return new Promise((resolve) => {
+      this.wished.set(request, resolve);
+      this.send({ kind: 'wishes', request, ...place, wishes });
+    });
+  }
+
   /** Ties by rule of the pages composed last. */
   ties(): Promise<readonly BookTie[]> {
     const request = (this.requests += 1);
@@ -239,6 +253,10 @@ export class TypesetClient {
         this.lackings.get(reply.request)?.(reply.characters);
         this.lackings.delete(reply.request);
         return;
+      case 'wishes':
+        this.wished.get(reply.request)?.(reply.costs);
+        this.wished.delete(reply.request);
+        return;
       case 'ties':
         this.tied.get(reply.request)?.(reply.ties);
         this.tied.delete(reply.request);
@@ -308,6 +326,8 @@ export class TypesetClient {
     this.lackings.clear();
     for (const resolve of this.tied.values()) resolve([]);
     this.tied.clear();
+    for (const resolve of this.wished.values()) resolve([]);
+    this.wished.clear();
     for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
     this.offers.clear();
     this.tidied.clear();

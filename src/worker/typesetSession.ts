@@ -5,6 +5,7 @@ import {
   displayPage,
   findAll,
   bookTies,
+  wishCosts,
   lackingCharacters,
   listChange,
   offersOf,
@@ -76,7 +77,10 @@ export class TypesetSession {
         break;
       case 'ties':
         this.post({ kind: 'ties', request: message.request, ties: this.ties() });
-        return;
+        break;
+      case 'wishes':
+        void this.costs(message);
+        break;
       case 'lacking':
         this.post({ kind: 'lacking', request: message.request, characters: this.lacking() });
         break;
@@ -221,6 +225,15 @@ export class TypesetSession {
     const done = book === undefined ? undefined : await runJob(tidyBook(book, jobs, accepts), this.jobHooks(revision));
     const { edits, changes } = done ?? { edits: [], changes: [] };
     this.post({ kind: 'tidied', request, revision, edits, changes });
+  }
+
+  /** Of the newest composed book; none while the book has changed since. */
+  private async costs({ request, stream, block, wishes }: Extract<TypesetRequest, { kind: 'wishes' }>): Promise<void> {
+    const { composed, book, revision } = this;
+    const isNewest = book !== undefined && composed?.revision === revision;
+    const work = isNewest ? wishCosts(book, composed.book, composed.context, { stream, block }, wishes) : undefined;
+    const costs = work && (await runJob(work, this.jobHooks(revision)));
+    this.post({ kind: 'wishes', request, costs: costs ?? [] });
   }
 
   private sendPage(request: number, page: number): void {

@@ -75,6 +75,12 @@ describe('a person’s wishes for a paragraph', () => {
     expect(states[1]).to.equal(false);
     const labels = await slip().getByRole('group', { name: 'Lines' }).locator('label').allInnerTexts();
     labels.forEach((label, k) => expect(label).to.match(states[k] ? /not without/ : /0\.\d\d em|one|best/));
+    // What the change would do to the pages is told before it is made, and is what it then does.
+    const toggle = slip().locator('label', { hasText: 'Begins a page' });
+    await toggle.getByText(/pages? changes?/).waitFor();
+    expect(await toggle.innerText()).to.match(/(\d+ pages change|1 page changes)(, one more)?/);
+    const told = await page.getByRole('group', { name: 'Depth' }).locator('label').allInnerTexts();
+    expect(told.filter((label) => /changes?/.test(label)).length).to.be.at.least(2);
   });
 
   it('are reached by keys alone', async () => {

@@ -20,3 +20,11 @@ export interface ParagraphFacts {
   /** Words of it that are tied by rule, or would be. */
   readonly ties: readonly string[];
 }
+
+/** What granting a wish would do to the pages of its division. */
+export interface WishCost {
+  /** Pages that would hold other lines, or hold them elsewhere. */
+  readonly pages: number;
+  /** Pages more, or fewer. */
+  readonly more: number;
+}

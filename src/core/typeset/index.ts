@@ -3,6 +3,7 @@ export { needsOf, type Needs } from './facesNeeded';
 export { displayPage } from './renderContext';
 export { heldStarts, movedPages, tellMoved, type HeldStarts } from './hold';
 export { bookTies } from './bookTies';
+export { wishCosts, type Wish } from './wishCosts';
 export { paragraphFacts } from './paragraphFacts';
 export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';

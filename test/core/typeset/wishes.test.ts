@@ -1,11 +1,12 @@
 import { expect } from 'chai';
 import { applyEdit, setTouchesEdit } from '../../../src/core/edit';
 import type { Book } from '../../../src/core/model/book';
+import type { TypesetBook } from '../../../src/core/model/pages';
 import { tieState } from '../../../src/core/model/ties';
 import type { ParagraphTouches } from '../../../src/core/model/streams';
-import { compose, newContext } from '../../build/assets';
+import { compose, drain, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
-import { bookTies, paragraphFacts } from '../../../src/core/typeset';
+import { bookTies, paragraphFacts, wishCosts } from '../../../src/core/typeset';
 import { book, chapter, note, words } from '../../build/book';
 
 describe('wishes for a paragraph, through the whole composing', () => {
@@ -42,6 +43,46 @@ describe('wishes for a paragraph, through the whole composing', () => {
   it('runs its spread a line short', () => {
     const [place] = placesOf(wish({ spread: -1 }));
     expect(place.page.depth).to.equal(-1);
+  });
+
+  it('costs what it is said to cost beforehand, and asking changes nothing', () => {
+    const context = newContext();
+    const composed = compose(made, context);
+    /** The lines of every page of the chapter, as they stand. */
+    const linesOf = (set: TypesetBook) =>
+      set.pages
+        .filter((page) => page.division === division.id && page.role !== 'blank')
+        .map(({ fragments }) =>
+          fragments.map(({ paragraph: { styled, broken }, from, to, y }) => [styled.block, broken.from[from], to, y]),
+        );
+    const now = linesOf(composed);
+    const wished: readonly ParagraphTouches[] = [
+      { lines: 1 },
+      { lines: -1 },
+      { breakBefore: true },
+      { spread: -1 },
+      {},
+    ];
+    for (const at of [3, 14, 27]) {
+      const place = { stream: division.id, block: division.blocks[at].id };
+      const costs = drain(wishCosts(made, composed, context, place, wished));
+      wished.forEach((touches, k) => {
+        const edit = setTouchesEdit(made, place.stream, place.block, touches);
+        const then = edit === null ? now : linesOf(compose(applyEdit(made, edit)));
+        const count = Math.max(now.length, then.length);
+        const changed = Array.from(
+          { length: count },
+          (_, page) => JSON.stringify(now[page]) !== JSON.stringify(then[page]),
+        );
+        expect(costs[k], JSON.stringify(touches)).to.deep.equal({
+          pages: changed.filter((is) => is).length,
+          more: then.length - now.length,
+        });
+      });
+    }
+    expect(essence(compose(made, context))).to.deep.equal(essence(composed));
+    const nowhere = { stream: 'd999', block: 'p1' };
+    expect(drain(wishCosts(made, composed, context, nowhere, [{ lines: 1 }]))).to.deep.equal([null]);
   });
 
   it('gives the same pages when the book was known before', () => {

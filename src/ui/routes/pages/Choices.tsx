@@ -1,14 +1,24 @@
 // A choice of the slip among few ways, each with what it comes to, and grey with the reason where it cannot be.
 import type { SettingFacts } from '../../../core/model/paragraphFacts';
 
+export interface Choice<T> {
+  readonly value: T;
+  readonly name: string;
+  /** What its lines come to; null: they cannot be set so. */
+  readonly facts?: SettingFacts | null;
+  /** Why they cannot. */
+  readonly why?: string;
+  /** What becomes of the pages. */
+  readonly cost?: string;
+}
+
 interface ChoicesProps<T extends number | null> {
   readonly label: string;
   /** Groups the buttons. */
   readonly name: string;
   readonly value: T;
   readonly disabled: boolean;
-  /** Value, name, what it comes to (null: impossible), and why not. */
-  readonly choices: readonly (readonly [T, string, SettingFacts | null | undefined, string])[];
+  readonly choices: readonly Choice<T>[];
   readonly onChange: (to: T) => void;
 }
 
@@ -23,7 +33,7 @@ export function Choices<T extends number | null>({
   return (
     <fieldset className="border-b border-hairline px-3.5 py-1.5" disabled={disabled}>
       <legend className="float-left mb-0.5 w-full font-medium">{label}</legend>
-      {choices.map(([own, name, facts, why]) => {
+      {choices.map(({ value: own, name, facts, why = '', cost = '' }) => {
         const isImpossible = facts === null;
         return (
           <label
@@ -41,11 +51,16 @@ export function Choices<T extends number | null>({
             />
             <span className="grow whitespace-nowrap">{name}</span>
             <span className="text-right text-[12px] text-quiet">
-              {isImpossible ? why : facts && facts.widest > 0 ? `${facts.widest.toFixed(2)} em` : ''}
+              {isImpossible ? why : told(facts, own === value ? '' : cost)}
             </span>
           </label>
         );
       })}
     </fieldset>
   );
+}
+
+function told(facts: SettingFacts | undefined, cost: string): string {
+  const space = facts !== undefined && facts.widest > 0 ? `${facts.widest.toFixed(2)} em` : '';
+  return [space, cost].filter((words) => words !== '').join(', ');
 }

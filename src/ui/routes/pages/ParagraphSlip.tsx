@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
 import { Choices } from './Choices';
+import { costInWords, useWishCosts } from './useWishCosts';
 import { TiesOfParagraph } from './TiesOfParagraph';
 
 export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
@@ -24,8 +25,15 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       isCurrent = false;
     };
   }, [dispatch, place.stream, place.block, revision]);
+  const touches = block?.touches ?? {};
+  const costs = useWishCosts(facts === null ? undefined : place, [
+    { lines: -1 },
+    { lines: undefined },
+    { lines: 1 },
+    { breakBefore: touches.breakBefore ? undefined : true },
+    { together: touches.together ? undefined : true },
+  ]);
   if (block === undefined || facts === null) return null;
-  const touches = block.touches ?? {};
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
     <section aria-label="This paragraph">
@@ -39,21 +47,29 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
         disabled={readOnly}
         value={touches.lines ?? 0}
         choices={[
-          [-1, 'one fewer', facts.shorter, 'not without crowding'],
-          [0, 'best', facts.best, ''],
-          [1, 'one more', facts.longer, 'not without gaps'],
+          {
+            value: -1,
+            name: 'one fewer',
+            facts: facts.shorter,
+            why: 'not without crowding',
+            cost: costInWords(costs[0]),
+          },
+          { value: 0, name: 'best', facts: facts.best, cost: costInWords(costs[1]) },
+          { value: 1, name: 'one more', facts: facts.longer, why: 'not without gaps', cost: costInWords(costs[2]) },
         ]}
         onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
       />
       <Toggle
         label="Begins a page"
         isOn={touches.breakBefore === true}
+        cost={costInWords(costs[3])}
         disabled={readOnly}
         onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
       />
       <Toggle
         label="Whole, and with the next"
         isOn={touches.together === true}
+        cost={costInWords(costs[4])}
         disabled={readOnly}
         onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
       />
@@ -72,14 +88,19 @@ function told({ lines, widest }: SettingFacts): string {
 interface ToggleProps {
   readonly label: string;
   readonly isOn: boolean;
+  /** What becomes of the pages when it is changed. */
+  readonly cost: string;
   readonly disabled: boolean;
   readonly onChange: (to: boolean) => void;
 }
 
-function Toggle({ label, isOn, disabled, onChange }: ToggleProps) {
+function Toggle({ label, isOn, cost, disabled, onChange }: ToggleProps) {
   return (
     <label className="flex items-center justify-between gap-3 border-b border-hairline px-3.5 py-1.5">
-      <span>{label}</span>
+      <span className="min-w-0">
+        {label}
+        {cost !== '' && <span className="block text-[12px] text-quiet">{cost}</span>}
+      </span>
       <input
         type="checkbox"
         className="checkbox checkbox-primary checkbox-xs"

@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
 import { Choices } from './Choices';
+import { costInWords, useWishCosts } from './useWishCosts';
 
 type Wish = -1 | 0 | 1 | null;
 
@@ -19,6 +20,7 @@ export function SpreadDepth({ lists }: { lists: readonly (DisplayList | undefine
   const place = begun[Math.max(0, wished)];
   const touched = useAppSelector((state) => place && selectParagraph(state, place.stream, place.block));
   const isPart = useAppSelector((state) => state.book.book?.spec.pages.footFree);
+  const costs = useWishCosts(touched === undefined || isPart ? undefined : place, DEPTHS);
   if (place === undefined || touched === undefined) return null;
   const wish: Wish = touched.touches?.spread ?? null;
   return (
@@ -28,16 +30,17 @@ export function SpreadDepth({ lists }: { lists: readonly (DisplayList | undefine
       disabled={readOnly || isPart === true}
       value={wish}
       choices={[
-        [null, 'as it falls', undefined, ''],
-        [-1, 'a line short', undefined, ''],
-        [0, 'as the page', undefined, ''],
-        [1, 'a line long', undefined, ''],
+        { value: null, name: 'as it falls', cost: costInWords(costs[0]) },
+        { value: -1, name: 'a line short', cost: costInWords(costs[1]) },
+        { value: 0, name: 'as the page', cost: costInWords(costs[2]) },
+        { value: 1, name: 'a line long', cost: costInWords(costs[3]) },
       ]}
       onChange={(to) => dispatch(setTouches(place, { spread: to ?? undefined }, NAMES[to === null ? 3 : to + 1]))}
     />
   );
 }
 
+const DEPTHS = [{ spread: undefined }, { spread: -1 }, { spread: 0 }, { spread: 1 }];
 const NAMES = ['Spread a line short', 'Spread as the page', 'Spread a line long', 'Spread as it falls'];
 
 /** Paragraphs of running text whose first line stands on a page, in order. */

@@ -7,8 +7,8 @@ import type { ParagraphPlace } from '../../../state/viewSlice';
 
 const STATES: Readonly<Record<TieState, string>> = {
   tied: 'Tied',
-  here: 'Lifted here',
-  book: 'Lifted in the book',
+  here: 'Untied here',
+  book: 'Untied in all',
 };
 
 export function TiesOfParagraph({ place, ties }: { place: ParagraphPlace; ties: readonly string[] }) {
@@ -32,7 +32,7 @@ export function TiesOfParagraph({ place, ties }: { place: ParagraphPlace; ties: 
       dispatch(setSpec(['text', 'liftedTies'], others, `“${words}” tied again`));
   };
   return (
-    <fieldset className="border-b border-hairline px-3.5 py-1.5" disabled={readOnly}>
+    <fieldset className="min-w-0 border-b border-hairline px-3.5 py-1.5" disabled={readOnly}>
       <legend className="float-left mb-1 w-full">Ties</legend>
       <ul className="clear-both">
         {ties.map((words) => (
@@ -41,7 +41,7 @@ export function TiesOfParagraph({ place, ties }: { place: ParagraphPlace; ties: 
               {words}
             </span>
             <select
-              className="select select-xs w-36 shrink-0"
+              className="select select-xs w-[118px] shrink-0"
               aria-label={`The tie of ${words}`}
               value={tieState(words, here ?? [], inBook)}
               onChange={(event) => lift(words, event.target.value as TieState)}

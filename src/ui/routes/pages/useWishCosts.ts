@@ -1,0 +1,36 @@
+// What each choice of a slip would do to the pages, asked for whenever the book is composed anew.
+import { useEffect, useState } from 'react';
+import type { WishCost } from '../../../core/model/paragraphFacts';
+import type { ParagraphTouches } from '../../../core/model/streams';
+import { askWishes } from '../../../state/bookThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import type { ParagraphPlace } from '../../../state/viewSlice';
+
+export type Wish = Partial<Record<keyof ParagraphTouches, unknown>>;
+
+/** By the order of the wishes; empty until it is known. `wishes` is compared by what it says. */
+export function useWishCosts(place: ParagraphPlace | undefined, wishes: readonly Wish[]): readonly (WishCost | null)[] {
+  const dispatch = useAppDispatch();
+  const revision = useAppSelector((state) => state.compose.summary?.revision);
+  const asked = JSON.stringify([place, wishes.map((wish) => Object.entries(wish))]);
+  const [known, setKnown] = useState<{ asked: string; costs: readonly (WishCost | null)[] } | null>(null);
+  useEffect(() => {
+    if (place === undefined) return;
+    let isCurrent = true;
+    void dispatch(askWishes(place, wishes)).then((costs) => isCurrent && setKnown({ asked, costs }));
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch, asked, revision]);
+  return known?.asked === asked ? known.costs : [];
+}
+
+/** `2 pages change, one more`; nothing while it is not known. */
+export function costInWords(cost: WishCost | null | undefined): string {
+  if (cost === null || cost === undefined) return '';
+  if (cost.pages === 0) return 'no page changes';
+  const changed = cost.pages === 1 ? '1 page changes' : `${cost.pages} pages change`;
+  if (cost.more === 0) return changed;
+  const count = Math.abs(cost.more) === 1 ? 'one' : String(Math.abs(cost.more));
+  return `${changed}, ${count} ${cost.more > 0 ? 'more' : 'fewer'}`;
+}
