@@ -110,7 +110,7 @@ function openBook(
 ): { book: Book; remarks: Report['remarks']; pictures: PictureBytes } {
   if (name.toLowerCase().endsWith('.walnut')) {
     const { book: kept, pictures } = readProject(bytes, checkBook);
-    const changed = options.spec ?? options.trim ?? options.margins ?? options.type;
+    const changed = options.start ?? options.spec ?? options.trim ?? options.margins ?? options.type;
     const particulars = language === undefined ? kept.particulars : { ...kept.particulars, language };
     return { book: { ...kept, particulars, spec: changed === undefined ? kept.spec : spec }, remarks: [], pictures };
   }

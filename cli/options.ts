@@ -6,6 +6,8 @@ export class UsageError extends Error {}
 export interface ComposeOptions {
   readonly command: 'compose';
   readonly manuscript: string;
+  /** A starting spec by its name, such as `essays`. */
+  readonly start?: string;
   readonly spec?: string;
   readonly trim?: string;
   readonly margins?: string;
@@ -39,7 +41,7 @@ export interface TidyOptions {
 export type Options = ComposeOptions | ReadOptions | TidyOptions;
 
 const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
-  compose: ['spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold', 'epub', 'copy'],
+  compose: ['start', 'spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold', 'epub', 'copy'],
   read: ['report'],
   tidy: ['jobs', 'report', 'changes'],
 };
@@ -47,7 +49,7 @@ const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
 const NOT_YET = ['screen', 'booklet'];
 
 export const USAGE =
-  'usage: walnut-leaf compose MANUSCRIPT [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
+  'usage: walnut-leaf compose MANUSCRIPT [--start novel|large-type|essays|handbook|verse|workbook] [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
   '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
   '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
   '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';

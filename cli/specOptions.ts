@@ -2,14 +2,15 @@
 import { checkSpec, parseLength, specFromFile, ValueError } from '../src/core/index';
 import type { FaceTable } from '../src/core/model/faces';
 import type { Length } from '../src/core/model/length';
-import { NOVEL_SPEC } from '../src/core/model/novelSpec';
+import { STARTING_SPECS } from '../src/core/model/startingSpecs';
 import type { Spec } from '../src/core/model/spec';
 import { UsageError, type ComposeOptions } from './options';
 
 /** `specFile`: the parsed contents of --spec. Throws UsageError: every fault here is bad usage. */
 export function specOf(options: ComposeOptions, specFile: unknown, faces: FaceTable): Spec {
   try {
-    let spec = specFile === undefined ? NOVEL_SPEC : specFromFile(specFile);
+    const start = startingSpec(options.start);
+    let spec = specFile === undefined ? start : specFromFile(specFile, start);
     if (options.trim !== undefined) spec = withTrim(spec, options.trim);
     if (options.margins !== undefined) spec = withMargins(spec, options.margins);
     if (options.type !== undefined) spec = withType(spec, options.type, faces);
@@ -18,6 +19,15 @@ export function specOf(options: ComposeOptions, specFile: unknown, faces: FaceTa
     if (error instanceof ValueError) throw new UsageError(error.message);
     throw error;
   }
+}
+
+/** A starting spec by its name in small letters, with hyphens. */
+function startingSpec(name: string | undefined): Spec {
+  if (name === undefined) return STARTING_SPECS[0].spec;
+  const keyOf = ({ spec }: { readonly spec: Spec }) => spec.name.toLowerCase().replace(/ /g, '-');
+  const found = STARTING_SPECS.find((one) => keyOf(one) === name);
+  if (found === undefined) throw new UsageError(`--start ${name} is none of ${STARTING_SPECS.map(keyOf).join(', ')}.`);
+  return found.spec;
 }
 
 /** `5.5x8.5in`, `148x210mm`, `5.5inx8.5in`: a unit at the end serves both. */

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { UsageError, readOptions } from '../cli/options';
 import { readAsset } from './build/assets';
-import { pdfInfo, pdfText, scratch } from './build/tools';
+import { pdfFonts, pdfInfo, pdfText, scratch } from './build/tools';
 
 const program = fileURLToPath(new URL('../bin/walnut-leaf.mjs', import.meta.url));
 const demo = fileURLToPath(new URL('../generated/public/demo/the-ferry-register.docx', import.meta.url));
@@ -94,6 +94,15 @@ describe('the command line', () => {
     expect(info).to.match(/Title:\s+Tides/);
   });
 
+  it('sets a book as a starting spec, with a spec file laid over it', () => {
+    const press = join(folder, 'large.pdf');
+    const spec = file('over.json', JSON.stringify({ openers: { textStart: 4 } }));
+    const done = run('compose', file('t.txt'), '--start', 'large-type', '--spec', spec, '--press', press);
+    expect(done.stderr).to.equal('');
+    expect(pdfInfo(readFileSync(press))).to.match(/size:\s+442\.2\d* x 663\.3\d*/);
+    expect(pdfFonts(readFileSync(press))).to.include('SourceSerif4');
+  });
+
   it('holds to a pull, and says which pages change', () => {
     const pull = join(folder, 'pull.walnut');
     const lines = Array.from(
@@ -139,6 +148,7 @@ describe('the command line', () => {
     ['an option that is not built yet', ['compose', 'x.txt', '--booklet', 'x.pdf']],
     ['an option without a value', ['compose', 'x.txt', '--press']],
     ['a trim that is no size', ['compose', 'x.txt', '--trim', 'large']],
+    ['a starting spec that there is not', ['compose', 'x.txt', '--start', 'Novel 2']],
     ['three margins', ['compose', 'x.txt', '--margins', '1in,1in,1in']],
     ['a face that does not ship', ['compose', 'x.txt', '--type', 'Nosuch 10/12']],
     ['a type size of nothing', ['compose', 'x.txt', '--type', 'Spectral 0/0']],

@@ -1,5 +1,6 @@
 // Opening and closing a book, changing it, taking it over from another tab.
-import { setParticularsEdit, setSpecEdit, setTouchesEdit, specValue } from '../core/edit';
+import { setParticularsEdit, setSpecEdit, editsBetweenBooks, setTouchesEdit, specValue } from '../core/edit';
+import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/startingSpecs';
 import type { BookTie } from '../core/model/ties';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/streams';
@@ -209,6 +210,17 @@ export function setSpec(path: readonly string[], to: Plain, name: string): AppTh
     if (fault !== null) return fault;
     dispatch(edit(name, [change]));
     return null;
+  };
+}
+
+/** Sets the book as one of the starting specs; one undo step. */
+export function setAs(key: StartingKey): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const starting = STARTING_SPECS.find((one) => one.key === key);
+    if (book === null || readOnly || starting === undefined) return;
+    const edits = editsBetweenBooks(book, { ...book, spec: specSetAs(book.spec, starting.spec) });
+    if (edits.length > 0) dispatch(edit(`Set as ${starting.spec.name}`, edits));
   };
 }
 

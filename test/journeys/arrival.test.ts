@@ -105,6 +105,12 @@ describe('the arrival of a manuscript', () => {
     await sheet.getByLabel('Trade size').selectOption('6x9');
     await sheet.getByLabel('Language').selectOption('en-GB');
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
+    await sheet.getByLabel('Starting spec').selectOption({ label: 'Large type' });
+    await sheet.getByText('For readers who need large letters').waitFor();
+    await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '156 × 234 mm' }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
+    expect(await sheet.getByLabel('Starting spec').inputValue()).to.equal('novel');
     await page.keyboard.press('Alt+2');
     expect(await page.getByLabel('Trade size').inputValue()).to.equal('6x9');
     await page.keyboard.press('Alt+1');

@@ -107,4 +107,11 @@ export const TEXT_FAMILIES = [
 ];
 
 /** Families looked through, in order, for a character that the wished face lacks. */
-export const FALLBACK_FAMILIES = ['source-serif-4', 'source-sans-3', 'frank-ruhl-libre', 'amiri', 'noto-emoji'];
+export const FALLBACK_FAMILIES = [
+  'source-serif-4',
+  'eb-garamond',
+  'source-sans-3',
+  'frank-ruhl-libre',
+  'amiri',
+  'noto-emoji',
+];

@@ -221,12 +221,12 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
   return spec;
 }
 
-/** A spec.json of the command line: any part of a spec, laid over the novel. Throws ValueError. */
-export function specFromFile(value: unknown): Spec {
+/** A spec.json of the command line: any part of a spec, laid over a starting spec. Throws ValueError. */
+export function specFromFile(value: unknown, under: Spec = NOVEL_SPEC): Spec {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) {
     throw new ValueError('', 'The spec file does not hold an object.');
   }
-  return checkSpec(laidOver(NOVEL_SPEC, value), 'The spec file');
+  return checkSpec(laidOver(under, value), 'The spec file');
 }
 
 /** `over` laid on `under`, key by key; lengths, lists and plain values are taken whole. */

@@ -60,7 +60,14 @@ export function Choices<T extends number | null>({
   );
 }
 
-function told(facts: SettingFacts | undefined, cost: string): string {
+/** The widest space and what becomes of the pages, each on a line. */
+function told(facts: SettingFacts | undefined, cost: string) {
   const space = facts !== undefined && facts.widest > 0 ? `${facts.widest.toFixed(2)} em` : '';
-  return [space, cost].filter((words) => words !== '').join(', ');
+  return [space, cost]
+    .filter((words) => words !== '')
+    .map((words) => (
+      <span key={words} className="block">
+        {words}
+      </span>
+    ));
 }

@@ -1,7 +1,8 @@
 // On the arrival sheet: the first decisions on how the book is set, with its first text spread as it comes to then.
 import { useState } from 'react';
 import { LANGUAGES } from '../../../../core/model/book';
-import { setParticulars } from '../../../../state/bookThunks';
+import { STARTING_SPECS, type StartingKey } from '../../../../core/model/startingSpecs';
+import { setAs, setParticulars } from '../../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting } from '../../../components/Setting';
 import { selectSpreads } from '../../../../state/selectors';
@@ -27,8 +28,21 @@ function Choices() {
   const dispatch = useAppDispatch();
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const language = useAppSelector((state) => state.book.book?.particulars.language) ?? 'en';
+  const name = useAppSelector((state) => state.book.book?.spec.name);
+  const starting = STARTING_SPECS.find(({ spec }) => spec.name === name);
   return (
     <>
+      <ChoiceSetting
+        label="Starting spec"
+        value={starting?.key ?? ''}
+        disabled={readOnly}
+        note={starting?.reason}
+        choices={[
+          ...(starting === undefined ? [['', name ?? ''] as const] : []),
+          ...STARTING_SPECS.map(({ key, spec }) => [key, spec.name] as const),
+        ]}
+        onChange={(to) => to !== '' && dispatch(setAs(to as StartingKey))}
+      />
       <TrimChoice />
       <ChoiceSetting
         label="Language"
