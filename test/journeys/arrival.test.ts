@@ -113,6 +113,10 @@ describe('the arrival of a manuscript', () => {
     expect(await sheet.getByLabel('Starting spec').inputValue()).to.equal('novel');
     await page.keyboard.press('Alt+2');
     expect(await page.getByLabel('Trade size').inputValue()).to.equal('6x9');
+    await page.getByLabel('Starting spec').selectOption({ label: 'Essays' });
+    await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '5.25 × 8 in' }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
     await page.keyboard.press('Alt+1');
     await page.getByRole('button', { name: /^The First/ }).click();
   });

@@ -4,6 +4,7 @@ import { typeArea } from '../../../core/measure/typeArea';
 import { formatNumber } from '../../../core/measure/units';
 import { useAppSelector } from '../../../state/hooks';
 import { LengthSetting, SettingGroup } from '../../components/Setting';
+import { StartingSpecChoice } from '../../components/StartingSpecChoice';
 import { TrimChoice } from './TrimChoice';
 import { useSpec } from './useSetSpec';
 
@@ -20,6 +21,9 @@ export function PageTopic() {
   const trade = maybeTradeTrim(trim.width.pt, trim.height.pt);
   return (
     <>
+      <SettingGroup title="Set as" aside="the whole spec">
+        <StartingSpecChoice />
+      </SettingGroup>
       <SettingGroup title="Trim" aside={trade?.name ?? 'own size'}>
         <TrimChoice />
         <LengthSetting

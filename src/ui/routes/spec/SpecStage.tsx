@@ -55,7 +55,6 @@ export default function SpecStage() {
             <span className="whitespace-nowrap font-normal text-quiet">{topicFact(key, spec)}</span>
           </button>
         ))}
-        <p className="mt-auto px-3.5 pb-4 text-[12px] text-quiet">Starting spec: {spec.name}</p>
       </nav>
       <div className="relative flex min-w-0 grow flex-col bg-base-200">
         <ComposeProgress />

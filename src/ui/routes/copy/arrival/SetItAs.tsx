@@ -1,10 +1,10 @@
 // On the arrival sheet: the first decisions on how the book is set, with its first text spread as it comes to then.
 import { useState } from 'react';
 import { LANGUAGES } from '../../../../core/model/book';
-import { STARTING_SPECS, type StartingKey } from '../../../../core/model/startingSpecs';
-import { setAs, setParticulars } from '../../../../state/bookThunks';
+import { setParticulars } from '../../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting } from '../../../components/Setting';
+import { StartingSpecChoice } from '../../../components/StartingSpecChoice';
 import { selectSpreads } from '../../../../state/selectors';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
@@ -28,21 +28,9 @@ function Choices() {
   const dispatch = useAppDispatch();
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const language = useAppSelector((state) => state.book.book?.particulars.language) ?? 'en';
-  const name = useAppSelector((state) => state.book.book?.spec.name);
-  const starting = STARTING_SPECS.find(({ spec }) => spec.name === name);
   return (
     <>
-      <ChoiceSetting
-        label="Starting spec"
-        value={starting?.key ?? ''}
-        disabled={readOnly}
-        note={starting?.reason}
-        choices={[
-          ...(starting === undefined ? [['', name ?? ''] as const] : []),
-          ...STARTING_SPECS.map(({ key, spec }) => [key, spec.name] as const),
-        ]}
-        onChange={(to) => to !== '' && dispatch(setAs(to as StartingKey))}
-      />
+      <StartingSpecChoice />
       <TrimChoice />
       <ChoiceSetting
         label="Language"
