@@ -72,5 +72,14 @@ for (const [name, go] of VIEWS) {
   await page.waitForTimeout(700);
   await page.screenshot({ path: join(out, `${name}.png`) });
 }
+await page.getByRole('link', { name: 'To the Shelf' }).click();
+await page.getByRole('link', { name: 'Open Keeping a Tidal Garden' }).click();
+await page.locator('article [data-width]').first().waitFor();
+await page.keyboard.press('Alt+1');
+await page.getByRole('button', { name: /^The Ground That/ }).click();
+await page.locator('.galley-picture img:not([hidden])').first().waitFor();
+await page.locator('.galley-picture').first().scrollIntoViewIfNeeded();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: join(out, 'pictures.png') });
 await browser.close();
 server.kill();
