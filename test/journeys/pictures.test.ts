@@ -94,6 +94,12 @@ describe('pictures', () => {
     // A mean of greys from dark to light, and nothing of the paper.
     for (let tries = 0; tries < 20 && (await drawnAt(ALT))[0] > 200; tries += 1) await page.waitForTimeout(100);
     expect((await drawnAt(ALT))[0]).to.be.within(60, 200);
+    // Pointed at, its slip tells how it is set, and has nothing to say of lines.
+    await page.locator(`[role=img][aria-label="${ALT}"]`).click();
+    const slip = page.getByRole('region', { name: 'This paragraph' });
+    await slip.getByText(/^\d.* × .* in, \d+ pixels to the inch$/).waitFor();
+    expect(await slip.getByRole('group', { name: 'Lines' }).count()).to.equal(0);
+    await page.keyboard.press('Escape');
     await page.keyboard.press('Alt+1');
   });
 

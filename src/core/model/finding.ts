@@ -29,6 +29,7 @@ export type FindingKind =
   | 'picture-missing'
   | 'picture-not-printed'
   | 'picture-coarse'
+  | 'picture-without-words'
   | 'leading-replaced'
   | 'small-capitals-scaled'
   | 'title-below-text-start'

@@ -7,6 +7,14 @@ export interface SettingFacts {
   readonly widest: number;
 }
 
+/** A picture as it is set: points, and pixels of its file to the inch (0: not known). */
+export interface PictureSetting {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly resolution: number;
+}
+
 export interface ParagraphFacts {
   readonly tag: StyleTag;
   /** As it stands on its pages. */
@@ -17,6 +25,8 @@ export interface ParagraphFacts {
   readonly longer: SettingFacts | null;
   /** First and last page on which it stands, from 0. */
   readonly pages: readonly [number, number];
+  /** Null for words. */
+  readonly picture: PictureSetting | null;
   /** Words of it that are tied by rule, or would be. */
   readonly ties: readonly string[];
 }

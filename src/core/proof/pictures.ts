@@ -13,25 +13,32 @@ export function pictures({ styled }: ComposedParagraph): LineFinding[] {
   if (picture === undefined) return [];
   const { stream, block } = styled;
   const name = picture.name === '' ? 'A picture' : `The picture “${picture.name}”`;
-  const found = (finding: Pick<Finding, 'kind' | 'grade' | 'message'>) => [
-    { line: 0, finding: { ...finding, stream, block } },
-  ];
+  const found: LineFinding[] = [];
+  const add = (finding: Pick<Finding, 'kind' | 'grade' | 'message'>) =>
+    found.push({ line: 0, finding: { ...finding, stream, block } });
   if (picture.asset === '')
-    return found({
+    add({
       kind: 'picture-missing',
       grade: 'must',
       message: `${name} did not come with the manuscript: a frame keeps its place until its file is chosen.`,
     });
-  if (!PRINTED.has(picture.format))
-    return found({
+  else if (!PRINTED.has(picture.format))
+    add({
       kind: 'picture-not-printed',
       grade: 'must',
       message: `${name} is of a kind that the press PDF cannot hold: choose it as a JPEG or PNG file.`,
     });
-  if (picture.resolution === 0 || picture.resolution >= ENOUGH) return [];
-  return found({
-    kind: 'picture-coarse',
-    grade: picture.resolution < LEAST ? 'should' : 'look',
-    message: `${name} has ${picture.resolution} pixels to the inch at this size; print wants ${ENOUGH} and more.`,
-  });
+  else if (picture.resolution > 0 && picture.resolution < ENOUGH)
+    add({
+      kind: 'picture-coarse',
+      grade: picture.resolution < LEAST ? 'should' : 'look',
+      message: `${name} has ${picture.resolution} pixels to the inch at this size; print wants ${ENOUGH} and more.`,
+    });
+  if (picture.alt === '')
+    add({
+      kind: 'picture-without-words',
+      grade: 'look',
+      message: `${name} has no words that tell what it shows: an e-book needs them.`,
+    });
+  return found;
 }

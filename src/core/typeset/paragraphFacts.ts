@@ -2,7 +2,8 @@
 import type { BrokenParagraph } from '../model/broken';
 import type { Book } from '../model/book';
 import type { TypesetBook } from '../model/pages';
-import type { ParagraphFacts, SettingFacts } from '../model/paragraphFacts';
+import type { ParagraphFacts, PictureSetting, SettingFacts } from '../model/paragraphFacts';
+import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph } from '../model/streams';
 import { paragraphTies } from './bookTies';
 import { variantOnWish } from './composeParagraph';
@@ -36,8 +37,15 @@ export function paragraphFacts(
     shorter: variant(-1),
     longer: variant(1),
     pages: [places[0].page, places[places.length - 1].page],
+    picture: pictureOf(entry.style),
     ties: paragraphTies(entry.composed),
   };
+}
+
+function pictureOf({ picture }: ResolvedStyle): PictureSetting | null {
+  if (picture === undefined) return null;
+  const { name, width, height, resolution } = picture;
+  return { name, width, height, resolution };
 }
 
 function factsOf(broken: BrokenParagraph): SettingFacts {

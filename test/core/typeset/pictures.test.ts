@@ -10,7 +10,7 @@ import {
   type Paragraph,
   type PictureFacts,
 } from '../../../src/core/model/streams';
-import { displayPage, writePressPdf } from '../../../src/core/typeset';
+import { displayPage, paragraphFacts, writePressPdf } from '../../../src/core/typeset';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
@@ -123,12 +123,23 @@ describe('pictures on pages', () => {
     const bitmap: PictureFacts = { ...WIDE, format: 'bmp', name: 'old.bmp' };
     const fine = factsOf(pngOf(1200, 600), 'fine.png', '', 200, 100);
     const blocks = [picture('p500', missing), picture('p501', bitmap), picture('p502', WIDE), picture('p503', fine)];
-    const { composed, all } = drawn(bookOf(blocks));
+    const set = bookOf(blocks);
+    const { composed, context, all } = drawn(set);
     expect(all).to.have.length(4);
     const told = composed.findings
       .filter(({ kind }) => kind.startsWith('picture'))
       .map(({ kind, block }) => `${kind} ${block}`);
-    expect(told).to.deep.equal(['picture-missing p500', 'picture-not-printed p501', 'picture-coarse p502']);
+    expect(told).to.deep.equal([
+      'picture-missing p500',
+      'picture-not-printed p501',
+      'picture-coarse p502',
+      'picture-without-words p503',
+    ]);
+    const facts = paragraphFacts(set, composed, context, set.divisions[0].id, 'p503')!;
+    expect(facts.picture).to.deep.equal({ name: 'fine.png', width: 200, height: 100, resolution: 432 });
+    expect(
+      paragraphFacts(set, composed, context, set.divisions[0].id, set.divisions[0].blocks[1].id)!.picture,
+    ).to.equal(null);
   });
 
   it('change with the trim, and with an edit only where it is', () => {

@@ -1,7 +1,8 @@
 // The slip of the paragraph pointed at: how it is set, and a person's wishes for its place. Each choice says beforehand
 // what its lines would come to, and is grey with the reason when they cannot be set so.
 import { useEffect, useState } from 'react';
-import type { ParagraphFacts, SettingFacts } from '../../../core/model/paragraphFacts';
+import { formatNumber } from '../../../core/measure/units';
+import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
@@ -40,25 +41,31 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
         This paragraph <span className="font-normal text-quiet">{facts.tag}</span>
       </h2>
-      <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>
-      <Choices
-        label="Lines"
-        name="Lines of the paragraph"
-        disabled={readOnly}
-        value={touches.lines ?? 0}
-        choices={[
-          {
-            value: -1,
-            name: 'one fewer',
-            facts: facts.shorter,
-            why: 'not without crowding',
-            cost: costInWords(costs[0]),
-          },
-          { value: 0, name: 'best', facts: facts.best, cost: costInWords(costs[1]) },
-          { value: 1, name: 'one more', facts: facts.longer, why: 'not without gaps', cost: costInWords(costs[2]) },
-        ]}
-        onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
-      />
+      {facts.picture === null ? (
+        <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>
+      ) : (
+        <PictureFacts picture={facts.picture} />
+      )}
+      {facts.picture === null && (
+        <Choices
+          label="Lines"
+          name="Lines of the paragraph"
+          disabled={readOnly}
+          value={touches.lines ?? 0}
+          choices={[
+            {
+              value: -1,
+              name: 'one fewer',
+              facts: facts.shorter,
+              why: 'not without crowding',
+              cost: costInWords(costs[0]),
+            },
+            { value: 0, name: 'best', facts: facts.best, cost: costInWords(costs[1]) },
+            { value: 1, name: 'one more', facts: facts.longer, why: 'not without gaps', cost: costInWords(costs[2]) },
+          ]}
+          onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
+        />
+      )}
       <Toggle
         label="Begins a page"
         isOn={touches.breakBefore === true}
@@ -75,6 +82,24 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       />
       <TiesOfParagraph place={place} ties={facts.ties} />
     </section>
+  );
+}
+
+/** What is known of a picture as it stands on its page. */
+function PictureFacts({ picture }: { picture: PictureSetting }) {
+  const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
+  const size = [picture.width, picture.height].map((points) => formatNumber(points, unit)).join(' × ');
+  return (
+    <dl className="border-b border-hairline px-3.5 py-1.5">
+      <dt className="sr-only">Picture</dt>
+      <dd className="truncate" title={picture.name}>
+        {picture.name || 'Picture'}
+      </dd>
+      <dd className="text-quiet">
+        {size} {unit}
+        {picture.resolution > 0 && `, ${picture.resolution} pixels to the inch`}
+      </dd>
+    </dl>
   );
 }
 

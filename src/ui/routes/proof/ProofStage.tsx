@@ -39,6 +39,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'picture-missing': 'Pictures without a file',
   'picture-not-printed': 'Pictures that cannot print',
   'picture-coarse': 'Coarse pictures',
+  'picture-without-words': 'Pictures without words',
   'leading-replaced': 'Leading replaced',
   'small-capitals-scaled': 'Small capitals scaled',
   'title-below-text-start': 'Titles deeper than the text start',
