@@ -189,6 +189,7 @@ function withHairs(text: string, edits: readonly MarkEdit[]): MarkEdit[] {
 
 /** Three points a thin space apart, tied to the word before. */
 function* setPoints(text: string, marks: Marks): Generator<MarkEdit> {
+  if (!text.includes('…') && !text.includes('..') && !text.includes('. .')) return;
   for (const match of text.matchAll(/([ \u00A0\u2009\u202F]?)(\.?)(…|\.\.\.|\. \. \.)/g)) {
     const [whole, white, point] = match;
     const before = charBefore(text, match.index);
@@ -203,10 +204,13 @@ function* setPoints(text: string, marks: Marks): Generator<MarkEdit> {
   }
 }
 
+const RANGE = /\d-\d/;
+
 /** Dashes between words, ranges of figures, and the dash that opens a speech. */
 function* setDashes(text: string, marks: Marks): Generator<MarkEdit> {
   const speech = /^(?:--|[—–-])[ \u00A0\u2009]*(?=\p{L}|[¿¡«“‘"'])/u.exec(text);
   if (speech !== null) yield { from: 0, to: speech[0].length, text: `—${THIRD}` };
+  if (!text.includes('--') && !text.includes('–') && !text.includes('—') && !RANGE.test(text)) return;
   for (const match of text.matchAll(/(?<=[^\s\d—–-])(?: ?-{2,3} ?| – | ?— ?)(?=[^\s—–-])/gu))
     yield { from: match.index, to: match.index + match[0].length, text: marks.dash };
   for (const match of text.matchAll(/(?<![\d-])(\d{1,4})-(?=\d{1,4}(?![\d-]))/g)) {
@@ -215,14 +219,18 @@ function* setDashes(text: string, marks: Marks): Generator<MarkEdit> {
   }
 }
 
-const UNITS = 'km|m|cm|mm|kg|g|mg|lb|lbs|oz|ft|yd|mi|ha|l|ml|hp|kW|°C|°F';
+const UNITS = /(?<=\d) (?=(?:km|m|cm|mm|kg|g|mg|lb|lbs|oz|ft|yd|mi|ha|l|ml|hp|kW|°C|°F)(?![\p{L}\d]))/gu;
+const INITIALS = /(?<=(?<!\p{L})\p{Lu}\.) (?=\p{Lu}\.)/gu;
+/** Quick looks that most paragraphs do not pass. */
+const MAY_HAVE_UNITS = /\d \S/;
+const MAY_HAVE_INITIALS = /\S\. \S\./;
 
 /** White of fixed width: between initials, between figure and unit, and before the high marks of French. */
 function* setSpaces(text: string, marks: Marks): Generator<MarkEdit> {
-  for (const match of text.matchAll(/(?<=(?<!\p{L})\p{Lu}\.) (?=\p{Lu}\.)/gu))
-    yield { from: match.index, to: match.index + 1, text: NARROW };
-  for (const match of text.matchAll(new RegExp(`(?<=\\d) (?=(?:${UNITS})(?![\\p{L}\\d]))`, 'gu')))
-    yield { from: match.index, to: match.index + 1, text: THIN };
+  if (MAY_HAVE_INITIALS.test(text))
+    for (const match of text.matchAll(INITIALS)) yield { from: match.index, to: match.index + 1, text: NARROW };
+  if (MAY_HAVE_UNITS.test(text))
+    for (const match of text.matchAll(UNITS)) yield { from: match.index, to: match.index + 1, text: THIN };
   if (marks.beforeHigh === '') return;
   for (const match of text.matchAll(/(?<=[\p{L}\p{N})”»])[ \u00A0\u202F\u205F]?(?=[;!?])/gu))
     yield { from: match.index, to: match.index + match[0].length, text: marks.beforeHigh };

@@ -88,7 +88,8 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
 /** What is known of a picture as it stands on its page. */
 function PictureFacts({ picture }: { picture: PictureSetting }) {
   const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
-  const size = [picture.width, picture.height].map((points) => formatNumber(points, unit)).join(' × ');
+  const short = (points: number) => formatNumber(points, unit).replace(/(\.\d\d)\d+$/, '$1');
+  const size = [picture.width, picture.height].map(short).join(' × ');
   return (
     <dl className="border-b border-hairline px-3.5 py-1.5">
       <dt className="sr-only">Picture</dt>
