@@ -75,6 +75,14 @@ const MOST_RESTARTS = 2;
 type Told = Pick<ComposedSummary, 'pages' | 'extents' | 'headings' | 'findings'> & { readonly number: number };
 const NOTHING_TOLD: Told = { number: 0, pages: [], extents: [], headings: [], findings: [] };
 
+/** What the worker answers to a question. */
+type Answer = Extract<TypesetReply, { readonly request: number }>;
+
+interface OpenQuestion {
+  readonly answer: (reply: Answer) => void;
+  readonly lose: () => void;
+}
+
 export class TypesetClient {
   /** The lists of the summary told last, and its number. */
   private told: Told | null = null;
@@ -82,16 +90,8 @@ export class TypesetClient {
   private requests = 0;
   private view: TextInView | null = null;
   private restarts = 0;
-  private readonly pages = new Map<number, (reply: PageReply) => void>();
-  private readonly facts = new Map<number, (facts: ParagraphFacts | null) => void>();
-  private readonly places = new Map<number, (page: number) => void>();
-  private readonly offers = new Map<number, (offers: readonly TidyOffer[]) => void>();
-  private readonly wished = new Map<number, (costs: readonly (WishCost | null)[]) => void>();
-  private readonly tied = new Map<number, (ties: readonly BookTie[]) => void>();
-  private readonly lackings = new Map<number, (characters: readonly LackingCharacter[]) => void>();
-  private readonly found = new Map<number, (reply: FoundReply) => void>();
-  private readonly replaced = new Map<number, (reply: ReplacedReply) => void>();
-  private readonly tidied = new Map<number, (reply: TidyReply) => void>();
+  /** Questions that the worker has not answered yet. */
+  private readonly questions = new Map<number, OpenQuestion>();
 
   constructor(
     private readonly createWorker: () => WorkerLike,
@@ -115,55 +115,65 @@ export class TypesetClient {
   }
 
   page(page: number, revision: number): Promise<PageReply> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.pages.set(request, resolve);
-      this.send({ kind: 'page', request, page, revision });
-    });
+    const lost: PageReply = { revision: -1, list: null, outlines: [] };
+    return this.ask(
+      'page',
+      (request) => ({ kind: 'page', request, page, revision }),
+      (reply): PageReply => reply,
+      lost,
+    );
   }
 
   /** Index of the page on which a place of the text stands; -1 when on none. */
   locate(stream: string, block: string, offset: number): Promise<number> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.places.set(request, resolve);
-      this.send({ kind: 'locate', request, stream, block, offset });
-    });
+    return this.ask(
+      'located',
+      (request) => ({ kind: 'locate', request, stream, block, offset }),
+      ({ page }) => page,
+      -1,
+    );
   }
 
   /** Everything that a query finds. A pattern that takes too long is given up, and the worker is started again. */
   find(query: FindQuery): Promise<FoundReply> {
-    const request = (this.requests += 1);
     return new Promise((resolve) => {
       const timer = setTimeout(() => {
-        this.found.delete(request);
         resolve({ hits: [], problem: TOO_SLOW });
         this.restart(TOO_SLOW);
       }, LONGEST_FIND);
-      this.found.set(request, (reply) => {
+      const lost: FoundReply = { hits: [], problem: null };
+      void this.ask(
+        'found',
+        (request) => ({ kind: 'find', request, query }),
+        (reply): FoundReply => reply,
+        lost,
+      ).then((reply) => {
         clearTimeout(timer);
         resolve(reply);
       });
-      this.send({ kind: 'find', request, query });
     });
   }
 
   /** The edits that replace what a query finds, for the revision that is told with them. */
   replace(query: FindQuery, replacement: FindReplacement, only: readonly string[] | null): Promise<ReplacedReply> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.replaced.set(request, resolve);
-      this.send({ kind: 'replace', request, query, replacement, only });
-    });
+    const lost: ReplacedReply = { revision: -1, edits: [], count: 0 };
+    const message = { kind: 'replace', query, replacement, only } as const;
+    return this.ask(
+      'replaced',
+      (request) => ({ ...message, request }),
+      (reply): ReplacedReply => reply,
+      lost,
+    );
   }
 
   /** Characters that the face of their paragraph lacks, of the pages composed last. */
   lacking(): Promise<readonly LackingCharacter[]> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.lackings.set(request, resolve);
-      this.send({ kind: 'lacking', request });
-    });
+    return this.ask(
+      'lacking',
+      (request) => ({ kind: 'lacking', request }),
+      ({ characters }) => characters,
+      [],
+    );
   }
 
   /** What each of some wishes for a paragraph would do to its pages; empty when the book changes before that is known. */
@@ -171,46 +181,69 @@ export class TypesetClient {
     place: { readonly stream: string; readonly block: string },
     wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[],
   ): Promise<readonly (WishCost | null)[]> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.wished.set(request, resolve);
-      this.send({ kind: 'wishes', request, ...place, wishes });
-    });
+    return this.ask(
+      'wishes',
+      (request) => ({ kind: 'wishes', request, ...place, wishes }),
+      ({ costs }) => costs,
+      [],
+    );
   }
 
   /** Ties by rule of the pages composed last. */
   ties(): Promise<readonly BookTie[]> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.tied.set(request, resolve);
-      this.send({ kind: 'ties', request });
-    });
+    return this.ask(
+      'ties',
+      (request) => ({ kind: 'ties', request }),
+      ({ ties }) => ties,
+      [],
+    );
   }
 
   /** What Tidy would do for the copy; empty when it changes before that is known. */
   tidyOffers(): Promise<readonly TidyOffer[]> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.offers.set(request, resolve);
-      this.send({ kind: 'tidyOffers', request });
-    });
+    return this.ask(
+      'tidyOffers',
+      (request) => ({ kind: 'tidyOffers', request }),
+      ({ offers }) => offers,
+      [],
+    );
   }
 
   /** The edits of Tidy jobs, for the revision that is told with them. */
   tidy(jobs: readonly string[], only: TidyPlace | null): Promise<TidyReply> {
-    const request = (this.requests += 1);
-    return new Promise((resolve) => {
-      this.tidied.set(request, resolve);
-      this.send({ kind: 'tidy', request, jobs, only });
-    });
+    const lost: TidyReply = { revision: -1, edits: [], changes: [] };
+    return this.ask(
+      'tidied',
+      (request) => ({ kind: 'tidy', request, jobs, only }),
+      (reply): TidyReply => reply,
+      lost,
+    );
   }
 
   /** What can be told of a paragraph of the composed book; null when it stands on no page, or the book has changed. */
   paragraph(stream: string, block: string): Promise<ParagraphFacts | null> {
+    return this.ask(
+      'paragraph',
+      (request) => ({ kind: 'paragraph', request, stream, block }),
+      ({ facts }) => facts,
+      null,
+    );
+  }
+
+  /** Asks under a number of its own. `lost`: the answer when the worker is ended before it gives one. */
+  private ask<K extends Answer['kind'], T>(
+    _kind: K,
+    message: (request: number) => TypesetRequest,
+    taken: (reply: Extract<Answer, { kind: K }>) => T,
+    lost: T,
+  ): Promise<T> {
     const request = (this.requests += 1);
     return new Promise((resolve) => {
-      this.facts.set(request, resolve);
-      this.send({ kind: 'paragraph', request, stream, block });
+      this.questions.set(request, {
+        answer: (reply) => resolve(taken(reply as Extract<Answer, { kind: K }>)),
+        lose: () => resolve(lost),
+      });
+      this.send(message(request));
     });
   }
 
@@ -233,6 +266,11 @@ export class TypesetClient {
   }
 
   private receive(reply: TypesetReply): void {
+    if ('request' in reply) {
+      this.questions.get(reply.request)?.answer(reply);
+      this.questions.delete(reply.request);
+      return;
+    }
     switch (reply.kind) {
       case 'progress':
         return this.listener.onProgress(reply.revision, reply.share);
@@ -241,46 +279,6 @@ export class TypesetClient {
         return this.takeSummary(reply.change, reply.isPart);
       case 'ahead':
         return this.listener.onAhead(reply.revision, reply.pages, reply.outlines);
-      case 'page':
-        this.pages.get(reply.request)?.(reply);
-        this.pages.delete(reply.request);
-        return;
-      case 'paragraph':
-        this.facts.get(reply.request)?.(reply.facts);
-        this.facts.delete(reply.request);
-        return;
-      case 'lacking':
-        this.lackings.get(reply.request)?.(reply.characters);
-        this.lackings.delete(reply.request);
-        return;
-      case 'wishes':
-        this.wished.get(reply.request)?.(reply.costs);
-        this.wished.delete(reply.request);
-        return;
-      case 'ties':
-        this.tied.get(reply.request)?.(reply.ties);
-        this.tied.delete(reply.request);
-        return;
-      case 'found':
-        this.found.get(reply.request)?.(reply);
-        this.found.delete(reply.request);
-        return;
-      case 'replaced':
-        this.replaced.get(reply.request)?.(reply);
-        this.replaced.delete(reply.request);
-        return;
-      case 'tidyOffers':
-        this.offers.get(reply.request)?.(reply.offers);
-        this.offers.delete(reply.request);
-        return;
-      case 'tidied':
-        this.tidied.get(reply.request)?.(reply);
-        this.tidied.delete(reply.request);
-        return;
-      case 'located':
-        this.places.get(reply.request)?.(reply.page);
-        this.places.delete(reply.request);
-        return;
       case 'failed':
         if (reply.code === 'out-of-step') return this.restart(reply.message);
         return this.listener.onFailed(reply.message);
@@ -314,26 +312,8 @@ export class TypesetClient {
 
   /** Answers whoever waits, so that nothing waits for ever. */
   private settleAll(): void {
-    for (const resolve of this.pages.values()) resolve({ revision: -1, list: null, outlines: [] });
-    for (const resolve of this.places.values()) resolve(-1);
-    for (const resolve of this.facts.values()) resolve(null);
-    for (const resolve of this.found.values()) resolve({ hits: [], problem: null });
-    for (const resolve of this.replaced.values()) resolve({ revision: -1, edits: [], count: 0 });
-    this.found.clear();
-    this.replaced.clear();
-    for (const resolve of this.offers.values()) resolve([]);
-    for (const resolve of this.lackings.values()) resolve([]);
-    this.lackings.clear();
-    for (const resolve of this.tied.values()) resolve([]);
-    this.tied.clear();
-    for (const resolve of this.wished.values()) resolve([]);
-    this.wished.clear();
-    for (const resolve of this.tidied.values()) resolve({ revision: -1, edits: [], changes: [] });
-    this.offers.clear();
-    this.tidied.clear();
-    this.facts.clear();
-    this.pages.clear();
-    this.places.clear();
+    for (const { lose } of this.questions.values()) lose();
+    this.questions.clear();
   }
 }
 

@@ -70,6 +70,23 @@ export function pointsOf(length: string | undefined): number | undefined {
   return Number.isFinite(points) ? points : undefined;
 }
 
+/** Alignments as files name them. */
+export const ALIGNMENTS: Readonly<Record<string, IncomingLook['align']>> = {
+  left: 'left',
+  start: 'left',
+  right: 'right',
+  end: 'right',
+  center: 'centre',
+  both: 'justify',
+  justify: 'justify',
+};
+
+/** A look without what the file does not say, or says in no figures. */
+export function given(look: { readonly [K in keyof IncomingLook]: IncomingLook[K] | undefined }): IncomingLook {
+  const entries = Object.entries(look).filter(([, value]) => value !== undefined && !Number.isNaN(value));
+  return Object.fromEntries(entries) as IncomingLook;
+}
+
 /** Larger than the text by so much, a paragraph is a head. */
 const HEAD_SIZE = 1.2;
 /** Points in from both sides by which a paragraph is an extract. */

@@ -36,3 +36,10 @@ export function pictureOf(
     shownHeight: isNatural ? 0 : rounded(within(shown.height, MOST_POINTS)),
   };
 }
+
+/** Points at which a picture is shown: as its file had it, else its pixels at 96 in the inch; 0 where nothing is known. */
+export function shownSize(picture: PictureFacts): { readonly width: number; readonly height: number } {
+  if (picture.shownWidth > 0 && picture.shownHeight > 0)
+    return { width: picture.shownWidth, height: picture.shownHeight };
+  return { width: picture.width * POINTS_PER_PIXEL, height: picture.height * POINTS_PER_PIXEL };
+}

@@ -1,5 +1,6 @@
 // Pictures in the column: a picture hangs from the cap height of its first line, as deep as it is, and stands by itself.
 // Pictures among words follow, or come before, the paragraph in which they are.
+import { shownSize } from '../measure/pictureOf';
 import type { PageGeometry } from '../model/pages';
 import type { ResolvedStyle, SetPicture } from '../model/styled';
 import {
@@ -11,8 +12,6 @@ import {
   type PictureObject,
 } from '../model/streams';
 
-/** Points of a pixel where nothing says how large a picture is shown. */
-const POINTS_PER_PIXEL = 0.75;
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };
 
@@ -99,8 +98,7 @@ export function pictureStyle(
 }
 
 function naturalSize(picture: PictureFacts, measure: number): { readonly width: number; readonly height: number } {
-  const { width, height, shownWidth, shownHeight } = picture;
-  if (shownWidth > 0 && shownHeight > 0) return { width: shownWidth, height: shownHeight };
-  if (width > 0 && height > 0) return { width: width * POINTS_PER_PIXEL, height: height * POINTS_PER_PIXEL };
+  const shown = shownSize(picture);
+  if (shown.width > 0 && shown.height > 0) return shown;
   return { width: measure * FRAME.share, height: measure * FRAME.share * FRAME.ratio };
 }

@@ -29,20 +29,27 @@ export function imageSize(bytes: Uint8Array): ImageSize {
   if (ascii(0, 'GIF8')) return { width: view.getUint16(6, true), height: view.getUint16(8, true) };
   if (ascii(0, 'BM')) return { width: Math.abs(view.getInt32(18, true)), height: Math.abs(view.getInt32(22, true)) };
   if (ascii(0, 'RIFF') && ascii(8, 'WEBP')) return webpSize(bytes, view, ascii);
-  return bytes[0] === 0xff && bytes[1] === 0xd8 ? jpegSize(view) : NONE;
+  const frame = bytes[0] === 0xff && bytes[1] === 0xd8 ? jpegFrame(bytes) : null;
+  return frame === null ? NONE : { width: frame.width, height: frame.height };
 }
 
-/** The first frame header; markers that stand alone have no length. */
-function jpegSize(view: DataView): ImageSize {
-  for (let at = 2; at + 9 < view.byteLength;) {
-    if (view.getUint8(at) !== 0xff) return NONE;
-    const marker = view.getUint8(at + 1);
+/** The first frame of a JPEG (ITU T.81, B.2.2), and whether a segment of Adobe's comes before it; null when there is none. */
+export function jpegFrame(
+  bytes: Uint8Array,
+): (ImageSize & { readonly components: number; readonly isAdobe: boolean }) | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let isAdobe = false;
+  for (let at = 2; at + 9 < bytes.length && bytes[at] === 0xff;) {
+    const marker = bytes[at + 1];
     const isFrame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
-    if (isFrame) return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
+    if (isFrame)
+      return { height: view.getUint16(at + 5), width: view.getUint16(at + 7), components: bytes[at + 9], isAdobe };
+    if (marker === 0xee && String.fromCharCode(...bytes.subarray(at + 4, at + 9)) === 'Adobe') isAdobe = true;
+    // Markers that stand alone have no length.
     if (marker === 0xff) at += 1;
     else at += marker >= 0xd0 && marker <= 0xd8 ? 2 : 2 + view.getUint16(at + 2);
   }
-  return NONE;
+  return null;
 }
 
 function webpSize(bytes: Uint8Array, view: DataView, ascii: (at: number, text: string) => boolean): ImageSize {

@@ -3,7 +3,7 @@
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
 import type { Paragraph, StyleTag } from '../../model/streams';
 import type { IncomingLook } from '../../model/manuscript';
-import { tagOfLook } from '../localLooks';
+import { ALIGNMENTS, given, tagOfLook } from '../localLooks';
 import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
 import { runFace } from './runFace';
 import type { DocxParts } from './parts';
@@ -90,14 +90,6 @@ export function ownTag(id: string | undefined): StyleTag | undefined {
 /** Points of text where nothing says more (17.3.2.38). */
 const BODY_SIZE = 10;
 const TWIPS = 20;
-const ALIGN: Readonly<Record<string, IncomingLook['align']>> = {
-  left: 'left',
-  start: 'left',
-  right: 'right',
-  end: 'right',
-  center: 'centre',
-  both: 'justify',
-};
 
 /** The look that a style gives of itself. */
 function styleLook(paragraph: XmlElement | undefined, run: XmlElement | undefined): IncomingLook {
@@ -105,7 +97,7 @@ function styleLook(paragraph: XmlElement | undefined, run: XmlElement | undefine
   const spacing = maybeChild(paragraph, 'w:spacing')?.attributes ?? {};
   const points = (value: string | undefined) => (value === undefined ? undefined : Number(value) / TWIPS);
   const isInLines = spacing['w:lineRule'] === undefined || spacing['w:lineRule'] === 'auto';
-  const look = {
+  return given({
     ...(run === undefined ? {} : runFace(run)),
     bold: toggle(run, 'w:b'),
     italic: toggle(run, 'w:i'),
@@ -116,13 +108,10 @@ function styleLook(paragraph: XmlElement | undefined, run: XmlElement | undefine
     below: points(spacing['w:after']),
     leading: isInLines ? undefined : points(spacing['w:line']),
     leadingLines: isInLines && spacing['w:line'] ? Number(spacing['w:line']) / 240 : undefined,
-    align: ALIGN[maybeChild(paragraph, 'w:jc')?.attributes['w:val'] ?? ''],
+    align: ALIGNMENTS[maybeChild(paragraph, 'w:jc')?.attributes['w:val'] ?? ''],
     withNext: toggle(paragraph, 'w:keepNext'),
     together: toggle(paragraph, 'w:keepLines'),
-  };
-  return Object.fromEntries(
-    Object.entries(look).filter(([, value]) => value !== undefined && !Number.isNaN(value)),
-  ) as IncomingLook;
+  });
 }
 
 function outlineOf(paragraph: XmlElement | undefined): number | undefined {

@@ -2,7 +2,7 @@
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
 import type { SpanLook } from '../paragraphBuilder';
 import type { IncomingLook } from '../../model/manuscript';
-import { localLook, pointsOf, tagOfLook } from '../localLooks';
+import { ALIGNMENTS, given, localLook, pointsOf, tagOfLook } from '../localLooks';
 import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
 import type { StyleTag } from '../../model/streams';
 
@@ -98,21 +98,13 @@ export class OdtStyles {
 
 /** Points of text where nothing says more. */
 const BODY_SIZE = 12;
-const ALIGN: Readonly<Record<string, IncomingLook['align']>> = {
-  left: 'left',
-  start: 'left',
-  right: 'right',
-  end: 'right',
-  center: 'centre',
-  justify: 'justify',
-};
 
 /** The look that a paragraph style gives of itself. */
 function styleLook(element: XmlElement): IncomingLook {
   const paragraph = maybeChild(element, 'style:paragraph-properties')?.attributes ?? {};
   const text = maybeChild(element, 'style:text-properties')?.attributes ?? {};
   const height = paragraph['fo:line-height'];
-  const look = {
+  return given({
     ...textLook(text),
     bold: text['fo:font-weight'] === undefined ? undefined : /^(bold|[6-9]00)$/.test(text['fo:font-weight']),
     italic: text['fo:font-style'] === undefined ? undefined : text['fo:font-style'] !== 'normal',
@@ -123,13 +115,10 @@ function styleLook(element: XmlElement): IncomingLook {
     below: pointsOf(paragraph['fo:margin-bottom'] ?? paragraph['fo:margin']),
     leading: pointsOf(height),
     leadingLines: height?.endsWith('%') ? Number.parseFloat(height) / 100 : undefined,
-    align: ALIGN[paragraph['fo:text-align'] ?? ''],
+    align: ALIGNMENTS[paragraph['fo:text-align'] ?? ''],
     withNext: paragraph['fo:keep-with-next'] === undefined ? undefined : paragraph['fo:keep-with-next'] === 'always',
     together: paragraph['fo:keep-together'] === undefined ? undefined : paragraph['fo:keep-together'] === 'always',
-  };
-  return Object.fromEntries(
-    Object.entries(look).filter(([, value]) => value !== undefined && !Number.isNaN(value)),
-  ) as IncomingLook;
+  });
 }
 
 function textLook(of: Readonly<Record<string, string>>) {

@@ -1,4 +1,5 @@
 // A picture of a rich text file (RTF 1.9.1, Pictures): hexadecimal or binary, with its size in pixels and in twips.
+import { concat } from '../../base/bytes';
 import type { PictureFacts } from '../../model/streams';
 import type { Incoming } from '../incoming';
 
@@ -28,12 +29,7 @@ export class RtfPicture {
   }
 
   finish(incoming: Incoming): PictureFacts {
-    const bytes = new Uint8Array(this.parts.reduce((sum, part) => sum + part.length, 0));
-    let at = 0;
-    for (const part of this.parts) {
-      bytes.set(part, at);
-      at += part.length;
-    }
+    const bytes = concat(this.parts);
     const { picw = 0, pich = 0, picwgoal = 0, pichgoal = 0, picscalex = 100, picscaley = 100 } = this.sizes;
     const name = `picture ${incoming.images.length + 1}`;
     const shown = { width: (picwgoal / TWIPS) * (picscalex / 100), height: (pichgoal / TWIPS) * (picscaley / 100) };

@@ -1,4 +1,5 @@
 // The pictures of a book as files of a package: their names, media types and the size at which a page shows them.
+import { toBase64 } from '../../base/base64';
 import { mediaTypeOf } from '../../model/pictureTypes';
 import type { PictureBytes, PictureFacts, PictureKind } from '../../model/streams';
 
@@ -10,9 +11,6 @@ const EXTENSIONS: Readonly<Record<PictureKind, string>> = {
   bmp: 'bmp',
   other: 'bin',
 };
-/** Points of a pixel where nothing says more (CSS Values 4, 6.2). */
-const POINTS_PER_PIXEL = 0.75;
-
 export const pictureFileName = ({ asset, format }: PictureFacts): string => `${asset}.${EXTENSIONS[format]}`;
 
 /** Every picture file once, of the pictures that were met; `of`: which formats the package may hold. */
@@ -40,9 +38,12 @@ export class PictureFiles {
   }
 }
 
-/** Points at which a file shows a picture: as it came, else its pixels at 96 in the inch. */
-export function shownSize(picture: PictureFacts): { readonly width: number; readonly height: number } {
-  if (picture.shownWidth > 0 && picture.shownHeight > 0)
-    return { width: picture.shownWidth, height: picture.shownHeight };
-  return { width: picture.width * POINTS_PER_PIXEL, height: picture.height * POINTS_PER_PIXEL };
+/** Pictures as data addresses (RFC 2397): one file holds everything. */
+export function dataAddress(pictures: PictureBytes): (picture: PictureFacts) => string | null {
+  return (picture) => {
+    const bytes = pictures[picture.asset];
+    return bytes === undefined || picture.format === 'other'
+      ? null
+      : `data:${mediaTypeOf(picture)};base64,${toBase64(bytes)}`;
+  };
 }

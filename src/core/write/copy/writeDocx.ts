@@ -14,7 +14,8 @@ import {
   type Table,
 } from '../../model/streams';
 import { authorOf, copyDivisions, numberedNotes } from './copyOf';
-import { PictureFiles, shownSize } from './pictureFiles';
+import { shownSize } from '../../measure/pictureOf';
+import { PictureFiles } from './pictureFiles';
 import { piecesOf } from './pieces';
 import { clean } from './xhtml';
 

@@ -1,10 +1,9 @@
 // The copy as one HTML file.
-import { toBase64 } from '../../base/base64';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/book';
 import { authorOf, copyDivisions, numberedNotes } from './copyOf';
-import type { PictureBytes, PictureFacts } from '../../model/streams';
-import { mediaTypeOf } from '../../model/pictureTypes';
+import type { PictureBytes } from '../../model/streams';
+import { dataAddress } from './pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from './xhtml';
 
 export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
@@ -38,14 +37,4 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     .replaceAll(' epub:type="noteref"', '')
     .replace(/ epub:type="(foot|end)note"/g, '')
     .replace(/ xml:lang="[^"]*"/g, '');
-}
-
-/** Pictures as data addresses (RFC 2397): one file holds everything. */
-export function dataAddress(pictures: PictureBytes): (picture: PictureFacts) => string | null {
-  return (picture) => {
-    const bytes = pictures[picture.asset];
-    return bytes === undefined || picture.format === 'other'
-      ? null
-      : `data:${mediaTypeOf(picture)};base64,${toBase64(bytes)}`;
-  };
 }

@@ -2,7 +2,7 @@
 import type { Book } from '../../model/book';
 import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/streams';
 import { authorOf, copyDivisions, levelOf, meaningOf, numberedNotes, type NumberedNote } from './copyOf';
-import { dataAddress } from './writeHtml';
+import { dataAddress } from './pictureFiles';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 /** Plain text: paragraphs with a blank line between, notes at the end by their numbers. */

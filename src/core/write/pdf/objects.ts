@@ -1,5 +1,6 @@
 // The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Sizes first, then one buffer filled.
 import { zlibSync } from 'fflate';
+import { concat } from '../../base/bytes';
 import { fastDeflate } from './fastDeflate';
 
 /** Text of an object as it stands in the file; strings and names are made by the functions below. */
@@ -106,14 +107,4 @@ export class PdfFile {
     parts.push(encoder.encode(end));
     return concat(parts);
   }
-}
-
-export function concat(parts: readonly Uint8Array[]): Uint8Array<ArrayBuffer> {
-  const whole = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
 }

@@ -1,7 +1,8 @@
 // The pictures of a PDF (ISO 32000-1, 8.9): a JPEG goes in as it is, and so do the pressed rows of a PNG that needs no mask;
 // other PNG and GIF files are decoded, with what shows through as a soft mask (11.6.5.3).
+import { concat } from '../../base/bytes';
 import { decodeGif, decodePng, type Raster } from '../../base/images/raster';
-import { imageSize } from '../../base/images/imageSize';
+import { imageSize, jpegFrame } from '../../base/images/imageSize';
 import type { PictureKind } from '../../model/streams';
 import { pdfArray, pdfDictionary, pdfNumber, type PdfFile, type PdfValue } from './objects';
 
@@ -46,10 +47,10 @@ function addPicture(file: PdfFile, bytes: Uint8Array, format: PictureKind): PdfV
 }
 
 function addJpeg(file: PdfFile, bytes: Uint8Array): PdfValue | null {
-  const { width, height } = imageSize(bytes);
-  const { components, isAdobe } = jpegFacts(bytes);
-  const space = JPEG_SPACES[components];
-  if (width === 0 || height === 0 || space === undefined) return null;
+  const frame = jpegFrame(bytes);
+  const space = frame === null ? undefined : JPEG_SPACES[frame.components];
+  if (frame === null || space === undefined || frame.width === 0 || frame.height === 0) return null;
+  const { width, height, components, isAdobe } = frame;
   return file.addStream(
     bytes,
     {
@@ -60,20 +61,6 @@ function addJpeg(file: PdfFile, bytes: Uint8Array): PdfValue | null {
     },
     'none',
   );
-}
-
-/** Components of the first frame (ITU T.81, B.2.2), and whether the file has Adobe's segment. */
-function jpegFacts(bytes: Uint8Array): { components: number; isAdobe: boolean } {
-  let isAdobe = false;
-  for (let at = 2; at + 9 < bytes.length && bytes[at] === 0xff;) {
-    const marker = bytes[at + 1];
-    const isFrame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
-    if (isFrame) return { components: bytes[at + 9], isAdobe };
-    if (marker === 0xee && String.fromCharCode(...bytes.subarray(at + 4, at + 9)) === 'Adobe') isAdobe = true;
-    const isBare = marker === 0xff || (marker >= 0xd0 && marker <= 0xd8);
-    at += marker === 0xff ? 1 : isBare ? 2 : 2 + ((bytes[at + 2] << 8) | bytes[at + 3]);
-  }
-  return { components: 0, isAdobe };
 }
 
 /** The rows of a PNG as they are pressed: its predictors are those of PDF (7.4.4.4). Null where it needs more. */
@@ -109,7 +96,7 @@ function addPngAsItIs(file: PdfFile, bytes: Uint8Array): PdfValue | null {
     Columns: String(width),
   };
   return file.addStream(
-    joined(parts),
+    concat(parts),
     { ...imageEntries(width, height, space, bits), Filter: '/FlateDecode', DecodeParms: pdfDictionary(rows) },
     'none',
   );
@@ -130,14 +117,4 @@ function imageEntries(width: number, height: number, space: PdfValue, bits: numb
     ColorSpace: space,
     BitsPerComponent: String(bits),
   };
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const bytes = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    bytes.set(part, at);
-    at += part.length;
-  }
-  return bytes;
 }

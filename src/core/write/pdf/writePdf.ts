@@ -1,4 +1,4 @@
-// The press PDF of the interior: pages to the trim, black on one plate, fonts embedded as subsets with their Unicode map,
+// The press PDF of the interior: pages to the trim, text in black on one plate, pictures as they came, fonts embedded as subsets with their Unicode map,
 // title and author in the metadata. Pages are asked for one by one.
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';

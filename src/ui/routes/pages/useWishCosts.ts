@@ -8,6 +8,9 @@ import type { ParagraphPlace } from '../../../state/viewSlice';
 
 export type Wish = Partial<Record<keyof ParagraphTouches, unknown>>;
 
+/** Ms that a slip stays before it is worked out: pages that are only passed on the way are not composed for it. */
+const REST = 250;
+
 /** By the order of the wishes; empty until it is known. `wishes` is compared by what it says. */
 export function useWishCosts(place: ParagraphPlace | undefined, wishes: readonly Wish[]): readonly (WishCost | null)[] {
   const dispatch = useAppDispatch();
@@ -17,9 +20,12 @@ export function useWishCosts(place: ParagraphPlace | undefined, wishes: readonly
   useEffect(() => {
     if (place === undefined) return;
     let isCurrent = true;
-    void dispatch(askWishes(place, wishes)).then((costs) => isCurrent && setKnown({ asked, costs }));
+    const timer = setTimeout(() => {
+      void dispatch(askWishes(place, wishes)).then((costs) => isCurrent && setKnown({ asked, costs }));
+    }, REST);
     return () => {
       isCurrent = false;
+      clearTimeout(timer);
     };
   }, [dispatch, asked, revision]);
   return known?.asked === asked ? known.costs : [];
