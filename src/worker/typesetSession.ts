@@ -33,6 +33,8 @@ import type { ComposedSummary, PageSummary, SummaryChange, TextInView, TypesetRe
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
 
 interface Composed {
+  /** Only its first pages are there. */
+  readonly isPart: boolean;
   readonly revision: number;
   readonly book: TypesetBook;
   readonly context: TypesetContext;
@@ -130,7 +132,7 @@ export class TypesetSession {
         breathe: this.breathe,
       };
       const put = (result: TypesetBook, isPart: boolean) => {
-        this.composed = { revision, book: result, context };
+        this.composed = { revision, book: result, context, isPart };
         this.post({ kind: 'composed', change: this.changeTo(summarise(result, revision)), isPart });
       };
       const { composed: earlier, view } = this;
@@ -227,10 +229,10 @@ export class TypesetSession {
     this.post({ kind: 'tidied', request, revision, edits, changes });
   }
 
-  /** Of the newest composed book; none while the book has changed since. */
+  /** Of the newest composed book; none while the book has changed since, or only its first pages are there. */
   private async costs({ request, stream, block, wishes }: Extract<TypesetRequest, { kind: 'wishes' }>): Promise<void> {
     const { composed, book, revision } = this;
-    const isNewest = book !== undefined && composed?.revision === revision;
+    const isNewest = book !== undefined && composed?.revision === revision && !composed.isPart;
     const work = isNewest ? wishCosts(book, composed.book, composed.context, { stream, block }, wishes) : undefined;
     const costs = work && (await runJob(work, this.jobHooks(revision)));
     this.post({ kind: 'wishes', request, costs: costs ?? [] });

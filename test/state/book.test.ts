@@ -11,7 +11,7 @@ import {
   readOnlyChanged,
   type BookState,
 } from '../../src/state/bookSlice';
-import { closeBook, openBook, setParticulars, setSpec } from '../../src/state/bookThunks';
+import { closeBook, openBook, setParticulars, setSpec, setAs } from '../../src/state/bookThunks';
 import { PageCache } from '../../src/state/pageCache';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
 import type { Services } from '../../src/state/services';
@@ -22,6 +22,9 @@ import { BookRepository } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import { doWriteJob } from '../../src/worker/writeJobs';
 import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetClient';
+import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThunks';
+import { picturesIn } from '../../src/core/model/streams';
+import { jpegOf, pngOf } from '../build/pictures';
 import { PictureRepository } from '../../src/storage/pictureRepository';
 import { PictureCache } from '../../src/state/pictureCache';
 import { PullRepository } from '../../src/storage/pullRepository';
@@ -327,5 +330,57 @@ describe('selectors', () => {
     const made = sample();
     const state = { book: { book: made }, compose: { summary: null } } as never;
     expect(selectRunningOrder(state).map((row) => row.name)).to.deep.equal(['Title page', 'One', 'Two']);
+  });
+});
+
+describe('what is put into the open book', () => {
+  const caret = ({ store }: World, offset = 0) => {
+    const division = store.getState().book.book!.divisions[1];
+    const at = { block: division.blocks[1].id, offset };
+    return { stream: division.id, anchor: at, head: at };
+  };
+  const blocksOf = ({ store }: World) => store.getState().book.book!.divisions[1].blocks;
+
+  it('is a picture file at the caret, kept with the book, as one step', async () => {
+    const here = await opened();
+    const bytes = pngOf(12, 6);
+    const done = await here.store.dispatch(bringCopyIn('weir.png', bytes, caret(here), 'Picture'));
+    expect(done).to.have.property('end');
+    const [picture] = blocksOf(here).flatMap(picturesIn);
+    expect(picture).to.include({ name: 'weir.png', width: 12, height: 6, format: 'png' });
+    expect(await here.services.pictures.load(here.store.getState().book.book!)).to.deep.equal({
+      [picture.asset]: bytes,
+    });
+    here.store.dispatch(editUndone());
+    expect(blocksOf(here).flatMap(picturesIn)).to.deep.equal([]);
+  });
+
+  it('is a picture that a person chooses, and nothing when it is none', async () => {
+    const here = await opened();
+    expect(await here.store.dispatch(keepPicture('notes.txt', new TextEncoder().encode('words')))).to.equal(null);
+    const kept = await here.store.dispatch(keepPicture('mill.jpg', jpegOf(16, 8)));
+    expect(kept).to.include({ name: 'mill.jpg', width: 16, height: 8, format: 'jpeg' });
+    expect(await here.services.pictures.find(kept!.asset)).to.deep.equal(jpegOf(16, 8));
+  });
+
+  it('is a table with ids of its own', async () => {
+    const here = await opened();
+    expect(here.store.dispatch(putTable(2, 3, caret(here)))).to.have.property('end');
+    const table = blocksOf(here).find((block) => block.kind === 'table')!;
+    expect(table).to.include({ columns: 3 });
+    const cells = table.kind === 'table' ? table.rows.flat() : [];
+    expect(cells).to.have.length(6);
+    expect(new Set(cells.flatMap((cell) => [cell.id, cell.blocks[0].id])).size).to.equal(12);
+  });
+
+  it('is set as another starting spec in one step, and as it was by undo', async () => {
+    const here = await opened();
+    const before = here.store.getState().book.book!.spec;
+    here.store.dispatch(setAs('workbook'));
+    expect(here.store.getState().book.book!.spec).to.include({ name: 'Workbook' });
+    here.store.dispatch(setAs('workbook'));
+    expect(here.store.getState().book.entries).to.have.length(1);
+    here.store.dispatch(editUndone());
+    expect(here.store.getState().book.book!.spec).to.deep.equal(before);
   });
 });

@@ -196,6 +196,55 @@ describe('the typeset worker', () => {
     client.close();
   });
 
+  it('lists ties, and works out what wishes would do to the pages of the newest book', async () => {
+    const made = book([
+      chapter('One', 'Mrs Vane and Mr Orme. '.repeat(90), ...Array.from({ length: 8 }, () => words(90, 3))),
+    ]);
+    const seen = watch();
+    const client = clientOf(made, 5, seen.listener);
+    const composed = seen.next();
+    client.open(made, 5);
+    await composed;
+    expect(await client.ties()).to.deep.equal([
+      { words: 'Mr Orme', count: 90 },
+      { words: 'Mrs Vane', count: 90 },
+    ]);
+    const [division] = made.divisions;
+    const place = { stream: division.id, block: division.blocks[6].id };
+    const [broken, same] = await client.wishes(place, [{ breakBefore: true }, {}]);
+    expect(broken!.pages).to.be.at.least(1);
+    expect(same).to.deep.equal({ pages: 0, more: 0 });
+    expect(await client.wishes({ ...place, stream: 'd999' }, [{ breakBefore: true }])).to.deep.equal([null]);
+    client.close();
+  });
+
+  it('answers every question that is open when it is ended', async () => {
+    const made = book([chapter('One', words(400, 2))]);
+    const client = clientOf(made, 1, watch().listener);
+    const place = { stream: made.divisions[0].id, block: made.divisions[0].blocks[0].id };
+    const asked = [
+      client.page(0, 1),
+      client.locate(place.stream, place.block, 0),
+      client.paragraph(place.stream, place.block),
+      client.lacking(),
+      client.ties(),
+      client.wishes(place, [{}]),
+      client.tidyOffers(),
+      client.tidy(['quotes'], null),
+    ];
+    client.close();
+    expect(await Promise.all(asked)).to.deep.equal([
+      { revision: -1, list: null, outlines: [] },
+      -1,
+      null,
+      [],
+      [],
+      [],
+      [],
+      { revision: -1, edits: [], changes: [] },
+    ]);
+  });
+
   it('follows edits by revision, and throws away what was overtaken', async () => {
     let made = longBook();
     const seen = watch();

@@ -14,7 +14,7 @@ const REST = 250;
 /** By the order of the wishes; empty until it is known. `wishes` is compared by what it says. */
 export function useWishCosts(place: ParagraphPlace | undefined, wishes: readonly Wish[]): readonly (WishCost | null)[] {
   const dispatch = useAppDispatch();
-  const revision = useAppSelector((state) => state.compose.summary?.revision);
+  const summary = useAppSelector((state) => state.compose.summary);
   const asked = JSON.stringify([place, wishes.map((wish) => Object.entries(wish))]);
   const [known, setKnown] = useState<{ asked: string; costs: readonly (WishCost | null)[] } | null>(null);
   useEffect(() => {
@@ -27,7 +27,7 @@ export function useWishCosts(place: ParagraphPlace | undefined, wishes: readonly
       isCurrent = false;
       clearTimeout(timer);
     };
-  }, [dispatch, asked, revision]);
+  }, [dispatch, asked, summary]);
   return known?.asked === asked ? known.costs : [];
 }
 
