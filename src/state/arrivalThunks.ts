@@ -1,6 +1,6 @@
 // The arrival sheet: what an incoming style becomes can be changed after the book is made, and kept for the next file.
 import Joi from 'joi';
-import { restyleEdits } from '../core/edit';
+import { applyEdits, doneWaitingEdits, restyleEdits } from '../core/edit';
 import type { BookEdit } from '../core/model/bookEdit';
 import { edit } from './bookThunks';
 import { keptList } from './keptList';
@@ -28,7 +28,7 @@ export function mapStyles(mapping: Readonly<Record<string, string>>, title: stri
     }
     if (JSON.stringify(source) !== JSON.stringify(book.source))
       edits.push({ kind: 'setSource', from: book.source, to: source });
-    if (edits.length > 0) dispatch(edit(title, edits));
+    if (edits.length > 0) dispatch(edit(title, [...edits, ...doneWaitingEdits(applyEdits(book, edits))]));
   };
 }
 

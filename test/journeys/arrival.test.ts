@@ -43,7 +43,8 @@ describe('the arrival of a manuscript', () => {
     await page.getByRole('button', { name: /^The First/ }).click();
     const passage = page.locator('.galley-row', { hasText: 'A passage of a style' });
     const tag = passage.locator('.galley-tag');
-    expect(await tag.innerText()).to.equal('TX');
+    expect(await tag.innerText()).to.equal('SIDEBAR');
+    expect(await page.getByLabel('What sidebar becomes').inputValue()).to.equal('SIDEBAR');
     await page.getByLabel('What sidebar becomes').selectOption({ label: 'Extract' });
     await page.waitForFunction(() => document.body.innerText.includes('EXT'));
     expect(await tag.innerText()).to.equal('EXT');

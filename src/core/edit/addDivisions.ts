@@ -2,6 +2,7 @@
 import { isMadeDivision, type Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
 import { renumbered } from './renumber';
+import { newStyleEdits } from './styleEdits';
 
 /** The edits that put the incoming book's own divisions in before the one at `at`; those that a book makes itself stay out. */
 export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookEdit[] {
@@ -18,6 +19,10 @@ export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookE
     edits.push({ kind: 'insertDivision', at: place, division: own });
     place += 1;
   }
+  const blocks = incoming.divisions.filter((one) => !isMadeDivision(one)).flatMap((division) => division.blocks);
+  edits.unshift(...newStyleEdits(book, incoming.spec.styles, [...blocks, ...notesOf(incoming)]));
   if (edits.length > 0) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
   return edits;
 }
+
+const notesOf = ({ notes }: Book) => Object.values(notes).flatMap((note) => note.blocks);

@@ -9,6 +9,7 @@ export { characterStyleEdits, removeBlocksEdits } from './wholeParagraphs';
 export { mergeParagraphsEdit } from './mergeParagraphs';
 export { renumbered, type Renumbered, type TakeId } from './renumber';
 export { restyleEdits } from './restyle';
+export { countStyles, doneWaitingEdits, newStyleEdits } from './styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { mapPosition } from './positionMap';

@@ -3,12 +3,17 @@ import type { Book, Note } from '../model/book';
 import type { BookEdit, TextSelection } from '../model/bookEdit';
 import { appendParagraph, cutParagraph } from '../model/cutParagraph';
 import type { Block, StreamId } from '../model/streams';
+import type { IncomingStyle } from '../model/manuscript';
+import { waitingStyles } from '../model/waiting';
 import { renumbered } from './renumber';
+import { newStyleEdits } from './styleEdits';
 
 /** What is put in; ids of its own, that are given anew. */
 export interface IncomingBlocks {
   readonly blocks: readonly Block[];
   readonly notes: Readonly<Record<StreamId, Omit<Note, 'id'>>>;
+  /** Styles of the file that they came in. */
+  readonly styles?: readonly IncomingStyle[];
 }
 
 export interface Inserted {
@@ -36,6 +41,10 @@ export function insertBlocksEdits(
   const last = blocks[blocks.length - 1];
   return {
     edits: [
+      ...newStyleEdits(book, waitingStyles(incoming.styles ?? [], book.spec.styles), [
+        ...blocks,
+        ...notes.flatMap((note) => note.blocks),
+      ]),
       ...notes.map((note): BookEdit => ({ kind: 'setNote', id: note.id, from: null, to: note })),
       {
         kind: 'replaceBlocks',

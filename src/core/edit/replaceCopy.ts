@@ -1,6 +1,6 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
-import { isMadeDivision, type Book, type Division, type Note } from '../model/book';
+import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../model/book';
 import type { ReplaceReport } from '../model/manuscript';
 import {
   normaliseSpans,
@@ -13,6 +13,8 @@ import {
   type StreamId,
 } from '../model/streams';
 import { alignBlocks } from './align';
+import { applyEdits } from './applyEdit';
+import { newStyleEdits } from './styleEdits';
 import { renumbered } from './renumber';
 
 /** Characters of a paragraph that the report shows. */
@@ -50,8 +52,10 @@ export function replaceCopy(book: Book, incoming: Book, only: StreamId | null = 
     }
   }
   if (only === null && !isPut) divisions.push(...placed);
+  const replaced = { ...book, nextId: work.nextId, notes: work.notes(), divisions: inMatter(divisions) };
+  const all = [...eachStream(replaced)].flatMap((place) => place.blocks);
   return {
-    book: { ...book, nextId: work.nextId, notes: work.notes(), divisions: inMatter(divisions) },
+    book: applyEdits(replaced, newStyleEdits(replaced, incoming.spec.styles, all)),
     report: work.report,
     ids: work.ids,
   };

@@ -11,6 +11,7 @@ import type {
 } from '../model/manuscript';
 import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/streams';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
+import { keepUnmatched } from './keepUnmatched';
 import { pictureOf } from '../measure/pictureOf';
 
 /** Characters of a paragraph that show what a style is for. */
@@ -24,6 +25,7 @@ export class Incoming {
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
   pageBreaks = 0;
+  private readonly unmatched = new Set<string>();
   private readonly looks = new Map<string, IncomingLook>();
   private readonly remarks = new Map<string, { count: number; why: string }>();
   private readonly styles = new Map<string, { count: number; mappedTo: StyleTag; sample: string; blocks: string[] }>();
@@ -40,6 +42,11 @@ export class Incoming {
     this.remark('Comments left out', 'They are notes to the typesetter, and listed as such.');
     const words = text.replace(/\s+/g, ' ').trim();
     if (words !== '') this.comments.push({ block: '', who: who.trim(), text: words });
+  }
+
+  /** Nothing of ours fits this style of the file. */
+  leaveUnmatched(style: string): void {
+    this.unmatched.add(style);
   }
 
   /** What a style of the file looks like. */
@@ -118,7 +125,7 @@ export class Incoming {
   }
 
   finish(blocks: readonly Block[], metadata: IncomingMetadata): Manuscript {
-    return {
+    const manuscript: Manuscript = {
       metadata,
       blocks,
       notes: this.notes,
@@ -133,5 +140,6 @@ export class Incoming {
       nextId: this.ids.next,
       remarks: [...this.remarks].map(([what, { count, why }]): ImportRemark => ({ what, count, why })),
     };
+    return keepUnmatched(manuscript, this.unmatched);
   }
 }

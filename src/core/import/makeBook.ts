@@ -18,6 +18,7 @@ import type { Block, Paragraph } from '../model/streams';
 import { frontMatter } from './frontMatter';
 import { readHeading } from '../measure/headings';
 import { cutParagraph } from '../model/cutParagraph';
+import { waitingStyles } from '../model/waiting';
 import { IdCounter } from './paragraphBuilder';
 
 /** What the person decides besides the file. */
@@ -50,7 +51,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     id: options.bookId,
     nextId: ids.next,
     particulars,
-    spec: options.spec ?? NOVEL_SPEC,
+    spec: withWaiting(options.spec ?? NOVEL_SPEC, manuscript),
     divisions: all,
     notes,
     source: {
@@ -58,6 +59,12 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
       mapping: Object.fromEntries(manuscript.styles.map(({ name, mappedTo }) => [name, mappedTo])),
     },
   };
+}
+
+/** The spec with the styles of the manuscript that wait beside its own. */
+function withWaiting(spec: Spec, { styles }: Manuscript): Spec {
+  const waiting = waitingStyles(styles, spec.styles);
+  return Object.keys(waiting).length === 0 ? spec : { ...spec, styles: { ...spec.styles, ...waiting } };
 }
 
 interface Opening {

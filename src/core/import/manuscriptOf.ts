@@ -1,6 +1,7 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
 import { isMadeDivision, namesOf, type Book } from '../model/book';
 import type { IncomingHeading, Manuscript } from '../model/manuscript';
+import { NOVEL_SPEC } from '../model/novelSpec';
 import { picturesIn, type Block, type PictureBytes } from '../model/streams';
 
 const LEVELS: Readonly<Record<string, number>> = {
@@ -39,7 +40,12 @@ export function manuscriptOf(book: Book, pictures: PictureBytes = {}): Manuscrip
     },
     blocks,
     notes: book.notes,
-    styles: [...styles].map(([tag, facts]) => ({ name: book.spec.styles[tag]?.name ?? tag, mappedTo: tag, ...facts })),
+    styles: [...styles].map(([tag, facts]) => ({
+      name: book.spec.styles[tag]?.name ?? tag,
+      mappedTo: tag,
+      ...(tag in NOVEL_SPEC.styles ? {} : { waits: true }),
+      ...facts,
+    })),
     images: blocks.flatMap(picturesIn).map(({ name, width, height, alt }) => ({ name, width, height, alt })),
     pictures,
     headings,

@@ -1,4 +1,5 @@
 // Which of our styles one of a file becomes, by its name and outline level: the same guess for every format.
+import { NOVEL_SPEC } from '../model/novelSpec';
 import type { StyleTag } from '../model/streams';
 
 const BY_NAME: readonly [RegExp, StyleTag][] = [
@@ -49,4 +50,13 @@ export function isPlainName(name: string): boolean {
   return /^(normal|body text.*|standard|text body|default( paragraph)?( style)?|first line indent)$/i.test(
     name.replace(/_20_|_/g, ' '),
   );
+}
+
+/** Classes that programs give to any paragraph, and those that this one writes. */
+const PLAIN_CLASS =
+  /^(mso.*|calibre\w*|para(graph)?\d*|[a-z]{1,2}-?\d+|(no-?)?indent|first|text|body|plain|center|centre)$/i;
+
+/** Classes of a web page that say no more than that a paragraph is text. */
+export function isPlainClass(name: string): boolean {
+  return isPlainName(name) || PLAIN_CLASS.test(name) || name.toUpperCase() in NOVEL_SPEC.styles;
 }

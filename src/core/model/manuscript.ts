@@ -41,6 +41,8 @@ export interface IncomingStyle {
   readonly mappedTo: StyleTag;
   readonly sample: string;
   readonly look?: IncomingLook;
+  /** Nothing of ours fits it: it has a tag of its own. */
+  readonly waits?: boolean;
   /** Ids of its paragraphs, so that it can be mapped to another style later. */
   readonly blocks: readonly string[];
 }

@@ -194,6 +194,8 @@ export interface ParagraphStyle {
   readonly tabs?: readonly TabStop[];
   /** Every so many lines, such as those of verse, their number stands at the end of the measure; 0: never. */
   readonly lineNumbers?: number;
+  /** Came in with a file, and stands beside our styles until it is matched or taken over. */
+  readonly waits?: boolean;
 }
 
 /** A character style; what is absent follows the paragraph. */

@@ -109,6 +109,7 @@ export const paragraphStyleSchema = Joi.object({
     )
     .max(40),
   lineNumbers: optional(whole(0, 20, 'lines')),
+  waits: Joi.boolean(),
 });
 
 export const characterStyleSchema = Joi.object({

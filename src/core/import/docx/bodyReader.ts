@@ -101,8 +101,7 @@ export class BodyReader {
       incoming.remark('Lines of a contents list left out', CONTENTS_WHY);
       return [];
     }
-    if (style !== undefined && style.tag === undefined && !isPlainName(style.name))
-      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name or look.');
+    if (style !== undefined && style.tag === undefined && !isPlainName(style.name)) incoming.leaveUnmatched(style.name);
     const list = this.readList(properties, style?.list);
     const tag = style?.tag ?? (list === undefined ? 'TX' : 'LI');
     const align = ALIGN[maybeChild(properties, 'w:jc')?.attributes['w:val'] ?? ''];

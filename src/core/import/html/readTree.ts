@@ -5,7 +5,7 @@ import type { Block, Paragraph, StyleTag } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
-import { CONTENTS_TAG, tagOfLevel, tagOfName } from '../styleTags';
+import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
 import { withElement } from './looks';
 import { isBackLink, isNoteGroup, noteOf, type NoteBody } from './notes';
 
@@ -39,6 +39,8 @@ interface Surroundings {
   readonly tag: StyleTag | null;
   readonly style: string;
   readonly list?: Paragraph['list'];
+  /** The style is a class that nothing of ours fits. */
+  readonly isUnmatched?: boolean;
 }
 
 export interface TreeOptions {
@@ -93,6 +95,7 @@ export class TreeReader {
     if (builder.isBlank) return;
     builder.trimEnd();
     const list = place.list === undefined ? {} : { list: place.list };
+    if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
     const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', { ...list, ...rest });
     this.blocks.push(isBreakMark(built.text) && built.style === 'TX' ? { ...built, style: 'SBO' } : built);
   }
@@ -149,7 +152,8 @@ export class TreeReader {
     if (name === 'figcaption' || name === 'caption') return { tag: 'CAP', style: 'Caption' };
     if (name === 'li') return { ...place, tag: place.tag ?? 'LI' };
     if (name === 'p' && place.tag !== null) return { ...place, tag: named ?? place.tag };
-    return { ...place, tag: named ?? place.tag, style };
+    const isUnmatched = name === 'p' && classes.length > 0 && !isPlainClass(style);
+    return { ...place, tag: named ?? place.tag, style, isUnmatched };
   }
 
   private readHeading(element: XmlElement, level: number, look: SpanLook): void {

@@ -110,8 +110,7 @@ class OdtReader {
     this.readInline(element, builder, {});
     const tag =
       level === undefined ? (style.tag ?? (list === undefined ? 'TX' : 'LI')) : (style.tag ?? tagOfLevel(level));
-    if (style.tag === undefined && level === undefined && !isPlainName(style.name))
-      incoming.remark(`Paragraphs of style “${style.name}” read as text`, 'Nothing of ours fits its name or look.');
+    if (style.tag === undefined && level === undefined && !isPlainName(style.name)) incoming.leaveUnmatched(style.name);
     if (style.breakBefore) incoming.pageBreaks += 1;
     const touches: ParagraphTouches = {
       ...(style.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),

@@ -70,8 +70,7 @@ export class RtfStreams {
     const tag = tagOfName(name) ?? (level === null ? (format.list ? 'LI' : (byLook ?? 'TX')) : tagOfLevel(level));
     if (tag === CONTENTS_TAG)
       return incoming.remark('Lines of a contents list left out', 'Ours is made from the headings, and always true.');
-    if (tag === 'TX' && stream.note === null && !isPlainName(name))
-      incoming.remark(`Paragraphs of style “${name}” read as text`, 'Nothing of ours fits its name or look.');
+    if (tag === 'TX' && stream.note === null && !isPlainName(name)) incoming.leaveUnmatched(name);
     const touches: ParagraphTouches = {
       ...(format.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(format.align !== undefined && tag === 'TX' ? { align: format.align } : {}),

@@ -132,7 +132,7 @@ function StyleRow({ style }: { style: Arrival['styles'][number] }) {
         >
           {Object.entries(styles).map(([tag, own]) => (
             <option key={tag} value={tag}>
-              {own.name}
+              {own.waits ? `waits: ${tag}` : own.name}
             </option>
           ))}
         </select>
