@@ -27,6 +27,7 @@ export { parseLength } from './measure/units';
 export {
   addPatterns,
   createTypesetContext,
+  composeSpecimen,
   displayPage,
   heldStarts,
   movedPages,
@@ -36,6 +37,7 @@ export {
   wishCosts,
   paragraphFacts,
   qualityOf,
+  specimenBook,
   typesetBook,
   typesetReach,
   writePressPdf,

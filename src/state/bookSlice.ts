@@ -46,6 +46,9 @@ export const editRedone = createAction('book/redone');
 export const saveChanged = createAction<SaveState>('book/saveChanged');
 export const readOnlyChanged = createAction<boolean>('book/readOnlyChanged');
 
+/** Keys that begin so are those of one gesture, such as a drag: their entries are one, however long it rests. */
+export const GESTURE = 'gesture.';
+
 /** Entries of one key that follow each other this closely are one, in ms. */
 const JOIN_WITHIN = 500;
 
@@ -96,7 +99,7 @@ function withEntry(state: BookState, entry: HistoryEntry): Pick<BookState, 'entr
     state.cursor === state.entries.length &&
     entry.joinKey !== undefined &&
     last.joinKey === entry.joinKey &&
-    entry.time - last.time < JOIN_WITHIN;
+    (entry.time - last.time < JOIN_WITHIN || entry.joinKey.startsWith(GESTURE));
   if (isJoined) {
     const joined = { ...entry, edits: joinEdits(last.edits, entry.edits) };
     const { selection } = entry;

@@ -1,13 +1,12 @@
 // Opening and closing a book, changing it, taking it over from another tab.
-import { setParticularsEdit, setSpecEdit, editsBetweenBooks, setTouchesEdit, specValue } from '../core/edit';
-import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/startingSpecs';
+import { setParticularsEdit, setTouchesEdit } from '../core/edit';
 import type { BookTie } from '../core/model/ties';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/streams';
 import type { Particulars } from '../core/model/book';
-import type { BookEdit, Plain } from '../core/model/bookEdit';
+import type { BookEdit } from '../core/model/bookEdit';
 import { ValueError } from '../core/base/errors';
-import { checkParticulars, checkSpec } from '../core/validate';
+import { checkParticulars } from '../core/validate';
 import { flushAutosave } from './autosave';
 import { bookClosed, bookEdited, bookOpened, readOnlyChanged } from './bookSlice';
 import { composeFailed, composeFinished, composeProgressed } from './composeSlice';
@@ -199,31 +198,6 @@ export function edit(name: string, edits: readonly BookEdit[], joinKey?: string)
   };
 }
 
-/** Sets a value of the spec. Answers a sentence when the spec would not be one that can be set; then nothing changes. */
-export function setSpec(path: readonly string[], to: Plain, name: string): AppThunk<string | null> {
-  return (dispatch, getState) => {
-    const { book } = getState().book;
-    if (book === null) return null;
-    const change = setSpecEdit(book, path, to);
-    if (JSON.stringify(specValue(book, path)) === JSON.stringify(to)) return null;
-    const fault = faultOf(book.spec, path, to);
-    if (fault !== null) return fault;
-    dispatch(edit(name, [change]));
-    return null;
-  };
-}
-
-/** Sets the book as one of the starting specs; one undo step. */
-export function setAs(key: StartingKey): AppThunk {
-  return (dispatch, getState) => {
-    const { book, readOnly } = getState().book;
-    const starting = STARTING_SPECS.find((one) => one.key === key);
-    if (book === null || readOnly || starting === undefined) return;
-    const edits = editsBetweenBooks(book, { ...book, spec: specSetAs(book.spec, starting.spec) });
-    if (edits.length > 0) dispatch(edit(`Set as ${starting.spec.name}`, edits));
-  };
-}
-
 /** Sets touches of a paragraph; an undefined value takes one away. */
 export function setTouches(
   place: { readonly stream: string; readonly block: string },
@@ -254,19 +228,6 @@ export function askWishes(
 /** Ties by rule of the book as it is composed. */
 export function askTies(): AppThunk<Promise<readonly BookTie[]>> {
   return async (_dispatch, _getState, { client }) => (await client?.ties()) ?? [];
-}
-
-function faultOf(spec: unknown, path: readonly string[], to: Plain): string | null {
-  const next = structuredClone(spec) as Record<string, unknown>;
-  let holder = next;
-  for (const key of path.slice(0, -1)) holder = holder[key] as Record<string, unknown>;
-  holder[path[path.length - 1]] = to;
-  try {
-    checkSpec(next);
-    return null;
-  } catch (error) {
-    return (error as Error).message;
-  }
 }
 
 /**

@@ -7,6 +7,9 @@ export type Theme = 'day' | 'evening';
 /** How the desk chooses its scale: a spread fits whole, its width fits, or a scale of its own (1 is actual size). */
 export type Zoom = { readonly kind: 'spread' | 'width' } | { readonly kind: 'scale'; readonly scale: number };
 
+export const LAYERS = ['text', 'measures', 'grid', 'canon', 'guides', 'rulers'] as const;
+export type Layer = (typeof LAYERS)[number];
+
 export interface ViewState {
   readonly theme: Theme;
   /** Spread in view, from 0. */
@@ -17,6 +20,8 @@ export interface ViewState {
   /** Division shown in Copy; null for the particulars. */
   readonly division: string | null;
   readonly topic: string;
+  /** What the drawing in Spec shows. */
+  readonly layers: readonly Layer[];
   /** The paragraph pointed at on the desk. */
   readonly paragraph: ParagraphPlace | null;
   /** Text to be gone to in the galley; an object of its own for each call. */
@@ -50,6 +55,7 @@ const initialState: ViewState = {
   zoom: { kind: 'spread' },
   division: null,
   topic: 'page',
+  layers: ['text', 'measures', 'canon'],
   paragraph: null,
   text: null,
   places: [],
@@ -74,6 +80,7 @@ const slice = createSlice({
     }),
     textCalled: (state, action: PayloadAction<TextSelection>) => ({ ...state, text: { ...action.payload } }),
     placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
+    layersShown: (state, action: PayloadAction<readonly Layer[]>) => ({ ...state, layers: action.payload }),
     topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
   },
   extraReducers: (builder) =>
@@ -96,6 +103,7 @@ export const {
   zoomChosen,
   divisionChosen,
   topicChosen,
+  layersShown,
   paragraphPointed,
   textCalled,
   placesShown,

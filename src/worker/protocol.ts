@@ -13,6 +13,7 @@ import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } fro
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
 import type { HeadingPlace } from '../core/model/referenceTable';
+import type { Spec } from '../core/model/spec';
 import type { BookTie } from '../core/model/ties';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 
@@ -187,11 +188,18 @@ export type WriteRequest = AssetBase &
         readonly bytes: Uint8Array;
       }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
+    /** The first pages of the book's first chapter under each of some specs. */
+    | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
     | ({ readonly kind: 'press'; readonly date: string } & WholeBook)
     | ({ readonly kind: 'project' } & WholeBook)
     | ({ readonly kind: 'copy'; readonly format: CopyKind } & WholeBook)
     | ({ readonly kind: 'epub'; readonly date: string } & WholeBook)
   );
+
+/** Two pages as a spec sets them. */
+export interface Specimen {
+  readonly lists: readonly DisplayList[];
+}
 
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
@@ -204,5 +212,6 @@ export type WriteReply =
       readonly pictures: PictureBytes;
       readonly arrival: Arrival;
     }
+  | { readonly kind: 'specimens'; readonly specimens: readonly Specimen[]; readonly outlines: readonly GlyphOutline[] }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

@@ -354,4 +354,4 @@ export function startWriteJob(
   return { result, cancel: () => settle({ kind: 'cancelled' }) };
 }
 
-export type { ComposedSummary, PageSummary, TextInView, WholeBook } from './protocol';
+export type { ComposedSummary, PageSummary, Specimen, TextInView, WholeBook } from './protocol';

@@ -20,7 +20,6 @@ import {
 import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindQuery } from '../core/model/find';
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { LackingCharacter } from '../core/model/lacking';
 import type { BookTie } from '../core/model/ties';
@@ -28,6 +27,7 @@ import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
+import { buffersOf, newOutlines } from './outlines';
 import type { ComposedSummary, PageSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
 
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
@@ -245,7 +245,7 @@ export class TypesetSession {
       return;
     }
     const list = displayPage(composed.book, page, composed.context);
-    const outlines = this.newOutlines(list, composed.context);
+    const outlines = newOutlines([list], composed.context, this.sentOutlines);
     this.post({ kind: 'page', request, revision: composed.revision, list, outlines }, buffersOf([list], outlines));
   }
 
@@ -261,24 +261,8 @@ export class TypesetSession {
       return [{ page: view.pages[k], list: displayPage(reach, index - first, context) }];
     });
     const lists = pages.map((one) => one.list);
-    const outlines = lists.flatMap((list) => this.newOutlines(list, context));
+    const outlines = newOutlines(lists, context, this.sentOutlines);
     this.post({ kind: 'ahead', revision, pages, outlines }, buffersOf(lists, outlines));
-  }
-
-  private newOutlines(list: DisplayList, { library }: TypesetContext): GlyphOutline[] {
-    const outlines: GlyphOutline[] = [];
-    for (const item of list.items) {
-      const font = library.font(item.face);
-      for (let k = item.first; k < item.first + item.count; k += 1) {
-        const glyph = list.glyphs[k];
-        const key = `${item.face}:${glyph}`;
-        if (this.sentOutlines.has(key)) continue;
-        this.sentOutlines.add(key);
-        const path = library.harfBuzz.outlineOf(font, glyph);
-        outlines.push({ face: item.face, glyph, unitsPerEm: font.unitsPerEm, path });
-      }
-    }
-    return outlines;
   }
 
   /** Of the newest composed book. */
@@ -321,15 +305,6 @@ function lastPageWith(pages: readonly Page[], { stream, block, offset }: Omit<Te
     }
   }
   return found;
-}
-
-/** What is handed over with pages instead of being copied. */
-function buffersOf(lists: readonly DisplayList[], outlines: readonly GlyphOutline[]): ArrayBuffer[] {
-  const arrays = [
-    ...lists.flatMap((list) => [list.glyphs, list.xs, list.rises, list.charOffsets, list.sourceOffsets]),
-    ...outlines.map((outline) => outline.path),
-  ];
-  return arrays.map((array) => array.buffer as ArrayBuffer);
 }
 
 function summarise(book: TypesetBook, revision: number): ComposedSummary {

@@ -1,6 +1,7 @@
 // The jobs of the write worker: reading manuscripts and project files into books, writing books out as files.
 import {
   arrivalOf,
+  composeSpecimen,
   checkBook,
   editsBetweenBooks,
   HarfBuzzSubsetter,
@@ -11,6 +12,7 @@ import {
   readManuscript,
   readProject,
   replaceCopy,
+  specimenBook,
   TIDY_JOBS,
   tidyManuscript,
   typesetBook,
@@ -22,7 +24,9 @@ import {
 } from '../core/index';
 import type { Manuscript } from '../core/model/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
-import type { WriteReply, WriteRequest } from './protocol';
+import type { GlyphOutline } from '../core/model/displayList';
+import { newOutlines } from './outlines';
+import type { Specimen, WriteReply, WriteRequest } from './protocol';
 
 /** Does one job and answers with its result; progress goes to `post` on the way. Never throws. */
 export async function doWriteJob(
@@ -55,6 +59,8 @@ export async function doWriteJob(
           bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
           pages: 0,
         };
+      case 'specimens':
+        return await specimens(job, fetchBytes);
       case 'press':
         return await writePress(job, fetchBytes, post);
     }
@@ -114,6 +120,25 @@ async function writePress(
   const writing = writePressPdf(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
   const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
   return { kind: 'file', bytes, pages: composed.pages.length };
+}
+
+/** Each spec on the beginning of the book's first chapter. */
+async function specimens(
+  { book, specs }: Extract<WriteRequest, { kind: 'specimens' }>,
+  fetchBytes: FetchBytes,
+): Promise<WriteReply> {
+  const assets = new WorkerAssets(fetchBytes);
+  const sent = new Set<string>();
+  const made: Specimen[] = [];
+  const outlines: GlyphOutline[] = [];
+  for (const spec of specs) {
+    const one = specimenBook(book, spec);
+    const context = await assets.contextFor(one);
+    const lists = composeSpecimen(one, context);
+    made.push({ lists });
+    outlines.push(...newOutlines(lists, context, sent));
+  }
+  return { kind: 'specimens', specimens: made, outlines };
 }
 
 /** Runs a generator to its end; tells its progress at most every 50 ms. */

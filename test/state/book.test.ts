@@ -11,7 +11,8 @@ import {
   readOnlyChanged,
   type BookState,
 } from '../../src/state/bookSlice';
-import { closeBook, openBook, setParticulars, setSpec, setAs } from '../../src/state/bookThunks';
+import { closeBook, openBook, setParticulars } from '../../src/state/bookThunks';
+import { setAs, setSpec } from '../../src/state/specThunks';
 import { PageCache } from '../../src/state/pageCache';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
 import type { Services } from '../../src/state/services';

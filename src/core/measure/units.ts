@@ -12,6 +12,12 @@ export const POINTS_PER: Readonly<Record<Unit, number>> = {
   px: 0.75,
 };
 
+/** Pixels in an inch where nothing else is said. */
+export const CSS_DPI = 96;
+
+/** Points in one of the unit; `dpi`: pixels in an inch. */
+export const pointsPer = (unit: Unit, dpi = CSS_DPI): number => (unit === 'px' ? 72 / dpi : POINTS_PER[unit]);
+
 const DECIMALS: Readonly<Record<Unit, number>> = { pt: 2, in: 4, mm: 2, cm: 3, pica: 2, px: 1 };
 
 /** A length of `value` units. */
@@ -20,19 +26,19 @@ export function length(value: number, unit: Unit): Length {
 }
 
 /** The number without trailing zeros, at the precision that suits the unit: `5.5`, `139.7`, `1p6`. */
-export function formatNumber(pt: Pt, unit: Unit): string {
+export function formatNumber(pt: Pt, unit: Unit, dpi = CSS_DPI): string {
   if (unit === 'pica') {
     const sign = pt < 0 ? '-' : '';
     const points = Math.round(Math.abs(pt) * 100) / 100;
     const whole = Math.floor(points / 12 + 1e-9);
     return `${sign}${whole}p${trimZeros((points - whole * 12).toFixed(2))}`;
   }
-  return trimZeros((pt / POINTS_PER[unit]).toFixed(DECIMALS[unit]));
+  return trimZeros((pt / pointsPer(unit, dpi)).toFixed(DECIMALS[unit]));
 }
 
 /** The length as a person reads it: `5.5 in`, `60 pt`, `1p6`. */
-export function formatLength(value: Length): string {
-  const number = formatNumber(value.pt, value.unit);
+export function formatLength(value: Length, dpi = CSS_DPI): string {
+  const number = formatNumber(value.pt, value.unit, dpi);
   return value.unit === 'pica' ? number : `${number} ${value.unit}`;
 }
 
@@ -43,13 +49,13 @@ function trimZeros(decimal: string): string {
 /**
  * Reads what a person typed as a length: a number, a unit, or arithmetic over both (`8in - 5in`, `5.06in * 5.06 / 7.81`,
  * `1p6`). Numbers without a unit take `unit` when the whole is a length. Throws ValueError with a sentence when the text
- * is not a length, divides by zero, or multiplies two lengths.
+ * is not a length, divides by zero, or multiplies two lengths. `dpi`: pixels in an inch.
  */
-export function parseLength(text: string, unit: Unit): Length {
-  const reader = new ExpressionReader(text);
+export function parseLength(text: string, unit: Unit, dpi = CSS_DPI): Length {
+  const reader = new ExpressionReader(text, dpi);
   const value = reader.readAll();
   if (!Number.isFinite(value.amount)) throw new ValueError('length', `“${text}” divides by zero.`);
-  if (value.power === 0) return { pt: value.amount * POINTS_PER[unit], unit };
+  if (value.power === 0) return { pt: value.amount * pointsPer(unit, dpi), unit };
   if (value.power === 1) return { pt: value.amount, unit: reader.firstUnit ?? unit };
   throw new ValueError('length', `“${text}” is not a length: two lengths are multiplied or divided.`);
 }
@@ -81,7 +87,10 @@ class ExpressionReader {
   private at = 0;
   firstUnit: Unit | undefined;
 
-  constructor(private readonly text: string) {}
+  constructor(
+    private readonly text: string,
+    private readonly dpi: number,
+  ) {}
 
   readAll(): Quantity {
     const value = this.readSum();
@@ -140,7 +149,7 @@ class ExpressionReader {
     const unit = UNIT_NAMES[name.toLowerCase()];
     if (unit === undefined) throw new ValueError('length', `“${name}” is not a unit: use mm, cm, in, pt, pica or px.`);
     this.firstUnit ??= unit;
-    return { amount: number * POINTS_PER[unit], power: 1 };
+    return { amount: number * pointsPer(unit, this.dpi), power: 1 };
   }
 
   private take(pattern: RegExp): string | undefined {

@@ -3,7 +3,7 @@ import type { Spec } from './spec';
 import { picturesIn, type Block, type StreamId } from './streams';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 5;
+export const BOOK_FORMAT = 6;
 
 export interface Person {
   readonly name: string;

@@ -30,6 +30,25 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   3: (book) => ({ ...book, format: 4, source: { recipe: [], mapping: {}, ...part(book, 'source') } }),
   // Pictures came into the text: a book of before has none.
   4: (book) => ({ ...book, format: 5 }),
+  // A page had trim and margins alone.
+  5: (book) =>
+    withSpec(book, 6, (spec) => ({
+      ...spec,
+      page: { ...PAGE_OF_FORMAT_6, ...part(spec, 'page') },
+      pages: { columnRule: { pt: 0, unit: 'pt' }, ...part(spec, 'pages') },
+    })),
+};
+
+const NO_BLEED = { pt: 0, unit: 'mm' };
+const PAGE_OF_FORMAT_6 = {
+  facing: true,
+  bindingAllowance: { pt: 9, unit: 'in' },
+  canon: null,
+  bleed: { head: NO_BLEED, foot: NO_BLEED, back: NO_BLEED, foreEdge: NO_BLEED },
+  slug: NO_BLEED,
+  guides: [],
+  unit: null,
+  dpi: 96,
 };
 
 const TEXT_OF_FORMAT_2 = { glyphPlay: 2, opticalMargins: 100, letterPlay: 0, ties: true, liftedTies: [] };

@@ -1,5 +1,6 @@
 // The novel, the starting spec that a book gets when nobody touches anything (house rules, section 2).
 import type { Length, Unit } from './length';
+import { PAGE_DEFAULTS } from './pageSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from './spec';
 
 const pt = (value: number): Length => ({ pt: value, unit: 'pt' });
@@ -235,6 +236,7 @@ export const NOVEL_SPEC: Spec = {
   page: {
     trim: { width: inches(5.5), height: inches(8.5) },
     margins: { head: pt(60), foot: pt(95), back: pt(60), foreEdge: pt(54) },
+    ...PAGE_DEFAULTS,
   },
   text: {
     face: 'eb-garamond',
@@ -262,6 +264,7 @@ export const NOVEL_SPEC: Spec = {
     footFree: false,
     columns: 1,
     columnGap: pt(14.5),
+    columnRule: pt(0),
     columnShares: null,
     balanceColumns: true,
   },

@@ -103,11 +103,13 @@ export interface PageGeometry {
   readonly lines: number;
   /** Columns of the type area from left to right; `x` from its left edge. */
   readonly columns: readonly { readonly x: Pt; readonly width: Pt }[];
+  /** Thickness of the rule between them; 0: none. */
+  readonly columnRule: Pt;
 }
 
-/** Side of a page by its place in the book, counted from 0. */
-export function sideOfPage(index: number): PageSide {
-  return index % 2 === 0 ? 'recto' : 'verso';
+/** Side of a page by its place in the book, counted from 0; pages that stand alone are all alike. */
+export function sideOfPage(index: number, facing: boolean): PageSide {
+  return index % 2 === 0 || !facing ? 'recto' : 'verso';
 }
 
 /** Left edge of the type area of a page of that side. */

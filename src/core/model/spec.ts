@@ -1,24 +1,10 @@
 // The spec: everything that decides how the book looks. Every key of it is described in docs/formats.md, with unit,
 // range and default, and a test holds that file against the schema.
 import type { Length, Pt } from './length';
+import type { Margins, PageSpec, Trim } from './pageSpec';
 import type { StyleTag } from './streams';
 
-export interface Trim {
-  readonly width: Length;
-  readonly height: Length;
-}
-
-export interface Margins {
-  readonly head: Length;
-  readonly foot: Length;
-  readonly back: Length;
-  readonly foreEdge: Length;
-}
-
-export interface PageSpec {
-  readonly trim: Trim;
-  readonly margins: Margins;
-}
+export type { Margins, PageSpec, Trim };
 
 export interface HyphenationSpec {
   readonly on: boolean;
@@ -82,6 +68,8 @@ export interface PagesSpec {
   readonly footFree: boolean;
   readonly columns: number;
   readonly columnGap: Length;
+  /** Thickness of the rule between columns; nothing: none. */
+  readonly columnRule: Length;
   /** Shares of the measure, one per column; null: equal columns. */
   readonly columnShares: readonly number[] | null;
   readonly balanceColumns: boolean;

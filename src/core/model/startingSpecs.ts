@@ -1,5 +1,6 @@
 // The six starting specs (house rules, section 2): what a book can be set as before anything of it is changed. Each goes out from
 // the novel's styles, so that a book keeps its tags when it is set as another.
+import { PAGE_DEFAULTS } from './pageSpec';
 import type { Length, Unit } from './length';
 import { NOVEL_SPEC } from './novelSpec';
 import type { ParagraphStyle, Spec } from './spec';
@@ -54,6 +55,7 @@ const LARGE_TYPE = changed(
     page: {
       trim: { width: mm(156), height: mm(234) },
       margins: { head: pt(54), foot: pt(94.6), back: pt(63), foreEdge: pt(43.2) },
+      ...PAGE_DEFAULTS,
     },
     text: {
       face: 'source-serif-4',
@@ -100,6 +102,7 @@ const ESSAYS = changed(
     page: {
       trim: { width: inches(5.25), height: inches(8) },
       margins: { head: pt(58), foot: pt(91.4), back: pt(55), foreEdge: pt(49) },
+      ...PAGE_DEFAULTS,
     },
     text: { face: 'spectral', size: pt(10), leading: pt(14), indent: pt(14) },
     pages: { columnGap: pt(14) },
@@ -138,6 +141,7 @@ const HANDBOOK = changed(
     page: {
       trim: { width: inches(6), height: inches(9) },
       margins: { head: pt(60), foot: pt(95.3), back: pt(66), foreEdge: pt(60) },
+      ...PAGE_DEFAULTS,
     },
     text: { face: 'source-serif-4', size: pt(10), leading: pt(13.5), indent: pt(13.5) },
     pages: { chapterEnd: 4, spreadShort: 4, spreadLong: 6, columnGap: pt(13.5) },
@@ -176,6 +180,7 @@ const VERSE = changed(
     page: {
       trim: { width: inches(5.5), height: inches(8.5) },
       margins: { head: pt(66), foot: pt(103.5), back: pt(66), foreEdge: pt(48) },
+      ...PAGE_DEFAULTS,
     },
     text: { leading: pt(15), setting: 'ragged', indent: pt(0), hyphenation: NO_HYPHENS },
     pages: { chapterEnd: 2, footFree: true, elastic: false, columnGap: pt(15) },
@@ -213,6 +218,7 @@ const WORKBOOK = changed(
     page: {
       trim: { width: inches(8.5), height: inches(11) },
       margins: { head: pt(60), foot: pt(79.6), back: pt(72), foreEdge: pt(180) },
+      ...PAGE_DEFAULTS,
     },
     text: {
       face: 'source-serif-4',

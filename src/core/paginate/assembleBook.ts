@@ -1,6 +1,6 @@
 // Puts the pages of the divisions one after another: sides, blanks, roles and folios.
 import type { Division, StartSide } from '../model/book';
-import type { Page, PageSide } from '../model/pages';
+import { sideOfPage, type Page, type PageSide } from '../model/pages';
 import type { Spec } from '../model/spec';
 import { isDisplayRole, type DivisionPage } from './paginateDivision';
 
@@ -13,6 +13,7 @@ export interface AssembledBook {
 
 /** The side on which a division begins: its own wish, else its role's. */
 export function startSide(division: Division, before: Division | undefined, spec: Spec): StartSide {
+  if (!spec.page.facing) return 'any';
   if (division.start !== undefined) return division.start;
   if (before === undefined) return 'recto';
   if (division.role === 'imprint') return before.role === 'title' ? 'verso' : 'any';
@@ -31,17 +32,17 @@ export function assembleBook(
   divisions.forEach(({ division, pages: own }, index) => {
     const before = divisions[index - 1]?.division;
     const wished = startSide(division, before, spec);
-    const pageSide = (): PageSide => (pages.length % 2 === 0 ? 'recto' : 'verso');
+    const pageSide = (): PageSide => sideOfPage(pages.length, spec.page.facing);
     if (wished !== 'any' && wished !== pageSide()) pages.push(blankPage(pages.length, pageSide(), before ?? division));
     firstPages.set(division.id, pages.length);
     for (const page of own) {
       const known = lastPages.get(page);
-      const isSame = known?.index === pages.length && known.division === division.id;
+      const isSame = known?.index === pages.length && known.division === division.id && known.side === pageSide();
       if (isSame && known.divisionRole === division.role) {
         pages.push(known);
         continue;
       }
-      const placed = pageOf(page, pages.length, division);
+      const placed = pageOf(page, pages.length, division, pageSide());
       lastPages.set(page, placed);
       pages.push(placed);
     }
@@ -65,10 +66,11 @@ export function placeDivision(
   division: Division,
   index: number,
   folio: string,
+  spec: Spec,
 ): Page[] {
   const first = /^\d+$/.test(folio) ? Number(folio) : null;
   return pages.map((page, k) => ({
-    ...pageOf(page, index + k, division),
+    ...pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing)),
     folio: first === null ? toRoman(index + k + 1) : String(first + k),
   }));
 }
@@ -76,11 +78,11 @@ export function placeDivision(
 /** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
 const lastPages = new WeakMap<DivisionPage, Page>();
 
-function pageOf(made: DivisionPage, index: number, division: Division): Page {
+function pageOf(made: DivisionPage, index: number, division: Division, side: PageSide): Page {
   const { role, fragments, notes, noteRules, depth } = made;
   return {
     index,
-    side: index % 2 === 0 ? 'recto' : 'verso',
+    side,
     role,
     division: division.id,
     divisionRole: division.role,

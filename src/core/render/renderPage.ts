@@ -6,6 +6,7 @@ import { LINE_END, type SetTabs } from '../model/broken';
 import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
+import { columnRules } from './columnRules';
 import type { LineGlyphs } from './lineGlyphs';
 import { takeScratch } from './packedGlyphs';
 
@@ -47,7 +48,7 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
     page: page.index,
     width: geometry.width,
     height: geometry.height,
-    rules: [...rules, ...list.rules],
+    rules: [...rules, ...list.rules, ...columnRules(page, geometry, left)],
     pictures: list.pictures,
     ...list.finish(),
   };

@@ -21,6 +21,7 @@ export function pageGeometry(book: Book, context: TypesetContext): PageGeometry 
     leading: text.leading.pt,
     capHeight,
     lines: Math.max(1, area.lines),
+    columnRule: book.spec.pages.columnRule.pt,
     columns: columnsOf(book.spec.pages, area.measure),
   };
 }

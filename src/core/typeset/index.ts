@@ -9,3 +9,4 @@ export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';
 export { typesetReach, type TypesetReach } from './typesetReach';
 export { writePressPdf } from './writePress';
+export { composeSpecimen, specimenBook } from './specimen';

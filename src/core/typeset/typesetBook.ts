@@ -63,9 +63,10 @@ export function* typesetBook(
         begun + (index / book.divisions.length) * share,
       );
       const start = context.now();
+      const { facing } = book.spec.page;
       const wished = startSide(division, book.divisions[index - 1], book.spec);
-      if (wished !== 'any' && wished !== sideOfPage(pageCount)) pageCount += 1;
-      const paginated = paginateCached(division, flow, compose, geometry, sideOfPage(pageCount));
+      if (wished !== 'any' && wished !== sideOfPage(pageCount, facing)) pageCount += 1;
+      const paginated = paginateCached(division, flow, compose, geometry, sideOfPage(pageCount, facing));
       const pages = yield* withProgress(paginated, begun + ((index + 1) / book.divisions.length) * share);
       pageCount += pages.length;
       divisionPages.push({ division, pages });

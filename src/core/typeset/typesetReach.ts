@@ -41,7 +41,7 @@ export function* typesetReach(
   let made = paginating.next();
   for (; !made.done; made = paginating.next()) yield 0;
   const furniture = furnitureSource(compose);
-  const pages = placeDivision(made.value, division, first.index, first.folio).map((page) => ({
+  const pages = placeDivision(made.value, division, first.index, first.folio, book.spec).map((page) => ({
     ...page,
     furniture: placeFurniture(page, book.spec, geometry, furniture),
   }));

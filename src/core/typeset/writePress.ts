@@ -1,9 +1,10 @@
 // Joins a composed book to the PDF writer.
 import { namesOf, type Book } from '../model/book';
 import type { HarfBuzzSubsetter } from '../fonts/harfbuzz';
-import type { TypesetBook } from '../model/pages';
+import type { PageSide, TypesetBook } from '../model/pages';
+import type { PageSpec } from '../model/pageSpec';
 import type { PictureBytes } from '../model/streams';
-import { writePdf } from '../write/pdf';
+import { writePdf, type PageSurround } from '../write/pdf';
 import type { TypesetContext } from './context';
 import { displayPage } from './renderContext';
 
@@ -22,6 +23,7 @@ export function* writePressPdf(
     width: composed.geometry.width,
     height: composed.geometry.height,
     page: (index: number) => displayPage(composed, index, context),
+    around: (index: number) => surround(book.spec.page, composed.pages[index].side),
     folios: composed.pages.map((page) => page.folio),
     picture: (asset: string): Uint8Array | undefined => pictures[asset],
     face: (id: string) => library.record(id),
@@ -35,4 +37,10 @@ export function* writePressPdf(
     language: particulars.language,
     date,
   });
+}
+
+/** Bleed as it lies on a page: the back is at the left of a recto. */
+function surround({ bleed, slug }: PageSpec, side: PageSide): PageSurround {
+  const [left, right] = side === 'recto' ? [bleed.back, bleed.foreEdge] : [bleed.foreEdge, bleed.back];
+  return { left: left.pt, right: right.pt, top: bleed.head.pt, bottom: bleed.foot.pt, slug: slug.pt };
 }

@@ -1,3 +1,5 @@
 export { checkBook, checkParticulars, divisionSchema, noteSchema, particularsSchema } from './bookSchema';
 export { check, Joi } from './check';
+export { lengthSchema } from './fields';
+export { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from './keptSpec';
 export { checkLanguage, checkSpec, paragraphStyleSchema, specFromFile, specSchema } from './specSchema';

@@ -1,56 +1,13 @@
 // The schema of the spec, key by key with unit, range and default: docs/formats.md is held against it by a test.
 // In a spec.json a length is a number of points or a text such as "5.5in"; in a book it is kept with its unit.
 import { ValueError } from '../base/errors';
-import { parseLength } from '../measure/units';
-import type { Length } from '../model/length';
 import { TEXT_FAMILIES } from '../model/faces';
 import { LANGUAGES } from '../model/book';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import { MARK_SETS, type Spec } from '../model/spec';
 import { check, Joi } from './check';
-
-const UNITS = ['pt', 'mm', 'cm', 'in', 'pica', 'px'];
-
-/** A length from `least` to `most` points: typed text, points, or kept with its unit. */
-function lengthSchema(least: number, most: number): Joi.Schema {
-  return Joi.any()
-    .custom((value: unknown, helpers) => {
-      let length: Length;
-      if (typeof value === 'number') length = { pt: value, unit: 'pt' };
-      else if (typeof value === 'string') {
-        try {
-          length = parseLength(value, 'pt');
-        } catch (error) {
-          if (!(error instanceof ValueError)) throw error;
-          return helpers.message({ custom: `{{#label}} ${error.message.replace(/\.$/, '')}` });
-        }
-      } else {
-        const kept = value as Length | null;
-        const isKept =
-          kept !== null && typeof kept === 'object' && typeof kept.pt === 'number' && UNITS.includes(kept.unit);
-        if (!isKept || Object.keys(kept).length !== 2)
-          return helpers.message({ custom: '{{#label}} must be a length such as "5.5in"' });
-        length = kept;
-      }
-      if (!Number.isFinite(length.pt) || length.pt < least || length.pt > most) {
-        return helpers.message({ custom: `{{#label}} must be from ${least} to ${most} pt` });
-      }
-      return length;
-    })
-    .required()
-    .meta({ unit: 'length', least, most });
-}
-
-const number = (least: number, most: number, unit: string) =>
-  Joi.number().min(least).max(most).required().meta({ unit, least, most });
-const whole = (least: number, most: number, unit: string) => number(least, most, unit).integer();
-const oneOf = (...values: string[]) =>
-  Joi.string()
-    .valid(...values)
-    .required();
-const flag = () => Joi.boolean().required();
-const optional = (schema: Joi.Schema) => schema.optional();
-const object = (keys: Joi.SchemaMap) => Joi.object(keys).required();
+import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
+import { pageSchema } from './pageSchema';
 
 const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 
@@ -129,15 +86,7 @@ const tag = Joi.string().pattern(/^[A-Za-z0-9]{1,12}$/);
 
 export const specSchema = object({
   name: Joi.string().min(1).max(80).required(),
-  page: object({
-    trim: object({ width: lengthSchema(72, 2000), height: lengthSchema(72, 2000) }),
-    margins: object({
-      head: lengthSchema(0, 1000),
-      foot: lengthSchema(0, 1000),
-      back: lengthSchema(0, 1000),
-      foreEdge: lengthSchema(0, 1000),
-    }),
-  }),
+  page: pageSchema,
   text: object({
     face: oneOf(...TEXT_FAMILIES),
     size: lengthSchema(4, 72),
@@ -181,6 +130,7 @@ export const specSchema = object({
     footFree: flag(),
     columns: whole(1, 4, 'columns'),
     columnGap: lengthSchema(0, 200),
+    columnRule: lengthSchema(0, 6),
     columnShares: Joi.array().items(Joi.number().min(0.05).max(20)).min(1).max(4).allow(null).required(),
     balanceColumns: flag(),
   }),
@@ -198,8 +148,10 @@ export const specSchema = object({
   characterStyles: Joi.object().pattern(tag, characterStyleSchema).required(),
 });
 
-/** Least measure, in em of the text: below it no setting is worth looking at. */
-const LEAST_MEASURE = 3;
+/** Least measure, in em of the text: ten characters of an average face. */
+const LEAST_MEASURE = 4.2;
+/** Leading as a share of the size, at least and at most. */
+const LEADING_SHARE = { least: 0.7, most: 3 };
 
 /** Checks a whole spec, and that its margins leave room for type. Throws ValueError. */
 export function checkSpec(value: unknown, what = 'The spec'): Spec {
@@ -207,7 +159,7 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
   const { trim, margins } = spec.page;
   const measure = trim.width.pt - margins.back.pt - margins.foreEdge.pt;
   if (measure < spec.text.size.pt * LEAST_MEASURE) {
-    throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of type.');
+    throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of ten characters.');
   }
   const { wordSpace } = spec.text;
   if (wordSpace !== null && !(wordSpace.least <= wordSpace.wished && wordSpace.wished <= wordSpace.most)) {
@@ -216,9 +168,11 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
   const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
   if (depth < spec.text.size.pt)
     throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
-  if (spec.text.leading.pt < spec.text.size.pt * 0.8) {
-    throw new ValueError('text.leading', 'The leading is so small that lines would run into each other.');
-  }
+  const leading = spec.text.leading.pt / spec.text.size.pt;
+  if (leading < LEADING_SHARE.least)
+    throw new ValueError('text.leading', 'The leading is under 70 % of the size: lines would run into each other.');
+  if (leading > LEADING_SHARE.most)
+    throw new ValueError('text.leading', 'The leading is over 300 % of the size: lines would fall apart.');
   return spec;
 }
 

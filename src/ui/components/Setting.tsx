@@ -2,7 +2,8 @@
 import { useId, useRef, useState, type ReactNode } from 'react';
 import { ValueError } from '../../core/base/errors';
 import type { Length } from '../../core/model/length';
-import { formatLength, parseLength } from '../../core/measure/units';
+import { parseLength } from '../../core/measure/units';
+import { useUnits } from './useUnits';
 
 interface RowProps {
   readonly label: string;
@@ -61,7 +62,9 @@ export function useLengthField(value: Length, onChange: (value: Length) => strin
   // What is being typed belongs to the value that it was typed over: when that changes, as by undo, it is dropped.
   const [typed, setTyped] = useState<{ over: string; draft: string; problem: string | null } | null>(null);
   const leaving = useRef(false);
-  const shown = formatLength(value);
+  const units = useUnits();
+  const unit = units.unit ?? value.unit;
+  const shown = units.show(value);
   const draft = typed?.over === shown ? typed.draft : null;
   const problem = typed?.over === shown ? typed.problem : null;
 
@@ -72,7 +75,8 @@ export function useLengthField(value: Length, onChange: (value: Length) => strin
       return;
     }
     try {
-      const fault = onChange(parseLength(draft, value.unit));
+      const typedLength = parseLength(draft, unit, units.dpi);
+      const fault = onChange(units.unit === null ? typedLength : { ...typedLength, unit: units.unit });
       setTyped(fault === null ? null : { over: shown, draft, problem: fault });
     } catch (error) {
       if (!(error instanceof ValueError)) throw error;

@@ -1,6 +1,6 @@
 // Which of the starting specs a book is set as. Choosing one sets everything of it, in one step that undo takes back.
 import { STARTING_SPECS, type StartingKey } from '../../core/model/startingSpecs';
-import { setAs } from '../../state/bookThunks';
+import { setAs } from '../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { ChoiceSetting } from './Setting';
 

@@ -64,7 +64,14 @@ describe('reading a Word document', () => {
       styles,
       body: ['h1', 'own', 'lvl', 'odd', 'loop', ''].map((id) => para(run('x'), id)).join(''),
     });
-    expect(paragraphs(manuscript).map((block) => block.style)).to.deep.equal(['CT', 'EXT', 'AH', 'ODDONE', 'LOOP', 'TX']);
+    expect(paragraphs(manuscript).map((block) => block.style)).to.deep.equal([
+      'CT',
+      'EXT',
+      'AH',
+      'ODDONE',
+      'LOOP',
+      'TX',
+    ]);
     expect(manuscript.remarks.map((remark) => remark.what)).to.include('Paragraphs in styles without a match');
   });
 

@@ -33,6 +33,7 @@ const GEOMETRY: PageGeometry = {
   leading: LEADING,
   capHeight: 7,
   lines: 20,
+  columnRule: 0,
   columns: [{ x: 0, width: 200 }],
 };
 

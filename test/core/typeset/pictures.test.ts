@@ -146,8 +146,8 @@ describe('pictures on pages', () => {
     const context = newContext();
     const set = bookOf([picture('p500', WIDE), p(words(30, 9))]);
     const wide = drawn(set, context).all[0].width;
-    const { trim, margins } = NOVEL_SPEC.page;
-    const page = { trim: { ...trim, width: { pt: trim.width.pt - 20, unit: 'pt' as const } }, margins };
+    const { trim } = NOVEL_SPEC.page;
+    const page = { ...NOVEL_SPEC.page, trim: { ...trim, width: { pt: trim.width.pt - 20, unit: 'pt' as const } } };
     const narrow = drawn({ ...set, spec: { ...NOVEL_SPEC, page } }, context).all[0].width;
     expect(wide - narrow).to.be.closeTo(20, 1e-6);
     const fresh = drawn({ ...set, spec: { ...NOVEL_SPEC, page } }).all[0].width;

@@ -38,6 +38,17 @@ const VALUES: Record<string, Plain> = {
   'page.margins.foot': length(130),
   'page.margins.back': length(80),
   'page.margins.foreEdge': length(70),
+  'page.facing': false,
+  'page.bindingAllowance': length(12),
+  'page.canon': { kind: 'nths', parts: 9 },
+  'page.bleed.head': length(9),
+  'page.bleed.foot': length(9),
+  'page.bleed.back': length(9),
+  'page.bleed.foreEdge': length(9),
+  'page.slug': length(20),
+  'page.guides': [{ axis: 'across', at: { pt: 100, unit: 'pt' }, on: 'all' }],
+  'page.unit': 'mm',
+  'page.dpi': 300,
   'text.face': 'spectral',
   'text.size': length(10.5),
   'text.leading': length(15),
@@ -67,6 +78,7 @@ const VALUES: Record<string, Plain> = {
   'pages.elastic': false,
   'pages.footFree': true,
   'pages.columns': 2,
+  'pages.columnRule': length(0.5),
   'pages.columnGap': length(20),
   'pages.columnShares': [2, 1],
   'pages.balanceColumns': false,
@@ -116,6 +128,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   atFoot: true,
   tabs: [{ at: 200, kind: 'left' }],
   lineNumbers: 5,
+  waits: true,
 };
 
 /** Paragraphs shaped and broken, divisions paged, when the change is composed in a context that knows the book. */

@@ -36,6 +36,35 @@ describe('the press PDF', () => {
     }
   });
 
+  it('has bleed and slug around the trim, mirrored, and the words where they were', () => {
+    const mm = (value: number) => ({ pt: (value * 72) / 25.4, unit: 'mm' as const });
+    const bleed = { head: mm(3), foot: mm(4), back: mm(1), foreEdge: mm(5) };
+    const page = { ...made.spec.page, bleed, slug: mm(10) };
+    const out = drain(
+      writePressPdf(
+        { ...made, spec: { ...made.spec, page } },
+        composed,
+        context,
+        newSubsetter(),
+        '2026-01-02T03:04:05Z',
+      ),
+    );
+    const info = pdfInfo(out);
+    const boxesOf = (name: string) =>
+      [...info.matchAll(new RegExp(`${name}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)`, 'g'))].map((match) =>
+        match.slice(1).map((value) => Math.round((Number(value) * 25.4 * 10) / 72) / 10),
+      );
+    const [width, height] = [139.7, 215.9];
+    const near = (found: number[], wished: number[]) =>
+      found.forEach((value, k) => expect(value).to.be.closeTo(wished[k], 0.11));
+    near(boxesOf('TrimBox')[0], [11, 14, 11 + width, 14 + height]);
+    near(boxesOf('BleedBox')[0], [10, 10, 10 + 1 + width + 5, 10 + 4 + height + 3]);
+    near(boxesOf('MediaBox')[0], [0, 0, 20 + width + 6, 20 + height + 7]);
+    near(boxesOf('TrimBox')[1], [15, 14, 15 + width, 14 + height]);
+    expect(pdfText(out)).to.equal(pdfText(bytes));
+    expect(qpdfCheck(out)).to.include('No syntax or stream encoding errors');
+  });
+
   it('has title and author in its metadata', () => {
     const info = pdfInfo(bytes);
     expect(info).to.match(/Title:\s+A Book/);

@@ -1,1 +1,1 @@
-export { writePdf, type PdfMetadata, type PdfSource } from './writePdf';
+export { writePdf, type PageSurround, type PdfMetadata, type PdfSource } from './writePdf';

@@ -7,12 +7,15 @@ import type { PictureUse } from './pictureUse';
 
 const out = new ByteWriter();
 
-/** The content stream; notes every glyph in the fonts that it uses. Page coordinates start at the foot. */
+/** The content stream; notes every glyph in the fonts that it uses. Page coordinates start at the foot; `origin`: where the trim begins. */
 export function pageContent(
   list: DisplayList,
   fontOf: (face: string) => FontUse,
   pictures: PictureUse,
+  origin: readonly [number, number] = [0, 0],
 ): Uint8Array<ArrayBuffer> {
+  if (origin[0] !== 0 || origin[1] !== 0)
+    out.text('1 0 0 1 ').number(origin[0]).space().number(origin[1]).text(' cm\n');
   out.text('0 g\n');
   for (const { x, y, width, thickness } of list.rules) {
     out.text('/Artifact BMC ').number(x).space();

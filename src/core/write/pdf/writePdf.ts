@@ -15,6 +15,8 @@ export interface PdfSource {
   readonly width: number;
   readonly height: number;
   readonly page: (index: number) => DisplayList;
+  /** What runs over the trim of a page, to be cut away, and the room around that; in points. */
+  readonly around: (index: number) => PageSurround;
   /** Folio of each page as shown, for the reader's page box. */
   readonly folios: readonly string[];
   readonly face: (id: FaceId) => FaceRecord;
@@ -22,6 +24,15 @@ export interface PdfSource {
   /** Bytes of a picture; undefined for what is not there. */
   readonly picture: (asset: string) => Uint8Array | undefined;
   readonly subset: (id: FaceId, glyphs: readonly number[]) => Uint8Array;
+}
+
+/** Bleed by the sides of the sheet, and the slug on all of them. */
+export interface PageSurround {
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+  readonly slug: number;
 }
 
 export interface PdfMetadata {
@@ -48,17 +59,18 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
   const pictures = new PictureUse(file, source.picture);
   const tree = file.reserve();
   const resources = file.reserve();
-  const box = pdfArray(['0', '0', pdfNumber(source.width, 4), pdfNumber(source.height, 4)]);
   const kids: PdfValue[] = [];
   for (let index = 0; index < source.pageCount; index += 1) {
-    const contents = file.addStream(pageContent(source.page(index), fontOf, pictures), {}, 'fast');
+    const boxes = pageBoxes(source, index);
+    const contents = file.addStream(pageContent(source.page(index), fontOf, pictures, boxes.origin), {}, 'fast');
     kids.push(
       file.add(
         pdfDictionary({
           Type: '/Page',
           Parent: file.reference(tree),
-          MediaBox: box,
-          TrimBox: box,
+          MediaBox: boxes.media,
+          BleedBox: boxes.bleed,
+          TrimBox: boxes.trim,
           Resources: file.reference(resources),
           Contents: contents,
         }),
@@ -100,6 +112,27 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     `${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`,
   ).toUpperCase();
   return file.write({ Root: catalog, Info: info, ID: `[<${id}> <${id}>]` });
+}
+
+interface PageBoxes {
+  readonly media: PdfValue;
+  readonly bleed: PdfValue;
+  readonly trim: PdfValue;
+  /** Lower left corner of the trim. */
+  readonly origin: readonly [number, number];
+}
+
+/** The boxes of a page (14.11.2): the trim, the bleed around it, and the slug around that. */
+function pageBoxes({ width, height, around }: PdfSource, index: number): PageBoxes {
+  const { left, right, top, bottom, slug } = around(index);
+  const [x, y] = [left + slug, bottom + slug];
+  const box = (...edges: number[]) => pdfArray(edges.map((edge) => pdfNumber(edge, 4)));
+  return {
+    media: box(0, 0, x + width + right + slug, y + height + top + slug),
+    bleed: box(slug, slug, x + width + right, y + height + top),
+    trim: box(x, y, x + width, y + height),
+    origin: [x, y],
+  };
 }
 
 /** Page labels (12.4.2): a new range wherever the numbering does not simply go on. */

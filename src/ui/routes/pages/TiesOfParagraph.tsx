@@ -1,6 +1,7 @@
 // The ties of the paragraph pointed at: each lifted here, in the whole book, or tied again.
 import { tieState, type TieState } from '../../../core/model/ties';
-import { setSpec, setTouches } from '../../../state/bookThunks';
+import { setTouches } from '../../../state/bookThunks';
+import { setSpec } from '../../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';

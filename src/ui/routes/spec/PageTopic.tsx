@@ -1,11 +1,15 @@
-// Page: the trim and the four margins.
+// Page: the trim, the margins and what they come from, columns, bleed, guides, units.
+import { typeShare } from '../../../core/measure/canon';
+import { backForExtent } from '../../../core/measure/canon';
 import { maybeTradeTrim } from '../../../core/measure/trims';
 import { typeArea } from '../../../core/measure/typeArea';
-import { formatNumber } from '../../../core/measure/units';
 import { useAppSelector } from '../../../state/hooks';
-import { LengthSetting, SettingGroup } from '../../components/Setting';
-import { StartingSpecChoice } from '../../components/StartingSpecChoice';
-import { TrimChoice } from './TrimChoice';
+import { pageFacts } from '../../../state/specThunks';
+import { ChoiceSetting, LengthSetting, SettingGroup } from '../../components/Setting';
+import { useUnits } from '../../components/useUnits';
+import { CanonGroup } from './CanonGroup';
+import { BleedGroup, ColumnsGroup, GuidesGroup, UnitsGroup } from './SheetGroups';
+import { OwnTrims, TrimChoice } from './TrimChoice';
 import { useSpec } from './useSetSpec';
 
 const MARGINS = [
@@ -17,13 +21,15 @@ const MARGINS = [
 
 export function PageTopic() {
   const { spec, readOnly, set } = useSpec();
-  const { trim, margins } = spec.page;
+  const { trim, margins, facing } = spec.page;
   const trade = maybeTradeTrim(trim.width.pt, trim.height.pt);
+  const isWide = trim.width.pt > trim.height.pt;
+  const turn = (to: string) => {
+    const wide = to === 'landscape';
+    if (wide !== isWide) set('page.trim', { width: trim.height, height: trim.width }, wide ? 'Landscape' : 'Portrait');
+  };
   return (
     <>
-      <SettingGroup title="Set as" aside="the whole spec">
-        <StartingSpecChoice />
-      </SettingGroup>
       <SettingGroup title="Trim" aside={trade?.name ?? 'own size'}>
         <TrimChoice />
         <LengthSetting
@@ -38,8 +44,30 @@ export function PageTopic() {
           disabled={readOnly}
           onChange={(to) => set('page.trim.height', to, 'Trim height')}
         />
+        <ChoiceSetting
+          label="Stands"
+          value={isWide ? 'landscape' : 'portrait'}
+          disabled={readOnly || trim.width.pt === trim.height.pt}
+          choices={[
+            ['portrait', 'Portrait'],
+            ['landscape', 'Landscape'],
+          ]}
+          onChange={turn}
+        />
+        <ChoiceSetting
+          label="Pages"
+          value={facing ? 'facing' : 'single'}
+          disabled={readOnly}
+          note={facing ? undefined : 'The back is at the left of every page; nothing waits for a recto.'}
+          choices={[
+            ['facing', 'Facing, mirrored'],
+            ['single', 'Single'],
+          ]}
+          onChange={(to) => set('page.facing', to === 'facing', to === 'facing' ? 'Facing pages' : 'Single pages')}
+        />
+        <OwnTrims />
       </SettingGroup>
-      <SettingGroup title="Margins" aside="mirrored">
+      <SettingGroup title="Margins" aside={facing ? 'mirrored' : undefined}>
         {MARGINS.map(([key, label]) => (
           <LengthSetting
             key={key}
@@ -49,25 +77,51 @@ export function PageTopic() {
             onChange={(to) => set(`page.margins.${key}`, to, `${label} margin`)}
           />
         ))}
+        <AreaFacts />
       </SettingGroup>
-      <AreaNote />
+      <CanonGroup />
+      <ColumnsGroup />
+      <BleedGroup />
+      <GuidesGroup />
+      <UnitsGroup />
     </>
   );
 }
 
-/** What the margins leave, in words. */
-function AreaNote() {
+/** What the margins come to: type area, its share of the page, and whether the back suits the extent. */
+function AreaFacts() {
   const { spec } = useSpec();
+  const units = useUnits();
   const geometry = useAppSelector((state) => state.compose.summary?.geometry);
+  const pages = useAppSelector((state) => pageFacts(state).pages);
   if (geometry === undefined) return null;
-  const area = typeArea(spec.page, geometry.capHeight, spec.text.leading.pt);
-  const over =
-    area.left > 0.1
-      ? ` The foot is ${formatNumber(area.left, 'pt')} pt deeper than asked, so that whole lines fill the area.`
-      : '';
+  const { page } = spec;
+  const area = typeArea(page, geometry.capHeight, spec.text.leading.pt);
+  const least = backForExtent(pages, 'adhesive');
+  const sewn = backForExtent(pages, 'sewn');
+  const { pt: back, unit } = page.margins.back;
+  const suits = back >= least - 0.05 ? 'suits' : back >= sewn - 0.05 ? 'if sewn' : 'too narrow';
+  const facts: readonly (readonly [string, string])[] = [
+    ['Type area', `${units.show({ pt: area.measure, unit })} × ${area.lines} lines`],
+    ['Share of the page', `${Math.round(typeShare(page, area.depth) * 100)} %`],
+    [`Back for ${pages} pages`, suits],
+  ];
   return (
-    <p className="px-3.5 text-quiet">
-      Type area {formatNumber(area.measure, 'pt')} pt wide, {area.lines} lines deep.{over}
-    </p>
+    <>
+      <dl>
+        {facts.map(([what, value]) => (
+          <div key={what} className="flex justify-between gap-3 border-b border-hairline px-3.5 py-1">
+            <dt className="text-quiet">{what}</dt>
+            <dd className={value === 'too narrow' ? 'text-error' : ''}>{value}</dd>
+          </div>
+        ))}
+      </dl>
+      {suits !== 'suits' && (
+        <p className="border-b border-hairline px-3.5 py-1 text-[12px] text-quiet">
+          A glued back of this extent asks for {units.show({ pt: least, unit })}, a sewn one for{' '}
+          {units.show({ pt: sewn, unit })}.
+        </p>
+      )}
+    </>
   );
 }

@@ -1,5 +1,5 @@
 // Spacing and breaks: what pages keep, and what may give to make good ones.
-import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
 
 /** Prices of a spread a line short or long; in the words that a person chooses by. */
@@ -80,30 +80,6 @@ export function SpacingTopic() {
           disabled={readOnly || pages.footFree}
           choices={prices(pages.spreadLong)}
           onChange={(to) => set('pages.spreadLong', asPrice(to), 'Long spreads')}
-        />
-      </SettingGroup>
-      <SettingGroup title="Columns">
-        <NumberSetting
-          label="Columns"
-          value={pages.columns}
-          disabled={readOnly}
-          onChange={(to) => set('pages.columns', to, to === 1 ? 'One column' : `${to} columns`)}
-        />
-        <LengthSetting
-          label="White between"
-          value={pages.columnGap}
-          disabled={readOnly || pages.columns === 1}
-          onChange={(to) => set('pages.columnGap', to, 'Column gap')}
-        />
-        <ChoiceSetting
-          label="On a last page"
-          value={pages.balanceColumns ? 'level' : 'filled'}
-          disabled={readOnly || pages.columns === 1}
-          choices={[
-            ['level', 'Columns end level'],
-            ['filled', 'Columns are filled'],
-          ]}
-          onChange={(to) => set('pages.balanceColumns', to === 'level', 'Columns on a last page')}
         />
       </SettingGroup>
     </>

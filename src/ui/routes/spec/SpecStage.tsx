@@ -3,11 +3,13 @@ import { topicChosen } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { formatLength, formatNumber } from '../../../core/measure/units';
 import type { Spec } from '../../../core/model/spec';
-import { Drawing } from './Drawing';
+import { Drawing } from './drawing/Drawing';
+import { LayersBar } from './drawing/LayersBar';
 import { Gauges } from './Gauges';
 import { FurnitureTopic } from './FurnitureTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
+import { SpecsTopic } from './SpecsTopic';
 import { SpacingTopic } from './SpacingTopic';
 import { TextTopic } from './TextTopic';
 import { ComposeProgress } from '../../components/ComposeProgress';
@@ -18,6 +20,7 @@ const TOPICS = [
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
+  { key: 'specs', name: 'Kept specs', Topic: SpecsTopic },
 ] as const;
 
 function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
@@ -31,6 +34,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return `line ${spec.openers.textStart}`;
     case 'furniture':
       return spec.folios.front;
+    case 'specs':
+      return spec.name;
     case 'spacing':
       return `${spec.pages.linesAtFoot}/${spec.pages.linesAtHead}`;
   }
@@ -60,6 +65,7 @@ export default function SpecStage() {
         <ComposeProgress />
         <Drawing />
         <Gauges />
+        <LayersBar />
       </div>
       <div className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
         <topic.Topic />

@@ -2,7 +2,8 @@
 import { useEffect, useState } from 'react';
 
 import type { BookTie } from '../../../core/model/ties';
-import { askTies, setSpec } from '../../../state/bookThunks';
+import { askTies } from '../../../state/bookThunks';
+import { setSpec } from '../../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { groupDigits } from '../../frame/useStageFacts';
 

@@ -1,7 +1,12 @@
-// The choice of a trade size, in Spec and on the arrival sheet.
+// The choice of a trim: trade sizes, and sizes of one's own that are kept by name for all books.
+import { useCallback } from 'react';
 import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../core/measure/trims';
 import { length } from '../../../core/measure/units';
+import { keptTrims } from '../../../state/keptTrims';
+import { useAppDispatch } from '../../../state/hooks';
+import { KeptByName } from '../../components/KeptByName';
 import { ChoiceSetting } from '../../components/Setting';
+import { useUnits } from '../../components/useUnits';
 import { useSpec } from './useSetSpec';
 
 export function TrimChoice() {
@@ -26,5 +31,32 @@ export function TrimChoice() {
       ]}
       onChange={choose}
     />
+  );
+}
+
+/** Sizes of one's own: the present one is kept under a name, a kept one is taken. */
+export function OwnTrims() {
+  const dispatch = useAppDispatch();
+  const { spec, readOnly, set } = useSpec();
+  const units = useUnits();
+  const { trim } = spec.page;
+  const read = useCallback(() => dispatch(keptTrims.read()), [dispatch]);
+  return (
+    <div className="border-b border-hairline px-3.5 py-1.5">
+      <KeptByName
+        label="Own sizes"
+        nameLabel="Name of the size"
+        none="no own sizes"
+        some="own sizes"
+        keepWords="Keep this size"
+        suggested={`${units.show(trim.width)} × ${units.show(trim.height)}`}
+        mayKeep={maybeTradeTrim(trim.width.pt, trim.height.pt) === undefined}
+        mayUse={!readOnly}
+        read={read}
+        keep={(name) => dispatch(keptTrims.keep({ name, ...trim }))}
+        drop={(name) => dispatch(keptTrims.drop(name))}
+        onPick={({ name, width, height }) => void set('page.trim', { width, height }, `Trim ${name}`)}
+      />
+    </div>
   );
 }

@@ -2,7 +2,7 @@
 import { useCallback } from 'react';
 import { applyKeptMapping, keepMapping, keptMappings } from '../../../../state/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { KeptByName } from '../KeptByName';
+import { KeptByName } from '../../../components/KeptByName';
 
 export function KeptMappings() {
   const dispatch = useAppDispatch();

@@ -2,7 +2,7 @@
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../../../state/hooks';
 import { keptSearches, type KeptSearch } from '../../../../state/keptSearches';
-import { KeptByName } from '../KeptByName';
+import { KeptByName } from '../../../components/KeptByName';
 
 interface Props {
   readonly search: Omit<KeptSearch, 'name'>;

@@ -1,18 +1,18 @@
 // The page as a dimensioned drawing: a spread to scale with the book's own text in its type area, every measure typed
 // where it stands.
 import { useLayoutEffect, useRef, useState } from 'react';
-import type { Length } from '../../../core/model/length';
-import { typeArea } from '../../../core/measure/typeArea';
-import { formatNumber } from '../../../core/measure/units';
-import { useAppSelector } from '../../../state/hooks';
-import { selectSpreads, type Spread } from '../../../state/selectors';
-import { usePageCache, usePictures } from '../../pageView/pageCacheContext';
-import { PageCanvas } from '../../pageView/PageCanvas';
-import { useLengthField } from '../../components/Setting';
-import { useSpec } from './useSetSpec';
+import type { Length } from '../../../../core/model/length';
+import { useAppSelector } from '../../../../state/hooks';
+import { selectSpreads, type Spread } from '../../../../state/selectors';
+import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
+import { PageCanvas } from '../../../pageView/PageCanvas';
+import { useLengthField } from '../../../components/Setting';
+import { useUnits } from '../../../components/useUnits';
+import { Handles } from './Handles';
+import { drawingLayout } from './layout';
+import { Layers, Rulers } from './Layers';
+import { useSpec } from '../useSetSpec';
 
-/** Room around the spread for its dimensions, in CSS pixels. */
-const ROOM = { x: 84, top: 52, bottom: 34 };
 const CHIP = { width: 72, height: 24 };
 
 export function Drawing() {
@@ -20,34 +20,31 @@ export function Drawing() {
   const { box, width, height } = useSize();
   const { trim, margins } = spec.page;
   const capHeight = useAppSelector((state) => state.compose.summary?.geometry.capHeight) ?? 0;
-  const scale = Math.max(
-    0.1,
-    Math.min((width - 2 * ROOM.x) / (2 * trim.width.pt), (height - ROOM.top - ROOM.bottom) / trim.height.pt),
-  );
-  const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
-  const left = (width - 2 * w) / 2;
-  const top = ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2);
-  const area = typeArea(spec.page, capHeight, spec.text.leading.pt);
-  const edge = {
-    head: top + margins.head.pt * scale,
-    foot: top + (margins.head.pt + area.depth) * scale,
-    versoLeft: left + margins.foreEdge.pt * scale,
-    versoRight: left + w - margins.back.pt * scale,
-    rectoLeft: left + w + margins.back.pt * scale,
-    rectoRight: left + 2 * w - margins.foreEdge.pt * scale,
-  };
+  const layout = drawingLayout(spec, capHeight, width, height);
+  const { scale, left, top, w, h, area, edge } = layout;
+  const shown = useAppSelector((state) => state.view.layers);
+  const units = useUnits();
+  const measured = shown.includes('measures');
   /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
   const sideY = Math.max(edge.foot + 6, top + h - 38);
   return (
     <div ref={box} className="relative min-h-0 grow overflow-hidden">
       {width > 0 && (
         <>
-          <LiveSpread left={left} top={top} width={w} />
+          {shown.includes('text') ? (
+            <LiveSpread left={left} top={top} width={w} />
+          ) : (
+            <div className="absolute bg-paper" style={{ left, top, width: 2 * w, height: h }} />
+          )}
           <svg width={width} height={height} className="pointer-events-none absolute inset-0" aria-hidden>
             <g fill="none" stroke="var(--quiet)" strokeWidth={1}>
               <rect x={left + 0.5} y={top + 0.5} width={2 * w} height={h} />
               <line x1={left + w} x2={left + w} y1={top} y2={top + h} />
             </g>
+            <Layers spec={spec} layout={layout} shown={shown} />
+            {shown.includes('rulers') && (
+              <Rulers layout={layout} unit={units.unit ?? trim.width.unit} dpi={units.dpi} />
+            )}
             <g fill="none" stroke="#27694b" strokeWidth={1}>
               <rect
                 x={edge.versoLeft}
@@ -62,56 +59,65 @@ export function Drawing() {
                 height={edge.foot - edge.head}
               />
             </g>
-            <Dimension x1={left} x2={left + w} y={top - 22} />
-            <Dimension x1={edge.rectoLeft} x2={edge.rectoRight} y={top - 22} />
-            <Dimension vertical x1={top} x2={top + h} y={left - 42} />
-            <Dimension vertical x1={edge.head} x2={edge.foot} y={left + 2 * w + 34} />
-            <Dimension vertical x1={top} x2={edge.head} y={left + w / 2} onPaper />
-            <Dimension vertical x1={edge.foot} x2={top + h} y={left + w / 2} onPaper />
-            <Dimension x1={left + w} x2={edge.rectoLeft} y={sideY} onPaper />
-            <Dimension x1={edge.rectoRight} x2={left + 2 * w} y={sideY} onPaper />
+            {measured && (
+              <>
+                <Dimension x1={left} x2={left + w} y={top - 22} />
+                <Dimension x1={edge.rectoLeft} x2={edge.rectoRight} y={top - 22} />
+                <Dimension vertical x1={top} x2={top + h} y={left - 42} />
+                <Dimension vertical x1={edge.head} x2={edge.foot} y={left + 2 * w + 34} />
+                <Dimension vertical x1={top} x2={edge.head} y={left + w / 2} onPaper />
+                <Dimension vertical x1={edge.foot} x2={top + h} y={left + w / 2} onPaper />
+                <Dimension x1={left + w} x2={edge.rectoLeft} y={sideY} onPaper />
+                <Dimension x1={edge.rectoRight} x2={left + 2 * w} y={sideY} onPaper />
+              </>
+            )}
           </svg>
-          <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
-          <Chip label="Trim height" path="page.trim.height" value={trim.height} x={left - 42} y={top + h / 2} />
-          <Chip
-            label="Head margin"
-            path="page.margins.head"
-            value={margins.head}
-            x={left + w / 2 + 44}
-            y={(top + edge.head) / 2}
-          />
-          <Chip
-            label="Foot margin"
-            path="page.margins.foot"
-            value={margins.foot}
-            x={left + w / 2 + 44}
-            y={(edge.foot + top + h) / 2}
-          />
-          <Chip
-            label="Back margin"
-            path="page.margins.back"
-            value={margins.back}
-            x={left + w + Math.max(margins.back.pt * scale, CHIP.width + 8) / 2}
-            y={sideY + 18}
-          />
-          <Chip
-            label="Fore-edge margin"
-            path="page.margins.foreEdge"
-            value={margins.foreEdge}
-            x={left + 2 * w - Math.max(margins.foreEdge.pt * scale, CHIP.width + 8) / 2}
-            y={sideY + 18}
-          />
-          <Fact
-            x={(edge.rectoLeft + edge.rectoRight) / 2}
-            y={top - 22}
-            words={`${formatNumber(area.measure, 'pt')} pt`}
-          />
-          <Fact x={left + 2 * w + 34} y={(edge.head + edge.foot) / 2} words={`${area.lines} lines`} />
+          <Handles layout={layout} />
+          {measured && (
+            <>
+              <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
+              <Chip label="Trim height" path="page.trim.height" value={trim.height} x={left - 42} y={top + h / 2} />
+              <Chip
+                label="Head margin"
+                path="page.margins.head"
+                value={margins.head}
+                x={left + w / 2 + 44}
+                y={(top + edge.head) / 2}
+              />
+              <Chip
+                label="Foot margin"
+                path="page.margins.foot"
+                value={margins.foot}
+                x={left + w / 2 + 44}
+                y={(edge.foot + top + h) / 2}
+              />
+              <Chip
+                label="Back margin"
+                path="page.margins.back"
+                value={margins.back}
+                x={left + w + Math.max(margins.back.pt * scale, CHIP.width + 8) / 2}
+                y={sideY + 18}
+              />
+              <Chip
+                label="Fore-edge margin"
+                path="page.margins.foreEdge"
+                value={margins.foreEdge}
+                x={left + 2 * w - Math.max(margins.foreEdge.pt * scale, CHIP.width + 8) / 2}
+                y={sideY + 18}
+              />
+              <Fact
+                x={(edge.rectoLeft + edge.rectoRight) / 2}
+                y={top - 22}
+                words={units.show({ pt: area.measure, unit: margins.back.unit })}
+              />
+              <Fact x={left + 2 * w + 34} y={(edge.head + edge.foot) / 2} words={`${area.lines} lines`} />
+            </>
+          )}
           <p className="absolute text-quiet" style={{ left, top: top + h + 6 }}>
-            verso
+            {spec.page.facing ? 'verso' : ''}
           </p>
           <p className="absolute -translate-x-full text-quiet" style={{ left: left + 2 * w, top: top + h + 6 }}>
-            recto
+            {spec.page.facing ? 'recto' : ''}
           </p>
         </>
       )}

@@ -1,0 +1,201 @@
+// What else a page has: columns, bleed and slug, guides of one's own, and the unit of its lengths.
+import { formatNumber } from '../../../core/measure/units';
+import type { Unit } from '../../../core/model/length';
+import type { Guide } from '../../../core/model/pageSpec';
+import { layersShown } from '../../../state/viewSlice';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
+import { NumberListSetting } from '../../components/NumberListSetting';
+import { useSpec } from './useSetSpec';
+
+export function ColumnsGroup() {
+  const { spec, readOnly, set } = useSpec();
+  const { pages } = spec;
+  const isOne = pages.columns === 1;
+  return (
+    <SettingGroup title="Columns" aside={isOne ? 'one' : undefined}>
+      <ChoiceSetting
+        label="Columns"
+        value={String(pages.columns)}
+        disabled={readOnly}
+        choices={[1, 2, 3, 4].map((count) => [String(count), String(count)] as const)}
+        onChange={(to) => set('pages.columns', Number(to), to === '1' ? 'One column' : `${to} columns`)}
+      />
+      {!isOne && (
+        <>
+          <NumberListSetting
+            label="Widths"
+            hint="shares, such as 2 : 1"
+            count={pages.columns}
+            value={pages.columnShares?.length === pages.columns ? pages.columnShares : null}
+            none="equal"
+            disabled={readOnly}
+            onChange={(to) => set('pages.columnShares', to, to === null ? 'Equal columns' : 'Widths of the columns')}
+          />
+          <LengthSetting
+            label="White between"
+            value={pages.columnGap}
+            disabled={readOnly}
+            onChange={(to) => set('pages.columnGap', to, 'Column gap')}
+          />
+          <LengthSetting
+            label="Rule between"
+            value={pages.columnRule}
+            disabled={readOnly}
+            note={pages.columnRule.pt === 0 ? 'None.' : undefined}
+            onChange={(to) => set('pages.columnRule', to, 'Rule between columns')}
+          />
+          <ChoiceSetting
+            label="On a last page"
+            value={pages.balanceColumns ? 'level' : 'filled'}
+            disabled={readOnly}
+            choices={[
+              ['level', 'Columns end level'],
+              ['filled', 'Columns are filled'],
+            ]}
+            onChange={(to) => set('pages.balanceColumns', to === 'level', 'Columns on a last page')}
+          />
+        </>
+      )}
+    </SettingGroup>
+  );
+}
+
+const SIDES = [
+  ['head', 'Head'],
+  ['foot', 'Foot'],
+  ['back', 'Back'],
+  ['foreEdge', 'Fore-edge'],
+] as const;
+
+export function BleedGroup() {
+  const { spec, readOnly, set } = useSpec();
+  const { bleed, slug } = spec.page;
+  const most = Math.max(...SIDES.map(([side]) => bleed[side].pt));
+  return (
+    <SettingGroup title="Bleed" aside={most === 0 ? 'none' : 'cut away'}>
+      {SIDES.map(([side, label]) => (
+        <LengthSetting
+          key={side}
+          label={label}
+          value={bleed[side]}
+          disabled={readOnly}
+          onChange={(to) => set(`page.bleed.${side}`, to, `${label} bleed`)}
+        />
+      ))}
+      <LengthSetting
+        label="Slug"
+        value={slug}
+        disabled={readOnly}
+        note={slug.pt === 0 ? 'No room beyond the bleed.' : 'Room beyond the bleed, in the press PDF.'}
+        onChange={(to) => set('page.slug', to, 'Slug')}
+      />
+    </SettingGroup>
+  );
+}
+
+const PLACES: readonly (readonly [Guide['on'], string])[] = [
+  ['all', 'all pages'],
+  ['mirrored', 'mirrored'],
+  ['recto', 'rectos'],
+  ['verso', 'versos'],
+];
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+
+export function GuidesGroup() {
+  const dispatch = useAppDispatch();
+  const { spec, readOnly, set } = useSpec();
+  const layers = useAppSelector((state) => state.view.layers);
+  const { guides, trim } = spec.page;
+  const put = (next: readonly Guide[], name: string) => {
+    if (!layers.includes('guides')) dispatch(layersShown([...layers, 'guides']));
+    return set('page.guides', next, name);
+  };
+  const add = (axis: Guide['axis']) => {
+    const at = { pt: (axis === 'across' ? trim.height.pt : trim.width.pt) / 3, unit: trim.width.unit };
+    put([...guides, { axis, at, on: axis === 'across' ? 'all' : 'mirrored' }], 'Guide added');
+  };
+  return (
+    <SettingGroup title="Guides" aside={guides.length === 0 ? 'none' : String(guides.length)}>
+      {guides.map((guide, index) => (
+        <div key={index} className="border-b border-hairline">
+          <LengthSetting
+            label={guide.axis === 'across' ? 'Across, from the head' : 'Down, from the back'}
+            value={guide.at}
+            disabled={readOnly}
+            onChange={(at) =>
+              at.pt <= (guide.axis === 'across' ? trim.height.pt : trim.width.pt)
+                ? put(guides.with(index, { ...guide, at }), 'Guide moved')
+                : `That is off the page, which ends at ${formatNumber(guide.axis === 'across' ? trim.height.pt : trim.width.pt, at.unit)}.`
+            }
+          />
+          <div className="flex items-center justify-between px-3.5 py-1">
+            <select
+              aria-label={`Pages of guide ${index + 1}`}
+              className="setting-select w-[110px]"
+              value={guide.on}
+              disabled={readOnly}
+              onChange={(event) =>
+                put(guides.with(index, { ...guide, on: event.target.value as Guide['on'] }), 'Pages of a guide')
+              }
+            >
+              {PLACES.map(([key, name]) => (
+                <option key={key} value={key}>
+                  {name}
+                </option>
+              ))}
+            </select>
+            <button
+              className={BUTTON}
+              disabled={readOnly}
+              onClick={() => put(guides.toSpliced(index, 1), 'Guide taken away')}
+            >
+              Take away
+            </button>
+          </div>
+        </div>
+      ))}
+      <p className="flex gap-2 px-3.5 py-1.5">
+        <button className={BUTTON} disabled={readOnly} onClick={() => add('across')}>
+          Across
+        </button>
+        <button className={BUTTON} disabled={readOnly} onClick={() => add('down')}>
+          Down
+        </button>
+      </p>
+    </SettingGroup>
+  );
+}
+
+const UNITS: readonly (readonly [Unit | '', string])[] = [
+  ['', 'As typed'],
+  ['mm', 'Millimetres'],
+  ['cm', 'Centimetres'],
+  ['in', 'Inches'],
+  ['pt', 'Points'],
+  ['pica', 'Picas, 1p6'],
+  ['px', 'Pixels'],
+];
+
+export function UnitsGroup() {
+  const { spec, readOnly, set } = useSpec();
+  const { unit, dpi } = spec.page;
+  return (
+    <SettingGroup title="Units" aside={unit ?? undefined}>
+      <ChoiceSetting
+        label="Lengths in"
+        value={unit ?? ''}
+        disabled={readOnly}
+        note="Every field takes any unit, and sums such as 8in - 5in."
+        choices={UNITS}
+        onChange={(to) => set('page.unit', to === '' ? null : to, 'Unit of lengths')}
+      />
+      <NumberSetting
+        label="Pixels in an inch"
+        value={dpi}
+        disabled={readOnly}
+        onChange={(to) => set('page.dpi', to, 'Pixels in an inch')}
+      />
+    </SettingGroup>
+  );
+}

@@ -1,0 +1,57 @@
+// Where the parts of the drawing stand: everything of it in CSS pixels, from the sizes of the page in points.
+import { typeArea, type TypeArea } from '../../../../core/measure/typeArea';
+import type { Spec } from '../../../../core/model/spec';
+
+/** Room around the spread for its dimensions. */
+const ROOM = { x: 84, top: 52, bottom: 34 };
+
+export interface DrawingLayout {
+  /** Pixels a point. */
+  readonly scale: number;
+  /** Left edge and top of the spread, width and height of a page. */
+  readonly left: number;
+  readonly top: number;
+  readonly w: number;
+  readonly h: number;
+  readonly area: TypeArea;
+  /** Edges of the two type areas. */
+  readonly edge: {
+    readonly head: number;
+    readonly foot: number;
+    readonly versoLeft: number;
+    readonly versoRight: number;
+    readonly rectoLeft: number;
+    readonly rectoRight: number;
+  };
+}
+
+/** Lays a spread out in a box of so many pixels; the cap height in points. */
+export function drawingLayout(spec: Spec, capHeight: number, width: number, height: number): DrawingLayout {
+  const { trim, margins, facing } = spec.page;
+  const scale = Math.max(
+    0.1,
+    Math.min((width - 2 * ROOM.x) / (2 * trim.width.pt), (height - ROOM.top - ROOM.bottom) / trim.height.pt),
+  );
+  const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
+  const left = (width - 2 * w) / 2;
+  const top = ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2);
+  const area = typeArea(spec.page, capHeight, spec.text.leading.pt);
+  const [back, foreEdge] = [margins.back.pt * scale, margins.foreEdge.pt * scale];
+  const versoLeft = left + (facing ? foreEdge : back);
+  return {
+    scale,
+    left,
+    top,
+    w,
+    h,
+    area,
+    edge: {
+      head: top + margins.head.pt * scale,
+      foot: top + (margins.head.pt + area.depth) * scale,
+      versoLeft,
+      versoRight: versoLeft + w - back - foreEdge,
+      rectoLeft: left + w + back,
+      rectoRight: left + 2 * w - foreEdge,
+    },
+  };
+}
