@@ -1,5 +1,6 @@
 // What is drawn on one page: text items in reading order, each with its source, and rules. Packed arrays, transferred.
 import type { FaceId } from './faces';
+import type { SetInk } from './inks';
 import type { Pt } from './length';
 import type { Meaning } from './spec';
 import type { BlockId, PictureKind, StreamId } from './streams';
@@ -28,6 +29,8 @@ export interface TextItem {
   readonly endsLine: boolean;
   /** Its glyphs stand from left to right as seen, its text as read: from right to left. */
   readonly isRtl?: boolean;
+  /** Absent: black. */
+  readonly ink?: SetInk;
 }
 
 export interface TextSource {
@@ -41,6 +44,9 @@ export interface RuleItem {
   readonly y: Pt;
   readonly width: Pt;
   readonly thickness: Pt;
+  readonly ink?: SetInk;
+  /** Lies under everything else. */
+  readonly isGround?: boolean;
 }
 
 /** A picture, its upper left corner from that of the trimmed page. */

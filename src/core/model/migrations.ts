@@ -34,11 +34,16 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   5: (book) =>
     withSpec(book, 6, (spec) => ({
       ...spec,
+      inks: INKS_OF_FORMAT_6,
       page: { ...PAGE_OF_FORMAT_6, ...part(spec, 'page') },
       pages: { columnRule: { pt: 0, unit: 'pt' }, ...part(spec, 'pages') },
     })),
 };
 
+const INKS_OF_FORMAT_6 = {
+  set: 'Black only',
+  sets: { 'Black only': { Black: { colour: { kind: 'grey', k: 100 }, press: 'k' } } },
+};
 const NO_BLEED = { pt: 0, unit: 'mm' };
 const PAGE_OF_FORMAT_6 = {
   facing: true,

@@ -1,5 +1,6 @@
 // The novel, the starting spec that a book gets when nobody touches anything (house rules, section 2).
 import type { Length, Unit } from './length';
+import { BLACK_INKS } from './inks';
 import { PAGE_DEFAULTS } from './pageSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from './spec';
 
@@ -271,6 +272,7 @@ export const NOVEL_SPEC: Spec = {
   openers: { sink: 5, textStart: 12, chaptersStart: 'any', dropLines: 0, dropLetters: 1, leadWords: 0 },
   furniture: { verso: 'author', recto: 'title', dropFolio: true },
   folios: { front: 'roman' },
+  inks: BLACK_INKS,
   styles,
   characterStyles,
 };

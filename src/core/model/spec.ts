@@ -1,6 +1,7 @@
 // The spec: everything that decides how the book looks. Every key of it is described in docs/formats.md, with unit,
 // range and default, and a test holds that file against the schema.
 import type { Length, Pt } from './length';
+import type { InksSpec, InkUse } from './inks';
 import type { Margins, PageSpec, Trim } from './pageSpec';
 import type { StyleTag } from './streams';
 
@@ -144,6 +145,41 @@ export interface TabStop {
   readonly leader?: string;
 }
 
+/** `all`: capitals; `title`: words begin with one, by the habit of the language. */
+export type Caps = 'none' | 'small' | 'all' | 'title';
+
+export interface DropCapital {
+  readonly lines: number;
+  readonly letters: number;
+}
+
+/**
+ * A character style on the beginning of a paragraph: so many words or letters, the first line, or all up to and with a mark.
+ * Without a style: small capitals.
+ */
+export interface LeadIn {
+  readonly kind: 'words' | 'letters' | 'line' | 'mark';
+  readonly count: number;
+  readonly mark: string;
+  readonly style: StyleTag | null;
+}
+
+/** A character style on whatever matches a pattern. */
+export interface SpotRule {
+  readonly pattern: string;
+  readonly style: StyleTag;
+}
+
+/** A rule above or below a paragraph. */
+export interface ParagraphRule {
+  readonly weight: Pt;
+  readonly ink?: InkUse;
+  /** As wide as the paragraph, as its words, or a length. */
+  readonly width: 'paragraph' | 'words' | Pt;
+  /** From the baseline of the first line upwards, or of the last downwards. */
+  readonly offset: Pt;
+}
+
 /** A paragraph style as written: what is absent comes from `basedOn`, and at the root from the text spec. */
 export interface ParagraphStyle {
   readonly name: string;
@@ -155,7 +191,7 @@ export interface ParagraphStyle {
   readonly leading?: Pt | { readonly grid: number };
   readonly weight?: number;
   readonly italic?: boolean;
-  readonly caps?: 'none' | 'small';
+  readonly caps?: Caps;
   /** Letter-space in thousandths of an em. */
   readonly tracking?: number;
   /** `text`: as the text is set. */
@@ -182,6 +218,20 @@ export interface ParagraphStyle {
   readonly tabs?: readonly TabStop[];
   /** Every so many lines, such as those of verse, their number stands at the end of the measure; 0: never. */
   readonly lineNumbers?: number;
+  /** The style of a paragraph that is begun after one of this. */
+  readonly next?: StyleTag;
+  /** Baseline shift of the words, upwards. */
+  readonly rise?: Pt;
+  readonly language?: string;
+  readonly breakBefore?: 'none' | 'page';
+  /** Null: none, whatever the style takes from. */
+  readonly drop?: DropCapital | null;
+  readonly lead?: LeadIn | null;
+  readonly spots?: readonly SpotRule[];
+  readonly ink?: InkUse;
+  readonly background?: InkUse | null;
+  readonly ruleAbove?: ParagraphRule | null;
+  readonly ruleBelow?: ParagraphRule | null;
   /** Came in with a file, and stands beside our styles until it is matched or taken over. */
   readonly waits?: boolean;
 }
@@ -194,8 +244,12 @@ export interface CharacterStyle {
   readonly face?: string;
   readonly italic?: 'on' | 'opposite';
   readonly weight?: number;
-  readonly caps?: 'none' | 'small';
+  readonly caps?: Caps;
   readonly tracking?: number;
+  /** Baseline shift, upwards. */
+  readonly rise?: Pt;
+  readonly ink?: InkUse;
+  readonly language?: string;
   readonly position?: 'superior' | 'inferior';
   readonly features?: string;
   readonly line?: 'under' | 'through';
@@ -210,6 +264,7 @@ export interface Spec {
   readonly openers: OpenersSpec;
   readonly furniture: FurnitureSpec;
   readonly folios: FoliosSpec;
+  readonly inks: InksSpec;
   readonly styles: Readonly<Record<StyleTag, ParagraphStyle>>;
   readonly characterStyles: Readonly<Record<StyleTag, CharacterStyle>>;
 }

@@ -53,7 +53,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'pages.footFree': 'page',
   'pages.columns': 'break',
   'pages.columnGap': 'break',
-  'pages.columnRule': 'paint',
+  'pages.columnRule': 'page',
   'pages.columnShares': 'break',
   'pages.balanceColumns': 'page',
   'openers.sink': 'page',
@@ -67,6 +67,9 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'furniture.recto': 'paint',
   'furniture.dropFolio': 'paint',
   'folios.front': 'paint',
+  // Styles that use an ink are other styles then.
+  'inks.set': 'none',
+  'inks.sets': 'none',
 };
 
 /** The same for the properties of a paragraph style. */
@@ -96,5 +99,16 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   atFoot: 'break',
   tabs: 'break',
   lineNumbers: 'break',
+  next: 'none',
+  rise: 'break',
+  language: 'shape',
+  breakBefore: 'break',
+  drop: 'shape',
+  lead: 'shape',
+  spots: 'shape',
+  ink: 'break',
+  background: 'break',
+  ruleAbove: 'break',
+  ruleBelow: 'break',
   waits: 'none',
 };

@@ -11,6 +11,23 @@ export type StyleTag = string;
 export const OBJECT_CHARACTER = '\uFFFC';
 
 /** Local exceptions on a paragraph; absent keys follow the style. */
+/** Properties of a style that can be changed on one paragraph; as in ParagraphStyle. */
+export interface LocalLook {
+  readonly face?: string;
+  readonly size?: Pt;
+  readonly leading?: Pt;
+  readonly weight?: number;
+  readonly italic?: boolean;
+  readonly caps?: 'none' | 'small' | 'all' | 'title';
+  readonly tracking?: number;
+  readonly firstIndent?: Pt;
+  readonly leftIndent?: Pt;
+  readonly rightIndent?: Pt;
+  readonly above?: number;
+  readonly below?: number;
+  readonly hyphenate?: boolean;
+}
+
 export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
   /** Begins a page. */
@@ -23,6 +40,8 @@ export interface ParagraphTouches {
   readonly liftedTies?: readonly string[];
   /** The spread on which it begins runs so many lines longer; 0: as the page is. */
   readonly spread?: -1 | 0 | 1;
+  /** What is changed of its style, on this paragraph alone. */
+  readonly look?: LocalLook;
 }
 
 /** Local exceptions on a stretch of text; absent keys follow the style. */

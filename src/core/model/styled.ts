@@ -1,7 +1,8 @@
 // A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
 import type { FaceId } from './faces';
+import type { SetInk } from './inks';
 import type { Pt } from './length';
-import type { Meaning, TabStop, WordSpace } from './spec';
+import type { Caps, LeadIn, Meaning, ParagraphRule, SpotRule, TabStop, WordSpace } from './spec';
 import type { BlockId, PictureKind, StreamId, StyleTag } from './streams';
 
 /** A paragraph style with nothing left open. Equal resolved styles are one object: caches key on it. */
@@ -15,7 +16,7 @@ export interface ResolvedStyle {
   readonly leadingReplaced: boolean;
   readonly weight: number;
   readonly italic: boolean;
-  readonly caps: 'none' | 'small';
+  readonly caps: Caps;
   readonly tracking: number;
   readonly align: 'justify' | 'left' | 'right' | 'centre' | 'foreEdge' | 'back' | 'longest';
   readonly lastAlign: 'left' | 'right' | 'centre' | 'justify';
@@ -49,8 +50,19 @@ export interface ResolvedStyle {
   readonly language: string;
   /** A drop capital over so many lines, of so many letters; raised where the paragraph is shorter than it. */
   readonly initial: { readonly lines: number; readonly letters: number; readonly isRaised: boolean } | null;
-  /** First words in small capitals. */
-  readonly leadWords: number;
+  /** What the beginning of the paragraph is set in; `count` of a first line: its characters, 0 while that is not known. */
+  readonly lead: LeadIn | null;
+  readonly spots: readonly SpotRule[];
+  /** Baseline shift of the words, upwards. */
+  readonly rise: Pt;
+  /** Begins a page. */
+  readonly breakBefore: boolean;
+  /** Null: black. */
+  readonly ink: SetInk | null;
+  /** Null: paper. */
+  readonly background: SetInk | null;
+  readonly ruleAbove: SetRule | null;
+  readonly ruleBelow: SetRule | null;
   readonly tabs: readonly TabStop[];
   /** A picture that is set in place of words, as deep as the leading is. */
   readonly picture?: SetPicture;
@@ -64,6 +76,11 @@ export interface ResolvedStyle {
     readonly capitals: 'dear' | 'never';
     readonly exceptions: readonly string[];
   };
+}
+
+/** A rule above or below a paragraph, its ink as it is set. */
+export interface SetRule extends Omit<ParagraphRule, 'ink'> {
+  readonly ink: SetInk | null;
 }
 
 /** A picture as it is set: its size in points, and its left edge from that of its column. */
@@ -93,6 +110,8 @@ export interface StyledRun {
   /** Thousandths of an em after each glyph. */
   readonly tracking: number;
   readonly line?: 'under' | 'through';
+  /** Absent: black. */
+  readonly ink?: SetInk;
   /** Small letters are set as capitals: small capitals of a face that has none. */
   readonly upper?: boolean;
   /** Stands apart from its line: a drop capital, or the opening quote that hangs before it. */

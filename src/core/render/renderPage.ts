@@ -6,6 +6,7 @@ import { LINE_END, type SetTabs } from '../model/broken';
 import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/displayList';
 import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
+import { paragraphRules } from './paragraphRules';
 import { columnRules } from './columnRules';
 import type { LineGlyphs } from './lineGlyphs';
 import { takeScratch } from './packedGlyphs';
@@ -34,7 +35,8 @@ export function renderPage(page: Page, geometry: PageGeometry, context: RenderCo
   const left = columnLeft(geometry, page.side);
   list.side = page.side;
   for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
-  const rules: RuleItem[] = [];
+  const dressed = [...page.fragments, ...page.notes];
+  const rules: RuleItem[] = dressed.flatMap((fragment) => paragraphRules(fragment, geometry, left));
   for (const { x, y, width, isContinued } of page.noteRules) {
     const drawn = isContinued ? width : Math.min(NOTE_RULE.width, width);
     rules.push({ x: left + x, y, width: drawn, thickness: NOTE_RULE.thickness });
@@ -280,8 +282,9 @@ class ListBuilder {
         endsInHyphen: hyphenated,
         endsLine,
         ...(isRtl ? { isRtl } : {}),
+        ...(run.ink ? { ink: run.ink } : {}),
       });
-      if (run.line) this.addTextRule(run.line, startX, x, y, run.size);
+      if (run.line) this.addTextRule(run.line, startX, x, y, run);
     }
     return x;
   }
@@ -334,9 +337,10 @@ class ListBuilder {
     this.leaders.length = 0;
   }
 
-  private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, size: number): void {
+  private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, { size, ink }: StyledRun): void {
     const above = line === 'under' ? -0.11 : 0.24;
-    this.rules.push({ x: from, y: y - above * size, width: to - from, thickness: size * 0.05 });
+    const rule = { x: from, y: y - above * size, width: to - from, thickness: size * 0.05 };
+    this.rules.push(ink ? { ...rule, ink } : rule);
   }
 
   finish(): Pick<DisplayList, 'items' | 'glyphs' | 'xs' | 'rises' | 'charOffsets' | 'sourceOffsets'> {

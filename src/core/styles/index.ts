@@ -1,3 +1,3 @@
-export { resolveStyles, StyleInterner, type StyleSheet } from './resolveStyles';
+export { resolveStyles, resolveWithLook, StyleInterner, type StyleSheet } from './resolveStyles';
 export { LINE_BREAK, shapeKeyOf, styleParagraph, type StyleContext } from './styleParagraph';
 export { houseMarks, type HouseMarks, type MarkEdit } from './houseMarks';

@@ -1,6 +1,7 @@
 // The look of every stretch of a paragraph's set text: character styles and touches, note references, first words in small
 // capitals, and marks after italic words.
-import type { CharacterStyle, Spec } from '../model/spec';
+import { spotPattern } from '../measure/spotPatterns';
+import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec';
 import type { NoteMark, ResolvedStyle } from '../model/styled';
 import type { Span, TextTouches } from '../model/streams';
 
@@ -52,7 +53,10 @@ export function lookOfEach(
     at = to;
   }
   fill(set.text.length);
-  const looks = paragraph.leadWords > 0 ? overlayLead(filled, leadEnd(set.text, paragraph.leadWords)) : filled;
+  const { lead, spots } = paragraph;
+  const spotted = spots.reduce((cut, spot) => overlaySpot(cut, set.text, spot, characterStyles), filled);
+  const looks =
+    lead === null ? spotted : overlayLead(spotted, leadEnd(set.text, lead), leadStyle(lead, characterStyles));
   return set.references.reduce(overlayReference, looks);
 }
 
@@ -68,29 +72,94 @@ function withoutMark(text: string, from: number, to: number): number {
   return /^[\s”’"')\]]|^$/.test(text.slice(to, to + 1)) ? to - 1 : to;
 }
 
-/** Where the first words end, the marks after the last of them left out. */
-function leadEnd(text: string, words: number): number {
-  const found = new RegExp(`^\\s*(?:\\S+\\s+){0,${words - 1}}\\S+`).exec(text);
-  return found === null ? 0 : found[0].replace(/[^\p{L}\p{N}]+$/u, '').length;
+/** Where the lead-in ends; the marks after its last word or letter are left out. */
+function leadEnd(text: string, { kind, count, mark }: LeadIn): number {
+  switch (kind) {
+    case 'words': {
+      const found = count < 1 ? null : new RegExp(`^\\s*(?:\\S+\\s+){0,${count - 1}}\\S+`).exec(text);
+      return found === null ? 0 : found[0].replace(/[^\p{L}\p{N}]+$/u, '').length;
+    }
+    case 'letters': {
+      const found = count < 1 ? null : new RegExp(`^(?:[^\\p{L}]*\\p{L}\\p{M}*){1,${count}}`, 'u').exec(text);
+      return found === null ? 0 : found[0].length;
+    }
+    case 'line':
+      return Math.min(count, text.length);
+    case 'mark': {
+      const at = mark === '' ? -1 : text.indexOf(mark);
+      return at < 0 ? 0 : at + mark.length;
+    }
+  }
 }
 
-function overlayLead(looks: readonly [number, number, Look][], end: number): [number, number, Look][] {
+function leadStyle({ style }: LeadIn, styles: Spec['characterStyles']): CharacterStyle | undefined {
+  return style === null ? undefined : collectCharacterStyle(style, styles);
+}
+
+/** Matches of one paragraph that are set: more than that is no spot. */
+const MOST_SPOTS = 2000;
+const compiled = new Map<string, RegExp | null>();
+
+/** The pattern of a spot rule; null for one that cannot be used. */
+function patternOf(pattern: string): RegExp | null {
+  let known = compiled.get(pattern);
+  if (known === undefined) {
+    try {
+      known = spotPattern(pattern);
+    } catch {
+      known = null;
+    }
+    compiled.set(pattern, known);
+  }
+  return known;
+}
+
+function overlaySpot(
+  looks: [number, number, Look][],
+  text: string,
+  { pattern, style: tag }: SpotRule,
+  styles: Spec['characterStyles'],
+): [number, number, Look][] {
+  const found = patternOf(pattern);
+  const style = collectCharacterStyle(tag, styles);
+  if (found === null || style === undefined) return looks;
+  let made = looks;
+  let count = 0;
+  for (const match of text.matchAll(found)) {
+    if (match[0] === '' || (count += 1) > MOST_SPOTS) continue;
+    const [from, to] = [match.index, match.index + match[0].length];
+    made = made.flatMap(([a, b, look]) =>
+      cutWith(a, b, look, from, to, { ...look, style: { ...look.style, ...style } }),
+    );
+  }
+  return made;
+}
+
+/** A stretch with another look where it lies between two places. */
+function cutWith(a: number, b: number, look: Look, from: number, to: number, inside: Look): [number, number, Look][] {
+  if (b <= from || a >= to) return [[a, b, look]];
+  const parts: [number, number, Look][] = [];
+  if (a < from) parts.push([a, from, look]);
+  parts.push([Math.max(a, from), Math.min(b, to), inside]);
+  if (b > to) parts.push([to, b, look]);
+  return parts;
+}
+
+function overlayLead(
+  looks: readonly [number, number, Look][],
+  end: number,
+  style: CharacterStyle | undefined,
+): [number, number, Look][] {
   return looks.flatMap(([from, to, look]): [number, number, Look][] => {
     if (from >= end) return [[from, to, look]];
-    const lead: [number, number, Look] = [from, Math.min(to, end), { ...look, isLead: true }];
+    const led = style === undefined ? { ...look, isLead: true } : { ...look, style: { ...style, ...look.style } };
+    const lead: [number, number, Look] = [from, Math.min(to, end), led];
     return to > end ? [lead, [end, to, look]] : [lead];
   });
 }
 
 function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {
-  return looks.flatMap(([a, b, look]): [number, number, Look][] => {
-    if (b <= from || a >= to) return [[a, b, look]];
-    const parts: [number, number, Look][] = [];
-    if (a < from) parts.push([a, from, look]);
-    parts.push([Math.max(a, from), Math.min(b, to), REFERENCE]);
-    if (b > to) parts.push([to, b, look]);
-    return parts;
-  });
+  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, from, to, REFERENCE));
 }
 
 /** Set offset of a source offset: the first set unit that came from it or from later text. */

@@ -1,9 +1,11 @@
 // Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
 import { invariant } from '../base/errors';
 import { looseOver, wordSpaceOf } from '../model/faces';
-import type { Align, Meaning, ParagraphStyle, Spec } from '../model/spec';
-import type { ResolvedStyle } from '../model/styled';
-import type { StyleTag } from '../model/streams';
+import type { InksSpec } from '../model/inks';
+import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec } from '../model/spec';
+import type { ResolvedStyle, SetRule } from '../model/styled';
+import type { LocalLook, StyleTag } from '../model/streams';
+import { setInk } from './setInk';
 
 export type StyleSheet = ReadonlyMap<StyleTag, ResolvedStyle>;
 
@@ -39,9 +41,27 @@ export function resolveStyles(spec: Spec, language: string, space: SpaceOfFamily
   return sheet;
 }
 
-function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceOfFamily): ResolvedStyle {
+/** A style with what a person changed of it on one paragraph. */
+export function resolveWithLook(
+  tag: StyleTag,
+  look: LocalLook,
+  spec: Spec,
+  language: string,
+  space: SpaceOfFamily,
+  interner: StyleInterner,
+): ResolvedStyle {
+  return interner.intern(resolveStyle(tag in spec.styles ? tag : 'TX', spec, language, space, look));
+}
+
+function resolveStyle(
+  tag: StyleTag,
+  spec: Spec,
+  language: string,
+  space: SpaceOfFamily,
+  look: LocalLook = {},
+): ResolvedStyle {
   const { text } = spec;
-  const own = collect(tag, spec.styles);
+  const own = { ...collect(tag, spec.styles), ...look };
   const family = own.face ?? text.face;
   const { leading } = own;
   const size = own.size ?? text.size.pt;
@@ -64,7 +84,11 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     align,
     lastAlign: own.lastAlign ?? 'left',
     features: own.features ?? '',
-    firstIndent: own.firstIndent === undefined || own.firstIndent === 'text' ? text.indent.pt : own.firstIndent,
+    firstIndent: own.drop
+      ? 0
+      : own.firstIndent === undefined || own.firstIndent === 'text'
+        ? text.indent.pt
+        : own.firstIndent,
     leftIndent: own.leftIndent ?? 0,
     rightIndent: own.rightIndent ?? 0,
     above: own.above ?? 0,
@@ -82,15 +106,29 @@ function resolveStyle(tag: StyleTag, spec: Spec, language: string, space: SpaceO
     opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
     wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
     looseOver: looseOver(family, space(family)),
-    language,
-    initial: null,
-    leadWords: 0,
+    language: own.language ?? language,
+    initial: own.drop ? { ...own.drop, isRaised: false } : null,
+    lead: own.lead ?? null,
+    spots: own.spots ?? NO_SPOTS,
+    rise: own.rise ?? 0,
+    breakBefore: own.breakBefore === 'page',
+    ink: setInk(spec.inks, own.ink),
+    background: setInk(spec.inks, own.background ?? undefined),
+    ruleAbove: setRule(spec.inks, own.ruleAbove),
+    ruleBelow: setRule(spec.inks, own.ruleBelow),
     tabs: own.tabs ?? NO_TABS,
     lineNumbers: own.lineNumbers ?? 0,
     hyphenation: text.hyphenation,
   };
 }
 
+function setRule(inks: InksSpec, rule: ParagraphRule | null | undefined): SetRule | null {
+  if (!rule || rule.weight <= 0) return null;
+  const { ink, ...rest } = rule;
+  return { ...rest, ink: setInk(inks, ink) };
+}
+
+const NO_SPOTS: ResolvedStyle['spots'] = [];
 const NO_TABS: ResolvedStyle['tabs'] = [];
 
 function collect(tag: StyleTag, styles: Readonly<Record<StyleTag, ParagraphStyle>>): Partial<ParagraphStyle> {

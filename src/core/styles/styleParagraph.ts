@@ -2,10 +2,13 @@
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
 import { embeddingLevels } from '../base/bidi';
 import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
+import type { InkUse, SetInk } from '../model/inks';
 import type { Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
 import { withInitial } from './initialLetter';
 import { lookOfEach, type Look, type SetText } from './looks';
+import { setInk } from './setInk';
+import { titleCase } from './titleCase';
 import { houseMarks, type MarkEdit } from './houseMarks';
 import { OBJECT_CHARACTER, type FieldName, type Paragraph, type StreamId } from '../model/streams';
 
@@ -50,7 +53,7 @@ export function styleParagraph(
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const lacking: number[] = [];
-  const made = makeRuns(set.text, looks, style, context, { missing, lacking });
+  const made = titleCase(set.text, makeRuns(set.text, looks, style, context, { missing, lacking }), style);
   const bidi = embeddingLevels(set.text);
   const cut = bidi === undefined ? made : made.flatMap((run) => cutByLevel(run, bidi.levels));
   const runs = prefix === '' && bidi === undefined ? withInitial(set.text, cut, style, context.faces) : cut;
@@ -143,9 +146,10 @@ function makeRuns(
   found: Lacks,
 ): StyledRun[] {
   const runs: StyledRun[] = [];
+  const inkOf = (use: InkUse) => setInk(context.spec.inks, use);
   for (const [from, to, look] of looks) {
     for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context.faces, found)) {
-      const run = makeRun(piece, style, look);
+      const run = makeRun(piece, style, look, inkOf);
       const last = runs[runs.length - 1];
       if (last !== undefined && sameRun(last, run)) runs[runs.length - 1] = { ...last, to: run.to };
       else runs.push(run);
@@ -163,7 +167,8 @@ function sameRun(a: StyledRun, b: StyledRun): boolean {
     a.rise === b.rise &&
     a.tracking === b.tracking &&
     a.line === b.line &&
-    a.upper === b.upper
+    a.upper === b.upper &&
+    JSON.stringify(a.ink) === JSON.stringify(b.ink)
   );
 }
 
@@ -256,22 +261,23 @@ function faceFor(
   return wished;
 }
 
-function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
+function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: InkUse) => SetInk | null): StyledRun {
   const { face } = piece;
   const has = (feature: string) => face.features.includes(feature);
   const features: string[] = has('onum') ? ['onum', 'pnum'] : [];
   // Letters larger than the leading would run into the lines around.
   const base = look.touches?.size === undefined ? style.size : Math.min(look.touches.size, style.leading);
   let size = base;
-  let rise = 0;
+  let rise = style.rise + (look.style?.rise ?? 0);
   const position = look.reference ? 'superior' : look.style?.position;
   if (position === 'superior' && has('sups')) features.splice(0, features.length, 'sups');
   else if (position !== undefined) {
     const place = position === 'superior' ? RAISED : LOWERED;
-    [size, rise] = [base * place.size, base * place.rise];
+    [size, rise] = [base * place.size, rise + base * place.rise];
   }
   const caps = look.isLead ? 'small' : (look.style?.caps ?? style.caps);
-  let upper = false;
+  let upper = caps === 'all';
+  if (upper && has('case')) features.push('case');
   if (caps === 'small') {
     if (has('smcp')) features.push('smcp');
     else {
@@ -291,16 +297,18 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look): StyledRun {
     }
   }
   const line = look.style?.line ?? (look.touches?.underline ? 'under' : look.touches?.strike ? 'through' : undefined);
+  const ink = look.style?.ink === undefined ? style.ink : inkOf(look.style.ink);
   return {
     from: piece.from,
     to: piece.to,
     face: face.id,
     size,
     features: features.join(','),
-    language: look.language ?? style.language,
+    language: look.language ?? look.style?.language ?? style.language,
     rise,
     tracking,
     ...(upper ? { upper } : {}),
     ...(line ? { line } : {}),
+    ...(ink ? { ink } : {}),
   };
 }

@@ -3,7 +3,7 @@ import { fieldText } from '../measure/fields';
 import { numberNotes } from '../measure/numberNotes';
 import type { Book } from '../model/book';
 import type { PageGeometry } from '../model/pages';
-import { resolveStyles } from '../styles';
+import { resolveStyles, resolveWithLook } from '../styles';
 import type { ComposeContext } from './composeDivision';
 import { spaceOfFamily, type TypesetContext } from './context';
 
@@ -22,6 +22,15 @@ export function composeContext(
       (family) => spaceOfFamily(context, family),
       context.interner,
     ),
+    withLook: (tag, look) =>
+      resolveWithLook(
+        tag,
+        look,
+        book.spec,
+        book.particulars.language,
+        (family) => spaceOfFamily(context, family),
+        context.interner,
+      ),
     style: {
       spec: book.spec,
       faces: context.library.table,

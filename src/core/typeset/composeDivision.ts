@@ -4,7 +4,7 @@ import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph, PageGeometry } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
-import { paragraph as makeParagraph, type Block, type Paragraph, type Table } from '../model/streams';
+import { paragraph as makeParagraph, type Block, type LocalLook, type Paragraph, type Table } from '../model/streams';
 import type { VariantWish } from '../linebreak';
 import type { Meaning } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
@@ -19,6 +19,7 @@ import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
 import { itemStyle, ListMarks } from './listMarks';
+import { withFirstLine } from './firstLine';
 import { numberVerse } from './numberVerse';
 import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';
 import type { ParagraphEntry } from './stageCache';
@@ -26,6 +27,8 @@ import type { ParagraphEntry } from './stageCache';
 export interface ComposeContext {
   readonly book: Book;
   readonly sheet: StyleSheet;
+  /** A style with what is changed of it on one paragraph. */
+  readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;
   readonly style: StyleContext;
   readonly context: TypesetContext;
   readonly measure: number;
@@ -60,7 +63,11 @@ export function* composeDivision(
     }
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
-    const plain = opening(styleOf(effectiveTag(blocks, k), compose), headCount > 0 && k === headCount, compose);
+    const plain = opening(
+      styleOf(effectiveTag(blocks, k), compose, block.touches?.look),
+      headCount > 0 && k === headCount,
+      compose,
+    );
     const item = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
     const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
     const isText = k >= headCount && !isDisplayRole(division.role);
@@ -112,7 +119,9 @@ function countHead(blocks: readonly Paragraph[]): number {
   return end < 0 ? blocks.length : end;
 }
 
-function styleOf(tag: string, compose: ComposeContext) {
+/** The style of a tag, with what is changed of it on the paragraph. */
+function styleOf(tag: string, compose: ComposeContext, look?: LocalLook) {
+  if (look !== undefined) return compose.withLook(tag, look);
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
 }
 
@@ -135,9 +144,10 @@ function styleOfPicture(
 function opening(style: ResolvedStyle, isFirst: boolean, compose: ComposeContext): ResolvedStyle {
   const { dropLines, dropLetters, leadWords } = compose.book.spec.openers;
   if (!isFirst || style.meaning !== 'body' || (dropLines < 2 && leadWords === 0)) return style;
-  const initial = dropLines < 2 ? null : { lines: dropLines, letters: dropLetters, isRaised: false };
+  const initial = dropLines < 2 ? style.initial : { lines: dropLines, letters: dropLetters, isRaised: false };
   const firstIndent = initial === null ? style.firstIndent : 0;
-  return compose.context.interner.intern({ ...style, initial, firstIndent, leadWords });
+  const lead = leadWords === 0 ? style.lead : ({ kind: 'words', count: leadWords, mark: '', style: null } as const);
+  return compose.context.interner.intern({ ...style, initial, firstIndent, lead });
 }
 
 const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);
@@ -156,7 +166,8 @@ function composeOne(
   variants: VariantWish,
 ): ParagraphEntry {
   const job = { stream, paragraph: block, style, measure: compose.measure, prefix, tail: '', variants };
-  return composeBlock(job, compose.style, compose.context, compose.clock);
+  const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
+  return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
 }
 
 /** Note bodies with the places of their references. A note that the book lacks, or an empty one, brings nothing. */
@@ -167,7 +178,7 @@ function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote
     if (blocks.length === 0) continue;
     const label = `${compose.style.noteLabel(mark.note)}.\u2002`;
     const paragraphs = blocks.map((block, index) => {
-      const words = styleOf(block.style === 'TX' ? 'NT' : block.style, compose);
+      const words = styleOf(block.style === 'TX' ? 'NT' : block.style, compose, block.touches?.look);
       const style = styleOfPicture(blocks, index, words, compose);
       return composeOne(mark.note, block, style, index === 0 ? label : '', compose, 'none').composed;
     });

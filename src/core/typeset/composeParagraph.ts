@@ -2,6 +2,7 @@
 import { breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
 import { column, type BrokenParagraph, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
+import type { Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph, StreamId } from '../model/streams';
 import { cutWidths, shapeParagraph } from '../shape';
@@ -65,7 +66,7 @@ function composeWith(
 ): ParagraphEntry {
   const { cache, library } = context;
   const generated = generatedKey(job, styleContext);
-  const characterStyles = styleContext.spec.characterStyles;
+  const characterStyles = characterLooks(styleContext.spec);
   const sameStyle =
     known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
   if (known && sameStyle && known.measure === job.measure) return known;
@@ -105,6 +106,23 @@ function composeWith(
     shorter: broken.shorter && { styled, shaped, broken: broken.shorter },
     longer: broken.longer && { styled, shaped, broken: broken.longer },
   };
+}
+
+const inked = new WeakMap<object, WeakMap<object, object>>();
+
+/** One object for all that character styles come to: the styles, and the inks where one of them has an ink. */
+function characterLooks({ characterStyles, inks }: Spec): object {
+  let known = inked.get(characterStyles);
+  if (known === undefined) {
+    known = new WeakMap();
+    inked.set(characterStyles, known);
+    const hasInk = Object.values(characterStyles).some(({ ink }) => ink !== undefined);
+    if (!hasInk) known.set(characterStyles, characterStyles);
+  }
+  if (known.has(characterStyles)) return characterStyles;
+  const pair = known.get(inks) ?? {};
+  known.set(inks, pair);
+  return pair;
 }
 
 /** A paragraph a line shorter or longer, if that can be set at all. */

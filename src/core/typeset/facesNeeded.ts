@@ -1,10 +1,11 @@
 // Which faces and patterns a book needs: found by styling, before anything is shaped, so that only these are loaded.
 import { effectiveTag } from '../model/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../model/faces';
-import { eachStream, type Book } from '../model/book';
+import { eachStream, LANGUAGES, type Book } from '../model/book';
 import type { FieldName } from '../model/streams';
 import { fieldText } from '../measure/fields';
-import { resolveStyles, styleParagraph, StyleInterner } from '../styles';
+import type { ResolvedStyle } from '../model/styled';
+import { resolveStyles, resolveWithLook, styleParagraph, StyleInterner } from '../styles';
 
 export interface Needs {
   readonly faces: readonly FaceId[];
@@ -17,7 +18,8 @@ export interface Needs {
  */
 export function needsOf(book: Book, table: FaceTable): Needs {
   const faces = new Set<FaceId>();
-  const sheet = resolveStyles(book.spec, book.particulars.language, () => 0.25, new StyleInterner());
+  const interner = new StyleInterner();
+  const sheet = resolveStyles(book.spec, book.particulars.language, () => 0.25, interner);
   const want = (family: string, weight: number, italic: boolean) => {
     const face = maybeFace(table, family, weight, italic) ?? maybeFace(table, 'eb-garamond', weight, italic);
     if (face !== undefined) faces.add(face.id);
@@ -26,6 +28,13 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     want(style.family, style.weight, style.italic);
     want(style.family, 400, false);
     want(style.family, 400, true);
+    // What is set in a character style by rule is found only as it is set.
+    for (const tag of [style.lead?.style, ...style.spots.map((spot) => spot.style)]) {
+      const own = book.spec.characterStyles[tag ?? ''];
+      if (own === undefined) continue;
+      const weight = own.weight ?? style.weight;
+      for (const italic of [false, true]) want(own.face ?? style.family, weight, italic);
+    }
   }
   const context = {
     spec: book.spec,
@@ -36,9 +45,15 @@ export function needsOf(book: Book, table: FaceTable): Needs {
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
-      const style = sheet.get(effectiveTag(blocks, index)) ?? sheet.get('TX')!;
-
+      const tag = effectiveTag(blocks, index);
+      const look = block.touches?.look;
+      const style =
+        look === undefined
+          ? (sheet.get(tag) ?? sheet.get('TX')!)
+          : resolveWithLook(tag, look, book.spec, book.particulars.language, () => 0.25, interner);
+      if (look !== undefined) want(style.family, style.weight, style.italic);
       if (
+        !needsRuns(style) &&
         block.spans.length === 0 &&
         !block.objects.some((object) => object.kind === 'field') &&
         /^[\u0000-\u00ff\u2013-\u201f\u2026\ufffc]*$/.test(block.text)
@@ -47,5 +62,12 @@ export function needsOf(book: Book, table: FaceTable): Needs {
       for (const run of styleParagraph(stream, block, style, context).runs) faces.add(run.face);
     });
   }
-  return { faces: [...faces], languages: [book.particulars.language] };
+  const languages = new Set([book.particulars.language]);
+  for (const { language } of sheet.values()) languages.add(language);
+  for (const { language } of Object.values(book.spec.characterStyles))
+    if (language !== undefined) languages.add(language);
+  return { faces: [...faces], languages: [...languages].filter((language) => language in LANGUAGES) };
 }
+
+/** Whether a style sets part of its text in a face of its own. */
+const needsRuns = ({ lead, spots }: ResolvedStyle) => lead?.style != null || spots.length > 0;

@@ -32,7 +32,7 @@ export function flowParagraph(
     gap,
     elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
     notes,
-    wishes: isText ? wishesOf(block) : undefined,
+    wishes: isText ? wishesOf(block, entry.composed.styled.style) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
@@ -89,9 +89,10 @@ function elasticGaps(
   return isAround && gap === 1 ? [0.5] : undefined;
 }
 
-function wishesOf({ touches }: Paragraph): PageWishes | undefined {
-  if (touches === undefined) return undefined;
-  const { breakBefore, together, lines, spread } = touches;
+function wishesOf({ touches }: Paragraph, style: ResolvedStyle): PageWishes | undefined {
+  if (touches === undefined && !style.breakBefore) return undefined;
+  const { together, lines, spread } = touches ?? {};
+  const breakBefore = touches?.breakBefore === true || style.breakBefore;
   const isAny = breakBefore || together || lines !== undefined || spread !== undefined;
   return isAny ? { breakBefore, together, lines, spread } : undefined;
 }

@@ -91,7 +91,11 @@ export function pictureStyle(
     withNext: false,
     keepTogether: true,
     initial: null,
-    leadWords: 0,
+    lead: null,
+    spots: [],
+    ruleAbove: null,
+    ruleBelow: null,
+    background: null,
     lineNumbers: 0,
     tabs: [],
   };

@@ -2,7 +2,7 @@
 import { BOOK_FORMAT, LANGUAGES, type Book, type Particulars } from '../model/book';
 import { PICTURE_KINDS } from '../model/streams';
 import { check, Joi } from './check';
-import { checkSpec, specSchema } from './specSchema';
+import { checkSpec, localLookSchema, specSchema } from './specSchema';
 
 const id = Joi.string()
   .pattern(/^[a-z]\d{1,12}$/)
@@ -92,6 +92,7 @@ const paragraph = Joi.object({
     lines: Joi.number().valid(-1, 1),
     spread: Joi.number().valid(-1, 0, 1),
     liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(200),
+    look: localLookSchema,
   }),
   list: Joi.object({ level: offset, ordered: Joi.boolean().required() }),
   text: Joi.string().allow('').required(),

@@ -7,12 +7,49 @@ import { NOVEL_SPEC } from '../model/novelSpec';
 import { MARK_SETS, type Spec } from '../model/spec';
 import { check, Joi } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
+import { spotPattern } from '../measure/spotPatterns';
+import { inksSchema } from './inksSchema';
 import { pageSchema } from './pageSchema';
 
 const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 
 /** OpenType features by tag, each on, or off with a minus. */
 const FEATURES = /^-?[a-z0-9]{4}(,-?[a-z0-9]{4})*$/;
+
+const inkUse = Joi.object({ ink: Joi.string().min(1).max(60).required(), tint: number(0, 100, 'percent') });
+
+const paragraphRule = Joi.object({
+  weight: number(0, 40, 'pt'),
+  ink: inkUse,
+  width: Joi.alternatives(number(0, 2000, 'pt'), Joi.string().valid('paragraph', 'words')).required(),
+  offset: number(-200, 200, 'pt'),
+}).allow(null);
+
+function asPattern(value: string, helpers: Joi.CustomHelpers): unknown {
+  try {
+    spotPattern(value);
+    return value;
+  } catch (error) {
+    return helpers.message({ custom: (error as Error).message.replace(/\.$/, '') });
+  }
+}
+
+/** What can be changed of a style on one paragraph. */
+export const localLookSchema = Joi.object({
+  face: Joi.string().max(60),
+  size: optional(number(4, 144, 'pt')),
+  leading: optional(number(4, 200, 'pt')),
+  weight: optional(whole(100, 900, 'weight')),
+  italic: Joi.boolean(),
+  caps: optional(oneOf('none', 'small', 'all', 'title')),
+  tracking: optional(number(-100, 500, 'thousandths of an em')),
+  firstIndent: optional(number(-200, 200, 'pt')),
+  leftIndent: optional(number(0, 400, 'pt')),
+  rightIndent: optional(number(0, 400, 'pt')),
+  above: optional(number(0, 40, 'grid lines')),
+  below: optional(number(0, 40, 'grid lines')),
+  hyphenate: Joi.boolean(),
+});
 
 export const paragraphStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
@@ -41,7 +78,7 @@ export const paragraphStyleSchema = Joi.object({
   leading: Joi.alternatives(number(4, 200, 'pt'), Joi.object({ grid: whole(1, 12, 'grid lines') })).optional(),
   weight: optional(whole(100, 900, 'weight')),
   italic: Joi.boolean(),
-  caps: optional(oneOf('none', 'small')),
+  caps: optional(oneOf('none', 'small', 'all', 'title')),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
   align: optional(oneOf('text', 'justify', 'left', 'right', 'centre', 'foreEdge', 'back', 'longest')),
   lastAlign: optional(oneOf('left', 'right', 'centre', 'justify')),
@@ -66,6 +103,24 @@ export const paragraphStyleSchema = Joi.object({
     )
     .max(40),
   lineNumbers: optional(whole(0, 20, 'lines')),
+  next: Joi.string().max(12),
+  rise: optional(number(-100, 100, 'pt')),
+  language: Joi.string().max(20),
+  breakBefore: optional(oneOf('none', 'page')),
+  drop: Joi.object({ lines: whole(2, 5, 'lines'), letters: whole(1, 4, 'letters') }).allow(null),
+  lead: Joi.object({
+    kind: oneOf('words', 'letters', 'line', 'mark'),
+    count: whole(0, 400, 'words or letters'),
+    mark: Joi.string().allow('').max(20).required(),
+    style: Joi.string().max(12).allow(null).required(),
+  }).allow(null),
+  spots: Joi.array()
+    .items(Joi.object({ pattern: Joi.string().custom(asPattern).required(), style: Joi.string().max(12).required() }))
+    .max(40),
+  ink: inkUse,
+  background: inkUse.allow(null),
+  ruleAbove: paragraphRule,
+  ruleBelow: paragraphRule,
   waits: Joi.boolean(),
 });
 
@@ -75,7 +130,10 @@ export const characterStyleSchema = Joi.object({
   face: Joi.string().max(60),
   italic: optional(oneOf('on', 'opposite')),
   weight: optional(whole(100, 900, 'weight')),
-  caps: optional(oneOf('none', 'small')),
+  caps: optional(oneOf('none', 'small', 'all', 'title')),
+  rise: optional(number(-100, 100, 'pt')),
+  ink: inkUse,
+  language: Joi.string().max(20),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
   position: optional(oneOf('superior', 'inferior')),
   features: Joi.string().pattern(FEATURES),
@@ -144,6 +202,7 @@ export const specSchema = object({
   }),
   furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
   folios: object({ front: oneOf('roman', 'arabic') }),
+  inks: inksSchema,
   styles: Joi.object().pattern(tag, paragraphStyleSchema).required(),
   characterStyles: Joi.object().pattern(tag, characterStyleSchema).required(),
 });

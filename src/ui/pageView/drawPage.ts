@@ -30,9 +30,11 @@ export function drawPage(
   for (const rule of list.rules) {
     const height = Math.max(rule.thickness * scale, 0.7);
     context.setTransform(1, 0, 0, 1, 0, 0);
+    context.fillStyle = rule.ink?.css ?? ink;
     context.fillRect(x + rule.x * scale, y + rule.y * scale - height / 2, rule.width * scale, height);
   }
   for (const item of list.items) {
+    context.fillStyle = item.ink?.css ?? ink;
     for (let k = item.first; k < item.first + item.count; k += 1) {
       const outline = outlines(item.face, list.glyphs[k]);
       if (outline === undefined || outline.path.length === 0) continue;

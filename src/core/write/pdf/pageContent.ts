@@ -1,5 +1,6 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
 import type { DisplayList, PictureItem, TextItem } from '../../model/displayList';
+import type { SetInk } from '../../model/inks';
 import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
 import { utf16Hex } from './objects';
@@ -17,17 +18,33 @@ export function pageContent(
   if (origin[0] !== 0 || origin[1] !== 0)
     out.text('1 0 0 1 ').number(origin[0]).space().number(origin[1]).text(' cm\n');
   out.text('0 g\n');
-  for (const { x, y, width, thickness } of list.rules) {
+  ink = BLACK;
+  for (const { x, y, width, thickness, ink: own } of list.rules) {
+    takeInk(own);
     out.text('/Artifact BMC ').number(x).space();
     out.number(list.height - y - thickness / 2).space();
     out.number(width).space().number(thickness).text(' re f EMC\n');
   }
+  takeInk(undefined);
   for (const picture of list.pictures) drawPicture(picture, list.height, pictures);
   out.text('BT\n');
   const writer = new TextWriter(list, fontOf);
   for (const item of list.items) writer.write(item);
   out.text('ET');
   return out.take();
+}
+
+const BLACK = '0 g\n';
+const SPACES = { grey: 'g', rgb: 'rg', cmyk: 'k' } as const;
+/** The operator that set the colour which is on. */
+let ink = BLACK;
+
+/** Sets the colour of what follows, when it is another than before (8.6.8). */
+function takeInk(own: SetInk | undefined): void {
+  const wished = own === undefined ? BLACK : `${own.parts.join(' ')} ${SPACES[own.space]}\n`;
+  if (wished === ink) return;
+  ink = wished;
+  out.text(wished);
 }
 
 /** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
@@ -70,6 +87,7 @@ class TextWriter {
   write(item: TextItem): void {
     const { list } = this;
     const font = this.fontOf(item.face);
+    takeInk(item.ink);
     if (item.artifact !== null) out.text(ARTIFACT[item.artifact]);
     if (item.face !== this.face || item.size !== this.size) {
       [this.face, this.size] = [item.face, item.size];

@@ -1,0 +1,27 @@
+// The schema of the inks of a spec.
+import { Joi } from './check';
+import { number, object, oneOf } from './fields';
+
+const percent = () => number(0, 100, 'percent');
+const light = () => number(0, 255, 'of 255');
+
+const colour = Joi.alternatives().conditional('.kind', {
+  switch: [
+    { is: 'grey', then: Joi.object({ kind: Joi.string().required(), k: percent() }) },
+    {
+      is: 'cmyk',
+      then: Joi.object({ kind: Joi.string().required(), c: percent(), m: percent(), y: percent(), k: percent() }),
+    },
+  ],
+  otherwise: Joi.object({ kind: oneOf('rgb'), r: light(), g: light(), b: light() }),
+});
+
+const named = (schema: Joi.Schema) => Joi.object().pattern(Joi.string().min(1).max(60), schema);
+
+export const inksSchema = object({
+  set: Joi.string().min(1).max(60).required(),
+  sets: named(named(Joi.object({ colour: colour.required(), press: oneOf('k', 'cmyk', 'asis') })).max(200))
+    .min(1)
+    .max(40)
+    .required(),
+});
