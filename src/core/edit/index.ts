@@ -9,6 +9,28 @@ export { characterStyleEdits, removeBlocksEdits } from './wholeParagraphs';
 export { mergeParagraphsEdit } from './mergeParagraphs';
 export { renumbered, type Renumbered, type TakeId } from './renumber';
 export { restyleEdits } from './restyle';
+export {
+  circleOf,
+  characterUsesOf,
+  freeName,
+  freeTag,
+  heirsOf,
+  isBuiltIn,
+  originOf,
+  tagFault,
+  usesOf,
+  valueOf,
+} from './styleFacts';
+export {
+  clearTouchesEdits,
+  lessonFrom,
+  localTouchesOf,
+  teachEdits,
+  withLookChange,
+  type Lesson,
+  type LocalTouch,
+} from './localTouches';
+export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './mergeStyles';
 export { countStyles, doneWaitingEdits, newStyleEdits } from './styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
