@@ -1,5 +1,5 @@
 // What can be told of one paragraph as it is set, and of what it would come to if a person wished it shorter or longer.
-import type { StyleTag } from './streams';
+import type { LocalLook, StyleTag } from './streams';
 
 export interface SettingFacts {
   readonly lines: number;
@@ -17,6 +17,10 @@ export interface PictureSetting {
 
 export interface ParagraphFacts {
   readonly tag: StyleTag;
+  /** What of its look can be changed by eye, as it is set. */
+  readonly look: Required<
+    Pick<LocalLook, 'size' | 'leading' | 'firstIndent' | 'leftIndent' | 'rightIndent' | 'above' | 'below' | 'italic'>
+  >;
   /** As it stands on its pages. */
   readonly set: SettingFacts;
   readonly best: SettingFacts;

@@ -32,6 +32,7 @@ export function paragraphFacts(
   };
   return {
     tag: entry.style.tag,
+    look: lookOf(entry.style),
     set: factsOf(places[0].paragraph.broken),
     best: factsOf(entry.composed.broken),
     shorter: variant(-1),
@@ -40,6 +41,11 @@ export function paragraphFacts(
     picture: pictureOf(entry.style),
     ties: paragraphTies(entry.composed),
   };
+}
+
+function lookOf(style: ResolvedStyle): ParagraphFacts['look'] {
+  const { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic } = style;
+  return { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic };
 }
 
 function pictureOf({ picture }: ResolvedStyle): PictureSetting | null {

@@ -9,6 +9,7 @@ import { selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
+import { ParagraphLook } from './ParagraphLook';
 import { TiesOfParagraph } from './TiesOfParagraph';
 
 export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
@@ -80,6 +81,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
         disabled={readOnly}
         onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
       />
+      {facts.picture === null && <ParagraphLook key={place.block} place={place} look={facts.look} />}
       <TiesOfParagraph place={place} ties={facts.ties} />
     </section>
   );

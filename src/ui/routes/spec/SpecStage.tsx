@@ -9,6 +9,7 @@ import { Gauges } from './Gauges';
 import { FurnitureTopic } from './FurnitureTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
+import { StylesTopic } from './styles/StylesTopic';
 import { SpecsTopic } from './SpecsTopic';
 import { SpacingTopic } from './SpacingTopic';
 import { TextTopic } from './TextTopic';
@@ -17,6 +18,7 @@ import { ComposeProgress } from '../../components/ComposeProgress';
 const TOPICS = [
   { key: 'page', name: 'Page', Topic: PageTopic },
   { key: 'text', name: 'Text', Topic: TextTopic },
+  { key: 'styles', name: 'Styles', Topic: StylesTopic },
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
@@ -34,6 +36,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return `line ${spec.openers.textStart}`;
     case 'furniture':
       return spec.folios.front;
+    case 'styles':
+      return `${Object.keys(spec.styles).length}`;
     case 'specs':
       return spec.name;
     case 'spacing':

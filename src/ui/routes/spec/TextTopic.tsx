@@ -1,19 +1,11 @@
 // Text: the body face with size, leading and setting.
+import { FAMILY_NAMES } from '../../../core/model/familyNames';
 import { TEXT_FAMILIES } from '../../../core/model/faces';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { TiesOfBook } from './TiesOfBook';
 import { WordListSetting } from '../../components/WordListSetting';
 import { MarksChoice } from './MarksChoice';
 import { useSpec } from './useSetSpec';
-
-const NAMES: Readonly<Record<string, string>> = {
-  'eb-garamond': 'EB Garamond',
-  'source-serif-4': 'Source Serif 4',
-  spectral: 'Spectral',
-  alegreya: 'Alegreya',
-  'crimson-pro': 'Crimson Pro',
-  'libre-caslon-text': 'Libre Caslon Text',
-};
 
 export function TextTopic() {
   const { spec, readOnly, set } = useSpec();
@@ -27,8 +19,8 @@ export function TextTopic() {
           label="Face"
           value={text.face}
           disabled={readOnly}
-          choices={TEXT_FAMILIES.map((family) => [family, NAMES[family]] as const)}
-          onChange={(face) => set('text.face', face, `Face ${NAMES[face]}`)}
+          choices={TEXT_FAMILIES.map((family) => [family, FAMILY_NAMES[family]] as const)}
+          onChange={(face) => set('text.face', face, `Face ${FAMILY_NAMES[face]}`)}
         />
         <LengthSetting
           label="Size"

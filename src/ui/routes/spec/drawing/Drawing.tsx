@@ -131,7 +131,8 @@ function LiveSpread({ left, top, width }: { left: number; top: number; width: nu
   const current = useAppSelector((state) => state.view.spread);
   const { cache, version } = usePageCache();
   const pictures = usePictures();
-  const spread = textSpread(spreads, current);
+  const topic = useAppSelector((state) => state.view.topic);
+  const spread = spreadFor(topic, spreads, current);
   return (
     <>
       {[spread?.verso, spread?.recto].map((page, side) => {
@@ -153,6 +154,16 @@ function LiveSpread({ left, top, width }: { left: number; top: number; width: nu
       })}
     </>
   );
+}
+
+/** What is worked on is shown where it stands: openers on an opener, styles wherever they were walked to, the page on full text. */
+function spreadFor(topic: string, spreads: readonly Spread[], current: number): Spread | undefined {
+  if (topic === 'styles' && current > 0) return spreads[current];
+  if (topic === 'openers') {
+    const isOpener = ({ verso, recto }: Spread) => verso?.role === 'opener' || recto?.role === 'opener';
+    return spreads[current] !== undefined && isOpener(spreads[current]) ? spreads[current] : spreads.find(isOpener);
+  }
+  return textSpread(spreads, current);
 }
 
 function textSpread(spreads: readonly Spread[], current: number): Spread | undefined {

@@ -1,0 +1,133 @@
+// The look of one paragraph, changed by eye; and its style taught to set all of them so, with what that comes to.
+import { useState } from 'react';
+
+import { clearTouches, lessonFrom, setLook, teachStyle } from '../../../state/styleThunks';
+import { setTouches } from '../../../state/bookThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { selectParagraph } from '../../../state/selectors';
+import type { LocalLook } from '../../../core/model/streams';
+import type { ParagraphPlace } from '../../../state/viewSlice';
+import type { ParagraphFacts } from '../../../core/model/paragraphFacts';
+import { PARAGRAPH_VALUES } from '../spec/styles/values';
+import { ChoiceSetting, LengthSetting, NumberSetting } from '../../components/Setting';
+
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+
+const labelOf = (key: string) =>
+  PARAGRAPH_VALUES.flatMap(({ values }) => values).find((value) => value.key === key)?.label ?? key;
+
+type LengthKey = 'size' | 'leading' | 'firstIndent' | 'leftIndent' | 'rightIndent';
+const LENGTHS: readonly (readonly [LengthKey, string])[] = [
+  ['size', 'Size'],
+  ['leading', 'Leading'],
+  ['firstIndent', 'First line in'],
+  ['leftIndent', 'Left in'],
+  ['rightIndent', 'Right in'],
+];
+
+export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: ParagraphFacts['look'] }) {
+  const dispatch = useAppDispatch();
+  const book = useAppSelector((state) => state.book.book)!;
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const block = useAppSelector((state) => selectParagraph(state, place.stream, place.block));
+  const [isAsked, setAsked] = useState(false);
+  if (block === undefined) return null;
+  const lesson = lessonFrom(book, block);
+  const set = (change: Partial<Record<keyof LocalLook, unknown>>, what: string) =>
+    dispatch(setLook(place, change, `${what} of a paragraph`));
+  const own = block.touches?.look ?? {};
+  const count = Object.keys(own).length + (block.touches?.align === undefined ? 0 : 1);
+  return (
+    <details className="border-b border-hairline">
+      <summary className="flex cursor-pointer justify-between px-3.5 py-1.5">
+        <span>Its look, by eye</span>
+        <span className="text-quiet">{count === 0 ? `as ${block.style}` : `${count} changed`}</span>
+      </summary>
+      {LENGTHS.map(([key, label]) => (
+        <LengthSetting
+          key={key}
+          label={label}
+          value={{ pt: look[key], unit: 'pt' }}
+          disabled={readOnly}
+          onChange={({ pt }) => set({ [key]: pt }, label)}
+        />
+      ))}
+      {(['above', 'below'] as const).map((key) => (
+        <NumberSetting
+          key={key}
+          label={key === 'above' ? 'Above' : 'Below'}
+          unit="lines"
+          value={look[key]}
+          disabled={readOnly}
+          onChange={(lines) => set({ [key]: lines }, key === 'above' ? 'Space above' : 'Space below')}
+        />
+      ))}
+      <ChoiceSetting
+        label="Lines"
+        value={block.touches?.align ?? ''}
+        disabled={readOnly}
+        choices={[
+          ['', `as ${block.style}`],
+          ['justify', 'justified'],
+          ['left', 'flush left'],
+          ['right', 'flush right'],
+          ['centre', 'centred'],
+        ]}
+        onChange={(to) => dispatch(setTouches(place, { align: to === '' ? undefined : to }, 'Lines of a paragraph'))}
+      />
+      <ChoiceSetting
+        label="Italic"
+        value={look.italic ? 'yes' : 'no'}
+        disabled={readOnly}
+        choices={[
+          ['yes', 'Yes'],
+          ['no', 'No'],
+        ]}
+        onChange={(to) => set({ italic: to === 'yes' }, 'Slant')}
+      />
+      <p className="flex gap-1.5 px-3.5 py-1.5">
+        <button className={BUTTON} disabled={readOnly || lesson === null} onClick={() => setAsked(true)}>
+          Teach {block.style}
+        </button>
+        <button
+          className={BUTTON}
+          disabled={readOnly || count === 0}
+          onClick={() => dispatch(clearTouches(block.style, block.id))}
+        >
+          As the style
+        </button>
+      </p>
+      {isAsked && lesson !== null && (
+        <section aria-label="What the style learns" className="px-3.5 pb-2">
+          <ul className="text-[12px]">
+            {lesson.list.map(({ what, was, is }) => (
+              <li key={what} className="flex justify-between gap-2">
+                <span>{labelOf(what)}</span>
+                <span>
+                  <span className="text-quiet">{was}</span> → {is}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <p className="py-1 text-[12px] text-quiet">
+            {lesson.paragraphs} {lesson.paragraphs === 1 ? 'paragraph' : 'paragraphs'} will be set so.
+          </p>
+          <span className="flex gap-1.5">
+            <button
+              className={BUTTON}
+              onClick={() => {
+                setAsked(false);
+                dispatch(teachStyle(place));
+              }}
+            >
+              Teach it
+            </button>
+            <button className={BUTTON} onClick={() => setAsked(false)}>
+              Leave it
+            </button>
+          </span>
+        </section>
+      )}
+    </details>
+  );
+}

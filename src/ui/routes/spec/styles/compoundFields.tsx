@@ -1,0 +1,253 @@
+// Values of a style that have parts: an ink with its tint, rules, drop capitals, lead-ins, spot rules.
+import type { ReactNode } from 'react';
+import { spotPattern } from '../../../../core/measure/spotPatterns';
+import type { InkUse } from '../../../../core/model/inks';
+import type { DropCapital, LeadIn, ParagraphRule, SpotRule } from '../../../../core/model/spec';
+import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
+import { TextSetting } from '../../../components/TextSetting';
+import { useSpec } from '../useSetSpec';
+
+interface Field<T> {
+  readonly label: string;
+  readonly note: ReactNode;
+  readonly disabled: boolean;
+  readonly value: T;
+  readonly onChange: (value: unknown) => string | null;
+}
+
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+
+function useInks(): readonly string[] {
+  const { inks } = useSpec().spec;
+  return Object.keys(inks.sets[inks.set] ?? {});
+}
+
+export function InkField({
+  label,
+  note,
+  disabled,
+  value,
+  onChange,
+  none,
+  isGround = false,
+}: Field<InkUse | null | undefined> & { none: string; isGround?: boolean }) {
+  const names = useInks();
+  const own = value?.ink ?? '';
+  const known = own === '' || names.includes(own);
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={known ? note : `“${own}” is not in this set: set in black.`}
+        disabled={disabled}
+        value={own}
+        choices={[['', none], ...(known ? names : [...names, own]).map((name) => [name, name] as const)]}
+        onChange={(to) =>
+          onChange(to === '' ? (isGround ? null : undefined) : { ink: to, tint: value?.tint ?? (isGround ? 15 : 100) })
+        }
+      />
+      {value != null && (
+        <NumberSetting
+          label="Tint"
+          unit="%"
+          disabled={disabled}
+          value={value.tint}
+          onChange={(tint) => onChange({ ...value, tint })}
+        />
+      )}
+    </>
+  );
+}
+
+export function RuleField({ label, note, disabled, value, onChange }: Field<ParagraphRule | null>) {
+  const names = useInks();
+  const first = { weight: 0.5, width: 'paragraph', offset: label.endsWith('above') ? 12 : 5 } as const;
+  const put = (change: Partial<ParagraphRule>) => onChange({ ...value, ...change });
+  const kind = typeof value?.width === 'number' ? 'length' : (value?.width ?? 'paragraph');
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={note}
+        disabled={disabled}
+        value={value === null ? 'none' : 'rule'}
+        choices={[
+          ['none', 'none'],
+          ['rule', 'a rule'],
+        ]}
+        onChange={(to) => onChange(to === 'none' ? null : first)}
+      />
+      {value !== null && (
+        <>
+          <LengthSetting
+            label="Weight"
+            disabled={disabled}
+            value={{ pt: value.weight, unit: 'pt' }}
+            onChange={({ pt }) => put({ weight: pt })}
+          />
+          <ChoiceSetting
+            label="As wide as"
+            disabled={disabled}
+            value={kind}
+            choices={[
+              ['paragraph', 'the paragraph'],
+              ['words', 'its words'],
+              ['length', 'a length'],
+            ]}
+            onChange={(to) => put({ width: to === 'length' ? 72 : (to as 'paragraph' | 'words') })}
+          />
+          {typeof value.width === 'number' && (
+            <LengthSetting
+              label="Length"
+              disabled={disabled}
+              value={{ pt: value.width, unit: 'pt' }}
+              onChange={({ pt }) => put({ width: pt })}
+            />
+          )}
+          <LengthSetting
+            label="From the baseline"
+            disabled={disabled}
+            value={{ pt: value.offset, unit: 'pt' }}
+            onChange={({ pt }) => put({ offset: pt })}
+          />
+          <ChoiceSetting
+            label="Its ink"
+            disabled={disabled}
+            value={value.ink?.ink ?? ''}
+            choices={[['', 'black'], ...names.map((name) => [name, name] as const)]}
+            onChange={(to) => put({ ink: to === '' ? undefined : { ink: to, tint: value.ink?.tint ?? 100 } })}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+export function DropField({ label, note, disabled, value, onChange }: Field<DropCapital | null>) {
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={note}
+        disabled={disabled}
+        value={String(value?.lines ?? 0)}
+        choices={[['0', 'none'], ...[2, 3, 4, 5].map((lines) => [String(lines), `over ${lines} lines`] as const)]}
+        onChange={(to) => onChange(to === '0' ? null : { lines: Number(to), letters: value?.letters ?? 1 })}
+      />
+      {value !== null && (
+        <NumberSetting
+          label="Its letters"
+          disabled={disabled}
+          value={value.letters}
+          onChange={(letters) => onChange({ ...value, letters })}
+        />
+      )}
+    </>
+  );
+}
+
+export function LeadField({ label, note, disabled, value, onChange }: Field<LeadIn | null>) {
+  const { characterStyles } = useSpec().spec;
+  const put = (change: Partial<LeadIn>) => onChange({ ...value, ...change });
+  const first: LeadIn = { kind: 'words', count: 3, mark: '.', style: null };
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={note}
+        disabled={disabled}
+        value={value?.kind ?? 'none'}
+        choices={[
+          ['none', 'none'],
+          ['words', 'first words'],
+          ['letters', 'first letters'],
+          ['line', 'first line'],
+          ['mark', 'up to a mark'],
+        ]}
+        onChange={(to) => onChange(to === 'none' ? null : { ...first, ...value, kind: to })}
+      />
+      {(value?.kind === 'words' || value?.kind === 'letters') && (
+        <NumberSetting
+          label="How many"
+          unit={value.kind}
+          disabled={disabled}
+          value={value.count}
+          onChange={(count) => put({ count })}
+        />
+      )}
+      {value?.kind === 'mark' && (
+        <TextSetting
+          label="The mark"
+          disabled={disabled}
+          value={value.mark}
+          maxLength={20}
+          onChange={(mark) => (mark === '' ? 'Type the mark, such as a point.' : put({ mark }))}
+        />
+      )}
+      {value !== null && (
+        <ChoiceSetting
+          label="Set in"
+          disabled={disabled}
+          value={value.style ?? ''}
+          choices={[
+            ['', 'small capitals'],
+            ...Object.entries(characterStyles).map(([tag, { name }]) => [tag, name] as const),
+          ]}
+          onChange={(to) => put({ style: to === '' ? null : to })}
+        />
+      )}
+    </>
+  );
+}
+
+export function SpotsField({ label, note, disabled, value, onChange }: Field<readonly SpotRule[]>) {
+  const { characterStyles } = useSpec().spec;
+  const [first] = Object.keys(characterStyles);
+  const check = (pattern: string): string | null => {
+    try {
+      spotPattern(pattern);
+      return null;
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+  return (
+    <>
+      <div className="flex items-center justify-between border-b border-hairline px-3.5 py-1">
+        <span>
+          {label}
+          {note && <span className="block text-[12px] text-quiet">{note}</span>}
+        </span>
+        <button
+          className={BUTTON}
+          disabled={disabled}
+          onClick={() => onChange([...value, { pattern: '\\d+', style: first }])}
+        >
+          Add
+        </button>
+      </div>
+      {value.map((spot, index) => (
+        <div key={index} className="border-l-2 border-base-300">
+          <TextSetting
+            label={`Pattern ${index + 1}`}
+            disabled={disabled}
+            value={spot.pattern}
+            onChange={(pattern) => check(pattern) ?? onChange(value.with(index, { ...spot, pattern }))}
+          />
+          <ChoiceSetting
+            label="Set in"
+            disabled={disabled}
+            value={spot.style}
+            choices={Object.entries(characterStyles).map(([tag, { name }]) => [tag, name] as const)}
+            onChange={(style) => onChange(value.with(index, { ...spot, style }))}
+          />
+          <p className="px-3.5 pb-1">
+            <button className={BUTTON} disabled={disabled} onClick={() => onChange(value.toSpliced(index, 1))}>
+              Take away
+            </button>
+          </p>
+        </div>
+      ))}
+    </>
+  );
+}
