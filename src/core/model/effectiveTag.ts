@@ -2,7 +2,22 @@
 import type { Block, StyleTag } from './streams';
 
 /** After these a paragraph of text is a first one: no indent (house rules, section 5). */
-const BEFORE_FIRST = new Set<StyleTag>(['CT', 'CN', 'PT', 'PN', 'AH', 'BH', 'SB', 'SBO', 'TOH', 'LI', 'TB']);
+const BEFORE_FIRST = new Set<StyleTag>([
+  'CT',
+  'CN',
+  'PT',
+  'PN',
+  'CST',
+  'CEP',
+  'COR',
+  'AH',
+  'BH',
+  'SB',
+  'SBO',
+  'TOH',
+  'LI',
+  'TB',
+]);
 
 /** True for a paragraph without words or objects: the file's spacing. */
 export function isEmptyParagraph(block: Block): boolean {

@@ -36,7 +36,8 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       ...spec,
       inks: INKS_OF_FORMAT_6,
       page: { ...PAGE_OF_FORMAT_6, ...part(spec, 'page') },
-      pages: { columnRule: { pt: 0, unit: 'pt' }, ...part(spec, 'pages') },
+      pages: { columnRule: { pt: 0, unit: 'pt' }, others: {}, ...part(spec, 'pages') },
+      openers: { part: null, front: null, short: null, shortUnder: 300, ...part(spec, 'openers') },
     })),
 };
 

@@ -58,6 +58,8 @@ export interface Page {
   readonly folio: string;
   readonly fragments: readonly Fragment[];
   readonly notes: readonly Fragment[];
+  /** Columns of its division's own; absent: those of the book. */
+  readonly columns?: readonly { readonly x: Pt; readonly width: Pt }[];
   /** The rules over the notes, one for each column that has some. */
   readonly noteRules: readonly NoteRule[];
   /** Lines more or fewer than the type area has: those of its spread. */

@@ -74,6 +74,14 @@ export interface PagesSpec {
   /** Shares of the measure, one per column; null: equal columns. */
   readonly columnShares: readonly number[] | null;
   readonly balanceColumns: boolean;
+  /** Columns of single divisions by their id, and of all divisions of a role. */
+  readonly others: Readonly<Record<string, OtherColumns>>;
+}
+
+/** Equal columns of their own. */
+export interface OtherColumns {
+  readonly columns: number;
+  readonly columnGap: Length;
 }
 
 /** How quotes, dashes and the like are set: as typed, by the book's language, or by one house's habit. */
@@ -97,6 +105,17 @@ export interface OpenersSpec {
   readonly dropLetters: number;
   /** First words of an opener's text that are set in small capitals. */
   readonly leadWords: number;
+  /** Openers of parts, of front matter and of short pieces, where they differ from those of chapters. */
+  readonly part: OpenerVariant | null;
+  readonly front: OpenerVariant | null;
+  readonly short: OpenerVariant | null;
+  /** A piece of fewer words is a short one. */
+  readonly shortUnder: number;
+}
+
+export interface OpenerVariant {
+  readonly sink: number;
+  readonly textStart: number;
 }
 
 export type HeadContent = 'none' | 'author' | 'title' | 'part' | 'chapter';

@@ -24,12 +24,17 @@ export function startSide(division: Division, before: Division | undefined, spec
 }
 
 export function assembleBook(
-  divisions: readonly { readonly division: Division; readonly pages: readonly DivisionPage[] }[],
+  divisions: readonly {
+    readonly division: Division;
+    readonly pages: readonly DivisionPage[];
+    /** Of the division's own. */
+    readonly columns?: Page['columns'];
+  }[],
   spec: Spec,
 ): AssembledBook {
   const pages: Page[] = [];
   const firstPages = new Map<string, number>();
-  divisions.forEach(({ division, pages: own }, index) => {
+  divisions.forEach(({ division, pages: own, columns }, index) => {
     const before = divisions[index - 1]?.division;
     const wished = startSide(division, before, spec);
     const pageSide = (): PageSide => sideOfPage(pages.length, spec.page.facing);
@@ -42,7 +47,7 @@ export function assembleBook(
         pages.push(known);
         continue;
       }
-      const placed = pageOf(page, pages.length, division, pageSide());
+      const placed = pageOf(page, pages.length, division, pageSide(), columns);
       lastPages.set(page, placed);
       pages.push(placed);
     }
@@ -67,10 +72,11 @@ export function placeDivision(
   index: number,
   folio: string,
   spec: Spec,
+  columns?: Page['columns'],
 ): Page[] {
   const first = /^\d+$/.test(folio) ? Number(folio) : null;
   return pages.map((page, k) => ({
-    ...pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing)),
+    ...pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing), columns),
     folio: first === null ? toRoman(index + k + 1) : String(first + k),
   }));
 }
@@ -78,7 +84,7 @@ export function placeDivision(
 /** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
 const lastPages = new WeakMap<DivisionPage, Page>();
 
-function pageOf(made: DivisionPage, index: number, division: Division, side: PageSide): Page {
+function pageOf(made: DivisionPage, index: number, division: Division, side: PageSide, columns: Page['columns']): Page {
   const { role, fragments, notes, noteRules, depth } = made;
   return {
     index,
@@ -92,6 +98,7 @@ function pageOf(made: DivisionPage, index: number, division: Division, side: Pag
     noteRules,
     depth,
     furniture: [],
+    ...(columns === undefined ? {} : { columns }),
   };
 }
 

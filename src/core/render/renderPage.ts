@@ -30,7 +30,8 @@ export interface RenderContext {
 const TABLE_RULE = { thickness: 0.5, above: 0.85, below: 0.35 };
 const NOTE_RULE = { width: 48, thickness: 0.4 };
 
-export function renderPage(page: Page, geometry: PageGeometry, context: RenderContext): DisplayList {
+export function renderPage(page: Page, ofBook: PageGeometry, context: RenderContext): DisplayList {
+  const geometry = page.columns === undefined ? ofBook : { ...ofBook, columns: page.columns };
   const list = new ListBuilder(context);
   const left = columnLeft(geometry, page.side);
   list.side = page.side;

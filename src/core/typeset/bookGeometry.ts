@@ -1,9 +1,9 @@
 // The page of a book in points, as its spec has it.
 import { typeArea } from '../measure/typeArea';
-import type { Book } from '../model/book';
+import type { Book, Division } from '../model/book';
 import { maybeFace } from '../model/faces';
 import type { PageGeometry } from '../model/pages';
-import type { PagesSpec } from '../model/spec';
+import type { OpenerVariant, PagesSpec } from '../model/spec';
 import type { TypesetContext } from './context';
 
 export function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
@@ -26,8 +26,27 @@ export function pageGeometry(book: Book, context: TypesetContext): PageGeometry 
   };
 }
 
+/** The page of one division: that of the book, but for columns of its own or of its role. */
+export function divisionGeometry({ spec }: Book, { id, role }: Division, geometry: PageGeometry): PageGeometry {
+  const own = spec.pages.others[id] ?? spec.pages.others[role];
+  if (own === undefined) return geometry;
+  const columns = columnsOf({ ...own, columnShares: null }, geometry.measure);
+  return { ...geometry, columns };
+}
+
+/** The opener of a division of so many words: that of chapters, or of what it is. */
+export function openerOf({ spec }: Book, { role, matter }: Division, words: number): OpenerVariant {
+  const { openers } = spec;
+  if (role === 'part') return openers.part ?? openers;
+  if (matter === 'front') return openers.front ?? openers;
+  return words < openers.shortUnder ? (openers.short ?? openers) : openers;
+}
+
 /** Columns side by side; a measure too narrow for all of them and their gaps has one. */
-function columnsOf({ columns, columnGap, columnShares }: PagesSpec, measure: number): PageGeometry['columns'] {
+function columnsOf(
+  { columns, columnGap, columnShares }: Pick<PagesSpec, 'columns' | 'columnGap' | 'columnShares'>,
+  measure: number,
+): PageGeometry['columns'] {
   const room = measure - (columns - 1) * columnGap.pt;
   if (columns === 1 || room <= 0) return [{ x: 0, width: measure }];
   const shares = columnShares?.length === columns ? columnShares : new Array<number>(columns).fill(1);

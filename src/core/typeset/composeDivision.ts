@@ -40,7 +40,7 @@ export interface ComposeContext {
 
 /** Paragraphs between two checkpoints. */
 const PARAGRAPHS_PER_STEP = 8;
-const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'TOH']);
+const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'CST', 'CEP', 'COR', 'TOH']);
 
 export function* composeDivision(
   division: Division,

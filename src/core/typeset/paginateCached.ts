@@ -2,8 +2,10 @@
 import type { Division } from '../model/book';
 import type { PageGeometry, PageSide } from '../model/pages';
 import { paginateDivision, type DivisionPage } from '../paginate';
+import { openerOf } from './bookGeometry';
 import type { ComposeContext } from './composeDivision';
 import { sameParts } from './stageCache';
+import { wordsIn } from './wordsIn';
 
 /** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. */
 export function* paginateCached(
@@ -13,7 +15,9 @@ export function* paginateCached(
   geometry: PageGeometry,
   side: PageSide,
 ): Generator<void, readonly DivisionPage[]> {
-  const { openers, pages: spec } = compose.book.spec;
+  const { pages: spec } = compose.book.spec;
+  const { sink, textStart } = openerOf(compose.book, division, wordsIn(division.blocks, compose.context));
+  const opener = { sink, textStart };
   const { cache } = compose.context;
   const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
   const page = [
@@ -26,10 +30,10 @@ export function* paginateCached(
     lines,
     ...columns.flatMap((one) => [one.x, one.width]),
   ];
-  const parts = [flow.role, side, openers.sink, openers.textStart, spec, ...page, ...flow.head, ...flow.text];
+  const parts = [flow.role, side, sink, textStart, spec, ...page, ...flow.head, ...flow.text];
   const known = cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
-  const made = yield* paginateDivision(flow, geometry, openers, spec, side, known?.memory);
+  const made = yield* paginateDivision(flow, geometry, opener, spec, side, known?.memory);
   cache.pagedCount += 1;
   cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
   cache.divisions.set(division.id, { parts, ...made });

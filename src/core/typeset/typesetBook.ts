@@ -1,15 +1,14 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
-import { countWords, type Book, type Division } from '../model/book';
+import type { Book, Division } from '../model/book';
 import type { Finding } from '../model/finding';
-import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/pages';
+import { sideOfPage, type DivisionExtent, type PageGeometry, type TypesetBook } from '../model/pages';
 import { sameReferences, type ReferenceTable } from '../model/referenceTable';
-import type { Block } from '../model/streams';
 import { assembleBook, placeFurniture, startSide, type AssembledBook, type DivisionPage } from '../paginate';
 import { proofBook } from '../proof';
 import { readReferences } from '../references';
 import { composeContext } from './bookContext';
-import { pageGeometry } from './bookGeometry';
+import { divisionGeometry, pageGeometry } from './bookGeometry';
 import { composeDivision } from './composeDivision';
 import type { TypesetContext } from './context';
 import { furnitureSource } from './furniture';
@@ -19,6 +18,7 @@ import { pageFindings } from './pageFindings';
 import { paginateCached } from './paginateCached';
 import { styleFindings } from './styleFindings';
 import { withFurniture } from './withFurniture';
+import { wordsIn } from './wordsIn';
 import { withProgress } from './withProgress';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */
@@ -47,7 +47,11 @@ export function* typesetBook(
   const compose = { ...composeContext(book, context, geometry, clock), held };
   let references: ReferenceTable = context.cache.references ?? readReferences(book.divisions, [], new Map());
   let assembled: AssembledBook;
-  let divisionPages: { division: Division; pages: readonly DivisionPage[] }[];
+  let divisionPages: {
+    division: Division;
+    pages: readonly DivisionPage[];
+    columns?: PageGeometry['columns'];
+  }[];
   let passes = 0;
   let settled = false;
   let awaitsFirst = onFirst !== undefined && context.cache.references === undefined;
@@ -58,18 +62,20 @@ export function* typesetBook(
     divisionPages = [];
     let pageCount = 0;
     for (const [index, division] of book.divisions.entries()) {
+      const own = divisionGeometry(book, division, geometry);
+      const ownCompose = own === geometry ? compose : { ...compose, geometry: own, measure: own.columns[0].width };
       const flow = yield* withProgress(
-        composeDivision(division, compose, references),
+        composeDivision(division, ownCompose, references),
         begun + (index / book.divisions.length) * share,
       );
       const start = context.now();
       const { facing } = book.spec.page;
       const wished = startSide(division, book.divisions[index - 1], book.spec);
       if (wished !== 'any' && wished !== sideOfPage(pageCount, facing)) pageCount += 1;
-      const paginated = paginateCached(division, flow, compose, geometry, sideOfPage(pageCount, facing));
+      const paginated = paginateCached(division, flow, ownCompose, own, sideOfPage(pageCount, facing));
       const pages = yield* withProgress(paginated, begun + ((index + 1) / book.divisions.length) * share);
       pageCount += pages.length;
-      divisionPages.push({ division, pages });
+      divisionPages.push(own === geometry ? { division, pages } : { division, pages, columns: own.columns });
       times.pages += context.now() - start;
       if (awaitsFirst && pageCount >= FIRST_PAGES) {
         awaitsFirst = false;
@@ -133,18 +139,4 @@ function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext
     firstPage: assembled.firstPages.get(division.id) ?? -1,
     pages: counts.get(division.id) ?? 0,
   }));
-}
-
-function wordsIn(blocks: readonly Block[], context: TypesetContext): number {
-  let words = 0;
-  for (const block of blocks) {
-    if (block.kind === 'table')
-      block.rows.forEach((row) => row.forEach((cell) => (words += wordsIn(cell.blocks, context))));
-    else {
-      let own = context.cache.words.get(block);
-      if (own === undefined) context.cache.words.set(block, (own = countWords(block.text)));
-      words += own;
-    }
-  }
-  return words;
 }

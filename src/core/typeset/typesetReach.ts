@@ -4,7 +4,7 @@ import type { Book } from '../model/book';
 import type { Page, TypesetBook } from '../model/pages';
 import { placeDivision, placeFurniture } from '../paginate';
 import { composeContext } from './bookContext';
-import { pageGeometry } from './bookGeometry';
+import { divisionGeometry, pageGeometry } from './bookGeometry';
 import { composeDivision } from './composeDivision';
 import type { TypesetContext } from './context';
 import { furnitureSource } from './furniture';
@@ -33,15 +33,27 @@ export function* typesetReach(
   const { width, height } = earlier.geometry;
   if (division === undefined || first === undefined || geometry.width !== width || geometry.height !== height)
     return null;
-  const compose = composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 });
+  const own = divisionGeometry(book, division, geometry);
+  const compose = {
+    ...composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 }),
+    geometry: own,
+    measure: own.columns[0].width,
+  };
   const composing = composeDivision(division, compose, earlier.references);
   let step = composing.next();
   for (; !step.done; step = composing.next()) yield 0;
-  const paginating = paginateCached(division, step.value, compose, geometry, first.side);
+  const paginating = paginateCached(division, step.value, compose, own, first.side);
   let made = paginating.next();
   for (; !made.done; made = paginating.next()) yield 0;
   const furniture = furnitureSource(compose);
-  const pages = placeDivision(made.value, division, first.index, first.folio, book.spec).map((page) => ({
+  const pages = placeDivision(
+    made.value,
+    division,
+    first.index,
+    first.folio,
+    book.spec,
+    own === geometry ? undefined : own.columns,
+  ).map((page) => ({
     ...page,
     furniture: placeFurniture(page, book.spec, geometry, furniture),
   }));

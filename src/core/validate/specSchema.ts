@@ -16,6 +16,12 @@ const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 /** OpenType features by tag, each on, or off with a minus. */
 const FEATURES = /^-?[a-z0-9]{4}(,-?[a-z0-9]{4})*$/;
 
+const openerVariant = Joi.alternatives(
+  Joi.object({ sink: whole(0, 40, 'grid lines'), textStart: whole(1, 60, 'grid line') }),
+)
+  .allow(null)
+  .required();
+
 const inkUse = Joi.object({ ink: Joi.string().min(1).max(60).required(), tint: number(0, 100, 'percent') });
 
 const paragraphRule = Joi.object({
@@ -191,6 +197,12 @@ export const specSchema = object({
     columnRule: lengthSchema(0, 6),
     columnShares: Joi.array().items(Joi.number().min(0.05).max(20)).min(1).max(4).allow(null).required(),
     balanceColumns: flag(),
+    others: Joi.object()
+      .pattern(
+        Joi.string().min(1).max(40),
+        Joi.object({ columns: whole(1, 4, 'columns'), columnGap: lengthSchema(0, 200) }),
+      )
+      .required(),
   }),
   openers: object({
     sink: whole(0, 40, 'grid lines'),
@@ -199,6 +211,10 @@ export const specSchema = object({
     dropLines: whole(0, 5, 'lines').invalid(1),
     dropLetters: whole(1, 4, 'letters'),
     leadWords: whole(0, 12, 'words'),
+    part: openerVariant,
+    front: openerVariant,
+    short: openerVariant,
+    shortUnder: whole(0, 5000, 'words'),
   }),
   furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
   folios: object({ front: oneOf('roman', 'arabic') }),

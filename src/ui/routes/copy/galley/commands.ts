@@ -11,28 +11,36 @@ export const NAME = 'name';
 export const MADE_NOTE = 'made note';
 
 /** After these a new paragraph is one of text. */
-const HEADS = /^(CT|CN|PT|PN|AH|BH|TOH|BT|BS|SB|SBO)$/;
+const HEADS = /^(CT|CN|PT|PN|CST|CEP|COR|AH|BH|TOH|BT|BS|SB|SBO)$/;
 
-/** Parts the paragraph at the caret. A new paragraph after a head is text; exceptions stay with the first part. */
-export const splitParagraph: Command = (state, dispatch) => {
-  const { $from, $to } = state.selection;
-  if (!$from.parent.isTextblock || !$from.sameParent($to)) return false;
-  const transaction = state.tr.setMeta(NAME, 'Paragraph split').deleteSelection();
-  const at = transaction.mapping.map($from.pos);
-  const resolved = transaction.doc.resolve(at);
-  const { style, touches, list } = paragraphAttributes($from.parent);
-  const isAtEnd = resolved.parentOffset === resolved.parent.content.size;
-  const attributes: ParagraphAttributes = {
-    id: null,
-    style: isAtEnd && HEADS.test(style) ? 'TX' : style,
-    touches: touches?.align === undefined ? null : { align: touches.align },
-    list: list ?? null,
+/**
+ * Parts the paragraph at the caret. A new paragraph after the end of one is of the style that follows it; after a head that says
+ * none it is text. The look of a paragraph goes to both parts, wishes for its place stay with the first.
+ */
+export const splitParagraph =
+  (nextOf: (style: string) => string | undefined): Command =>
+  (state, dispatch) => {
+    const { $from, $to } = state.selection;
+    if (!$from.parent.isTextblock || !$from.sameParent($to)) return false;
+    const transaction = state.tr.setMeta(NAME, 'Paragraph split').deleteSelection();
+    const at = transaction.mapping.map($from.pos);
+    const resolved = transaction.doc.resolve(at);
+    const { style, touches, list } = paragraphAttributes($from.parent);
+    const isAtEnd = resolved.parentOffset === resolved.parent.content.size;
+    const after = isAtEnd ? (nextOf(style) ?? (HEADS.test(style) ? 'TX' : style)) : style;
+    const { align, look } = touches ?? {};
+    const own = { ...(align === undefined ? {} : { align }), ...(look === undefined ? {} : { look }) };
+    const attributes: ParagraphAttributes = {
+      id: null,
+      style: after,
+      touches: after === style && Object.keys(own).length > 0 ? own : null,
+      list: list ?? null,
+    };
+    if (!canSplit(transaction.doc, at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }])) return false;
+    transaction.split(at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
+    dispatch?.(transaction.scrollIntoView());
+    return true;
   };
-  if (!canSplit(transaction.doc, at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }])) return false;
-  transaction.split(at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
-  dispatch?.(transaction.scrollIntoView());
-  return true;
-};
 
 /** Puts an object or characters in at the caret. */
 export function insertion(content: Node | string, name: string, madeNote: string | null = null): Command {

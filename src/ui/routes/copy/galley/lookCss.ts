@@ -17,7 +17,7 @@ export function lookCss({ styles, characterStyles, text }: Spec): string {
       `line-height:${Math.round(size * 1.36)}px`,
       style.italic ? 'font-style:italic' : '',
       (style.weight ?? 400) >= 600 ? 'font-weight:700' : '',
-      style.caps === 'small' ? 'font-variant-caps:small-caps' : '',
+      capsRule(style.caps),
       style.align === 'centre' ? 'text-align:center' : style.align === 'right' ? 'text-align:right' : '',
       (style.leftIndent ?? 0) > 0 ? `padding-left:${Math.min(60, 12 + style.leftIndent! * 1.4)}px` : '',
       (style.above ?? 0) >= 1 ? 'margin-top:10px' : '',
@@ -37,12 +37,17 @@ function characterRules(style: CharacterStyle): string {
   return [
     style.italic === undefined ? '' : 'font-style:italic',
     (style.weight ?? 0) >= 600 ? 'font-weight:700' : '',
-    style.caps === 'small' ? 'font-variant-caps:small-caps;letter-spacing:0.03em' : '',
+    style.caps === 'small' ? 'font-variant-caps:small-caps;letter-spacing:0.03em' : capsRule(style.caps),
     style.position === 'superior' ? 'vertical-align:super;font-size:0.7em' : '',
     style.position === 'inferior' ? 'vertical-align:sub;font-size:0.7em' : '',
   ]
     .filter(Boolean)
     .join(';');
+}
+
+function capsRule(caps: ParagraphStyle['caps']): string {
+  if (caps === 'small') return 'font-variant-caps:small-caps';
+  return caps === 'all' ? 'text-transform:uppercase' : '';
 }
 
 /** A style with what it takes from its ancestors. */

@@ -115,7 +115,7 @@ export class StreamView {
   private keys() {
     const { host } = this;
     return keymap({
-      Enter: (state, dispatch) => splitParagraph(state, dispatch),
+      Enter: splitParagraph((style) => host.book().spec.styles[style]?.next),
       'Shift-Enter': softReturn,
       'Mod-i': toggleCharacter('em'),
       'Mod-b': toggleCharacter('strong'),
