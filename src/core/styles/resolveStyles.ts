@@ -5,7 +5,7 @@ import type { InksSpec } from '../model/inks';
 import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec } from '../model/spec';
 import type { ResolvedStyle, SetRule } from '../model/styled';
 import type { LocalLook, StyleTag } from '../model/streams';
-import { setInk } from './setInk';
+import { setInk } from '../measure/setInk';
 
 export type StyleSheet = ReadonlyMap<StyleTag, ResolvedStyle>;
 

@@ -7,7 +7,7 @@ import type { Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
 import { withInitial } from './initialLetter';
 import { lookOfEach, type Look, type SetText } from './looks';
-import { setInk } from './setInk';
+import { setInk } from '../measure/setInk';
 import { titleCase } from './titleCase';
 import { houseMarks, type MarkEdit } from './houseMarks';
 import { OBJECT_CHARACTER, type FieldName, type Paragraph, type StreamId } from '../model/streams';

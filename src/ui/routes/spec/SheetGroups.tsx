@@ -1,7 +1,9 @@
 // What else a page has: columns, bleed and slug, guides of one's own, and the unit of its lengths.
 import { formatNumber } from '../../../core/measure/units';
 import type { Unit } from '../../../core/model/length';
+import type { OtherColumns } from '../../../core/model/spec';
 import type { Guide } from '../../../core/model/pageSpec';
+import { selectRunningOrder } from '../../../state/selectors';
 import { layersShown } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
@@ -57,7 +59,61 @@ export function ColumnsGroup() {
           />
         </>
       )}
+      <Elsewhere />
     </SettingGroup>
+  );
+}
+
+/** Columns of single divisions and of roles. */
+function Elsewhere() {
+  const { spec, readOnly, set } = useSpec();
+  const rows = useAppSelector(selectRunningOrder);
+  const { others } = spec.pages;
+  const roles = [...new Set(rows.map(({ role }) => role))].filter((role) =>
+    /^(chapter|part|foreword|afterword)$/.test(role),
+  );
+  const places: readonly (readonly [string, string])[] = [
+    ...roles.map((role) => [role, `all of role ${role}`] as const),
+    ...rows.filter(({ role }) => roles.includes(role)).map(({ id, name }) => [id, name] as const),
+  ];
+  const nameOf = (key: string) => places.find(([place]) => place === key)?.[1] ?? 'a division that is gone';
+  const put = (key: string, to: OtherColumns | null) => {
+    const { [key]: _, ...rest } = others;
+    return set('pages.others', to === null ? rest : { ...others, [key]: to }, `Columns of ${nameOf(key)}`);
+  };
+  return (
+    <>
+      {Object.entries(others).map(([key, own]) => (
+        <div key={key} className="border-l-2 border-base-300">
+          <p className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1">
+            <span className="truncate font-semibold">{nameOf(key)}</span>
+            <button className={BUTTON} disabled={readOnly} onClick={() => put(key, null)}>
+              As the book
+            </button>
+          </p>
+          <ChoiceSetting
+            label="Its columns"
+            value={String(own.columns)}
+            disabled={readOnly}
+            choices={[1, 2, 3, 4].map((count) => [String(count), String(count)] as const)}
+            onChange={(to) => put(key, { ...own, columns: Number(to) })}
+          />
+          <LengthSetting
+            label="White between them"
+            value={own.columnGap}
+            disabled={readOnly || own.columns === 1}
+            onChange={(columnGap) => put(key, { ...own, columnGap })}
+          />
+        </div>
+      ))}
+      <ChoiceSetting
+        label="Others for"
+        value=""
+        disabled={readOnly}
+        choices={[['', 'a division, a role'], ...places.filter(([key]) => !(key in others))]}
+        onChange={(key) => key !== '' && put(key, { columns: 2, columnGap: spec.pages.columnGap })}
+      />
+    </>
   );
 }
 

@@ -7,6 +7,7 @@ import { Drawing } from './drawing/Drawing';
 import { LayersBar } from './drawing/LayersBar';
 import { Gauges } from './Gauges';
 import { FurnitureTopic } from './FurnitureTopic';
+import { InksTopic } from './InksTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
 import { StylesTopic } from './styles/StylesTopic';
@@ -22,6 +23,7 @@ const TOPICS = [
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
+  { key: 'inks', name: 'Inks', Topic: InksTopic },
   { key: 'specs', name: 'Kept specs', Topic: SpecsTopic },
 ] as const;
 
@@ -36,6 +38,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return `line ${spec.openers.textStart}`;
     case 'furniture':
       return spec.folios.front;
+    case 'inks':
+      return `${Object.keys(spec.inks.sets[spec.inks.set] ?? {}).length}`;
     case 'styles':
       return `${Object.keys(spec.styles).length}`;
     case 'specs':

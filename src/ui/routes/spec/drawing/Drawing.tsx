@@ -9,7 +9,8 @@ import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
 import { Handles } from './Handles';
-import { drawingLayout } from './layout';
+import { drawingLayout, type DrawingLayout } from './layout';
+import { OpenerLines } from './OpenerLines';
 import { Layers, Rulers } from './Layers';
 import { useSpec } from '../useSetSpec';
 
@@ -73,6 +74,7 @@ export function Drawing() {
             )}
           </svg>
           <Handles layout={layout} />
+          <Openers layout={layout} />
           {measured && (
             <>
               <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
@@ -125,14 +127,33 @@ export function Drawing() {
   );
 }
 
-/** Two facing pages of the book with text on both, as composed last. */
-function LiveSpread({ left, top, width }: { left: number; top: number; width: number }) {
+/** The openers of the spread that is shown, dimensioned, while openers are worked on. */
+function Openers({ layout }: { layout: DrawingLayout }) {
+  const topic = useAppSelector((state) => state.view.topic);
+  const spread = useShownSpread();
+  if (topic !== 'openers') return null;
+  return (
+    <>
+      {[spread?.verso, spread?.recto].map(
+        (page, side) =>
+          page?.role === 'opener' && <OpenerLines key={page.index} layout={layout} page={page} isRecto={side === 1} />,
+      )}
+    </>
+  );
+}
+
+function useShownSpread(): Spread | undefined {
   const spreads = useAppSelector(selectSpreads);
   const current = useAppSelector((state) => state.view.spread);
+  const topic = useAppSelector((state) => state.view.topic);
+  return spreadFor(topic, spreads, current);
+}
+
+/** Two facing pages of the book with text on both, as composed last. */
+function LiveSpread({ left, top, width }: { left: number; top: number; width: number }) {
   const { cache, version } = usePageCache();
   const pictures = usePictures();
-  const topic = useAppSelector((state) => state.view.topic);
-  const spread = spreadFor(topic, spreads, current);
+  const spread = useShownSpread();
   return (
     <>
       {[spread?.verso, spread?.recto].map((page, side) => {

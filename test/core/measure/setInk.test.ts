@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { atTint, cmykOf, cssOf, greyOf, rgbOf, setInk } from '../../../src/core/styles/setInk';
+import { atTint, cmykOf, cssOf, greyOf, rgbOf, setInk } from '../../../src/core/measure/setInk';
 import { BLACK_INKS, type InkColour, type InksSpec } from '../../../src/core/model/inks';
 
 const tide: InkColour = { kind: 'cmyk', c: 80, m: 20, y: 0, k: 10 };
