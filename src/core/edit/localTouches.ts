@@ -4,7 +4,7 @@ import type { BookEdit } from '../model/bookEdit';
 import type { ParagraphStyle } from '../model/spec';
 import type { BlockId, LocalLook, Paragraph, Span, StreamId, TextTouches, StyleTag } from '../model/streams';
 import { countStyles } from './styleEdits';
-import { heirsOf, SAMPLE, sampleOf, valueOf } from './styleFacts';
+import { heirsOf, originOf, SAMPLE, sampleOf, valueOf } from './styleFacts';
 
 /** One local touch on words or a paragraph of a style. */
 export interface LocalTouch {
@@ -112,11 +112,14 @@ export function lessonFrom(book: Book, { touches, spans, text, style }: Paragrap
   const shown = (value: unknown) =>
     value === undefined ? 'as the text' : typeof value === 'object' ? JSON.stringify(value) : String(value);
   const counts = countStyles(book);
-  const heirs = heirsOf(book.spec.styles, style);
+  const { styles } = book.spec;
+  // An heir that says all of it by itself stays as it is.
+  const taught = { ...styles, [style]: { ...styles[style], ...change } };
+  const heirs = [...heirsOf(styles, style)].filter((tag) => keys.some((key) => originOf(taught, tag, key) === style));
   return {
     change,
     list: keys.map((key) => ({ what: key, was: shown(valueOf(book.spec.styles, style, key)), is: shown(change[key]) })),
-    paragraphs: [...heirs].reduce((sum, tag) => sum + (counts.get(tag) ?? 0), 0),
+    paragraphs: heirs.reduce((sum, tag) => sum + (counts.get(tag) ?? 0), 0),
   };
 }
 

@@ -110,6 +110,12 @@ describe('local touches', () => {
       { what: 'align', was: 'as the text', is: 'centre' },
     ]);
     expect(lesson.paragraphs).to.equal(2);
+    // What takes from it and says none of it itself is set anew too; what says all of it stays.
+    const heirs = withStyles(
+      { SOFT: { name: 'Soft', basedOn: 'EXT' }, FIRM: { name: 'Firm', basedOn: 'EXT', size: 10, align: 'left' } },
+      [touched, p('soft', 'SOFT'), p('firm', 'FIRM')],
+    );
+    expect(lessonFrom(heirs, touched)!.paragraphs).to.equal(2);
     const after = applyEdits(made, teachEdits(made, touched));
     expect(after.spec.styles.EXT).to.deep.equal({ ...styles.EXT, size: 9, align: 'centre' });
     expect((after.divisions[0].blocks[1] as Paragraph).touches).to.deep.equal({ breakBefore: true });

@@ -1,0 +1,271 @@
+// Spec as a typesetter works in it: the page and its canon, drags on the drawing, styles, inks, kept specs.
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { bytesOf, journey, openDemo, stageFact, untilFact, type Journey } from './app';
+import { pdfInfo, pdfText } from '../build/tools';
+
+describe('the page in Spec', () => {
+  const walk: Journey = journey(async (page, app) => {
+    await openDemo(page, app);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    await page.getByLabel('Head margin, on the drawing').waitFor();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+  const value = (label: string) => page.getByLabel(label, { exact: true }).inputValue();
+  const undo = async () => {
+    await page.getByRole('navigation', { name: 'Topics' }).getByRole('button').first().focus();
+    await page.keyboard.press('Control+z');
+  };
+
+  it('takes the margins from a canon, with the sums, and says when they were changed by hand', async () => {
+    await page.getByLabel('Margins from').selectOption({ label: 'Two thirds' });
+    const sums = page.getByLabel('How the margins are found');
+    await sums.waitFor();
+    expect((await sums.innerText()).replace(/\s+/g, ' ')).to.match(/Type width w · w ÷ h 3\.3989 in/);
+    expect(await value('Back margin, on the drawing')).to.equal('0.7837 in');
+    await page.getByLabel('Head', { exact: true }).first().fill('1in');
+    await page.keyboard.press('Enter');
+    await page.getByText('changed by hand').first().waitFor();
+    await page.getByRole('button', { name: 'Use these' }).click();
+    await page.getByText('holds', { exact: true }).waitFor();
+    expect(await value('Head margin, on the drawing')).to.equal('1.0417 in');
+  });
+
+  it('keeps to the canon when the trim changes, and snaps to whole lines', async () => {
+    await page.getByLabel('Trade size').selectOption({ label: 'Trade, small, 5 × 8 in (127 × 203 mm)' });
+    await page.getByLabel('Less binding').fill('0');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      () =>
+        document.querySelector<HTMLInputElement>('[aria-label="Back margin, on the drawing"]')?.value === '0.625 in',
+    );
+    expect(await value('Foot margin, on the drawing')).to.equal('2 in');
+    await page.getByRole('button', { name: 'Snap' }).click();
+    await page.getByText('Whole lines fill the area').waitFor();
+    await page.getByText('holds', { exact: true }).waitFor();
+  });
+
+  it('follows an edge that is dragged, in one undo step, with its value at the pointer', async () => {
+    await page.getByLabel('Margins from').selectOption('');
+    const before = await value('Head margin, on the drawing');
+    const edge = (await page.locator('[data-handle="head-verso"]').boundingBox())!;
+    await page.mouse.move(edge.x + edge.width / 2, edge.y + edge.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(edge.x + edge.width / 2, edge.y + 20, { steps: 4 });
+    await page.waitForTimeout(700);
+    await page.mouse.move(edge.x + edge.width / 2, edge.y + 34, { steps: 4 });
+    const told = page.getByRole('status').filter({ hasText: 'Head' });
+    await told.waitFor();
+    const during = await value('Head margin, on the drawing');
+    expect(await told.innerText()).to.equal(`Head ${during}`);
+    expect(Number.parseFloat(during)).to.be.above(Number.parseFloat(before) + 0.2);
+    await page.mouse.up();
+    await told.waitFor({ state: 'detached' });
+    await undo();
+    await page.waitForFunction(
+      (was) => document.querySelector<HTMLInputElement>('[aria-label="Head margin, on the drawing"]')?.value === was,
+      before,
+    );
+  });
+
+  it('refuses margins that leave no line, where they are typed, and keeps the last good ones', async () => {
+    const back = page.getByLabel('Back', { exact: true }).first();
+    const before = await back.inputValue();
+    await back.fill('4in');
+    await page.keyboard.press('Enter');
+    await page.getByText('no room for a line of ten characters').first().waitFor();
+    await page.keyboard.press('Escape');
+    expect(await back.inputValue()).to.equal(before);
+  });
+
+  it('keeps a size of one’s own by name, turns the page, and shows lengths in another unit', async () => {
+    await page.getByLabel('Width', { exact: true }).fill('130mm');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Keep this size' }).click();
+    await page.getByLabel('Name of the size').fill('River format');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Trade size').selectOption({ label: 'Digest, 5.5 × 8.5 in (140 × 216 mm)' });
+    await page.getByLabel('Own sizes').selectOption('River format');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[aria-label="Trim width, on the drawing"]')?.value === '130 mm',
+    );
+    await page.getByLabel('Lengths in').selectOption('pica');
+    expect(await value('Trim height, on the drawing')).to.equal('48p0');
+    await page.getByLabel('Lengths in').selectOption('');
+    await page.getByLabel('Stands').selectOption('landscape');
+    expect(await value('Trim height, on the drawing')).to.equal('130 mm');
+    await page.getByLabel('Stands').selectOption('portrait');
+  });
+
+  it('writes bleed into the press PDF', async () => {
+    for (const side of ['Head', 'Foot', 'Back', 'Fore-edge']) {
+      await page.getByLabel(side, { exact: true }).last().fill('3mm');
+      await page.keyboard.press('Enter');
+    }
+    await stageFact(page, 'Pages');
+    await page.getByRole('link', { name: 'Deliver' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Write the PDF' }).click(),
+    ]);
+    const info = pdfInfo(await bytesOf(download));
+    const [, x, y] = /TrimBox:\s+([\d.]+)\s+([\d.]+)/.exec(info)!;
+    expect([Number(x), Number(y)]).to.deep.equal([8.5, 8.5]);
+    await page.getByRole('link', { name: /^Spec/ }).click();
+  });
+
+  it('clears the drawing for a clean view, and brings everything back', async () => {
+    await page.getByRole('button', { name: 'clean view' }).click();
+    expect(await page.getByLabel('Head margin, on the drawing').count()).to.equal(0);
+    await page.getByRole('button', { name: 'clean view' }).click();
+    await page.getByLabel('Head margin, on the drawing').waitFor();
+  });
+});
+
+describe('styles, inks and kept specs', () => {
+  const walk: Journey = journey(async (page, app) => {
+    await openDemo(page, app);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.getByRole('link', { name: /^Spec/ }).click();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+  const topic = (name: RegExp) =>
+    page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name }).click();
+
+  it('changes a style, shows that it is its own, and puts it back', async () => {
+    await topic(/^Styles/);
+    await page.getByRole('button', { name: /^EXT/ }).click();
+    const leading = page.getByLabel('Leading', { exact: true });
+    await leading.fill('5');
+    await page.keyboard.press('Enter');
+    await page.getByText('under 70 % of 10.5 pt').waitFor();
+    await leading.fill('12');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'put back' }).nth(1).click();
+    await page.waitForFunction(() => document.querySelectorAll('details button').length > 0);
+    expect(await leading.inputValue()).to.equal('14.5 pt');
+  });
+
+  it('refuses a circle of styles', async () => {
+    await page.getByRole('button', { name: 'All styles' }).click();
+    await page.getByRole('button', { name: /^CN/ }).click();
+    const options = await page.getByLabel('Takes from').locator('option').allInnerTexts();
+    expect(options).to.include('Extract');
+    expect(options).to.not.include('Part number');
+  });
+
+  it('makes a style from another, names it, and merges it back with all that is set in it', async () => {
+    await page.getByRole('button', { name: 'New from it' }).click();
+    await page.getByLabel('Tag', { exact: true }).fill('CNX');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Name', { exact: true }).fill('Number, other');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Number, other' }).waitFor();
+    await page.getByText('from CN').first().waitFor();
+    await page.getByLabel('In its place').selectOption({ label: 'Chapter number' });
+    await page.getByRole('button', { name: 'Merge and drop' }).click();
+    await page.getByRole('heading', { name: 'Chapter number' }).waitFor();
+  });
+
+  it('walks through the places of a style on the drawing', async () => {
+    await page.getByRole('button', { name: 'Walk' }).click();
+    await page.getByText(/^1 of 12$/).waitFor();
+    await page.getByRole('button', { name: 'On', exact: true }).click();
+    await page.getByText(/^2 of 12$/).waitFor();
+  });
+
+  it('teaches a style from a paragraph changed by eye', async () => {
+    await page.getByRole('link', { name: /^Pages/ }).click();
+    await page.locator('article [data-width]').first().waitFor();
+    await page.keyboard.press('n');
+    const slip = page.getByRole('region', { name: 'This paragraph' });
+    await slip.waitFor();
+    for (let k = 0; k < 4 && !(await slip.innerText()).includes('This paragraph CT'); k += 1) {
+      await page.keyboard.press('n');
+      await page.waitForTimeout(150);
+    }
+    await slip.getByText('Its look, by eye').click();
+    await slip.getByLabel('Size').fill('18');
+    await page.keyboard.press('Enter');
+    await slip.getByText('1 changed').waitFor();
+    await slip.getByRole('button', { name: 'Teach CT' }).click();
+    const learns = slip.getByRole('region', { name: 'What the style learns' });
+    expect((await learns.innerText()).replace(/\s+/g, ' ')).to.match(/Size 20 → 18 .*14 paragraphs will be set so/);
+    await learns.getByRole('button', { name: 'Teach it' }).click();
+    await slip.getByText('as CT', { exact: true }).first().waitFor();
+  });
+
+  it('sets a style in an ink, and the whole book in another ink set', async () => {
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    await topic(/^Inks/);
+    await page.getByLabel('Name of the new ink').fill('Tide');
+    await page.getByRole('button', { name: 'Add an ink' }).click();
+    await page.getByLabel('Cyan').fill('90');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Name of the new set').fill('Night');
+    await page.getByRole('button', { name: 'Add a set' }).click();
+    expect(await page.getByLabel('The book is set in').inputValue()).to.equal('Night');
+    await page.getByLabel('The book is set in').selectOption('Black only');
+    await topic(/^Styles/);
+    await page.getByRole('button', { name: /^CT/ }).click();
+    expect(await page.getByLabel('Size', { exact: true }).inputValue()).to.equal('18 pt');
+    await page.getByLabel('Ink', { exact: true }).selectOption('Tide');
+    await topic(/^Inks/);
+    await page.getByRole('button', { name: /^Tide/ }).click();
+    await page.getByText('used by 1 style').waitFor();
+  });
+
+  it('hands the style sheet over as a PDF that names every style in use', async () => {
+    await topic(/^Styles/);
+    if (await page.getByRole('button', { name: 'All styles' }).isVisible())
+      await page.getByRole('button', { name: 'All styles' }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Style sheet as a PDF' }).click(),
+    ]);
+    expect(download.suggestedFilename()).to.equal('the-ferry-register-styles.pdf');
+    const words = pdfText(await bytesOf(download)).replace(/\s+/g, ' ');
+    for (const told of ['CT Chapter title, from TX: eb-garamond 18/29, 13 paragraphs', 'EXT Extract', 'VRS Verse'])
+      expect(words).to.include(told);
+  });
+
+  it('keeps a spec by name, sets the book otherwise, and sets it by the kept one again', async () => {
+    await topic(/^Kept specs/);
+    await page.getByLabel('What of it to keep').selectOption('type');
+    await page.getByLabel('under the name').fill('Ferry type');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    const kept = page.getByRole('article', { name: 'Ferry type' });
+    await kept.getByRole('img').first().waitFor();
+    const essays = page.getByRole('article', { name: 'Essays' });
+    await essays.getByRole('img').first().waitFor();
+    await essays.getByRole('button', { name: 'Set it so' }).click();
+    await essays.getByText('this book’s').waitFor();
+    await kept.getByRole('button', { name: 'Set it so' }).click();
+    await topic(/^Styles/);
+    await page.getByRole('button', { name: /^CT/ }).click();
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('summary + div input, details input')?.value !== '',
+    );
+    expect(await page.getByLabel('Size', { exact: true }).inputValue()).to.equal('18 pt');
+    await topic(/^Page/);
+    expect(await page.getByLabel('Trim width, on the drawing').inputValue()).to.equal('5.25 in');
+  });
+
+  it('takes a spec from a file, and refuses one that is none', async () => {
+    await topic(/^Kept specs/);
+    const file = (name: string, text: string) =>
+      page.getByLabel('Spec file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+    await file('bad.json', '{"page": {"trim": {"width": "wide"}}}');
+    await page.getByRole('alert').filter({ hasText: 'bad.json' }).waitFor();
+    await file('narrow.json', '{"name": "Narrow", "page": {"trim": {"width": "5in"}}}');
+    const kept = page.getByRole('article', { name: 'Narrow' });
+    await kept.getByRole('button', { name: 'Set it so' }).click();
+    await topic(/^Page/);
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[aria-label="Trim width, on the drawing"]')?.value === '5 in',
+    );
+  });
+});
