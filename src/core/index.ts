@@ -37,6 +37,7 @@ export {
   wishCosts,
   paragraphFacts,
   qualityOf,
+  spacingFacts,
   specimenBook,
   typesetBook,
   typesetReach,

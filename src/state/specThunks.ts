@@ -5,6 +5,7 @@ import { ValueError } from '../core/base/errors';
 import type { Book } from '../core/model/book';
 import type { Plain } from '../core/model/bookEdit';
 import type { Canon, Margins, PageSpec } from '../core/model/pageSpec';
+import type { SpacingFacts } from '../core/model/spacingFacts';
 import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/startingSpecs';
 import type { Spec } from '../core/model/spec';
 import { checkSpec } from '../core/validate';
@@ -83,6 +84,11 @@ export function snapMargins(): AppThunk<string | null> {
     const margins: Margins = { ...page.margins, head: { pt: head, unit }, foot: { pt: foot, unit } };
     return dispatch(setSpec(['page', 'margins'], margins as unknown as Plain, 'Margins snapped to lines'));
   };
+}
+
+/** How often each rule of spacing decided in the book as it is composed. */
+export function askSpacing(): AppThunk<Promise<SpacingFacts | null>> {
+  return async (_dispatch, _getState, { client }) => (await client?.spacing()) ?? null;
 }
 
 /** Sets the book as one of the starting specs; one undo step. */

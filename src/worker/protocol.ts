@@ -13,6 +13,7 @@ import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } fro
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
 import type { HeadingPlace } from '../core/model/referenceTable';
+import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { Spec } from '../core/model/spec';
 import type { BookTie } from '../core/model/ties';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
@@ -46,6 +47,8 @@ export type TypesetRequest =
   | { readonly kind: 'lacking'; readonly request: number }
   /** Ties by rule of the composed book. */
   | { readonly kind: 'ties'; readonly request: number }
+  /** How often each rule of spacing and breaks decided in the composed book. */
+  | { readonly kind: 'spacing'; readonly request: number }
   | { readonly kind: 'look'; readonly view: TextInView | null }
   | { readonly kind: 'find'; readonly request: number; readonly query: FindQuery }
   /** Replaces what a query finds; `only`: places as `stream at`, null for all. */
@@ -135,6 +138,8 @@ export type TypesetReply =
   | { readonly kind: 'wishes'; readonly request: number; readonly costs: readonly (WishCost | null)[] }
   | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
   | { readonly kind: 'ties'; readonly request: number; readonly ties: readonly BookTie[] }
+  /** Null while the book has changed since it was composed. */
+  | { readonly kind: 'spacing'; readonly request: number; readonly facts: SpacingFacts | null }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
   /** `problem`: what is wrong with the pattern. */
   | {

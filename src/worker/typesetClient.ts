@@ -4,6 +4,7 @@ import type { Book } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { BookTie } from '../core/model/ties';
 import type { LackingCharacter } from '../core/model/lacking';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
@@ -196,6 +197,16 @@ export class TypesetClient {
       (request) => ({ kind: 'ties', request }),
       ({ ties }) => ties,
       [],
+    );
+  }
+
+  /** How often each rule of spacing decided in the pages composed last; null when that is not known now. */
+  spacing(): Promise<SpacingFacts | null> {
+    return this.ask(
+      'spacing',
+      (request) => ({ kind: 'spacing', request }),
+      ({ facts }) => facts,
+      null,
     );
   }
 

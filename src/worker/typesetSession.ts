@@ -10,6 +10,7 @@ import {
   listChange,
   offersOf,
   paragraphFacts,
+  spacingFacts,
   replaceAll,
   tidyBook,
   typesetBook,
@@ -22,6 +23,7 @@ import type { BookEdit } from '../core/model/bookEdit';
 import type { FindQuery } from '../core/model/find';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { LackingCharacter } from '../core/model/lacking';
+import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { BookTie } from '../core/model/ties';
 import type { ParagraphFacts } from '../core/model/paragraphFacts';
 import type { TidyPlace } from '../core/model/tidy';
@@ -79,6 +81,9 @@ export class TypesetSession {
         break;
       case 'ties':
         this.post({ kind: 'ties', request: message.request, ties: this.ties() });
+        break;
+      case 'spacing':
+        this.post({ kind: 'spacing', request: message.request, facts: this.spacing() });
         break;
       case 'wishes':
         void this.costs(message);
@@ -278,6 +283,12 @@ export class TypesetSession {
 
   private ties(): BookTie[] {
     return this.composed === undefined ? [] : bookTies(this.composed.book);
+  }
+
+  private spacing(): SpacingFacts | null {
+    const { composed, book } = this;
+    if (composed === undefined || book === undefined || composed.revision !== this.revision) return null;
+    return spacingFacts(book, composed.book, composed.context);
   }
 
   /** Of the newest composed book; null while the book has changed since, or when the paragraph is on no page. */

@@ -10,3 +10,4 @@ export { typesetBook } from './typesetBook';
 export { typesetReach, type TypesetReach } from './typesetReach';
 export { writePressPdf } from './writePress';
 export { composeSpecimen, specimenBook } from './specimen';
+export { spacingFacts } from './spacingFacts';

@@ -1,4 +1,10 @@
 // Spacing and breaks: what pages keep, and what may give to make good ones.
+import { useEffect, useState } from 'react';
+import type { SpacingFacts } from '../../../core/model/spacingFacts';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { askSpacing } from '../../../state/specThunks';
+import { Decided } from './Decided';
+import { SpaceGauge } from './SpaceGauge';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
 
@@ -20,8 +26,16 @@ export function SpacingTopic() {
       ? PRICES
       : [...PRICES, [priceOf(value), `At a price of ${value}`] as const];
   const asPrice = (to: string) => (to === 'never' ? null : Number(to));
+  const facts = useSpacingFacts();
   return (
     <>
+      <SettingGroup title="Word space" aside="em">
+        {facts === null ? (
+          <p className="px-3.5 py-2 text-quiet">Known when the book is composed.</p>
+        ) : (
+          <SpaceGauge facts={facts} />
+        )}
+      </SettingGroup>
       <SettingGroup title="What pages keep">
         <NumberSetting
           label="Lines at a page’s foot"
@@ -82,6 +96,22 @@ export function SpacingTopic() {
           onChange={(to) => set('pages.spreadLong', asPrice(to), 'Long spreads')}
         />
       </SettingGroup>
+      {facts !== null && <Decided facts={facts} />}
     </>
   );
+}
+
+/** What the rules came to in the pages composed last; the facts of before stay until new ones are there. */
+function useSpacingFacts(): SpacingFacts | null {
+  const dispatch = useAppDispatch();
+  const revision = useAppSelector((state) => state.compose.summary?.revision);
+  const [facts, setFacts] = useState<SpacingFacts | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void dispatch(askSpacing()).then((found) => isCurrent && found !== null && setFacts(found));
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch, revision]);
+  return facts;
 }
