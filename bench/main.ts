@@ -11,6 +11,7 @@ import type { TypesetBook } from '../src/core/model/pages';
 import type { Paragraph } from '../src/core/model/streams';
 import { openBrowser, printPeer } from './browserPeer';
 import { measureEdits, type EditTimes } from './edits';
+import { measureReach } from './specChanges';
 import { peerText } from './peerText';
 import { seededText } from './seededText';
 
@@ -87,12 +88,23 @@ function edits(name: string, book: Book): void {
     console.log(line(measureEdits(book, assets.contextFor(book), kind, kind === 'a style’s size changed' ? 20 : 200)));
 }
 
+/** A context that has other body faces too, so that the book can be set in them. */
+function contextWithFaces(book: Book, families: readonly string[]) {
+  const other = families.map((face) => ({ ...book, spec: { ...book.spec, text: { ...book.spec.text, face } } }));
+  return assets.contextFor(book, ...other);
+}
+
 /** Enough for the machine code of a worker that has composed before: the median is that of one in use. */
 const RUNS = 11;
 const demo = new Uint8Array(readFileSync(join(folder, 'demo/the-ferry-register.docx')));
 measure('The Ferry Register', bookOf('the-ferry-register.docx', demo), 5);
 const long = seededBook(100_000, 32);
 const hundred = measure('Seeded text, 32 chapters', long, RUNS);
+
+const reach = measureReach(long, contextWithFaces(long, ['source-serif-4']), 6);
+console.log(
+  `\nA change of the spec, ${long.divisions.length} divisions: the chapter in view composed p50 ${ms(reach.p50)}, p95 ${ms(reach.p95)} (slowest: ${reach.slowest})`,
+);
 
 const context = assets.contextFor(long);
 const { geometry } = drain(typesetBook(long, context));

@@ -15,8 +15,8 @@ import type { FaceTable } from '../src/core/model/faces';
 
 export interface NodeAssets {
   readonly faces: FaceTable;
-  /** A context with all faces and patterns that the book needs. */
-  readonly contextFor: (book: Book) => TypesetContext;
+  /** A context with all faces and patterns that the books need. */
+  readonly contextFor: (...books: Book[]) => TypesetContext;
   readonly subsetter: () => HarfBuzzSubsetter;
 }
 
@@ -27,12 +27,14 @@ export function nodeAssets(folder: string): NodeAssets {
   const faces = json('faces.json') as FaceTable;
   return {
     faces,
-    contextFor(book) {
+    contextFor(...books) {
       const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), faces);
       const context = createTypesetContext(library, () => performance.now());
-      const needs = needsOf(book, faces);
-      for (const id of needs.faces) library.add(id, bytes(`fonts/${library.record(id).file}`));
-      for (const language of needs.languages) addPatterns(context, language, json(`patterns/${language}.json`));
+      const needs = books.map((book) => needsOf(book, faces));
+      for (const id of new Set(needs.flatMap((one) => one.faces)))
+        library.add(id, bytes(`fonts/${library.record(id).file}`));
+      for (const language of new Set(needs.flatMap((one) => one.languages)))
+        addPatterns(context, language, json(`patterns/${language}.json`));
       return context;
     },
     subsetter: () => new HarfBuzzSubsetter(bytes('harfbuzz-subset.wasm')),
