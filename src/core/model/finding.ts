@@ -31,6 +31,7 @@ export type FindingKind =
   | 'picture-coarse'
   | 'picture-without-words'
   | 'leading-replaced'
+  | 'face-missing'
   | 'small-capitals-scaled'
   | 'title-below-text-start'
   | 'display-page-overflow'

@@ -114,6 +114,8 @@ export interface StyledRun {
   readonly ink?: SetInk;
   /** Small letters are set as capitals: small capitals of a face that has none. */
   readonly upper?: boolean;
+  /** Small capitals made of capitals, because the face has none. */
+  readonly isScaled?: boolean;
   /** Stands apart from its line: a drop capital, or the opening quote that hangs before it. */
   readonly initial?: 'letter' | 'quote';
   /** Embedding level (UAX #9), odd from right to left; absent: 0. */

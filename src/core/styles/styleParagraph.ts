@@ -277,12 +277,13 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: In
   }
   const caps = look.isLead ? 'small' : (look.style?.caps ?? style.caps);
   let upper = caps === 'all';
+  let isScaled = false;
   if (upper && has('case')) features.push('case');
   if (caps === 'small') {
     if (has('smcp')) features.push('smcp');
     else {
       size *= SCALED_CAPITALS;
-      upper = true;
+      upper = isScaled = true;
     }
   }
   const tracking = look.style?.tracking ?? (look.isLead ? LEAD_TRACKING : style.tracking);
@@ -308,6 +309,7 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: In
     rise,
     tracking,
     ...(upper ? { upper } : {}),
+    ...(isScaled ? { isScaled } : {}),
     ...(line ? { line } : {}),
     ...(ink ? { ink } : {}),
   };

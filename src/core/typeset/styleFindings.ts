@@ -3,13 +3,22 @@
 import type { Finding } from '../model/finding';
 import type { Page } from '../model/pages';
 
-export function styleFindings(pages: readonly Page[]): Finding[] {
+/** `families`: keys of those that there are. */
+export function styleFindings(pages: readonly Page[], families: ReadonlySet<string>): Finding[] {
   const findings = new Map<string, Finding>();
   for (const page of pages) {
     let own = known.get(page);
     if (own === undefined) known.set(page, (own = findingsOf(page)));
     for (const [about, finding] of own) if (!findings.has(about)) findings.set(about, finding);
   }
+  for (const page of pages)
+    for (const { paragraph } of page.fragments) {
+      const { style, stream, block } = paragraph.styled;
+      if (families.has(style.family) || findings.has(`face ${style.family}`)) continue;
+      const message = `The face ${style.family} is not here: another is set in its place.`;
+      const finding: Finding = { kind: 'face-missing', grade: 'must', stream, block, page: page.index, message };
+      findings.set(`face ${style.family}`, finding);
+    }
   return [...findings.values()];
 }
 
@@ -27,7 +36,7 @@ function findingsOf(page: Page): [string, Finding][] {
       found.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', grade: 'should', message });
     }
     for (const run of styled.runs) {
-      if (run.upper !== true || found.has(run.face)) continue;
+      if (run.isScaled !== true || found.has(run.face)) continue;
       const message = `${run.face} has no small capitals: capitals are scaled down for them.`;
       found.set(run.face, { ...place, kind: 'small-capitals-scaled', grade: 'look', message });
     }

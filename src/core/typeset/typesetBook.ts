@@ -93,7 +93,7 @@ export function* typesetBook(
   const findings = [
     ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
     ...pageFindings(divisionPages, assembled),
-    ...styleFindings(pages),
+    ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
   ];
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());

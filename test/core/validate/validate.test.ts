@@ -44,7 +44,6 @@ describe('checking a spec', () => {
     ['NaN', { text: { size: NaN } }, 'text.size'],
     ['a negative margin', { page: { margins: { head: -4 } } }, 'page.margins.head'],
     ['an enormous trim', { page: { trim: { width: '900in' } } }, 'page.trim.width'],
-    ['a face that does not ship', { text: { face: 'nosuch' } }, 'text.face'],
     ['margins without room for type', { page: { margins: { back: 300, foreEdge: 90 } } }, 'no room'],
     ['a foot without room for type', { page: { margins: { foot: 549 } } }, 'no room'],
     ['leading of nothing', { text: { leading: 4 } }, 'leading'],

@@ -41,6 +41,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'picture-coarse': 'Coarse pictures',
   'picture-without-words': 'Pictures without words',
   'leading-replaced': 'Leading replaced',
+  'face-missing': 'Face not here',
   'small-capitals-scaled': 'Small capitals scaled',
   'title-below-text-start': 'Titles deeper than the text start',
   'display-page-overflow': 'Display pages that run over',
