@@ -1,5 +1,7 @@
 // Makes the services of the running app: database, locks, workers, downloads.
 import { BookRepository } from '../storage/bookRepository';
+import { FontRepository } from '../storage/fontRepository';
+import type { FaceTable } from '../core/model/faces';
 import { PictureRepository } from '../storage/pictureRepository';
 import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
@@ -40,8 +42,17 @@ export function createServices(): Services {
     locks: { tryLock, takeOver, onLetGo },
     pageCache: new PageCache(() => services.client),
     client: null,
-    createClient: (current, listener) => new TypesetClient(typesetWorker, base, current, listener),
-    startWriteJob: (order, onProgress) => startWriteJob(writeWorker, base, order, onProgress),
+    createClient: (current, listener) =>
+      new TypesetClient(typesetWorker, base, current, listener, () => services.ownFonts),
+    startWriteJob: (order, onProgress) =>
+      startWriteJob(writeWorker, { base, fonts: services.ownFonts }, order, onProgress),
+    fonts: new FontRepository(database),
+    ownFonts: [],
+    async fetchFaces() {
+      const response = await fetch(`${base}faces.json`);
+      if (!response.ok) throw new Error(`The table of faces could not be loaded (${response.status}).`);
+      return (await response.json()) as FaceTable;
+    },
     async fetchDemos() {
       return Promise.all(
         DEMOS.map(async (fileName) => {

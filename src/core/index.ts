@@ -52,6 +52,7 @@ export { readProject, writeProject } from './write/projectFile';
 export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';
 
+export { ownFace } from './fonts/ownFont';
 export { findAll, replaceAll } from './find';
 export { listChange } from './base/listChange';
 export { lackingCharacters } from './proof';

@@ -36,6 +36,7 @@ export function openBook(id: string): AppThunk<Promise<boolean>> {
       lock?.release();
       return false;
     }
+    services.ownFonts = await services.fonts.all();
     held.lock = lock;
     if (lock !== null) held.stopListening = locks.onLetGo(id, () => void dispatch(letGo()));
     startClient(dispatch as AppDispatch, getState, services);

@@ -1,5 +1,7 @@
 // What thunks and listeners work with besides the store; made once by the app, replaced in tests.
 import type { BookRepository } from '../storage/bookRepository';
+import type { FontRepository } from '../storage/fontRepository';
+import type { FaceTable, OwnFont } from '../core/model/faces';
 import type { PictureRepository } from '../storage/pictureRepository';
 import type { PullRepository } from '../storage/pullRepository';
 import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
@@ -25,6 +27,11 @@ export interface Services {
   readonly pulls: PullRepository;
   readonly pictures: PictureRepository;
   readonly pictureCache: PictureCache;
+  readonly fonts: FontRepository;
+  /** Faces of the person's own, as they were read last. */
+  ownFonts: readonly OwnFont[];
+  /** The faces that ship. */
+  readonly fetchFaces: () => Promise<FaceTable>;
   readonly locks: LockService;
   readonly pageCache: PageCache;
   /** The client of the open book. */

@@ -3,6 +3,7 @@ import Dexie, { type EntityTable, type Table } from 'dexie';
 import type { Book, Division, Note, Particulars, Source } from '../core/model/book';
 import type { HistoryEntry } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { FaceRecord } from '../core/model/faces';
 import type { Spec } from '../core/model/spec';
 
 /** The composed title page, kept for the Shelf. */
@@ -77,13 +78,20 @@ export interface PictureRecord {
   readonly bytes: Uint8Array;
 }
 
+/** A face of the person's own, by its id. */
+export interface FontRecord {
+  readonly hash: string;
+  readonly record: FaceRecord;
+  readonly bytes: Uint8Array;
+}
+
 export class WalnutDatabase extends Dexie {
   declare books: EntityTable<BookRecord, 'id'>;
   declare divisions: Table<DivisionRecord, [string, string]>;
   declare notes: Table<NoteRecord, [string, string]>;
   declare log: Table<LogRecord, [string, number]>;
   declare pictures: Table<PictureRecord, [string, string]>;
-  declare fonts: EntityTable<{ readonly hash: string; readonly blob: Blob; readonly name: string }, 'hash'>;
+  declare fonts: EntityTable<FontRecord, 'hash'>;
   declare pulls: Table<PullRecord, [string, string]>;
   declare pullParts: Table<PullPartRecord, [string, string]>;
   declare settings: EntityTable<{ readonly key: string; readonly value: unknown }, 'key'>;

@@ -1,7 +1,7 @@
 // Fetches the shipped assets for a worker; each once. The fetching function is given, so that tests read files instead.
 import { addPatterns, createTypesetContext, FaceLibrary, HarfBuzz, needsOf, type TypesetContext } from '../core/index';
 import type { Book } from '../core/model/book';
-import type { FaceTable } from '../core/model/faces';
+import type { FaceRecord, FaceTable, OwnFont } from '../core/model/faces';
 
 export type FetchBytes = (name: string) => Promise<Uint8Array<ArrayBuffer>>;
 
@@ -18,7 +18,24 @@ export class WorkerAssets {
   private context: Promise<TypesetContext> | undefined;
   private readonly loading = new Map<string, Promise<void>>();
 
-  constructor(private readonly fetchBytes: FetchBytes) {}
+  private own: readonly OwnFont[];
+
+  /** `own`: faces besides those that ship. */
+  constructor(
+    private readonly fetchBytes: FetchBytes,
+    own: readonly OwnFont[] = [],
+  ) {
+    this.own = own;
+  }
+
+  /** Takes other faces of the person's own; what is composed from now on knows them. */
+  useOwn(own: readonly OwnFont[]): void {
+    const ids = (fonts: readonly OwnFont[]) => fonts.map(({ record }) => record.id).join(' ');
+    if (ids(own) === ids(this.own)) return;
+    this.own = own;
+    this.context = undefined;
+    this.loading.clear();
+  }
 
   /** A context with every face and pattern that the book needs. */
   async contextFor(book: Book): Promise<TypesetContext> {
@@ -28,9 +45,7 @@ export class WorkerAssets {
     const needs = needsOf(book, table);
     await Promise.all([
       ...needs.faces.map((id) =>
-        this.once(id, async () =>
-          context.library.add(id, await this.fetchBytes(`fonts/${context.library.record(id).file}`)),
-        ),
+        this.once(id, async () => context.library.add(id, await this.bytesOf(context.library.record(id)))),
       ),
       ...needs.languages.map((language) =>
         this.once(`patterns ${language}`, async () =>
@@ -41,12 +56,17 @@ export class WorkerAssets {
     return context;
   }
 
+  private async bytesOf({ id, file }: FaceRecord): Promise<Uint8Array> {
+    return this.own.find(({ record }) => record.id === id)?.bytes ?? (await this.fetchBytes(`fonts/${file}`));
+  }
+
   private async createContext(): Promise<TypesetContext> {
     const [wasm, table] = await Promise.all([
       this.fetchBytes('harfbuzz.wasm'),
       this.fetchJson<FaceTable>('faces.json'),
     ]);
-    return createTypesetContext(new FaceLibrary(new HarfBuzz(wasm), table), () => performance.now());
+    const faces = [...table, ...this.own.map(({ record }) => record)];
+    return createTypesetContext(new FaceLibrary(new HarfBuzz(wasm), faces), () => performance.now());
   }
 
   private async fetchJson<T>(name: string): Promise<T> {

@@ -4,6 +4,7 @@ import type { ListChange } from '../core/base/listChange';
 import type { Book, Particulars } from '../core/model/book';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { CopyKind } from '../core/model/copyKinds';
+import type { OwnFont } from '../core/model/faces';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
@@ -21,6 +22,8 @@ import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 /** Where the shipped assets are served, ending in a slash. */
 export interface AssetBase {
   readonly base: string;
+  /** Faces of the person's own, with their files. */
+  readonly fonts?: readonly OwnFont[];
 }
 
 export type TypesetRequest =
@@ -192,6 +195,8 @@ export type WriteRequest = AssetBase &
         readonly fileName: string;
         readonly bytes: Uint8Array;
       }
+    /** A font file of the person's own, read. */
+    | { readonly kind: 'readFont'; readonly fileName: string; readonly bytes: Uint8Array }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
@@ -217,6 +222,7 @@ export type WriteReply =
       readonly pictures: PictureBytes;
       readonly arrival: Arrival;
     }
+  | { readonly kind: 'font'; readonly font: OwnFont }
   | { readonly kind: 'specimens'; readonly specimens: readonly Specimen[]; readonly outlines: readonly GlyphOutline[] }
   | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

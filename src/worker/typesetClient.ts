@@ -1,6 +1,7 @@
 // The main thread's side of the workers. A typeset worker that dies is started again from the current book.
 import { withChange } from '../core/base/listChange';
 import type { Book } from '../core/model/book';
+import type { OwnFont } from '../core/model/faces';
 import type { BookEdit } from '../core/model/bookEdit';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
@@ -11,6 +12,7 @@ import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/streams';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 import type {
+  AssetBase,
   ComposedSummary,
   SummaryChange,
   TextInView,
@@ -99,10 +101,12 @@ export class TypesetClient {
     private readonly base: string,
     private readonly current: () => { readonly book: Book; readonly revision: number } | null,
     private readonly listener: TypesetListener,
+    /** Faces of the person's own. */
+    private readonly fonts: () => readonly OwnFont[] = () => [],
   ) {}
 
   open(book: Book, revision: number): void {
-    this.send({ kind: 'open', book, revision, base: this.base });
+    this.send({ kind: 'open', book, revision, base: this.base, fonts: this.fonts() });
   }
 
   apply(edits: readonly BookEdit[], from: number, to: number): void {
@@ -339,12 +343,12 @@ export interface WriteJob {
 
 /** Omits a key from each member of a union. */
 type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
-export type WriteOrder = Without<WriteRequest, 'base'>;
+export type WriteOrder = Without<WriteRequest, 'base' | 'fonts'>;
 
-/** Starts a write worker for one job. */
+/** Starts a write worker for one job; `assets`: where what ships is served, and faces of the person's own. */
 export function startWriteJob(
   createWorker: () => WorkerLike,
-  base: string,
+  assets: AssetBase,
   order: WriteOrder,
   onProgress: (share: number) => void = () => undefined,
 ): WriteJob {
@@ -361,7 +365,7 @@ export function startWriteJob(
     else settle(event.data);
   };
   worker.onerror = (event) => settle({ kind: 'failed', code: 'worker', message: `The work stopped: ${event.message}` });
-  worker.postMessage({ ...order, base });
+  worker.postMessage({ ...order, ...assets });
   return { result, cancel: () => settle({ kind: 'cancelled' }) };
 }
 

@@ -65,6 +65,7 @@ export class TypesetSession {
   handle(message: TypesetRequest): void {
     switch (message.kind) {
       case 'open':
+        this.assets.useOwn(message.fonts ?? []);
         this.book = message.book;
         this.revision = message.revision;
         this.composed = undefined;

@@ -8,6 +8,7 @@ import {
   ImportError,
   makeBook,
   manuscriptOf,
+  ownFace,
   mapStyles,
   readManuscript,
   readProject,
@@ -59,6 +60,8 @@ export async function doWriteJob(
           bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
           pages: 0,
         };
+      case 'readFont':
+        return { kind: 'font', font: { record: ownFace(job.fileName, job.bytes), bytes: job.bytes } };
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'press':
@@ -112,7 +115,7 @@ async function writePress(
   post: (reply: WriteReply) => void,
 ): Promise<WriteReply> {
   const [context, wasm] = await Promise.all([
-    new WorkerAssets(fetchBytes).contextFor(job.book),
+    new WorkerAssets(fetchBytes, job.fonts).contextFor(job.book),
     fetchBytes('harfbuzz-subset.wasm'),
   ]);
   const report = (share: number) => post({ kind: 'progress', share });
@@ -124,10 +127,10 @@ async function writePress(
 
 /** Each spec on the beginning of the book's first chapter. */
 async function specimens(
-  { book, specs }: Extract<WriteRequest, { kind: 'specimens' }>,
+  { book, specs, fonts }: Extract<WriteRequest, { kind: 'specimens' }>,
   fetchBytes: FetchBytes,
 ): Promise<WriteReply> {
-  const assets = new WorkerAssets(fetchBytes);
+  const assets = new WorkerAssets(fetchBytes, fonts);
   const sent = new Set<string>();
   const made: Specimen[] = [];
   const outlines: GlyphOutline[] = [];

@@ -26,11 +26,13 @@ import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetC
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThunks';
 import { picturesIn } from '../../src/core/model/streams';
 import { jpegOf, pngOf } from '../build/pictures';
+import type { FaceTable } from '../../src/core/model/faces';
+import { FontRepository } from '../../src/storage/fontRepository';
 import { PictureRepository } from '../../src/storage/pictureRepository';
 import { PictureCache } from '../../src/state/pictureCache';
 import { PullRepository } from '../../src/storage/pullRepository';
 import { setParticularsEdit } from '../../src/core/edit';
-import { readAsset } from '../build/assets';
+import { readAsset, readJson } from '../build/assets';
 import { book, chapter, division, note } from '../build/book';
 
 let databases = 0;
@@ -69,6 +71,9 @@ function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World
       async () => undefined,
       () => undefined,
     ),
+    fonts: new FontRepository(database),
+    ownFonts: [],
+    fetchFaces: async () => readJson('faces.json') as FaceTable,
     locks: {
       tryLock: async () => ({ release: () => undefined }),
       takeOver: async () => ({ release: () => undefined }),

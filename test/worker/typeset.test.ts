@@ -429,11 +429,11 @@ describe('write jobs', () => {
       onmessage: null,
       onerror: null,
     };
-    const job = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1), pictures: {} });
+    const job = startWriteJob(() => worker, { base: '' }, { kind: 'project', book: longBook(1), pictures: {} });
     job.cancel();
     expect(await job.result).to.deep.equal({ kind: 'cancelled' });
     expect(ended).to.equal(true);
-    const failing = startWriteJob(() => worker, '', { kind: 'project', book: longBook(1), pictures: {} });
+    const failing = startWriteJob(() => worker, { base: '' }, { kind: 'project', book: longBook(1), pictures: {} });
     worker.onerror!({ message: 'gone' } as ErrorEvent);
     expect(await failing.result).to.include({ kind: 'failed' });
   });

@@ -1,7 +1,7 @@
 // Reads the facts of a TrueType or OpenType file that the face table holds (OpenType 1.9: head, hhea, OS/2, cmap, GSUB,
 // GPOS, post, name). Shaping and outlines are HarfBuzz's; nothing here knows text.
 import { ImportError } from '../base/errors';
-import type { FaceRecord } from '../model/faces';
+import type { FaceKind, FaceRecord } from '../model/faces';
 
 type SfntFacts = Omit<FaceRecord, 'id' | 'family' | 'familyName' | 'weight' | 'italic' | 'file'>;
 
@@ -18,15 +18,7 @@ class TableReader {
 /** Reads a font file. Throws ImportError `damaged` when a table that must be there is missing or cut short. */
 export function readSfnt(bytes: Uint8Array): SfntFacts {
   try {
-    const file = new TableReader(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength));
-    const offsets = new Map<string, [number, number]>();
-    for (let k = 0; k < file.u16(4); k += 1) {
-      offsets.set(file.tag(12 + k * 16), [file.u32(12 + k * 16 + 8), file.u32(12 + k * 16 + 12)]);
-    }
-    const table = (tag: string): TableReader | undefined => {
-      const place = offsets.get(tag);
-      return place && new TableReader(new DataView(bytes.buffer, bytes.byteOffset + place[0], place[1]));
-    };
+    const table = tablesOf(bytes);
     const [head, hhea, os2, cmap, post] = ['head', 'hhea', 'OS/2', 'cmap', 'post'].map(table);
     if (!head || !hhea || !os2 || !cmap || !post) throw new ImportError('damaged', 'This font file lacks a table.');
     return {
@@ -48,17 +40,80 @@ export function readSfnt(bytes: Uint8Array): SfntFacts {
   }
 }
 
-function readPostScriptName(name: TableReader | undefined): string {
-  if (name === undefined) return 'Unnamed';
+/** The tables of a file by their tags. */
+function tablesOf(bytes: Uint8Array): (tag: string) => TableReader | undefined {
+  const file = new TableReader(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength));
+  const offsets = new Map<string, [number, number]>();
+  for (let k = 0; k < file.u16(4); k += 1)
+    offsets.set(file.tag(12 + k * 16), [file.u32(12 + k * 16 + 8), file.u32(12 + k * 16 + 12)]);
+  return (tag) => {
+    const place = offsets.get(tag);
+    return place && new TableReader(new DataView(bytes.buffer, bytes.byteOffset + place[0], place[1]));
+  };
+}
+
+/** What a file says of its family: its name, its weight and slope, and fsType whole. */
+export interface SfntNames {
+  readonly family: string;
+  readonly weight: number;
+  readonly italic: boolean;
+  readonly permission: number;
+  readonly kind: FaceKind;
+}
+
+/** Reads names and style of a font file (OpenType 1.9: name 16 before 1; OS/2). Throws as readSfnt. */
+export function readSfntNames(bytes: Uint8Array): SfntNames {
+  try {
+    const table = tablesOf(bytes);
+    const os2 = table('OS/2');
+    if (os2 === undefined) throw new ImportError('damaged', 'This font file lacks a table.');
+    const names = table('name');
+    const weight = Math.round(Math.min(900, Math.max(100, os2.u16(4))) / 100) * 100;
+    return {
+      family: readName(names, 16) ?? readName(names, 1) ?? 'Unnamed',
+      weight,
+      italic: (os2.u16(62) & 1) !== 0,
+      permission: os2.u16(8),
+      kind: kindOf(os2, table('post')),
+    };
+  } catch (error) {
+    if (error instanceof RangeError) throw new ImportError('damaged', 'This font file is cut short.');
+    throw error;
+  }
+}
+
+/** The kind by PANOSE (OS/2) and fixed pitch (post), where the file says something. */
+function kindOf(os2: TableReader, post: TableReader | undefined): FaceKind {
+  const [family, serif, , proportion, contrast] = os2.bytes(32, 5);
+  if ((post !== undefined && post.u32(12) !== 0) || (family === 2 && proportion === 9)) return 'mono';
+  if (family === 3) return 'script';
+  if (family !== 2 || serif < 2) return 'other';
+  if (serif >= 11) return 'sans';
+  if (serif === 6) return 'slab';
+  if (serif === 7 || contrast >= 8) return 'modern';
+  return serif === 4 || serif === 5 ? 'transitional' : 'oldstyle';
+}
+
+/** A name in the Windows encoding, English before others; undefined when there is none. */
+function readName(name: TableReader | undefined, id: number): string | undefined {
+  if (name === undefined) return undefined;
   const storage = name.u16(4);
+  let found: string | undefined;
   for (let k = 0; k < name.u16(2); k += 1) {
     const record = 6 + k * 12;
-    if (name.u16(record) === 3 && name.u16(record + 6) === 6) {
-      const raw = name.bytes(storage + name.u16(record + 10), name.u16(record + 8));
-      return String.fromCharCode(...raw.filter((_, index) => index % 2 === 1));
-    }
+    if (name.u16(record) !== 3 || name.u16(record + 6) !== id) continue;
+    const raw = name.bytes(storage + name.u16(record + 10), name.u16(record + 8));
+    let text = '';
+    for (let at = 0; at + 1 < raw.length; at += 2) text += String.fromCharCode((raw[at] << 8) | raw[at + 1]);
+    const isEnglish = name.u16(record + 4) === 0x409;
+    if (text.trim() !== '' && (found === undefined || isEnglish)) found = text.trim().slice(0, 80);
   }
-  return 'Unnamed';
+  return found;
+}
+
+/** Letters that a name of PostScript may have (name 6). */
+function readPostScriptName(name: TableReader | undefined): string {
+  return readName(name, 6)?.replace(/[^!-~]|[[\](){}<>/%]/g, '') || 'Unnamed';
 }
 
 /** Ranges of code points with a glyph, from the subtable of format 12 or else 4. */

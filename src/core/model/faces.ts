@@ -28,6 +28,17 @@ export interface FaceRecord {
   readonly coverage: readonly number[];
   /** Tags of its OpenType substitution and positioning features. */
   readonly features: readonly string[];
+  /** Absent: by the table of what ships. */
+  readonly kind?: FaceKind;
+}
+
+/** Kinds of faces, as typesetters sort them. */
+export type FaceKind = 'oldstyle' | 'transitional' | 'modern' | 'slab' | 'sans' | 'script' | 'mono' | 'other';
+
+/** A face of the person's own with its file. */
+export interface OwnFont {
+  readonly record: FaceRecord;
+  readonly bytes: Uint8Array;
 }
 
 export type FaceTable = readonly FaceRecord[];

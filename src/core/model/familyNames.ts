@@ -1,4 +1,6 @@
-// Names of the families that ship, as they are shown.
+// Names and kinds of the families that ship, as they are shown.
+import type { FaceKind } from './faces';
+
 export const FAMILY_NAMES: Readonly<Record<string, string>> = {
   'eb-garamond': 'EB Garamond',
   'source-serif-4': 'Source Serif 4',
@@ -7,4 +9,15 @@ export const FAMILY_NAMES: Readonly<Record<string, string>> = {
   'crimson-pro': 'Crimson Pro',
   'libre-caslon-text': 'Libre Caslon Text',
   'source-sans-3': 'Source Sans 3',
+};
+
+export const FAMILY_KINDS: Readonly<Record<string, FaceKind>> = {
+  'eb-garamond': 'oldstyle',
+  'source-serif-4': 'transitional',
+  spectral: 'transitional',
+  alegreya: 'oldstyle',
+  'crimson-pro': 'oldstyle',
+  'libre-caslon-text': 'oldstyle',
+  'source-sans-3': 'sans',
+  'source-code-pro': 'mono',
 };

@@ -54,6 +54,8 @@ export class FontUse {
     const { face } = this;
     const name = pdfName(`${this.subsetTag()}+${face.postScriptName}`);
     const em = (units: number) => pdfNumber((units * 1000) / face.unitsPerEm, 0);
+    // Outlines of PostScript go in whole (9.9, table 126); their glyphs are found by their numbers as those of TrueType are.
+    const isCff = String.fromCharCode(...program.subarray(0, 4)) === 'OTTO';
     const SYMBOLIC = 4;
     const ITALIC = 64;
     const descriptor = file.add(
@@ -67,17 +69,19 @@ export class FontUse {
         Descent: em(face.descender),
         CapHeight: em(face.capHeight),
         StemV: face.weight >= 600 ? '120' : '80',
-        FontFile2: file.addStream(program, { Length1: String(program.length) }),
+        ...(isCff
+          ? { FontFile3: file.addStream(program, { Subtype: '/OpenType' }) }
+          : { FontFile2: file.addStream(program, { Length1: String(program.length) }) }),
       }),
     );
     const descendant = file.add(
       pdfDictionary({
         Type: '/Font',
-        Subtype: '/CIDFontType2',
+        Subtype: isCff ? '/CIDFontType0' : '/CIDFontType2',
         BaseFont: name,
         CIDSystemInfo: '<< /Registry (Adobe) /Ordering (Identity) /Supplement 0 >>',
         FontDescriptor: descriptor,
-        CIDToGIDMap: '/Identity',
+        CIDToGIDMap: isCff ? undefined : '/Identity',
         DW: '1000',
         W: this.widthArray(),
       }),

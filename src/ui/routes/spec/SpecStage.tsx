@@ -2,11 +2,13 @@
 import { topicChosen } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { formatLength, formatNumber } from '../../../core/measure/units';
+import { FAMILY_NAMES } from '../../../core/model/familyNames';
 import type { Spec } from '../../../core/model/spec';
 import { Drawing } from './drawing/Drawing';
 import { LayersBar } from './drawing/LayersBar';
 import { Gauges } from './Gauges';
 import { FurnitureTopic } from './FurnitureTopic';
+import { FacesTopic } from './faces/FacesTopic';
 import { InksTopic } from './InksTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
@@ -24,6 +26,7 @@ const TOPICS = [
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
   { key: 'inks', name: 'Inks', Topic: InksTopic },
+  { key: 'faces', name: 'Faces', Topic: FacesTopic },
   { key: 'specs', name: 'Kept specs', Topic: SpecsTopic },
 ] as const;
 
@@ -40,6 +43,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return spec.folios.front;
     case 'inks':
       return `${Object.keys(spec.inks.sets[spec.inks.set] ?? {}).length}`;
+    case 'faces':
+      return FAMILY_NAMES[spec.text.face] ?? spec.text.face.replace(/^own-/, '');
     case 'styles':
       return `${Object.keys(spec.styles).length}`;
     case 'specs':

@@ -19,8 +19,11 @@ export function TextTopic() {
           label="Face"
           value={text.face}
           disabled={readOnly}
-          choices={TEXT_FAMILIES.map((family) => [family, FAMILY_NAMES[family]] as const)}
-          onChange={(face) => set('text.face', face, `Face ${FAMILY_NAMES[face]}`)}
+          choices={[...new Set([...TEXT_FAMILIES, text.face])].map(
+            (family) => [family, FAMILY_NAMES[family] ?? family.replace(/^own-/, '')] as const,
+          )}
+          note="Other faces are chosen under Faces."
+          onChange={(face) => set('text.face', face, `Face ${FAMILY_NAMES[face] ?? face}`)}
         />
         <LengthSetting
           label="Size"

@@ -1,0 +1,106 @@
+// One family: its name in words, the book's own text in it, what it can do and what it lacks.
+import { PageCanvas } from '../../../pageView/PageCanvas';
+import { useSpec } from '../useSetSpec';
+import type { Sample } from './FacesTopic';
+import { KIND_NAMES, lackedBy, type Family } from './families';
+
+interface Props {
+  readonly family: Family;
+  readonly uses: readonly string[];
+  readonly codes: readonly number[];
+  readonly sample: Sample | undefined;
+  readonly isLiked: boolean;
+  readonly onLike: () => void;
+  readonly onDrop: () => void;
+}
+
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+/** CSS pixels: width of the page of which the sample is a strip, and height of the strip. */
+const PAGE = 420;
+const STRIP = 74;
+/** What typesetters look for, in this order; the rest is only counted. */
+const NAMED: Readonly<Record<string, string>> = {
+  smcp: 'small capitals',
+  onum: 'text figures',
+  tnum: 'tabular figures',
+  sups: 'superiors',
+  frac: 'fractions',
+  liga: 'ligatures',
+  dlig: 'rare ligatures',
+  case: 'capital marks',
+  ordn: 'ordinals',
+};
+/** Characters shown of those that are lacking. */
+const SHOWN = 16;
+
+export function FaceCard({ family, uses, codes, sample, isLiked, onLike, onDrop }: Props) {
+  const { spec, readOnly, set } = useSpec();
+  const { roman, faces } = family;
+  const lacking = lackedBy(roman, codes);
+  const features = Object.entries(NAMED).filter(([tag]) => roman.features.includes(tag));
+  const list = sample?.lists.find(({ items }) => items.some((item) => item.source?.meaning === 'body'));
+  const first = list?.items.find((item) => item.source?.meaning === 'body');
+  const scale = list === undefined ? 1 : PAGE / list.width;
+  return (
+    <article aria-label={family.name} className="border-b border-hairline px-3.5 py-2">
+      <h3 className="flex items-baseline justify-between gap-2">
+        <span className="font-semibold">{family.name}</span>
+        <span className="text-[12px] text-quiet">
+          {family.isOwn ? `${KIND_NAMES[family.kind]}, own` : KIND_NAMES[family.kind]}
+        </span>
+      </h3>
+      <div className="relative my-1.5 overflow-hidden bg-paper" style={{ height: STRIP }}>
+        {sample !== undefined && list !== undefined && first !== undefined ? (
+          <div
+            className="absolute"
+            style={{
+              left: 6 - list.xs[first.first] * scale,
+              top: 8 - (first.y - first.size) * scale,
+            }}
+          >
+            <PageCanvas
+              list={list}
+              outlines={sample.outline}
+              width={PAGE}
+              label={`Words of this book in ${family.name}`}
+            />
+          </div>
+        ) : (
+          <p className="p-3 text-[12px] text-[#5f5a51]">
+            {sample === undefined ? 'Being composed …' : 'No text to show.'}
+          </p>
+        )}
+      </div>
+      <p className="text-[12px] text-quiet">
+        {faces.length} {faces.length === 1 ? 'face' : 'faces'};{' '}
+        {features.length === 0 ? 'no features' : features.map(([, name]) => name).join(', ')}
+      </p>
+      <p className={`text-[12px] ${lacking.length > 0 ? 'text-error' : 'text-quiet'}`}>
+        {lacking.length === 0
+          ? 'Has every character of this book.'
+          : `Lacks ${lacking.length} of this book: ${lacking
+              .slice(0, SHOWN)
+              .map((code) => String.fromCodePoint(code))
+              .join(' ')}${lacking.length > SHOWN ? ' …' : ''}`}
+      </p>
+      <p className="text-[12px] text-quiet">{uses.length === 0 ? 'Not used.' : `Used by ${uses.join(', ')}.`}</p>
+      <p className="mt-1.5 flex flex-wrap gap-1.5">
+        <button
+          className={BUTTON}
+          disabled={readOnly || spec.text.face === family.key}
+          onClick={() => set('text.face', family.key, `Face ${family.name}`)}
+        >
+          Set the text in it
+        </button>
+        <button className={BUTTON} aria-pressed={isLiked} onClick={onLike}>
+          {isLiked ? 'Favourite' : 'Like it'}
+        </button>
+        {family.isOwn && (
+          <button className={BUTTON} onClick={onDrop}>
+            Drop
+          </button>
+        )}
+      </p>
+    </article>
+  );
+}

@@ -1,0 +1,160 @@
+// Faces: those that ship and one's own, each on the book's own words; what it can do, what it lacks, and what is set in it.
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { FaceTable } from '../../../../core/model/faces';
+import type { GlyphOutline } from '../../../../core/model/displayList';
+import { bringFontsIn, askFaces, dropFamily } from '../../../../state/fontThunks';
+import { favouriteFamilies } from '../../../../state/keptFaces';
+import { askSpecimens, type Specimens } from '../../../../state/keptSpecs';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
+import { useSpec } from '../useSetSpec';
+import { FaceCard } from './FaceCard';
+import { charactersOf, familiesOf, familyUses, KIND_NAMES, type Family } from './families';
+import { ReplaceFace } from './ReplaceFace';
+
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+
+export function FacesTopic() {
+  const dispatch = useAppDispatch();
+  const { readOnly } = useSpec();
+  const book = useAppSelector((state) => state.book.book)!;
+  const [table, setTable] = useState<FaceTable | null>(null);
+  const [problems, setProblems] = useState<readonly string[]>([]);
+  const [shown, setShown] = useState('text');
+  const [liked, setLiked] = useState<readonly string[]>([]);
+  const [times, setTimes] = useState(0);
+  useEffect(() => {
+    void dispatch(askFaces()).then(setTable);
+    void dispatch(favouriteFamilies.read()).then((list) => setLiked(list.map(({ name }) => name)));
+  }, [dispatch, times]);
+  const families = useMemo(() => familiesOf(table ?? []), [table]);
+  const uses = useMemo(() => familyUses(book), [book]);
+  const codes = charactersOf(book);
+  const samples = useSamples(families, times);
+  const bringIn = async (files: FileList | null) => {
+    const read = await Promise.all(
+      [...(files ?? [])].map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
+    );
+    if (read.length === 0) return;
+    setProblems(await dispatch(bringFontsIn(read)));
+    setTimes((count) => count + 1);
+  };
+  const isShown = ({ key, kind, isOwn }: Family) => {
+    if (shown === 'used') return uses.has(key);
+    if (shown === 'liked') return liked.includes(key);
+    if (shown === 'own') return isOwn;
+    if (shown === 'text') return kind !== 'other' || isOwn || uses.has(key);
+    return shown === 'all' || kind === shown;
+  };
+  const gone = [...uses.keys()].filter((key) => table !== null && !families.some((family) => family.key === key));
+  const list = families.filter(isShown);
+  return (
+    <div
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        event.stopPropagation();
+        if (!readOnly) void bringIn(event.dataTransfer.files);
+      }}
+    >
+      <SettingGroup title="Faces" aside={`${list.length} of ${families.length}`}>
+        <ChoiceSetting
+          label="Show"
+          value={shown}
+          choices={[
+            ['text', 'for text'],
+            ['used', 'used in this book'],
+            ['liked', 'favourites'],
+            ['own', 'my own'],
+            ...Object.entries(KIND_NAMES),
+            ['all', 'all'],
+          ]}
+          onChange={setShown}
+        />
+        <div className="border-b border-hairline px-3.5 py-1.5">
+          <label className={`${BUTTON} cursor-pointer focus-within:outline focus-within:outline-2`}>
+            Bring faces in
+            <input
+              type="file"
+              multiple
+              accept=".ttf,.otf"
+              className="sr-only"
+              aria-label="Font files"
+              onChange={(event) => {
+                void bringIn(event.target.files);
+                event.target.value = '';
+              }}
+            />
+          </label>
+          <p className="pt-1 text-[12px] text-quiet">TTF or OTF, dropped here too; kept in this browser.</p>
+        </div>
+        {problems.map((problem) => (
+          <p key={problem} role="alert" className="border-b border-hairline px-3.5 py-1 text-[12px] text-error">
+            {problem}
+          </p>
+        ))}
+        {gone.map((key) => (
+          <p key={key} className="border-b border-hairline px-3.5 py-1.5 text-error">
+            {key} <span className="text-[12px]">is not here: another face is set in its place</span>
+          </p>
+        ))}
+      </SettingGroup>
+      <ReplaceFace families={families} uses={uses} samples={samples} />
+      {list.map((family) => (
+        <FaceCard
+          key={family.key}
+          family={family}
+          uses={uses.get(family.key) ?? []}
+          codes={codes}
+          sample={samples.get(family.key)}
+          isLiked={liked.includes(family.key)}
+          onLike={() =>
+            void dispatch(
+              liked.includes(family.key)
+                ? favouriteFamilies.drop(family.key)
+                : favouriteFamilies.keep({ name: family.key }),
+            ).then((now) => setLiked(now.map(({ name }) => name)))
+          }
+          onDrop={() => void dispatch(dropFamily(family.key)).then(() => setTimes((count) => count + 1))}
+        />
+      ))}
+    </div>
+  );
+}
+
+export interface Sample {
+  readonly lists: Specimens['specimens'][number]['lists'];
+  readonly outline: (face: string, glyph: number) => GlyphOutline | undefined;
+}
+
+/** The beginning of the book in each family, at its own size; composed beside the book, anew when its page or its words change. */
+function useSamples(families: readonly Family[], times: number): ReadonlyMap<string, Sample> {
+  const dispatch = useAppDispatch();
+  const spec = useAppSelector((state) => state.book.book)!.spec;
+  const [made, setMade] = useState<{ readonly keys: readonly string[]; readonly of: Specimens } | null>(null);
+  const keys = families.filter(({ kind, isOwn }) => kind !== 'other' || isOwn).map(({ key }) => key);
+  const { name, page, text } = spec;
+  const wish = JSON.stringify({
+    keys,
+    specs: { name, trim: page.trim, margins: page.margins, size: text.size },
+    times,
+  });
+  const asked = useRef({ keys, spec });
+  useEffect(() => {
+    asked.current = { keys, spec };
+  });
+  useEffect(() => {
+    const stop = new AbortController();
+    const { keys: wanted, spec: own } = asked.current;
+    const specs = wanted.map((face) => ({ ...own, text: { ...own.text, face, wordSpace: null } }));
+    void dispatch(askSpecimens(specs, stop.signal)).then(
+      (of) => of !== null && !stop.signal.aborted && setMade({ keys: wanted, of }),
+    );
+    return () => stop.abort();
+  }, [dispatch, wish]);
+  return useMemo(() => {
+    const outlines = new Map((made?.of.outlines ?? []).map((one) => [`${one.face}:${one.glyph}`, one]));
+    const outline = (face: string, glyph: number) => outlines.get(`${face}:${glyph}`);
+    return new Map(made?.of.specimens.map(({ lists }, index) => [made.keys[index], { lists, outline }]) ?? []);
+  }, [made]);
+}
