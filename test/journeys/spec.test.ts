@@ -2,6 +2,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { bytesOf, journey, openDemo, stageFact, untilFact, type Journey } from './app';
+import { readAsset } from '../build/assets';
 import { pdfInfo, pdfText } from '../build/tools';
 
 describe('the page in Spec', () => {
@@ -267,5 +268,91 @@ describe('styles, inks and kept specs', () => {
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('[aria-label="Trim width, on the drawing"]')?.value === '5 in',
     );
+  });
+});
+
+describe('faces and the space between words', () => {
+  const walk: Journey = journey(async (page, app) => {
+    await openDemo(page, app);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.getByRole('link', { name: /^Spec/ }).click();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+  const topic = (name: RegExp) =>
+    page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name }).click();
+  const bring = (name: string, bytes: Uint8Array) =>
+    page.getByLabel('Font files').setInputFiles({ name, mimeType: 'font/ttf', buffer: Buffer.from(bytes) });
+  const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');
+
+  it('refuses a damaged font file with a reason, and takes a good one', async () => {
+    await topic(/^Faces/);
+    await bring('broken.ttf', TTF.slice(0, 3000));
+    await page.getByRole('alert').filter({ hasText: 'broken.ttf is damaged' }).waitFor();
+    await bring('mine.ttf', TTF);
+    await page.getByRole('alert').waitFor({ state: 'detached' });
+    await page.getByLabel('Show', { exact: true }).selectOption('own');
+    const card = page.getByRole('article', { name: 'Crimson Pro' });
+    await card.getByText(/^(Has every character|Lacks \d+) of this book/).waitFor();
+    await card.getByRole('img').waitFor();
+  });
+
+  it('sets the text in it, after a reload too, and says so when it is dropped', async () => {
+    const card = page.getByRole('article', { name: 'Crimson Pro' });
+    await card.getByRole('button', { name: 'Set the text in it' }).click();
+    await card.getByText('Used by the text.').waitFor();
+    await page.getByText('Saved').waitFor();
+    await page.reload();
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await topic(/^Faces/);
+    expect(await page.getByText('is not here').count()).to.equal(0);
+    await page.getByLabel('Show', { exact: true }).selectOption('own');
+    await page.getByRole('article', { name: 'Crimson Pro' }).getByRole('button', { name: 'Drop' }).click();
+    await page.getByText('is not here: another face is set in its place').waitFor();
+    await untilFact(page, 'Proof', (fact) => /finding/.test(fact));
+    await page.getByRole('link', { name: /^Proof/ }).click();
+    await page.getByText('Face not here').first().waitFor();
+    await page.getByRole('link', { name: /^Spec/ }).click();
+  });
+
+  it('puts one face in place of another, its letters as high', async () => {
+    await topic(/^Faces/);
+    await page.getByLabel('In place of').selectOption('own-crimson-pro');
+    await page.getByLabel('Set', { exact: true }).selectOption('eb-garamond');
+    await page.getByLabel('Matched by').selectOption('size');
+    await page.getByRole('button', { name: 'Replace' }).click();
+    await page.getByLabel('In place of').selectOption('eb-garamond');
+    await page.getByLabel('Set', { exact: true }).selectOption('source-serif-4');
+    await page.getByLabel('Matched by').selectOption('xheight');
+    await page.getByText(/Sizes times 0\.8\d+: text 9\.\d+ pt/).waitFor();
+    await page.getByRole('button', { name: 'Replace' }).click();
+    await topic(/^Text/);
+    expect(await page.getByLabel('Face', { exact: true }).inputValue()).to.equal('source-serif-4');
+    expect(Number.parseFloat(await page.getByLabel('Size', { exact: true }).inputValue())).to.be.within(9, 10);
+  });
+
+  it('sets the limits of the word space by its handles, over the lines of the book', async () => {
+    await topic(/^Spacing/);
+    await page.getByRole('img', { name: /^Word spaces of \d+ lines/ }).waitFor();
+    const most = page.getByRole('slider', { name: 'Most word space' });
+    const before = Number(await most.getAttribute('aria-valuenow'));
+    await most.focus();
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
+    await page.waitForFunction(
+      (was) =>
+        Number(document.querySelector('[aria-label="Most word space"]')?.getAttribute('aria-valuenow')) > was + 0.009,
+      before,
+    );
+    const box = (await most.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + 40);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 30, box.y + 40, { steps: 5 });
+    await page.mouse.up();
+    expect(Number(await most.getAttribute('aria-valuenow'))).to.be.above(before + 0.03);
+    await page.getByText('own limits').waitFor();
+    await page.getByRole('button', { name: 'As the face' }).click();
+    await page.getByText('as held for the face').waitFor();
+    await page.getByText('Words tied by rule').waitFor();
   });
 });

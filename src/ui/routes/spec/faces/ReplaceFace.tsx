@@ -25,7 +25,8 @@ export function ReplaceFace({ families, uses, samples }: Props) {
   const from = used.includes(chosen) ? chosen : (used[0] ?? '');
   const [a, b] = [families.find(({ key }) => key === from), families.find(({ key }) => key === to)];
   const nameOf = (key: string) => families.find((family) => family.key === key)?.name ?? key;
-  const factor = a === undefined || b === undefined ? null : factorOf(match, a, b, samples);
+  // A face that is not here can be replaced, at its sizes.
+  const factor = match === 'size' ? 1 : a === undefined || b === undefined ? null : factorOf(match, a, b, samples);
   const replace = () => {
     if (factor === null) return;
     dispatch(replaceFace(from, to, factor, `${nameOf(to)} for ${nameOf(from)}`));
@@ -66,7 +67,9 @@ export function ReplaceFace({ families, uses, samples }: Props) {
           {to === ''
             ? ''
             : factor === null
-              ? 'Not known before the samples are composed.'
+              ? a === undefined
+                ? 'Its letters are not known: match by size.'
+                : 'Not known before the samples are composed.'
               : `Sizes times ${factor.toFixed(3)}${from === spec.text.face ? `: text ${(spec.text.size.pt * factor).toFixed(2)} pt` : ''}`}
         </span>
         <button
@@ -82,8 +85,12 @@ export function ReplaceFace({ families, uses, samples }: Props) {
 }
 
 /** What sizes are multiplied by; null while it is not known. */
-function factorOf(match: Match, a: Family, b: Family, samples: ReadonlyMap<string, Sample>): number | null {
-  if (match === 'size') return 1;
+function factorOf(
+  match: Exclude<Match, 'size'>,
+  a: Family,
+  b: Family,
+  samples: ReadonlyMap<string, Sample>,
+): number | null {
   if (match === 'xheight') return xHeightFactor(a.roman, b.roman);
   const widthOf = (family: Family) => characterWidth(samples.get(family.key)?.lists ?? [], family.key);
   const [own, other] = [widthOf(a), widthOf(b)];

@@ -1,0 +1,132 @@
+// Font files of a person's own: read, refused with a reason, and set in a book, its PDF too.
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { ImportError } from '../../../src/core/base/errors';
+import { replaceFaceEdits, applyEdits } from '../../../src/core/edit';
+import { ownFace, writePressPdf } from '../../../src/core/index';
+import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { WorkerAssets } from '../../../src/worker/assets';
+import { compose, drain, newContext, newSubsetter, readAsset, textOfPages } from '../../build/assets';
+import { book, chapter, words } from '../../build/book';
+import { pdfFonts, pdfText, qpdfCheck } from '../../build/tools';
+
+const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');
+const otfFile = createRequire(import.meta.url).resolve('source-code-pro/OTF/SourceCodePro-Regular.otf');
+const OTF = new Uint8Array(readFileSync(otfFile));
+
+/** The file with its fsType changed. */
+function withPermission(bytes: Uint8Array, fsType: number): Uint8Array {
+  const made = new Uint8Array(bytes);
+  const view = new DataView(made.buffer);
+  for (let k = 0; k < view.getUint16(4); k += 1) {
+    const at = 12 + k * 16;
+    if (String.fromCharCode(...made.subarray(at, at + 4)) === 'OS/2')
+      view.setUint16(view.getUint32(at + 8) + 8, fsType);
+  }
+  return made;
+}
+
+const refused = (bytes: Uint8Array, why: RegExp, code: string) =>
+  expect(() => ownFace('mine.ttf', bytes))
+    .to.throw(ImportError, why)
+    .with.property('code', code);
+
+describe('a font file of one’s own', () => {
+  it('is read as a face under a key of its own', () => {
+    const face = ownFace('mine.ttf', TTF);
+    expect(face).to.include({
+      id: 'own-crimson-pro/400',
+      family: 'own-crimson-pro',
+      familyName: 'Crimson Pro',
+      weight: 400,
+      italic: false,
+      postScriptName: 'CrimsonPro-Regular',
+    });
+    expect(face.features).to.include('kern');
+    const italic = ownFace('it.ttf', readAsset('fonts/EBGaramond_400Regular_Italic.ttf'));
+    expect(italic).to.include({ id: 'own-eb-garamond/400i', italic: true });
+  });
+
+  it('tells its kind where the file says it', () => {
+    expect(ownFace('code.otf', OTF)).to.include({ kind: 'mono', familyName: 'Source Code Pro' });
+  });
+
+  it('is refused with a reason when it may not be embedded, is cut short, or is none', () => {
+    refused(withPermission(TTF, 0x0002), /Crimson Pro may not be embedded/, 'unknown-kind');
+    refused(withPermission(TTF, 0x0200), /may not be embedded/, 'unknown-kind');
+    expect(ownFace('mine.ttf', withPermission(TTF, 0x0004)).family).to.equal('own-crimson-pro');
+    refused(TTF.slice(0, 200), /mine\.ttf is damaged/, 'damaged');
+    refused(TTF.slice(0, 4000), /mine\.ttf is damaged/, 'damaged');
+    refused(new TextEncoder().encode('no font at all'), /no font file/, 'not-a-document');
+    refused(new Uint8Array(2), /no font file/, 'not-a-document');
+  });
+});
+
+describe('a book set in a face of one’s own', () => {
+  for (const [name, bytes, psName] of [
+    ['TrueType outlines', TTF, /CrimsonPro-Regular/],
+    ['PostScript outlines', OTF, /SourceCodePro-Regular/],
+  ] as const)
+    it(`is composed and written with ${name}, every word copied`, async () => {
+      const record = ownFace('mine', bytes);
+      const assets = new WorkerAssets(async (file) => readAsset(file), [{ record, bytes }]);
+      const text = { ...NOVEL_SPEC.text, face: record.family };
+      const made = book([chapter('One', words(120, 3))], [], { ...NOVEL_SPEC, text });
+      const context = await assets.contextFor(made);
+      const composed = compose(made, context);
+      expect(composed.findings.map(({ kind }) => kind)).to.not.include('face-missing');
+      const pdf = drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
+      expect(qpdfCheck(pdf)).to.include('No syntax or stream encoding errors');
+      const own = pdfFonts(pdf)
+        .split('\n')
+        .find((line) => psName.test(line))!;
+      expect(own).to.match(/yes yes yes/);
+      const plain = (all: string) => all.replace(/[\s\u00AD-]+/g, '');
+      expect(plain(pdfText(pdf))).to.include(plain(words(120, 3)).slice(0, 400));
+    });
+
+  it('opens with a substitute and a finding where the face is not', () => {
+    const text = { ...NOVEL_SPEC.text, face: 'own-gone' };
+    const made = book([chapter('One', words(60, 3))], [], { ...NOVEL_SPEC, text });
+    const composed = compose(made, newContext());
+    const finding = composed.findings.find(({ kind }) => kind === 'face-missing')!;
+    expect(finding.message).to.include('own-gone is not here');
+    expect(finding.grade).to.equal('must');
+    expect(textOfPages(composed)).to.include('One');
+  });
+});
+
+describe('one face in place of another', () => {
+  const start = book([chapter('One', 'x')], [], {
+    ...NOVEL_SPEC,
+    styles: {
+      ...NOVEL_SPEC.styles,
+      AH: { ...NOVEL_SPEC.styles.AH, face: 'source-sans-3', size: 12 },
+      BH: { ...NOVEL_SPEC.styles.BH, basedOn: 'AH', size: 11 },
+    },
+    characterStyles: { ...NOVEL_SPEC.characterStyles, code: { name: 'Code', face: 'source-sans-3' } },
+  });
+
+  it('takes the text, and the sizes of all that is set in it', () => {
+    const { spec } = applyEdits(start, replaceFaceEdits(start, 'eb-garamond', 'spectral', 0.9));
+    expect(spec.text).to.deep.include({ face: 'spectral', wordSpace: null, size: { pt: 10.35, unit: 'pt' } });
+    expect(spec.styles.CT.size).to.equal(18);
+    expect(spec.styles.AH).to.deep.equal(start.spec.styles.AH);
+    expect(spec.text.leading).to.deep.equal(start.spec.text.leading);
+  });
+
+  it('takes styles, what takes from them, and character styles', () => {
+    const { spec } = applyEdits(start, replaceFaceEdits(start, 'source-sans-3', 'alegreya', 1.1));
+    expect(spec.styles.AH).to.include({ face: 'alegreya', size: 13.2 });
+    expect(spec.styles.BH.size).to.equal(12.1);
+    expect(spec.styles.CT).to.deep.equal(start.spec.styles.CT);
+    expect(spec.characterStyles.code.face).to.equal('alegreya');
+    expect(spec.text).to.deep.equal(start.spec.text);
+  });
+
+  it('does nothing for a face that is not used', () => {
+    expect(replaceFaceEdits(start, 'amiri', 'spectral', 1)).to.deep.equal([]);
+    expect(replaceFaceEdits(start, 'eb-garamond', 'eb-garamond', 1)).to.deep.equal([]);
+  });
+});
