@@ -189,6 +189,9 @@ export interface SpotRule {
   readonly style: StyleTag;
 }
 
+/** How words are divided in one style (house rules, section 3). */
+export type WordDivision = Pick<HyphenationSpec, 'smallestWord' | 'before' | 'after' | 'running' | 'capitals'>;
+
 /** A rule above or below a paragraph. */
 export interface ParagraphRule {
   readonly weight: Pt;
@@ -247,6 +250,10 @@ export interface ParagraphStyle {
   readonly drop?: DropCapital | null;
   readonly lead?: LeadIn | null;
   readonly spots?: readonly SpotRule[];
+  /** Limits of the word space of its own; null: those of the text or the face, whatever it takes from. */
+  readonly wordSpace?: WordSpace | null;
+  /** How its words are divided, where otherwise than in the text; null: as in the text. */
+  readonly division?: WordDivision | null;
   readonly ink?: InkUse;
   readonly background?: InkUse | null;
   readonly ruleAbove?: ParagraphRule | null;

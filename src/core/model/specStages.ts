@@ -111,6 +111,8 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   drop: 'shape',
   lead: 'shape',
   spots: 'shape',
+  wordSpace: 'break',
+  division: 'break',
   ink: 'break',
   background: 'break',
   ruleAbove: 'break',

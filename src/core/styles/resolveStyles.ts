@@ -104,7 +104,9 @@ function resolveStyle(
     ties: text.ties,
     liftedTies: text.liftedTies,
     opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
-    wordSpace: family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family)),
+    wordSpace:
+      own.wordSpace ??
+      (family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family))),
     looseOver: looseOver(family, space(family)),
     language: own.language ?? language,
     initial: own.drop ? { ...own.drop, isRaised: false } : null,
@@ -118,7 +120,7 @@ function resolveStyle(
     ruleBelow: setRule(spec.inks, own.ruleBelow),
     tabs: own.tabs ?? NO_TABS,
     lineNumbers: own.lineNumbers ?? 0,
-    hyphenation: text.hyphenation,
+    hyphenation: own.division ? { ...text.hyphenation, ...own.division } : text.hyphenation,
   };
 }
 

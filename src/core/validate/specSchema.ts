@@ -15,6 +15,12 @@ const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 /** OpenType features by tag, each on, or off with a minus. */
 const FEATURES = /^-?[a-z0-9]{4}(,-?[a-z0-9]{4})*$/;
 
+const wordSpaceSchema = Joi.object({
+  least: number(0.05, 1, 'em'),
+  wished: number(0.05, 1, 'em'),
+  most: number(0.05, 2, 'em'),
+});
+
 const openerVariant = Joi.alternatives(
   Joi.object({ sink: whole(0, 40, 'grid lines'), textStart: whole(1, 60, 'grid line') }),
 )
@@ -122,6 +128,14 @@ export const paragraphStyleSchema = Joi.object({
   spots: Joi.array()
     .items(Joi.object({ pattern: Joi.string().custom(asPattern).required(), style: Joi.string().max(12).required() }))
     .max(40),
+  wordSpace: wordSpaceSchema.allow(null),
+  division: Joi.object({
+    smallestWord: whole(4, 20, 'letters'),
+    before: whole(1, 10, 'letters'),
+    after: whole(1, 10, 'letters'),
+    running: whole(0, 3, 'lines'),
+    capitals: oneOf('dear', 'never'),
+  }).allow(null),
   ink: inkUse,
   background: inkUse.allow(null),
   ruleAbove: paragraphRule,
@@ -156,9 +170,7 @@ export const specSchema = object({
     leading: lengthSchema(4, 144),
     setting: oneOf('justified', 'ragged'),
     indent: lengthSchema(0, 200),
-    wordSpace: Joi.object({ least: number(0.05, 1, 'em'), wished: number(0.05, 1, 'em'), most: number(0.05, 2, 'em') })
-      .allow(null)
-      .required(),
+    wordSpace: wordSpaceSchema.allow(null).required(),
     hyphenation: object({
       on: flag(),
       smallestWord: whole(4, 20, 'letters'),
@@ -235,10 +247,10 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
   if (measure < spec.text.size.pt * LEAST_MEASURE) {
     throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of ten characters.');
   }
-  const { wordSpace } = spec.text;
-  if (wordSpace !== null && !(wordSpace.least <= wordSpace.wished && wordSpace.wished <= wordSpace.most)) {
-    throw new ValueError('text.wordSpace', 'The word space must be wished between its least and its most.');
-  }
+  const spaces = [spec.text.wordSpace, ...Object.values(spec.styles).map((style) => style.wordSpace)];
+  for (const wordSpace of spaces)
+    if (wordSpace && !(wordSpace.least <= wordSpace.wished && wordSpace.wished <= wordSpace.most))
+      throw new ValueError('text.wordSpace', 'The word space must be wished between its least and its most.');
   const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
   if (depth < spec.text.size.pt)
     throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');

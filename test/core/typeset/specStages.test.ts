@@ -142,6 +142,8 @@ const STYLE_VALUES: Record<string, Plain> = {
   drop: { lines: 2, letters: 1 },
   lead: { kind: 'words', count: 2, mark: '', style: null },
   spots: [{ pattern: 'extract', style: 'sc' }],
+  wordSpace: { least: 0.2, wished: 0.26, most: 0.4 },
+  division: { smallestWord: 9, before: 4, after: 4, running: 1, capitals: 'never' },
   ink: { ink: 'Black', tint: 60 },
   background: { ink: 'Black', tint: 10 },
   ruleAbove: { weight: 0.5, width: 'paragraph', offset: 12 },

@@ -1,6 +1,7 @@
 // What properties of styles do on composed pages, in the PDF too.
 import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
+import { LINE_END } from '../../../src/core/model/broken';
 import type { DisplayList, TextItem } from '../../../src/core/model/displayList';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from '../../../src/core/model/spec';
@@ -115,6 +116,24 @@ describe('properties of paragraph styles', () => {
     expect(paragraph.styled.runs[0].initial).to.equal('letter');
     const risen = setOf({ rise: 3 }, 'a word');
     expect([...risen.list.rises.slice(risen.items[0].first, risen.items[0].first + 3)]).to.deep.equal([3, 3, 3]);
+  });
+
+  it('spaces and divides its words its own way', () => {
+    const set = (change: Partial<ParagraphStyle>) => {
+      const { broken } = setOf({ align: 'justify', ...change }, words(150, 12)).paragraph;
+      const full = [...broken.spaceEm].slice(0, broken.count - 1);
+      const hyphens = [...broken.end].filter((end) => end === LINE_END.hyphen).length;
+      return { mean: full.reduce((sum, em) => sum + em, 0) / full.length, hyphens };
+    };
+    const plain = set({});
+    const wide = set({ wordSpace: { least: 0.26, wished: 0.34, most: 0.5 } });
+    expect(wide.mean).to.be.above(plain.mean + 0.05);
+    const whole = set({ division: { smallestWord: 20, before: 4, after: 4, running: 1, capitals: 'never' } });
+    expect(plain.hyphens).to.be.above(0);
+    expect(whole.hyphens).to.equal(0);
+    expect(() => setOf({ wordSpace: { least: 0.4, wished: 0.3, most: 0.5 } }, 'x')).to.throw(
+      'between its least and its most',
+    );
   });
 
   it('begins a page', () => {

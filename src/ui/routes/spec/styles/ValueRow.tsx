@@ -2,12 +2,21 @@
 import type { ReactNode } from 'react';
 import { FAMILY_NAMES } from '../../../../core/model/familyNames';
 import { LANGUAGES } from '../../../../core/model/book';
-import type { DropCapital, LeadIn, ParagraphRule, SpotRule, TabStop } from '../../../../core/model/spec';
+import type {
+  DropCapital,
+  LeadIn,
+  ParagraphRule,
+  SpotRule,
+  TabStop,
+  WordDivision,
+  WordSpace,
+} from '../../../../core/model/spec';
 import type { InkUse } from '../../../../core/model/inks';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import { DropField, InkField, LeadField, RuleField, SpotsField } from './compoundFields';
+import { DivisionField, SpacesField } from './spacingFields';
 import { tabsInWords, tabsOf } from './tabsText';
 import type { Value } from './values';
 
@@ -153,6 +162,12 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
       return <DropField {...shared} value={(effective as DropCapital | null | undefined) ?? null} onChange={set} />;
     case 'lead':
       return <LeadField {...shared} value={(effective as LeadIn | null | undefined) ?? null} onChange={set} />;
+    case 'spaces':
+      return <SpacesField {...shared} value={(effective as WordSpace | null | undefined) ?? null} onChange={set} />;
+    case 'division':
+      return (
+        <DivisionField {...shared} value={(effective as WordDivision | null | undefined) ?? null} onChange={set} />
+      );
     case 'spots':
       return <SpotsField {...shared} value={(effective as readonly SpotRule[] | undefined) ?? []} onChange={set} />;
   }

@@ -7,7 +7,7 @@ import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 
-interface Field<T> {
+export interface Field<T> {
   readonly label: string;
   readonly note: ReactNode;
   readonly disabled: boolean;

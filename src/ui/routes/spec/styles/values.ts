@@ -19,7 +19,9 @@ export type ValueKind =
   | { readonly kind: 'rule' }
   | { readonly kind: 'drop' }
   | { readonly kind: 'lead' }
-  | { readonly kind: 'spots' };
+  | { readonly kind: 'spots' }
+  | { readonly kind: 'spaces' }
+  | { readonly kind: 'division' };
 
 export interface Value<K> {
   readonly key: K;
@@ -102,6 +104,8 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
       value('leftIndent', 'Left in', { kind: 'pt' }, '0'),
       value('rightIndent', 'Right in', { kind: 'pt' }, '0'),
       value('hyphenate', 'Divide words', { kind: 'flag' }, 'yes'),
+      value('division', 'How they are divided', { kind: 'division' }, 'as the text'),
+      value('wordSpace', 'Word space', { kind: 'spaces' }, 'as the text'),
       value('tabs', 'Tabs', { kind: 'tabs' }, 'none'),
       value('lineNumbers', 'Line numbers every', { kind: 'number', unit: 'lines' }, '0'),
     ],

@@ -1,0 +1,92 @@
+// Spacing and word division of one style, where they differ from those of the text.
+import type { WordDivision, WordSpace } from '../../../../core/model/spec';
+import { ChoiceSetting, NumberSetting } from '../../../components/Setting';
+import { useSpec } from '../useSetSpec';
+import type { Field } from './compoundFields';
+
+const OWN: readonly (readonly [string, string])[] = [
+  ['text', 'as the text'],
+  ['own', 'its own'],
+];
+/** Where the text has no limits of its own: those of its face, roughly. */
+const FIRST: WordSpace = { least: 0.18, wished: 0.23, most: 0.34 };
+
+const SPACES: readonly (readonly [keyof WordSpace, string])[] = [
+  ['least', 'Least'],
+  ['wished', 'Wished'],
+  ['most', 'Most'],
+];
+
+export function SpacesField({ label, note, disabled, value, onChange }: Field<WordSpace | null>) {
+  const { text } = useSpec().spec;
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={note}
+        disabled={disabled}
+        value={value === null ? 'text' : 'own'}
+        choices={OWN}
+        onChange={(to) => onChange(to === 'text' ? null : (text.wordSpace ?? FIRST))}
+      />
+      {value !== null &&
+        SPACES.map(([key, name]) => (
+          <NumberSetting
+            key={key}
+            label={name}
+            unit="em"
+            disabled={disabled}
+            value={value[key]}
+            onChange={(to) => onChange({ ...value, [key]: to })}
+          />
+        ))}
+    </>
+  );
+}
+
+const COUNTS: readonly (readonly ['smallestWord' | 'before' | 'after' | 'running', string, string])[] = [
+  ['smallestWord', 'Smallest word', 'letters'],
+  ['before', 'Before the hyphen', 'letters'],
+  ['after', 'After it', 'letters'],
+  ['running', 'Most running', 'lines'],
+];
+
+export function DivisionField({ label, note, disabled, value, onChange }: Field<WordDivision | null>) {
+  const { on: _, exceptions: __, ...ofText } = useSpec().spec.text.hyphenation;
+  return (
+    <>
+      <ChoiceSetting
+        label={label}
+        note={note}
+        disabled={disabled}
+        value={value === null ? 'text' : 'own'}
+        choices={OWN}
+        onChange={(to) => onChange(to === 'text' ? null : ofText)}
+      />
+      {value !== null && (
+        <>
+          {COUNTS.map(([key, name, unit]) => (
+            <NumberSetting
+              key={key}
+              label={name}
+              unit={unit}
+              disabled={disabled}
+              value={value[key]}
+              onChange={(to) => onChange({ ...value, [key]: to })}
+            />
+          ))}
+          <ChoiceSetting
+            label="Capitalised"
+            disabled={disabled}
+            value={value.capitals}
+            choices={[
+              ['dear', 'At a price'],
+              ['never', 'Never'],
+            ]}
+            onChange={(capitals) => onChange({ ...value, capitals })}
+          />
+        </>
+      )}
+    </>
+  );
+}
