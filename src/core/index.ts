@@ -53,6 +53,7 @@ export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';
 
 export { ownFace } from './fonts/ownFont';
+export { isWoff2, unpackWoff2 } from './fonts/woff2';
 export { findAll, replaceAll } from './find';
 export { listChange } from './base/listChange';
 export { lackingCharacters } from './proof';

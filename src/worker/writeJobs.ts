@@ -26,6 +26,7 @@ import {
 import type { Manuscript } from '../core/model/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { GlyphOutline } from '../core/model/displayList';
+import { unpackFont } from './unpackFont';
 import { newOutlines } from './outlines';
 import type { Specimen, WriteReply, WriteRequest } from './protocol';
 
@@ -60,8 +61,10 @@ export async function doWriteJob(
           bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
           pages: 0,
         };
-      case 'readFont':
-        return { kind: 'font', font: { record: ownFace(job.fileName, job.bytes), bytes: job.bytes } };
+      case 'readFont': {
+        const bytes = await unpackFont(job.fileName, job.bytes);
+        return { kind: 'font', font: { record: ownFace(job.fileName, bytes), bytes } };
+      }
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'press':

@@ -1,5 +1,7 @@
 // Spec as a typesetter works in it: the page and its canon, drags on the drawing, styles, inks, kept specs.
 import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import type { Page } from 'playwright-core';
 import { bytesOf, journey, openDemo, stageFact, untilFact, type Journey } from './app';
 import { readAsset } from '../build/assets';
@@ -295,6 +297,11 @@ describe('faces and the space between words', () => {
     const card = page.getByRole('article', { name: 'Crimson Pro' });
     await card.getByText(/^(Has every character|Lacks \d+) of this book/).waitFor();
     await card.getByRole('img').waitFor();
+    const packed = createRequire(import.meta.url).resolve('source-code-pro/WOFF2/TTF/SourceCodePro-Regular.ttf.woff2');
+    await bring('packed.woff2', new Uint8Array(readFileSync(packed)));
+    const mono = page.getByRole('article', { name: 'Source Code Pro' });
+    await mono.getByText('mono, own').waitFor();
+    await mono.getByRole('img').waitFor();
   });
 
   it('sets the text in it, after a reload too, and says so when it is dropped', async () => {

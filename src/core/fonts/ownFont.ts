@@ -24,7 +24,7 @@ export function ownFace(fileName: string, bytes: Uint8Array): FaceRecord {
   if (bytes.length > FILE_LIMIT)
     throw new ImportError('too-large', `${fileName} is larger than ${FILE_LIMIT >> 20} MB, so it was not taken.`);
   if (!SIGNATURES.includes(String.fromCharCode(...bytes.subarray(0, 4))))
-    throw new ImportError('not-a-document', `${fileName} is no font file that can be read: use TTF or OTF.`);
+    throw new ImportError('not-a-document', `${fileName} is no font file that can be read: use TTF, OTF or WOFF2.`);
   try {
     const facts = readSfnt(bytes);
     const { family, weight, italic, permission, kind } = readSfntNames(bytes);

@@ -77,7 +77,7 @@ export function FacesTopic() {
             <input
               type="file"
               multiple
-              accept=".ttf,.otf"
+              accept=".ttf,.otf,.woff2"
               className="sr-only"
               aria-label="Font files"
               onChange={(event) => {
@@ -86,7 +86,7 @@ export function FacesTopic() {
               }}
             />
           </label>
-          <p className="pt-1 text-[12px] text-quiet">TTF or OTF, dropped here too; kept in this browser.</p>
+          <p className="pt-1 text-[12px] text-quiet">TTF, OTF or WOFF2, dropped here too; kept in this browser.</p>
         </div>
         {problems.map((problem) => (
           <p key={problem} role="alert" className="border-b border-hairline px-3.5 py-1 text-[12px] text-error">
