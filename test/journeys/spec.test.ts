@@ -28,7 +28,7 @@ describe('the page in Spec', () => {
     await sums.waitFor();
     expect((await sums.innerText()).replace(/\s+/g, ' ')).to.match(/Type width w · w ÷ h 3\.3989 in/);
     expect(await value('Back margin, on the drawing')).to.equal('0.7837 in');
-    await page.getByLabel('Head', { exact: true }).first().fill('1in');
+    await page.getByLabel('Head', { exact: true }).fill('1in');
     await page.keyboard.press('Enter');
     await page.getByText('changed by hand').first().waitFor();
     await page.getByRole('button', { name: 'Use these' }).click();
@@ -74,7 +74,7 @@ describe('the page in Spec', () => {
   });
 
   it('refuses margins that leave no line, where they are typed, and keeps the last good ones', async () => {
-    const back = page.getByLabel('Back', { exact: true }).first();
+    const back = page.getByLabel('Back', { exact: true });
     const before = await back.inputValue();
     await back.fill('4in');
     await page.keyboard.press('Enter');
@@ -103,8 +103,8 @@ describe('the page in Spec', () => {
   });
 
   it('writes bleed into the press PDF', async () => {
-    for (const side of ['Head', 'Foot', 'Back', 'Fore-edge']) {
-      await page.getByLabel(side, { exact: true }).last().fill('3mm');
+    for (const side of ['head', 'foot', 'back', 'fore-edge']) {
+      await page.getByLabel(`At the ${side}`, { exact: true }).fill('3mm');
       await page.keyboard.press('Enter');
     }
     await stageFact(page, 'Pages');

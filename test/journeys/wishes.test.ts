@@ -133,8 +133,10 @@ describe('a person’s wishes for a paragraph', () => {
     expect(await page.getByLabel('Short spreads').isDisabled()).to.equal(true);
     await page.keyboard.press('Control+z');
     expect(await page.getByLabel('Facing pages').inputValue()).to.equal('level');
-    await page.getByLabel('Columns', { exact: true }).fill('9');
+    await page.getByLabel('Lines at a page’s foot').fill('9');
     await page.keyboard.press('Enter');
-    expect(await page.getByRole('alert').first().innerText()).to.match(/columns/);
+    expect(await page.getByRole('alert').first().innerText()).to.match(
+      /linesAtFoot|from 1 to 6|less than or equal to 6/,
+    );
   });
 });

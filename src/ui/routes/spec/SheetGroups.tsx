@@ -118,10 +118,10 @@ function Elsewhere() {
 }
 
 const SIDES = [
-  ['head', 'Head'],
-  ['foot', 'Foot'],
-  ['back', 'Back'],
-  ['foreEdge', 'Fore-edge'],
+  ['head', 'At the head'],
+  ['foot', 'At the foot'],
+  ['back', 'At the back'],
+  ['foreEdge', 'At the fore-edge'],
 ] as const;
 
 export function BleedGroup() {
@@ -136,7 +136,7 @@ export function BleedGroup() {
           label={label}
           value={bleed[side]}
           disabled={readOnly}
-          onChange={(to) => set(`page.bleed.${side}`, to, `${label} bleed`)}
+          onChange={(to) => set(`page.bleed.${side}`, to, `Bleed ${label.toLowerCase()}`)}
         />
       ))}
       <LengthSetting
