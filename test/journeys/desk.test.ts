@@ -216,6 +216,14 @@ describe('the desk and the other screens', () => {
       for (const [key, screen] of ['copy', 'spec', 'pages', 'proof', 'deliver'].entries()) {
         await page.keyboard.press(`Alt+${key + 1}`);
         await look(`${screen} ${theme}`);
+        if (screen !== 'spec') continue;
+        const topics = page.getByRole('navigation', { name: 'Topics' }).getByRole('button');
+        for (let topic = 1; topic < (await topics.count()); topic += 1) {
+          await topics.nth(topic).click();
+          await page.waitForTimeout(150);
+          await look(`spec, topic ${topic} ${theme}`);
+        }
+        await topics.first().click();
       }
       await page.keyboard.press('Alt+1');
       await page.getByRole('button', { name: 'Particulars' }).click();

@@ -189,7 +189,7 @@ function Cards({ title, cards, mayUse }: { title: string; cards: readonly Card[]
               <span className="font-semibold">{card.name}</span>
               {card.isNow && <span className="text-primary">this book’s</span>}
             </h3>
-            <div className="my-1.5 flex min-h-[150px] items-start gap-px bg-desk">
+            <div className="my-1.5 flex min-h-[150px] items-start gap-px bg-base-200">
               {specimen?.lists.map((list, k) => (
                 <PageCanvas
                   key={k}
