@@ -20,7 +20,52 @@ const VIEWS = [
       await page.locator('article[data-page="18"] [data-block]').nth(14).click();
     },
   ],
-  ['spec', (page) => page.keyboard.press('Alt+2')],
+  [
+    'spec',
+    async (page) => {
+      await page.keyboard.press('Alt+2');
+      await page.getByLabel('Margins from').selectOption({ label: 'Two thirds' });
+      await page.getByText('holds', { exact: true }).waitFor();
+      await page.getByLabel('Margins from').scrollIntoViewIfNeeded();
+      await page.waitForTimeout(1200);
+    },
+  ],
+  [
+    'openers',
+    async (page) => {
+      await page.getByLabel('Margins from').focus();
+      await page.keyboard.press('Control+z');
+      await page.getByRole('button', { name: /^Openers/ }).click();
+      await page.getByRole('button', { name: 'Longest title' }).click();
+      await page.waitForTimeout(1200);
+    },
+  ],
+  [
+    'styles',
+    async (page) => {
+      await page.getByRole('button', { name: /^Styles/ }).click();
+      await page.getByRole('button', { name: /^EXT/ }).click();
+      await page.getByRole('button', { name: 'Walk' }).click();
+      await page.waitForTimeout(1200);
+    },
+  ],
+  [
+    'faces',
+    async (page) => {
+      await page.getByRole('button', { name: /^Faces/ }).click();
+      await page.getByRole('img', { name: /^Words of this book in Source Serif 4/ }).waitFor();
+    },
+  ],
+  [
+    'kept-specs',
+    async (page) => {
+      await page.getByRole('button', { name: /^Kept specs/ }).click();
+      await page
+        .getByRole('img', { name: /as Essays/ })
+        .first()
+        .waitFor();
+    },
+  ],
   ['spacing', (page) => page.getByRole('button', { name: /^Spacing, breaks/ }).click()],
   [
     'copy',
