@@ -1,8 +1,9 @@
 // The page as a dimensioned drawing: a spread to scale with the book's own text in its type area, every measure typed
 // where it stands.
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Length } from '../../../../core/model/length';
-import { useAppSelector } from '../../../../state/hooks';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { spreadReached } from '../../../../state/viewSlice';
 import { selectSpreads, type Spread } from '../../../../state/selectors';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
@@ -153,7 +154,14 @@ function useShownSpread(): Spread | undefined {
 function LiveSpread({ left, top, width }: { left: number; top: number; width: number }) {
   const { cache, version } = usePageCache();
   const pictures = usePictures();
+  const dispatch = useAppDispatch();
   const spread = useShownSpread();
+  const current = useAppSelector((state) => state.view.spread);
+  // What is shown is what is looked at: it is composed before the rest.
+  const shown = spread?.index ?? current;
+  useEffect(() => {
+    if (shown !== current) dispatch(spreadReached(shown));
+  }, [dispatch, shown, current]);
   return (
     <>
       {[spread?.verso, spread?.recto].map((page, side) => {
@@ -187,15 +195,16 @@ function spreadFor(topic: string, spreads: readonly Spread[], current: number): 
   return textSpread(spreads, current);
 }
 
+/** The spread of text nearest to the one that was looked at, best one whose text goes on after it: full on both sides. */
 function textSpread(spreads: readonly Spread[], current: number): Spread | undefined {
   const isText = (spread: Spread | undefined) => spread?.verso?.role === 'text' && spread.recto?.role === 'text';
-  // A spread whose text goes on after it is full on both sides.
-  const isFull = (spread: Spread) => isText(spread) && spreads[spread.index + 1]?.verso?.role === 'text';
   if (isText(spreads[current])) return spreads[current];
+  const isFull = (spread: Spread) => isText(spread) && spreads[spread.index + 1]?.verso?.role === 'text';
+  const nearest = [...spreads].sort((a, b) => Math.abs(a.index - current) - Math.abs(b.index - current));
   return (
-    spreads.find(isFull) ??
-    spreads.find(isText) ??
-    spreads.find((spread) => spread.verso !== null && spread.recto !== null)
+    nearest.find(isFull) ??
+    nearest.find(isText) ??
+    nearest.find((spread) => spread.verso !== null && spread.recto !== null)
   );
 }
 
