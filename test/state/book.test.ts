@@ -13,112 +13,15 @@ import {
 } from '../../src/state/bookSlice';
 import { closeBook, openBook, setParticulars } from '../../src/state/bookThunks';
 import { setAs, setSpec } from '../../src/state/specThunks';
-import { PageCache } from '../../src/state/pageCache';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
-import type { Services } from '../../src/state/services';
-import { createAppStore, type AppStore } from '../../src/state/store';
 import { addManuscript, readShelf, removeBook } from '../../src/state/shelfThunks';
 import { fileStem, makeProduct } from '../../src/state/deliverThunks';
-import { BookRepository } from '../../src/storage/bookRepository';
-import { WalnutDatabase } from '../../src/storage/database';
-import { doWriteJob } from '../../src/worker/writeJobs';
-import type { ComposedSummary, TypesetListener } from '../../src/worker/typesetClient';
+import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThunks';
 import { picturesIn } from '../../src/core/model/streams';
 import { jpegOf, pngOf } from '../build/pictures';
-import type { FaceTable } from '../../src/core/model/faces';
-import { FontRepository } from '../../src/storage/fontRepository';
-import { PictureRepository } from '../../src/storage/pictureRepository';
-import { PictureCache } from '../../src/state/pictureCache';
-import { PullRepository } from '../../src/storage/pullRepository';
 import { setParticularsEdit } from '../../src/core/edit';
-import { readAsset, readJson } from '../build/assets';
-import { book, chapter, division, note } from '../build/book';
-
-let databases = 0;
-
-interface World {
-  readonly services: Services;
-  readonly store: AppStore;
-  readonly repository: BookRepository;
-  readonly applied: { from: number; to: number }[];
-  readonly downloads: { name: string; bytes: Uint8Array }[];
-  listener?: TypesetListener;
-  time: number;
-}
-
-/** The app's state over a real (in-memory) database, with a typeset client that only notes what it is told. */
-function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World {
-  const repository = new BookRepository(database);
-  const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = {
-    repository,
-    applied: [],
-    downloads: [],
-    time: 1000,
-  };
-  const client = {
-    open: () => queueMicrotask(() => made.listener?.onFailed('no typeset worker in this test')),
-    apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
-    page: async () => ({ revision: 0, list: null, outlines: [] }),
-    locate: async () => -1,
-    close: () => undefined,
-  };
-  const services: Services = {
-    repository,
-    pulls: new PullRepository(database),
-    pictures: new PictureRepository(database),
-    pictureCache: new PictureCache(
-      async () => undefined,
-      () => undefined,
-    ),
-    fonts: new FontRepository(database),
-    ownFonts: [],
-    fetchFaces: async () => readJson('faces.json') as FaceTable,
-    locks: {
-      tryLock: async () => ({ release: () => undefined }),
-      takeOver: async () => ({ release: () => undefined }),
-      onLetGo: () => () => undefined,
-    },
-    pageCache: new PageCache(() => services.client),
-    client: null,
-    createClient: (_current, listener) => {
-      made.listener = listener;
-      return client as never;
-    },
-    startWriteJob: (order) => ({
-      result: doWriteJob(
-        { ...order, base: '' } as never,
-        async (name) => readAsset(name),
-        () => undefined,
-      ) as never,
-      cancel: () => undefined,
-    }),
-    fetchDemos: async () => [
-      {
-        fileName: 'the-ferry-register.docx',
-        bytes: readAsset('demo/the-ferry-register.docx'),
-        particulars: { year: '2026' },
-      },
-    ],
-    download: (name, bytes) => void made.downloads.push({ name, bytes }),
-    now: () => made.time,
-    newBookId: () => `b${(databases += 1)}`,
-  };
-  return Object.assign(made, { services, store: createAppStore(services) }) as World;
-}
-
-const sample = () => ({
-  ...book([division('title', []), chapter('One', 'a{1}'), chapter('Two', 'b')], [note(1, 'x')]),
-  id: `b${(databases += 1)}`,
-});
-
-async function opened(): Promise<World & { id: string }> {
-  const here = world();
-  const made = sample();
-  await here.repository.add(made, 1);
-  await here.store.dispatch(openBook(made.id));
-  return Object.assign(here, { id: made.id });
-}
+import { opened, sample, world, type World } from '../build/world';
 
 describe('the open book', () => {
   it('is edited, undone and redone; each is a new revision', async () => {

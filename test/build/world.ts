@@ -1,0 +1,104 @@
+// The app's state as tests have it: a real database in memory, the write jobs in the same thread, a typeset client that only notes.
+import 'fake-indexeddb/auto';
+import type { FaceTable } from '../../src/core/model/faces';
+import { openBook } from '../../src/state/bookThunks';
+import { PageCache } from '../../src/state/pageCache';
+import { PictureCache } from '../../src/state/pictureCache';
+import type { Services } from '../../src/state/services';
+import { createAppStore, type AppStore } from '../../src/state/store';
+import { BookRepository } from '../../src/storage/bookRepository';
+import { WalnutDatabase } from '../../src/storage/database';
+import { FontRepository } from '../../src/storage/fontRepository';
+import { PictureRepository } from '../../src/storage/pictureRepository';
+import { PullRepository } from '../../src/storage/pullRepository';
+import type { TypesetListener } from '../../src/worker/typesetClient';
+import { doWriteJob } from '../../src/worker/writeJobs';
+import { readAsset, readJson } from './assets';
+import { book, chapter, division, note } from './book';
+
+let databases = 0;
+
+export interface World {
+  readonly services: Services;
+  readonly store: AppStore;
+  readonly repository: BookRepository;
+  readonly applied: { from: number; to: number }[];
+  readonly downloads: { name: string; bytes: Uint8Array }[];
+  listener?: TypesetListener;
+  time: number;
+}
+
+/** The app's state over a real (in-memory) database, with a typeset client that only notes what it is told. */
+export function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World {
+  const repository = new BookRepository(database);
+  const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = {
+    repository,
+    applied: [],
+    downloads: [],
+    time: 1000,
+  };
+  const client = {
+    open: () => queueMicrotask(() => made.listener?.onFailed('no typeset worker in this test')),
+    apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
+    page: async () => ({ revision: 0, list: null, outlines: [] }),
+    locate: async () => -1,
+    close: () => undefined,
+  };
+  const services: Services = {
+    repository,
+    pulls: new PullRepository(database),
+    pictures: new PictureRepository(database),
+    pictureCache: new PictureCache(
+      async () => undefined,
+      () => undefined,
+    ),
+    fonts: new FontRepository(database),
+    ownFonts: [],
+    fetchFaces: async () => readJson('faces.json') as FaceTable,
+    locks: {
+      tryLock: async () => ({ release: () => undefined }),
+      takeOver: async () => ({ release: () => undefined }),
+      onLetGo: () => () => undefined,
+    },
+    pageCache: new PageCache(() => services.client),
+    client: null,
+    createClient: (_current, listener) => {
+      made.listener = listener;
+      return client as never;
+    },
+    startWriteJob: (order) => ({
+      result: doWriteJob(
+        { ...order, base: '' } as never,
+        async (name) => readAsset(name),
+        () => undefined,
+      ) as never,
+      cancel: () => undefined,
+    }),
+    fetchDemos: async () => [
+      {
+        fileName: 'the-ferry-register.docx',
+        bytes: readAsset('demo/the-ferry-register.docx'),
+        particulars: { year: '2026' },
+      },
+    ],
+    download: (name, bytes) => void made.downloads.push({ name, bytes }),
+    now: () => made.time,
+    newBookId: () => `b${(databases += 1)}`,
+  };
+  return Object.assign(made, { services, store: createAppStore(services) }) as World;
+}
+
+/** A small book of its own id. */
+export const sample = () => ({
+  ...book([division('title', []), chapter('One', 'a{1}'), chapter('Two', 'b')], [note(1, 'x')]),
+  id: `b${(databases += 1)}`,
+});
+
+/** A world with the sample open. */
+export async function opened(): Promise<World & { id: string }> {
+  const here = world();
+  const made = sample();
+  await here.repository.add(made, 1);
+  await here.store.dispatch(openBook(made.id));
+  return Object.assign(here, { id: made.id });
+}
