@@ -29,14 +29,17 @@ export function titleCase(text: string, runs: readonly StyledRun[], style: Resol
 
 /** Offsets of small letters that a title in that language has as capitals. */
 export function titleStarts(text: string, language: string): number[] {
-  const words = [...text.matchAll(/[\p{L}\p{M}'’]+/gu)].filter(({ 0: word }) => /\p{L}/u.test(word));
+  const words = [...text.matchAll(/[\p{L}\p{M}\p{N}'’]+/gu)].filter(({ 0: word }) => /[\p{L}\p{N}]/u.test(word));
   const isEnglish = language.startsWith('en');
   const starts: number[] = [];
   words.forEach((found, index) => {
-    const isEnd = index === 0 || index === words.length - 1 || /[:.?!]\s*$/.test(text.slice(0, found.index));
-    const isTitle = isEnglish ? isEnd || !SMALL.has(found[0].toLowerCase()) : index === 0;
-    const at = found.index + found[0].search(/\p{L}/u);
-    if (isTitle && /\p{Ll}/u.test(text[at])) starts.push(at);
+    const end = found.index + found[0].length;
+    const isFirst = index === 0 || /[:.?!]\s*$/.test(text.slice(0, found.index));
+    const isLast = index === words.length - 1 || /^[:.?!]/.test(text.slice(end));
+    const isTitle = isEnglish ? isFirst || isLast || !SMALL.has(found[0].toLowerCase()) : index === 0;
+    const letter = found[0].search(/\p{L}/u);
+    const at = found.index + letter;
+    if (isTitle && letter >= 0 && /\p{Ll}/u.test(text[at])) starts.push(at);
   });
   return starts;
 }

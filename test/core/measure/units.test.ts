@@ -60,3 +60,13 @@ describe('lengths that a person types', () => {
     expect(formatLength({ pt: 11.999, unit: 'pica' })).to.equal('1p0');
   });
 });
+
+describe('pixels at a resolution', () => {
+  it('are as many points as it says', () => {
+    expect(parseLength('300px', 'px', 300).pt).to.be.closeTo(72, 1e-9);
+    expect(parseLength('96px', 'px').pt).to.be.closeTo(72, 1e-9);
+    expect(parseLength('300px + 1in', 'px', 300).pt).to.be.closeTo(144, 1e-9);
+    expect(formatLength({ pt: 72, unit: 'px' }, 300)).to.equal('300 px');
+    expect(formatLength({ pt: 72, unit: 'px' })).to.equal('96 px');
+  });
+});

@@ -17,7 +17,7 @@ import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import { DropField, InkField, LeadField, RuleField, SpotsField } from './compoundFields';
 import { DivisionField, SpacesField } from './spacingFields';
-import { tabsInWords, tabsOf } from './tabsText';
+import { tabsInWords, tabsOf } from '../../../../core/measure/tabsText';
 import type { Value } from './values';
 
 interface Props {

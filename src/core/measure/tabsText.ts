@@ -1,7 +1,7 @@
 // Tabs as a person writes them: `12pt left, 40pt right ., end right`.
-import { ValueError } from '../../../../core/base/errors';
-import { formatNumber, parseLength } from '../../../../core/measure/units';
-import type { TabStop } from '../../../../core/model/spec';
+import { ValueError } from '../base/errors';
+import { formatNumber, parseLength } from './units';
+import type { TabStop } from '../model/spec';
 
 const KINDS = ['left', 'right', 'centre', 'decimal'];
 
