@@ -6,7 +6,7 @@ import { askFaces, bringFontsIn, dropFamily, replaceFace } from '../../src/state
 import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../src/state/inkThunks';
 import { applyKeptSpec, askSpecimens, exportSpec, importSpec, keepSpec, keptSpecs } from '../../src/state/keptSpecs';
 import { keptTrims } from '../../src/state/keptTrims';
-import { setSpec, snapMargins, takeCanon } from '../../src/state/specThunks';
+import { setAs, setSpec, snapMargins, takeCanon } from '../../src/state/specThunks';
 import {
   addStyle,
   clearTouches,
@@ -193,6 +193,27 @@ describe('inks', () => {
     expect(specOf(here).inks.set).to.equal('Night');
     expect(store.dispatch(dropInkSet())).to.match(/one set at least/);
     expect(store.dispatch(setInkOf('Tide', { colour: { kind: 'grey', k: 140 }, press: 'k' }))).to.match(/100/);
+  });
+});
+
+describe('starting specs', () => {
+  it('leave the book’s inks, guides, unit and own styles as they are', async () => {
+    const here = await opened();
+    const { store } = here;
+    store.dispatch(addInk('Tide', { colour: { kind: 'grey', k: 60 }, press: 'k' }));
+    store.dispatch(addStyle('paragraph', 'EXT', false));
+    store.dispatch(setStyle('EXT2', { ink: { ink: 'Tide', tint: 100 } }, 'x'));
+    store.dispatch(setSpec(['page', 'unit'], 'mm', 'Unit'));
+    store.dispatch(setSpec(['page', 'guides'], [{ axis: 'down', at: inches(1), on: 'mirrored' }], 'Guide'));
+    const { inks } = specOf(here);
+    store.dispatch(setAs('essays'));
+    expect(specOf(here).name).to.equal('Essays');
+    expect(specOf(here).inks).to.deep.equal(inks);
+    expect(specOf(here).page).to.deep.include({
+      unit: 'mm',
+      guides: [{ axis: 'down', at: inches(1), on: 'mirrored' }],
+    });
+    expect(specOf(here).styles.EXT2).to.deep.include({ ink: { ink: 'Tide', tint: 100 } });
   });
 });
 

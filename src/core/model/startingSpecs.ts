@@ -299,18 +299,21 @@ export const STARTING_SPECS: readonly StartingSpec[] = [
 
 /**
  * The spec that a book has when it is set as a starting spec: styles that only the book knows stay, and so do its own divisions
- * of words and its lifted ties.
+ * of words, its lifted ties, its inks, its guides and the unit of its lengths.
  */
 export function specSetAs(own: Spec, starting: Spec): Spec {
   const { hyphenation } = starting.text;
+  const { unit, dpi, guides } = own.page;
   return {
     ...starting,
+    page: { ...starting.page, unit, dpi, guides },
     text: {
       ...starting.text,
       hyphenation: { ...hyphenation, exceptions: own.text.hyphenation.exceptions },
       liftedTies: own.text.liftedTies,
     },
     marks: own.marks,
+    inks: own.inks,
     styles: { ...own.styles, ...starting.styles },
     characterStyles: { ...own.characterStyles, ...starting.characterStyles },
   };

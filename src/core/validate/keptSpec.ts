@@ -45,7 +45,8 @@ export function withSpecPart(own: Spec, value: unknown): Spec {
     return { ...laid[key], ...Object.fromEntries(named) };
   };
   const made = checkSpec({ ...laid, styles: whole('styles'), characterStyles: whole('characterStyles') }, 'The spec');
-  return specSetAs(own, made);
+  // What the part says of page and inks counts; the book's own words and marks stay.
+  return { ...specSetAs(own, made), page: made.page, inks: made.inks };
 }
 
 /** The plain data of a spec file; throws ValueError when it is no JSON, or holds no spec that could be laid over `own`. */
