@@ -107,6 +107,15 @@ function faultOf(spec: Spec): string | null {
     checkSpec(spec);
     return null;
   } catch (error) {
-    return (error as Error).message;
+    return plainFault((error as Error).message);
   }
+}
+
+/** What a check says of a value, as it is told beside the field where that was typed. */
+export function plainFault(message: string): string {
+  return message
+    .replace(/^The spec: [\w.[\]]+ /, 'It ')
+    .replace('less than or equal to', 'at most')
+    .replace('greater than or equal to', 'at least')
+    .replace('an integer', 'a whole number');
 }

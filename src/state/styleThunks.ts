@@ -21,7 +21,7 @@ import type { CharacterStyle, ParagraphStyle } from '../core/model/spec';
 import type { LocalLook, StyleTag } from '../core/model/streams';
 import { checkSpec } from '../core/validate';
 import { edit, setTouches } from './bookThunks';
-import { setSpec } from './specThunks';
+import { plainFault, setSpec } from './specThunks';
 import { spreadOfPage } from './selectors';
 import type { AppThunk } from './store';
 import { spreadCalled } from './viewSlice';
@@ -71,7 +71,7 @@ function styleFault(book: Book, tag: StyleTag, style: ParagraphStyle): string | 
     checkSpec({ ...book.spec, styles });
     return null;
   } catch (error) {
-    return (error as Error).message;
+    return plainFault((error as Error).message);
   }
 }
 

@@ -63,6 +63,8 @@ describe('the page', () => {
     expect(store.dispatch(setSpec(['page', 'margins', 'head'], inches(7), 'x'))).to.match(/no room/);
     expect(store.dispatch(setSpec(['text', 'leading'], { pt: 40, unit: 'pt' }, 'x'))).to.match(/300 %/);
     expect(store.dispatch(setSpec(['text', 'leading'], { pt: 7, unit: 'pt' }, 'x'))).to.match(/70 %/);
+    expect(store.dispatch(setSpec(['pages', 'linesAtFoot'], 9, 'x'))).to.equal('It must be at most 6.');
+    expect(store.dispatch(setSpec(['pages', 'linesAtFoot'], 1.5, 'x'))).to.equal('It must be a whole number.');
     expect(entries(here)).to.equal(count);
   });
 
