@@ -34,7 +34,7 @@ export function Drawing() {
       {width > 0 && (
         <>
           {shown.includes('text') ? (
-            <LiveSpread left={left} top={top} width={w} />
+            <LiveSpread left={left} top={top} width={w} height={h} />
           ) : (
             <div className="absolute bg-paper" style={{ left, top, width: 2 * w, height: h }} />
           )}
@@ -151,7 +151,7 @@ function useShownSpread(): Spread | undefined {
 }
 
 /** Two facing pages of the book with text on both, as composed last. */
-function LiveSpread({ left, top, width }: { left: number; top: number; width: number }) {
+function LiveSpread({ left, top, width, height }: { left: number; top: number; width: number; height: number }) {
   const { cache, version } = usePageCache();
   const pictures = usePictures();
   const dispatch = useAppDispatch();
@@ -162,8 +162,17 @@ function LiveSpread({ left, top, width }: { left: number; top: number; width: nu
   useEffect(() => {
     if (shown !== current) dispatch(spreadReached(shown));
   }, [dispatch, shown, current]);
+  const isAhead = [spread?.verso, spread?.recto].some((page) => page && cache.isAhead(page.index));
   return (
     <>
+      {isAhead && (
+        <p
+          className="absolute -translate-x-1/2 text-[12px] text-quiet"
+          style={{ left: left + width, top: top + height + 6 }}
+        >
+          folios to be settled
+        </p>
+      )}
       {[spread?.verso, spread?.recto].map((page, side) => {
         const list = page ? cache.get(page.index) : undefined;
         return (
