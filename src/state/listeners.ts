@@ -32,7 +32,9 @@ export function startListeners(
   // What is looked at is composed before the rest, whenever something changes.
   middleware.startListening({
     predicate: (_action, now, before) =>
-      now.view.spread !== before.view.spread || now.compose.summary !== before.compose.summary,
+      now.view.spread !== before.view.spread ||
+      now.view.drawn !== before.view.drawn ||
+      now.compose.summary !== before.compose.summary,
     effect: (_action, api) => services.client?.look(textLookedAt(api.getState())),
   });
   middleware.startListening({
@@ -44,8 +46,9 @@ export function startListeners(
 
 /** The text at the head of the spread in view, and its pages; null where no text stands. */
 function textLookedAt({ compose, view }: RootState): TextInView | null {
-  const first = pageOfSpread(view.spread);
-  const pages = (compose.summary?.pages ?? []).filter((page) => page.index >= first && page.index <= view.spread * 2);
+  const spread = view.drawn ?? view.spread;
+  const first = pageOfSpread(spread);
+  const pages = (compose.summary?.pages ?? []).filter((page) => page.index >= first && page.index <= spread * 2);
   const start = pages.find((page) => page.start !== null)?.start;
   return start ? { ...start, pages: pages.map((page) => page.index) } : null;
 }

@@ -14,6 +14,8 @@ export interface ViewState {
   readonly theme: Theme;
   /** Spread in view, from 0. */
   readonly spread: number;
+  /** Spread on the drawing in Spec, where that is another than the one in view; null: it is that, or there is no drawing. */
+  readonly drawn: number | null;
   /** Grows when the view must go to the spread; scrolling by hand does not change it. */
   readonly jump: number;
   readonly zoom: Zoom;
@@ -51,6 +53,7 @@ export interface ParagraphPlace {
 const initialState: ViewState = {
   theme: 'day',
   spread: 0,
+  drawn: null,
   jump: 0,
   zoom: { kind: 'spread' },
   division: null,
@@ -80,6 +83,7 @@ const slice = createSlice({
     }),
     textCalled: (state, action: PayloadAction<TextSelection>) => ({ ...state, text: { ...action.payload } }),
     placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
+    spreadDrawn: (state, action: PayloadAction<number | null>) => ({ ...state, drawn: action.payload }),
     layersShown: (state, action: PayloadAction<readonly Layer[]>) => ({ ...state, layers: action.payload }),
     topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
   },
@@ -104,6 +108,7 @@ export const {
   divisionChosen,
   topicChosen,
   layersShown,
+  spreadDrawn,
   paragraphPointed,
   textCalled,
   placesShown,

@@ -50,6 +50,26 @@ describe('the page in Spec', () => {
     await page.getByText('holds', { exact: true }).waitFor();
   });
 
+  it('takes the back margin from the extent, by a table that can be changed', async () => {
+    await page.getByLabel('Margins from').selectOption({ label: 'Back by the extent' });
+    await page.getByText('holds', { exact: true }).waitFor();
+    expect(await value('Back margin, on the drawing')).to.equal('0.7 in');
+    await page.getByRole('button', { name: 'Add a row' }).click();
+    const rows = page.getByLabel('to', { exact: true });
+    expect(await rows.count()).to.equal(4);
+    await rows.first().fill('20');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(
+      () => document.querySelector<HTMLInputElement>('[aria-label="Back margin, on the drawing"]')?.value === '0.8 in',
+    );
+    await rows.first().fill('900');
+    await page.keyboard.press('Enter');
+    await page.getByText('between those of its neighbours').waitFor();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Drop the longest' }).click();
+    expect(await rows.count()).to.equal(3);
+  });
+
   it('follows an edge that is dragged, in one undo step, with its value at the pointer', async () => {
     await page.getByLabel('Margins from').selectOption('');
     const before = await value('Head margin, on the drawing');

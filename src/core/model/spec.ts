@@ -245,7 +245,7 @@ export interface ParagraphStyle {
   /** Baseline shift of the words, upwards. */
   readonly rise?: Pt;
   readonly language?: string;
-  readonly breakBefore?: 'none' | 'page';
+  readonly breakBefore?: 'none' | 'column' | 'page';
   /** Null: none, whatever the style takes from. */
   readonly drop?: DropCapital | null;
   readonly lead?: LeadIn | null;

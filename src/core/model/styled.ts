@@ -55,8 +55,8 @@ export interface ResolvedStyle {
   readonly spots: readonly SpotRule[];
   /** Baseline shift of the words, upwards. */
   readonly rise: Pt;
-  /** Begins a page. */
-  readonly breakBefore: boolean;
+  /** What it begins; null: it stands where it comes. */
+  readonly breakBefore: 'page' | 'column' | null;
   /** Null: black. */
   readonly ink: SetInk | null;
   /** Null: paper. */

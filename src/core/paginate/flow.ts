@@ -57,6 +57,8 @@ export interface FlowItem {
   /** Cost of standing first on a page. */
   readonly topCost: number;
   readonly breakBefore: boolean;
+  /** Stands first in the first column. */
+  readonly beginsPage: boolean;
   /** Grid lines that may be left free before it without looking for another way: it cannot be divided. */
   readonly mayLeave: number;
   readonly wish: -1 | 0 | 1 | null;
@@ -212,7 +214,8 @@ function compile(
     cutBefore: before.cost,
     faultBefore: before.fault,
     topCost: topCostOf(source),
-    breakBefore: source.wishes?.breakBefore === true,
+    breakBefore: source.wishes?.breakBefore !== undefined,
+    beginsPage: source.wishes?.breakBefore === 'page',
     mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',

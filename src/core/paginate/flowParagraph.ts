@@ -10,7 +10,7 @@ export interface FlowNote {
 
 /** What a person wished for a paragraph's place (model/streams, PageTouches). */
 export interface PageWishes {
-  readonly breakBefore?: boolean;
+  readonly breakBefore?: 'page' | 'column';
   /** Stays on one page, and with the paragraph after it. */
   readonly together?: boolean;
   readonly lines?: -1 | 1;

@@ -113,7 +113,7 @@ function resolveStyle(
     lead: own.lead ?? null,
     spots: own.spots ?? NO_SPOTS,
     rise: own.rise ?? 0,
-    breakBefore: own.breakBefore === 'page',
+    breakBefore: own.breakBefore === undefined || own.breakBefore === 'none' ? null : own.breakBefore,
     ink: setInk(spec.inks, own.ink),
     background: setInk(spec.inks, own.background ?? undefined),
     ruleAbove: setRule(spec.inks, own.ruleAbove),

@@ -90,10 +90,10 @@ function elasticGaps(
 }
 
 function wishesOf({ touches }: Paragraph, style: ResolvedStyle): PageWishes | undefined {
-  if (touches === undefined && !style.breakBefore) return undefined;
+  if (touches === undefined && style.breakBefore === null) return undefined;
   const { together, lines, spread } = touches ?? {};
-  const breakBefore = touches?.breakBefore === true || style.breakBefore;
-  const isAny = breakBefore || together || lines !== undefined || spread !== undefined;
+  const breakBefore = touches?.breakBefore === true ? 'page' : (style.breakBefore ?? undefined);
+  const isAny = breakBefore !== undefined || together || lines !== undefined || spread !== undefined;
   return isAny ? { breakBefore, together, lines, spread } : undefined;
 }
 

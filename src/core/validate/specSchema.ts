@@ -117,7 +117,7 @@ export const paragraphStyleSchema = Joi.object({
   next: Joi.string().max(12),
   rise: optional(number(-100, 100, 'pt')),
   language: Joi.string().max(20),
-  breakBefore: optional(oneOf('none', 'page')),
+  breakBefore: optional(oneOf('none', 'column', 'page')),
   drop: Joi.object({ lines: whole(2, 5, 'lines'), letters: whole(1, 4, 'letters') }).allow(null),
   lead: Joi.object({
     kind: oneOf('words', 'letters', 'line', 'mark'),

@@ -356,7 +356,7 @@ describe('what pages keep', () => {
 
 describe('wishes of a person', () => {
   it('begin a page, keep together, run a line longer, run a spread short', () => {
-    const broken = fill([{ lines: 4 }, { lines: 4, wishes: { breakBefore: true } }, { lines: 12 }], planOf(10));
+    const broken = fill([{ lines: 4 }, { lines: 4, wishes: { breakBefore: 'page' } }, { lines: 12 }], planOf(10));
     expect(drawn(broken.regions)).to.match(/^0:0-4 \| 1:0-4/);
     const kept = fill([{ lines: 6 }, { lines: 6, wishes: { together: true } }, { lines: 9 }], planOf(10));
     expect(kept.regions.filter((region) => region.stretches.some((stretch) => stretch.item === 1))).to.have.length(1);

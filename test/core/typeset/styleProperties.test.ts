@@ -143,6 +143,25 @@ describe('properties of paragraph styles', () => {
     expect(page.role).to.equal('text');
   });
 
+  it('begins a column, or a page of several columns', () => {
+    const inTwo = (breakBefore: 'column' | 'page') => {
+      const { made, block } = withStyle({ breakBefore }, 'Here it begins.');
+      const spec = { ...made.spec, pages: { ...made.spec.pages, columns: 2, balanceColumns: false } };
+      const composed = compose({ ...made, spec });
+      const page = composed.pages.find(({ fragments }) =>
+        fragments.some(({ paragraph }) => paragraph.styled.block === block.id),
+      )!;
+      const at = page.fragments.findIndex(({ paragraph }) => paragraph.styled.block === block.id);
+      return { role: page.role, x: page.fragments[at].x, at };
+    };
+    const [column, page] = [inTwo('column'), inTwo('page')];
+    expect(column.role).to.equal('opener');
+    expect(column.x).to.be.above(100);
+    expect(page.role).to.equal('text');
+    expect(page.x).to.equal(0);
+    expect(page.at).to.equal(0);
+  });
+
   it('has the ink of its set on the screen and on the press, and another when the set is swapped', () => {
     const set = setOf({ ink: { ink: 'Tide', tint: 50 } }, 'In the colour of the tide.');
     expect(set.items[0].ink).to.deep.equal({

@@ -184,7 +184,16 @@ function BackTable({
   take: (canon: Canon) => string | null;
 }) {
   const { readOnly } = useSpec();
-  const withRow = (index: number, row: BackRow) => take({ ...canon, table: canon.table.with(index, row) });
+  const { table } = canon;
+  const withRow = (index: number, row: BackRow) => take({ ...canon, table: table.with(index, row) });
+  const last = table.length - 1;
+  /** Before the row of all longer books; a hundred pages more than the one before it. */
+  const addRow = () =>
+    take({
+      ...canon,
+      table: table.toSpliced(last, 0, { upTo: (table[last - 1]?.upTo ?? 100) + 100, back: table[last].back }),
+    });
+  const dropRow = () => take({ ...canon, table: table.toSpliced(last - 1, 1) });
   return (
     <>
       <ChoiceSetting
@@ -197,7 +206,7 @@ function BackTable({
         ]}
         onChange={(to) => take({ ...canon, binding: to as 'adhesive' | 'sewn' })}
       />
-      {canon.table.map((row, index) => (
+      {table.map((row, index) => (
         <div key={index} className="flex">
           {row.upTo !== null && (
             <div className="w-[128px] shrink-0">
@@ -207,16 +216,18 @@ function BackTable({
                 value={row.upTo}
                 disabled={readOnly}
                 onChange={(upTo) =>
-                  Number.isInteger(upTo) && upTo > (canon.table[index - 1]?.upTo ?? 0)
+                  Number.isInteger(upTo) &&
+                  upTo > (table[index - 1]?.upTo ?? 0) &&
+                  upTo < (table[index + 1]?.upTo ?? Infinity)
                     ? withRow(index, { ...row, upTo })
-                    : 'A whole number above the row before.'
+                    : 'A whole number between those of its neighbours.'
                 }
               />
             </div>
           )}
           <div className="grow">
             <LengthSetting
-              label={row.upTo === null ? 'Longer' : ''}
+              label={row.upTo === null ? 'Longer' : 'back'}
               value={row.back}
               disabled={readOnly}
               onChange={(back) => withRow(index, { ...row, back })}
@@ -224,6 +235,14 @@ function BackTable({
           </div>
         </div>
       ))}
+      <p className="flex gap-1.5 border-b border-hairline px-3.5 py-1.5">
+        <button className={BUTTON} disabled={readOnly || table.length >= 12} onClick={addRow}>
+          Add a row
+        </button>
+        <button className={BUTTON} disabled={readOnly || table.length < 2} onClick={dropRow}>
+          Drop the longest
+        </button>
+      </p>
     </>
   );
 }

@@ -3,7 +3,7 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Length } from '../../../../core/model/length';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { spreadReached } from '../../../../state/viewSlice';
+import { spreadDrawn } from '../../../../state/viewSlice';
 import { selectSpreads, type Spread } from '../../../../state/selectors';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
@@ -157,11 +157,12 @@ function LiveSpread({ left, top, width, height }: { left: number; top: number; w
   const dispatch = useAppDispatch();
   const spread = useShownSpread();
   const current = useAppSelector((state) => state.view.spread);
-  // What is shown is what is looked at: it is composed before the rest.
-  const shown = spread?.index ?? current;
+  // What is drawn is looked at, and composed before the rest; the view stays where it is.
+  const drawn = spread === undefined || spread.index === current ? null : spread.index;
   useEffect(() => {
-    if (shown !== current) dispatch(spreadReached(shown));
-  }, [dispatch, shown, current]);
+    dispatch(spreadDrawn(drawn));
+  }, [dispatch, drawn]);
+  useEffect(() => () => void dispatch(spreadDrawn(null)), [dispatch]);
   const isAhead = [spread?.verso, spread?.recto].some((page) => page && cache.isAhead(page.index));
   return (
     <>

@@ -121,6 +121,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
         'Begins',
         choice([
           ['none', 'where it comes'],
+          ['column', 'a column'],
           ['page', 'a page'],
         ]),
         'none',
