@@ -66,7 +66,9 @@ describe('the open book', () => {
     expect(store.dispatch(setSpec(['page', 'margins', 'back'], { pt: 390, unit: 'pt' }, 'Back margin'))).to.include(
       'no room',
     );
-    expect(store.dispatch(setSpec(['text', 'size'], { pt: 900, unit: 'pt' }, 'Size'))).to.include('text.size');
+    expect(store.dispatch(setSpec(['text', 'size'], { pt: 900, unit: 'pt' }, 'Size'))).to.equal(
+      'It must be from 4 to 72 pt.',
+    );
     expect(store.getState().book).to.equal(before);
     expect(store.dispatch(setSpec(['text', 'size'], { pt: 12, unit: 'pt' }, 'Size'))).to.equal(null);
     expect(store.getState().book.book!.spec.text.size.pt).to.equal(12);

@@ -170,7 +170,6 @@ class Filler {
     if (item.breakBefore && !(empty && current.owed[k] <= 0) && this.starts.at > 0) return;
     this.led = false;
     const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    // Columns after the last text of the page before stay empty.
     if (item.beginsPage && column > 0 && this.starts.at > 0) return this.endBefore(k, true);
     item.settings.forEach((_, index) => {
       const measured = this.columns.begun(item, this.starts.at, column, index);

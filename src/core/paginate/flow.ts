@@ -57,7 +57,7 @@ export interface FlowItem {
   /** Cost of standing first on a page. */
   readonly topCost: number;
   readonly breakBefore: boolean;
-  /** Stands first in the first column. */
+  /** Stands first in the first column: columns before it stay empty. */
   readonly beginsPage: boolean;
   /** Grid lines that may be left free before it without looking for another way: it cannot be divided. */
   readonly mayLeave: number;
