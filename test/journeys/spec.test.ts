@@ -3,17 +3,22 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from 'playwright-core';
-import { bytesOf, journey, openDemo, stageFact, untilFact, type Journey } from './app';
+import { bytesOf, journey, openDemo, stageFact, untilFact, type Journey, type RunningApp } from './app';
 import { readAsset } from '../build/assets';
 import { pdfInfo, pdfText } from '../build/tools';
 
+async function arriveInSpec(page: Page, app: RunningApp): Promise<void> {
+  await openDemo(page, app);
+  await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+  await page.getByRole('link', { name: /^Spec/ }).click();
+  await page.getByLabel('Head margin, on the drawing').waitFor();
+}
+
+const chooseTopic = (page: Page, name: RegExp) =>
+  page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name }).click();
+
 describe('the page in Spec', () => {
-  const walk: Journey = journey(async (page, app) => {
-    await openDemo(page, app);
-    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
-    await page.getByRole('link', { name: /^Spec/ }).click();
-    await page.getByLabel('Head margin, on the drawing').waitFor();
-  });
+  const walk: Journey = journey(arriveInSpec);
   let page: Page;
   before(() => (page = walk.page));
   const value = (label: string) => page.getByLabel(label, { exact: true }).inputValue();
@@ -148,15 +153,10 @@ describe('the page in Spec', () => {
 });
 
 describe('styles, inks and kept specs', () => {
-  const walk: Journey = journey(async (page, app) => {
-    await openDemo(page, app);
-    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
-    await page.getByRole('link', { name: /^Spec/ }).click();
-  });
+  const walk: Journey = journey(arriveInSpec);
   let page: Page;
   before(() => (page = walk.page));
-  const topic = (name: RegExp) =>
-    page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name }).click();
+  const topic = (name: RegExp) => chooseTopic(page, name);
 
   it('changes a style, shows that it is its own, and puts it back', async () => {
     await topic(/^Styles/);
@@ -294,15 +294,10 @@ describe('styles, inks and kept specs', () => {
 });
 
 describe('faces and the space between words', () => {
-  const walk: Journey = journey(async (page, app) => {
-    await openDemo(page, app);
-    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
-    await page.getByRole('link', { name: /^Spec/ }).click();
-  });
+  const walk: Journey = journey(arriveInSpec);
   let page: Page;
   before(() => (page = walk.page));
-  const topic = (name: RegExp) =>
-    page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name }).click();
+  const topic = (name: RegExp) => chooseTopic(page, name);
   const bring = (name: string, bytes: Uint8Array) =>
     page.getByLabel('Font files').setInputFiles({ name, mimeType: 'font/ttf', buffer: Buffer.from(bytes) });
   const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');

@@ -54,7 +54,7 @@ export function isPlainName(name: string): boolean {
 
 /** Classes that programs give to any paragraph, and those that this one writes. */
 const PLAIN_CLASS =
-  /^(mso.*|calibre\w*|para(graph)?\d*|[a-z]{1,2}-?\d+|(no-?)?indent|first|text|body|plain|center|centre)$/i;
+  /^([a-z]+-?\d+|[a-z]*(normal|bodytext|paragraph)|para|[a-z]{1,2}|(no-?)?indent|first|text|body|plain|center|centre)$/i;
 
 /** Classes of a web page that say no more than that a paragraph is text. */
 export function isPlainClass(name: string): boolean {

@@ -3,7 +3,7 @@ import { typeArea } from '../measure/typeArea';
 import type { Book, Division } from '../model/book';
 import { maybeFace } from '../model/faces';
 import type { PageGeometry } from '../model/pages';
-import type { OpenerVariant, PagesSpec } from '../model/spec';
+import type { PagesSpec } from '../model/spec';
 import type { TypesetContext } from './context';
 
 export function pageGeometry(book: Book, context: TypesetContext): PageGeometry {
@@ -32,14 +32,6 @@ export function divisionGeometry({ spec }: Book, { id, role }: Division, geometr
   if (own === undefined) return geometry;
   const columns = columnsOf({ ...own, columnShares: null }, geometry.measure);
   return { ...geometry, columns };
-}
-
-/** The opener of a division of so many words: that of chapters, or of what it is. */
-export function openerOf({ spec }: Book, { role, matter }: Division, words: number): OpenerVariant {
-  const { openers } = spec;
-  if (role === 'part') return openers.part ?? openers;
-  if (matter === 'front') return openers.front ?? openers;
-  return words < openers.shortUnder ? (openers.short ?? openers) : openers;
 }
 
 /** Columns side by side; a measure too narrow for all of them and their gaps has one. */

@@ -1,8 +1,8 @@
 // Pages of divisions kept from the last time.
+import { openerKind, openerSettings } from '../measure/openers';
 import type { Division } from '../model/book';
 import type { PageGeometry, PageSide } from '../model/pages';
 import { paginateDivision, type DivisionPage } from '../paginate';
-import { openerOf } from './bookGeometry';
 import type { ComposeContext } from './composeDivision';
 import { sameParts } from './stageCache';
 import { wordsIn } from './wordsIn';
@@ -15,8 +15,10 @@ export function* paginateCached(
   geometry: PageGeometry,
   side: PageSide,
 ): Generator<void, readonly DivisionPage[]> {
-  const { pages: spec } = compose.book.spec;
-  const { sink, textStart } = openerOf(compose.book, division, wordsIn(division.blocks, compose.context));
+  const { spec: ofBook } = compose.book;
+  const { pages: spec } = ofBook;
+  const kind = openerKind(ofBook, division, wordsIn(division.blocks, compose.context));
+  const { sink, textStart } = openerSettings(ofBook, kind);
   const opener = { sink, textStart };
   const { cache } = compose.context;
   const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;

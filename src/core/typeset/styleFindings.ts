@@ -8,24 +8,16 @@ export function styleFindings(pages: readonly Page[], families: ReadonlySet<stri
   const findings = new Map<string, Finding>();
   for (const page of pages) {
     let own = known.get(page);
-    if (own === undefined) known.set(page, (own = findingsOf(page)));
+    if (own === undefined) known.set(page, (own = findingsOf(page, families)));
     for (const [about, finding] of own) if (!findings.has(about)) findings.set(about, finding);
   }
-  for (const page of pages)
-    for (const { paragraph } of page.fragments) {
-      const { style, stream, block } = paragraph.styled;
-      if (families.has(style.family) || findings.has(`face ${style.family}`)) continue;
-      const message = `The face ${style.family} is not here: another is set in its place.`;
-      const finding: Finding = { kind: 'face-missing', grade: 'must', stream, block, page: page.index, message };
-      findings.set(`face ${style.family}`, finding);
-    }
   return [...findings.values()];
 }
 
 const known = new WeakMap<Page, readonly [string, Finding][]>();
 
 /** Findings of one page by the style or face that they are about. */
-function findingsOf(page: Page): [string, Finding][] {
+function findingsOf(page: Page, families: ReadonlySet<string>): [string, Finding][] {
   const found = new Map<string, Finding>();
   for (const { paragraph } of [...page.fragments, ...page.notes]) {
     const { styled } = paragraph;
@@ -34,6 +26,10 @@ function findingsOf(page: Page): [string, Finding][] {
     if (style.leadingReplaced && !found.has(`leading ${style.tag}`)) {
       const message = `The leading of ${style.tag} is too small for its size; ${style.leading.toFixed(1)} pt stands for it.`;
       found.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', grade: 'should', message });
+    }
+    if (!families.has(style.family) && !found.has(`face ${style.family}`)) {
+      const message = `The face ${style.family} is not here: another is set in its place.`;
+      found.set(`face ${style.family}`, { ...place, kind: 'face-missing', grade: 'must', message });
     }
     for (const run of styled.runs) {
       if (run.isScaled !== true || found.has(run.face)) continue;

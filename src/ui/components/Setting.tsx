@@ -3,6 +3,7 @@ import { useId, useRef, useState, type ReactNode } from 'react';
 import { ValueError } from '../../core/base/errors';
 import type { Length } from '../../core/model/length';
 import { parseLength } from '../../core/measure/units';
+import { useDraft } from './useDraft';
 import { useUnits } from './useUnits';
 
 interface RowProps {
@@ -116,28 +117,19 @@ interface NumberProps {
 /** A plain number, such as a count of grid lines. */
 export function NumberSetting({ label, value, unit = '', onChange, disabled = false, note }: NumberProps) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = () => {
-    if (draft === null) return;
+  const { field, problem } = useDraft(String(value), (draft) => {
     const number = Number(draft.replace(',', '.'));
-    const fault = draft.trim() === '' || !Number.isFinite(number) ? `“${draft}” is not a number.` : onChange(number);
-    setProblem(fault);
-    if (fault === null) setDraft(null);
-  };
+    return draft.trim() === '' || !Number.isFinite(number) ? `“${draft}” is not a number.` : onChange(number);
+  });
   return (
     <SettingRow label={label} id={id} problem={problem} note={note}>
       <span className="flex items-center gap-1.5">
         <input
+          {...field}
           id={id}
           className={`setting-input w-[64px] ${problem ? 'border-error' : ''}`}
-          value={draft ?? String(value)}
           disabled={disabled}
-          aria-invalid={problem !== null}
-          onChange={(event) => setDraft(event.target.value)}
           onFocus={(event) => event.target.select()}
-          onBlur={take}
-          onKeyDown={(event) => event.key === 'Enter' && take()}
         />
         {unit && <span className="w-[36px] text-quiet">{unit}</span>}
       </span>

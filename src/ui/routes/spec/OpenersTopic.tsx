@@ -3,8 +3,15 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
 import { spreadCalled } from '../../../state/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
-import { OPENER_NAMES, openerPath, openerSettings, type OpenerKind } from './openers';
+import { openerPath, openerSettings, type OpenerKind } from '../../../core/measure/openers';
 import { useSpec } from './useSetSpec';
+
+const OPENER_NAMES: Readonly<Record<OpenerKind, string>> = {
+  chapter: 'Chapters',
+  part: 'Parts',
+  front: 'Front matter',
+  short: 'Short pieces',
+};
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 

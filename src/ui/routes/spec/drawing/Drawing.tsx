@@ -11,6 +11,7 @@ import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
+import { ProblemNote } from './ProblemNote';
 import { OpenerLines } from './OpenerLines';
 import { Layers, Rulers } from './Layers';
 import { useSpec } from '../useSetSpec';
@@ -255,14 +256,7 @@ function Chip({ label, path, value, x, y }: { label: string; path: string; value
         className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
         style={CHIP}
       />
-      {problem && (
-        <p
-          role="alert"
-          className="absolute left-1/2 top-full z-20 mt-1 w-56 -translate-x-1/2 rounded-sm border border-error bg-base-100 px-2 py-1 text-[12px] text-error"
-        >
-          {problem}
-        </p>
-      )}
+      <ProblemNote problem={problem} />
     </div>
   );
 }

@@ -1,6 +1,7 @@
-// A count on the drawing, typed where it stands.
-import { useState } from 'react';
+// A count on the drawing, typed where it stands: `5 lines`, `line 12`, or the number alone.
+import { useDraft } from '../../../components/useDraft';
 import { useSpec } from '../useSetSpec';
+import { ProblemNote } from './ProblemNote';
 
 interface Props {
   readonly label: string;
@@ -16,49 +17,21 @@ const SIZE = { width: 64, height: 24 };
 
 export function NumberChip({ label, unit, value, x, y, onChange }: Props) {
   const { readOnly } = useSpec();
-  const [draft, setDraft] = useState<string | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const take = () => {
-    if (draft === null) return;
-    const number = Number.parseFloat(draft);
-    const fault = Number.isFinite(number) ? onChange(number) : `“${draft}” is not a number.`;
-    setProblem(fault);
-    if (fault === null) setDraft(null);
-  };
+  const { field, problem } = useDraft(unit === 'line' ? `line ${value}` : `${value} ${unit}`, (draft) => {
+    const number = /-?\d+(?:\.\d+)?/.exec(draft)?.[0];
+    return number === undefined ? `“${draft}” is not a number.` : onChange(Number(number));
+  });
   return (
     <div className="absolute z-10" style={{ left: x - SIZE.width / 2, top: y - SIZE.height / 2 }}>
       <input
+        {...field}
         aria-label={`${label}, on the drawing`}
-        aria-invalid={problem !== null}
         className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
         style={SIZE}
-        value={draft ?? `${unit === 'line' ? 'line ' : ''}${value}${unit === 'line' ? '' : ` ${unit}`}`}
         disabled={readOnly}
-        onChange={(event) => setDraft(event.target.value)}
-        onFocus={(event) => {
-          setDraft(String(value));
-          event.target.select();
-        }}
-        onBlur={() => {
-          take();
-          if (problem === null) setDraft(null);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') take();
-          if (event.key === 'Escape') {
-            setDraft(null);
-            setProblem(null);
-          }
-        }}
+        onFocus={(event) => event.target.select()}
       />
-      {problem && (
-        <p
-          role="alert"
-          className="absolute left-1/2 top-full z-20 mt-1 w-56 -translate-x-1/2 rounded-sm border border-error bg-base-100 px-2 py-1 text-[12px] text-error"
-        >
-          {problem}
-        </p>
-      )}
+      <ProblemNote problem={problem} />
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { useAppSelector } from '../../../../state/hooks';
 import { selectRunningOrder } from '../../../../state/selectors';
 import type { PageSummary } from '../../../../worker/typesetClient';
 import { NumberChip } from './NumberChip';
-import { openerKind, openerPath, openerSettings } from '../openers';
+import { openerKind, openerPath, openerSettings } from '../../../../core/measure/openers';
 import { useSpec } from '../useSetSpec';
 import type { DrawingLayout } from './layout';
 

@@ -11,6 +11,20 @@ const OWN: readonly (readonly [string, string])[] = [
 /** Where the text has no limits of its own: those of its face, roughly. */
 const FIRST: WordSpace = { least: 0.18, wished: 0.23, most: 0.34 };
 
+/** Whether the style has values of its own, which begin as `first`. */
+function OwnChoice<T>({ label, note, disabled, value, onChange, first }: Field<T | null> & { first: T }) {
+  return (
+    <ChoiceSetting
+      label={label}
+      note={note}
+      disabled={disabled}
+      value={value === null ? 'text' : 'own'}
+      choices={OWN}
+      onChange={(to) => onChange(to === 'text' ? null : first)}
+    />
+  );
+}
+
 const SPACES: readonly (readonly [keyof WordSpace, string])[] = [
   ['least', 'Least'],
   ['wished', 'Wished'],
@@ -21,14 +35,7 @@ export function SpacesField({ label, note, disabled, value, onChange }: Field<Wo
   const { text } = useSpec().spec;
   return (
     <>
-      <ChoiceSetting
-        label={label}
-        note={note}
-        disabled={disabled}
-        value={value === null ? 'text' : 'own'}
-        choices={OWN}
-        onChange={(to) => onChange(to === 'text' ? null : (text.wordSpace ?? FIRST))}
-      />
+      <OwnChoice {...{ label, note, disabled, value, onChange }} first={text.wordSpace ?? FIRST} />
       {value !== null &&
         SPACES.map(([key, name]) => (
           <NumberSetting
@@ -55,14 +62,7 @@ export function DivisionField({ label, note, disabled, value, onChange }: Field<
   const { on: _, exceptions: __, ...ofText } = useSpec().spec.text.hyphenation;
   return (
     <>
-      <ChoiceSetting
-        label={label}
-        note={note}
-        disabled={disabled}
-        value={value === null ? 'text' : 'own'}
-        choices={OWN}
-        onChange={(to) => onChange(to === 'text' ? null : ofText)}
-      />
+      <OwnChoice {...{ label, note, disabled, value, onChange }} first={ofText} />
       {value !== null && (
         <>
           {COUNTS.map(([key, name, unit]) => (

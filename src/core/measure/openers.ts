@@ -1,15 +1,8 @@
 // Which opener a division has: that of chapters, or one of its own kind.
-import type { Division } from '../../../core/model/book';
-import type { OpenerVariant, Spec } from '../../../core/model/spec';
+import type { Division } from '../model/book';
+import type { OpenerVariant, Spec } from '../model/spec';
 
 export type OpenerKind = 'chapter' | 'part' | 'front' | 'short';
-
-export const OPENER_NAMES: Readonly<Record<OpenerKind, string>> = {
-  chapter: 'Chapters',
-  part: 'Parts',
-  front: 'Front matter',
-  short: 'Short pieces',
-};
 
 /** The kind of a division of so many words. */
 export function openerKind(
