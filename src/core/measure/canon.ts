@@ -199,7 +199,11 @@ export function withCanon(
   isSnapped: boolean,
 ): PageSpec {
   const { unit } = page.trim.width;
-  const margins = withUnit(applyCanon(page, canon, facts.pages).margins, unit);
+  const wished = withUnit(applyCanon(page, canon, facts.pages).margins, unit);
+  // A margin that the rule leaves as it was keeps the unit in which it was typed.
+  const kept = (side: keyof Margins) =>
+    Math.abs(page.margins[side].pt - wished[side].pt) < SAME / 100 ? page.margins[side] : wished[side];
+  const margins = { head: kept('head'), foot: kept('foot'), back: kept('back'), foreEdge: kept('foreEdge') };
   const exact: PageSpec = { ...page, canon, margins };
   if (!isSnapped) return exact;
   const { head, foot } = snapToLines(exact, facts.capHeight, facts.leading);

@@ -72,6 +72,12 @@ describe('canons', () => {
     expect(inInches(page(6, 9), CANONS.bound, 330).slice(1)).to.deep.equal([0.75, 0.833, 1.319]);
   });
 
+  it('leave margins that they do not change in the unit in which they were typed', () => {
+    const made = withCanon(page(6, 9), CANONS.bound, facts, false);
+    expect(made.margins.head).to.deep.equal(NOVEL_SPEC.page.margins.head);
+    expect(made.margins.back.unit).to.equal('in');
+  });
+
   it('refuse a page on which they leave nothing', () => {
     expect(() => applyCanon(page(9, 6), CANONS.twoThirds, 0)).to.throw('more than its height');
   });

@@ -198,6 +198,7 @@ function BackTable({
     <>
       <ChoiceSetting
         label="Binding"
+        note="Pages up to which each back margin is enough."
         value={canon.binding}
         disabled={readOnly}
         choices={[
@@ -209,10 +210,9 @@ function BackTable({
       {table.map((row, index) => (
         <div key={index} className="flex">
           {row.upTo !== null && (
-            <div className="w-[128px] shrink-0">
+            <div className="w-[118px] shrink-0">
               <NumberSetting
                 label="to"
-                unit="pp."
                 value={row.upTo}
                 disabled={readOnly}
                 onChange={(upTo) =>
@@ -225,7 +225,7 @@ function BackTable({
               />
             </div>
           )}
-          <div className="grow">
+          <div className={row.upTo === null ? 'grow' : '-ml-3.5 grow'}>
             <LengthSetting
               label={row.upTo === null ? 'Longer' : 'back'}
               value={row.back}
