@@ -29,7 +29,7 @@ export function nodeAssets(folder: string): NodeAssets {
     faces,
     contextFor(...books) {
       const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), faces);
-      const context = createTypesetContext(library, () => performance.now());
+      const context = createTypesetContext(library, () => performance.now(), new Date().toISOString().slice(0, 10));
       const needs = books.map((book) => needsOf(book, faces));
       for (const id of new Set(needs.flatMap((one) => one.faces)))
         library.add(id, bytes(`fonts/${library.record(id).file}`));

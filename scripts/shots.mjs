@@ -87,7 +87,7 @@ const VIEWS = [
   [
     'find',
     async (page) => {
-      await page.getByRole('button', { name: 'Find and replace' }).click();
+      await page.getByRole('button', { name: 'Find', exact: true }).click();
       await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
       await page.getByLabel('Find', { exact: true }).fill('register');
       await page.getByLabel('Put', { exact: true }).fill('ledger');

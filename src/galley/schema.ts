@@ -1,7 +1,7 @@
 // The galley's document: the shape of one stream for ProseMirror. It mirrors the book model block by block; ids are
 // attributes, character styles and touches are marks, inline objects are atoms.
 import { Schema, type MarkSpec, type Node, type NodeSpec } from 'prosemirror-model';
-import { PICTURE_KINDS, type Paragraph, type ParagraphTouches } from '../core/model/streams';
+import { PICTURE_KINDS, REFERENCE_SHOWS, type Paragraph, type ParagraphTouches } from '../core/model/streams';
 
 /** Attributes of a paragraph node; `id` is null until the galley has given it one. */
 export interface ParagraphAttributes {
@@ -19,6 +19,40 @@ function listOf(dom: HTMLElement): Paragraph['list'] | null {
   const found = /^(\d{1,2})(o?)$/.exec(dom.getAttribute('data-list') ?? '');
   return found === null ? null : { level: Number(found[1]), ordered: found[2] === 'o' };
 }
+
+/** An atom whose attributes are texts, kept in the attributes of its element. */
+const textAtom = (
+  name: string,
+  tag: string,
+  attributes: readonly string[],
+  /** What an attribute may say; the first where it says something else. */
+  among: Readonly<Record<string, readonly string[]>> = {},
+): NodeSpec => ({
+  group: 'inline',
+  inline: true,
+  atom: true,
+  attrs: Object.fromEntries(attributes.map((one) => [one, { default: '', validate: 'string' }])),
+  parseDOM: [
+    {
+      tag: `${tag}[data-object=${name}]`,
+      getAttrs: (dom) =>
+        Object.fromEntries(
+          attributes.map((one) => {
+            const said = (dom.getAttribute(`data-${one.toLowerCase()}`) ?? '').slice(0, 200);
+            return [one, among[one] === undefined || among[one].includes(said) ? said : among[one][0]];
+          }),
+        ),
+    },
+  ],
+  toDOM: ({ attrs }) => [
+    tag,
+    {
+      'data-object': name,
+      ...Object.fromEntries(attributes.map((one) => [`data-${one.toLowerCase()}`, attrs[one] as string])),
+    },
+  ],
+  leafText: () => '',
+});
 
 const atom = (name: string, tag: string, attribute?: string): NodeSpec => ({
   group: 'inline',
@@ -132,6 +166,10 @@ const nodes: Record<string, NodeSpec> = {
   text: { group: 'inline' },
   note: atom('note', 'sup', 'note'),
   field: atom('field', 'span', 'field'),
+  reference: textAtom('reference', 'span', ['target', 'shows'], { shows: REFERENCE_SHOWS }),
+  index: textAtom('index', 'span', ['term', 'sub', 'see', 'seeAlso', 'range'], {
+    range: ['here', 'from', 'to'],
+  }),
   picture: pictureSpec,
   break: { ...atom('break', 'br'), parseDOM: [{ tag: 'br' }] },
   tab: atom('tab', 'span'),

@@ -2,6 +2,9 @@
 import { findParagraph } from '../core/edit';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../core/model/book';
+import { headingWords } from '../core/measure/headWords';
+import { numberHeads, type HeadNumbers } from '../core/measure/numberHeads';
+import { roleName } from '../core/model/roles';
 import type { PageSummary } from '../worker/typesetClient';
 import type { RootState } from './store';
 
@@ -33,20 +36,6 @@ export function pageOfSpread(spread: number): number {
   return Math.max(0, spread * 2 - 1);
 }
 
-const ROLE_NAMES: Readonly<Record<Division['role'], string>> = {
-  'half-title': 'Half-title',
-  blank: 'Blank',
-  title: 'Title page',
-  imprint: 'Imprint page',
-  dedication: 'Dedication',
-  epigraph: 'Epigraph',
-  contents: 'Contents',
-  foreword: 'Foreword',
-  part: 'Part',
-  chapter: 'Chapter',
-  afterword: 'Afterword',
-};
-
 export interface RunningOrderRow {
   readonly id: string;
   readonly role: Division['role'];
@@ -56,11 +45,27 @@ export interface RunningOrderRow {
   readonly pages: number | null;
   readonly firstPage: number;
   readonly folio: string;
+  readonly start: Division['start'];
+  /** Left out of the printed book. */
+  readonly isOut: boolean;
+  /** A blank was made so that it begins on its side. */
+  readonly madeBlank: boolean;
 }
 
+/** Numbers of the heads of the book as it is. */
+export const selectHeadNumbers = createSelector(
+  [
+    (state: RootState) => state.book.book?.divisions,
+    (state: RootState) => state.book.book?.spec,
+    (state: RootState) => state.book.book?.particulars.language,
+  ],
+  (divisions, spec, language): HeadNumbers =>
+    divisions === undefined || spec === undefined ? new Map() : numberHeads(divisions, spec, language),
+);
+
 export const selectRunningOrder = createSelector(
-  [(state: RootState) => state.book.book, (state: RootState) => state.compose.summary],
-  (book, summary): readonly RunningOrderRow[] => {
+  [(state: RootState) => state.book.book, (state: RootState) => state.compose.summary, selectHeadNumbers],
+  (book, summary, numbers): readonly RunningOrderRow[] => {
     if (book === null) return [];
     const extents = new Map(summary?.extents.map((extent) => [extent.division, extent]));
     return book.divisions.map((division) => {
@@ -70,30 +75,41 @@ export const selectRunningOrder = createSelector(
         id: division.id,
         role: division.role,
         matter: division.matter,
-        name: divisionName(division),
+        name: divisionName(division, numbers),
         words: extent?.words ?? null,
         pages: extent?.pages ?? null,
         firstPage,
         folio: summary?.pages[firstPage]?.folio ?? '',
+        start: division.start,
+        isOut: division.notInPrint === true,
+        madeBlank: summary?.pages[firstPage - 1]?.isMade === true,
       };
     });
   },
 );
 
 /** What a division is called in lists: number and title, or its role. */
-export function divisionName(division: Division): string {
-  const words = (tags: readonly string[]) => {
-    const block = division.blocks.find((candidate) => tags.includes(candidate.style));
-    return block?.kind === 'paragraph' ? block.text.replace(/[\uFFFC\s]+/gu, ' ').trim() : '';
-  };
-  const number = words(['CN', 'PN']);
-  const title = words(['CT', 'PT']);
+export function divisionName(division: Division, numbers?: HeadNumbers): string {
+  const { number, title } = headingWords(division, numbers);
   const joined =
     division.role === 'part' ? [number, title].filter(Boolean).join(': ') : [number, title].filter(Boolean).join(' ');
-  return joined || ROLE_NAMES[division.role];
+  return joined || roleName(division.role);
 }
 
 /** The paragraph of a stream; undefined when it has gone. */
 export function selectParagraph({ book }: RootState, stream: string, id: string) {
   return book.book === null ? undefined : findParagraph(book.book, stream, id);
 }
+
+/** Terms of the index marks of the book, each once. */
+export const selectIndexTerms = createSelector(
+  [(state: RootState) => state.book.book?.divisions],
+  (divisions = []): readonly string[] => {
+    const terms = new Set<string>();
+    for (const { blocks } of divisions)
+      for (const block of blocks)
+        if (block.kind === 'paragraph')
+          for (const object of block.objects) if (object.kind === 'index') terms.add(object.term);
+    return [...terms].sort();
+  },
+);

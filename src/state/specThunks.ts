@@ -102,7 +102,8 @@ export function setAs(key: StartingKey): AppThunk {
   };
 }
 
-function faultOf(spec: Spec): string | null {
+/** What is wrong with a spec, in a sentence; null when it can be set. */
+export function faultOf(spec: Spec): string | null {
   try {
     checkSpec(spec);
     return null;
@@ -114,7 +115,7 @@ function faultOf(spec: Spec): string | null {
 /** What a check says of a value, as it is told beside the field where that was typed. */
 export function plainFault(message: string): string {
   return message
-    .replace(/^The spec: [\w.[\]]+ /, 'It ')
+    .replace(/^The [\w ]+: [\w.[\]]+ /, 'It ')
     .replace('less than or equal to', 'at most')
     .replace('greater than or equal to', 'at least')
     .replace('an integer', 'a whole number');

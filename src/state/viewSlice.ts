@@ -1,6 +1,8 @@
 // What the person looks at: theme, the current spread, the zoom of the desk, the chosen division and topic.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { TextSelection } from '../core/model/bookEdit';
+import type { SlotName } from '../core/model/furniture';
+import type { PageRole, PageSide } from '../core/model/pageRoles';
 import { bookOpened } from './bookSlice';
 
 export type Theme = 'day' | 'evening';
@@ -9,6 +11,13 @@ export type Zoom = { readonly kind: 'spread' | 'width' } | { readonly kind: 'sca
 
 export const LAYERS = ['text', 'measures', 'grid', 'canon', 'guides', 'rulers'] as const;
 export type Layer = (typeof LAYERS)[number];
+
+/** The slot of furniture that is worked on. */
+export interface SlotPlace {
+  readonly at: 'head' | 'foot';
+  readonly side: PageSide;
+  readonly slot: SlotName;
+}
 
 export interface ViewState {
   readonly theme: Theme;
@@ -22,6 +31,10 @@ export interface ViewState {
   /** Division shown in Copy; null for the particulars. */
   readonly division: string | null;
   readonly topic: string;
+  /** Set and page role whose furniture is worked on; an empty set: the book's. And the slot, if any. */
+  readonly furnitureSet: string;
+  readonly furnitureRole: PageRole;
+  readonly slot: SlotPlace | null;
   /** What the drawing in Spec shows. */
   readonly layers: readonly Layer[];
   /** The paragraph pointed at on the desk. */
@@ -58,6 +71,9 @@ const initialState: ViewState = {
   zoom: { kind: 'spread' },
   division: null,
   topic: 'page',
+  furnitureSet: '',
+  furnitureRole: 'text',
+  slot: null,
   layers: ['text', 'measures', 'canon'],
   paragraph: null,
   text: null,
@@ -85,7 +101,18 @@ const slice = createSlice({
     placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
     spreadDrawn: (state, action: PayloadAction<number | null>) => ({ ...state, drawn: action.payload }),
     layersShown: (state, action: PayloadAction<readonly Layer[]>) => ({ ...state, layers: action.payload }),
-    topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload }),
+    topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload, slot: null }),
+    furnitureSetChosen: (state, action: PayloadAction<string>) => ({
+      ...state,
+      furnitureSet: action.payload,
+      slot: null,
+    }),
+    furnitureRoleChosen: (state, action: PayloadAction<PageRole>) => ({
+      ...state,
+      furnitureRole: action.payload,
+      slot: null,
+    }),
+    slotChosen: (state, action: PayloadAction<SlotPlace | null>) => ({ ...state, slot: action.payload }),
   },
   extraReducers: (builder) =>
     builder.addCase(bookOpened, (state, action) => ({
@@ -93,6 +120,9 @@ const slice = createSlice({
       spread: 0,
       jump: state.jump + 1,
       topic: 'page',
+      furnitureSet: '',
+      furnitureRole: 'text',
+      slot: null,
       paragraph: null,
       text: null,
       places: [],
@@ -107,6 +137,9 @@ export const {
   zoomChosen,
   divisionChosen,
   topicChosen,
+  furnitureSetChosen,
+  furnitureRoleChosen,
+  slotChosen,
   layersShown,
   spreadDrawn,
   paragraphPointed,

@@ -59,6 +59,7 @@ export class BookRepository {
         divisions: record.divisionIds.map((division) => own.get(division)!),
         notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
         ...(record.source === undefined ? {} : { source: record.source }),
+        ...(record.pageTouches === undefined ? {} : { pageTouches: record.pageTouches }),
       }) as unknown as Book;
       return { book, entries: entries.map((row) => row.entry), cursor: record.cursor, revision: record.revision };
     });
@@ -157,8 +158,8 @@ export class BookRepository {
 }
 
 function headOf(book: Book) {
-  const { id, format, nextId, particulars, spec, source, divisions } = book;
-  return { id, format, nextId, particulars, spec, source, divisionIds: divisions.map((division) => division.id) };
+  const { id, format, nextId, particulars, spec, source, pageTouches, divisions } = book;
+  return { id, format, nextId, particulars, spec, source, pageTouches, divisionIds: divisions.map((division) => division.id) };
 }
 
 /** Pictures of the streams that changed and that these did not have before. */

@@ -23,6 +23,8 @@ export interface BookRecord {
   readonly divisionIds: readonly string[];
   /** From format 4 on. */
   readonly source?: Source;
+  /** Absent in records of formats before 7. */
+  readonly pageTouches?: Book['pageTouches'];
   /** Grows with every edit, undo and redo. */
   readonly revision: number;
   /** How many entries of the log are applied. */

@@ -10,10 +10,10 @@ import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
 import type { Finding } from '../core/model/finding';
 import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscript';
 import type { LackingCharacter } from '../core/model/lacking';
-import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes } from '../core/model/pages';
+import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
-import type { HeadingPlace } from '../core/model/referenceTable';
+import type { HeadingPlace, SectionPlace } from '../core/model/referenceTable';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { Spec } from '../core/model/spec';
 import type { BookTie } from '../core/model/ties';
@@ -87,6 +87,8 @@ export interface PageSummary {
   readonly role: PageRole;
   readonly division: string;
   readonly folio: string;
+  /** A blank that was made for the side of the division after it. */
+  readonly isMade?: boolean;
   /** First text of the page; null for a page without any. */
   readonly start: { readonly stream: string; readonly block: string; readonly offset: number } | null;
 }
@@ -97,6 +99,9 @@ export interface ComposedSummary {
   readonly geometry: PageGeometry;
   readonly extents: readonly DivisionExtent[];
   readonly headings: readonly HeadingPlace[];
+  readonly sections: readonly SectionPlace[];
+  /** Pages of the page touches; -1: the words are gone. */
+  readonly touched: TypesetBook['touched'];
   readonly findings: readonly Finding[];
   readonly words: number;
   readonly lines: number;

@@ -330,6 +330,7 @@ function summarise(book: TypesetBook, revision: number): ComposedSummary {
       role: page.role,
       division: page.division,
       folio: page.folio,
+      ...(page.isMade ? { isMade: true } : {}),
       start:
         styled === undefined ? null : { stream: styled.stream, block: styled.block, offset: styled.source?.[at] ?? at },
     };
@@ -340,6 +341,8 @@ function summarise(book: TypesetBook, revision: number): ComposedSummary {
     geometry: book.geometry,
     extents: book.extents,
     headings: book.references.headings,
+    sections: book.references.sections,
+    touched: book.touched,
     findings: book.findings,
     words: book.words,
     lines: book.lines,

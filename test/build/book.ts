@@ -64,6 +64,7 @@ export function book(divisions: readonly Division[], notes: readonly Note[] = []
     spec,
     divisions,
     notes: Object.fromEntries(notes.map((entry) => [entry.id, entry])),
+    pageTouches: [],
     source: { recipe: [], mapping: {} },
   };
 }

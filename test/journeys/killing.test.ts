@@ -50,6 +50,7 @@ function textOf({ book, divisions, notes }: Stored): string {
     particulars: book.particulars,
     spec: book.spec,
     source: book.source,
+    pageTouches: book.pageTouches,
     divisions: book.divisionIds.map((division) => own.get(division)),
     notes: Object.fromEntries(notes.map((row) => [row.note, row.value])),
   });

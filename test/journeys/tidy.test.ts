@@ -32,7 +32,7 @@ describe('tidying the copy', () => {
   });
 
   it('finds and replaces, all but what is left out, in one step', async () => {
-    await page.getByRole('button', { name: 'Find and replace' }).click();
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
     const find = page.getByRole('region', { name: 'Find and replace' });
     await find.getByLabel('Find', { exact: true }).fill('way-bill');
     await find.getByText(/^\d+ found$/).waitFor();
@@ -69,7 +69,7 @@ describe('tidying the copy', () => {
     await page.getByRole('button', { name: /^2 Low Water/ }).click();
     const chapter = page.locator('.galley-text');
     await chapter.nth(4).click({ clickCount: 3 });
-    await page.getByRole('button', { name: 'Find and replace' }).click();
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
     const find = page.getByRole('region', { name: 'Find and replace' });
     await find.getByLabel('Find', { exact: true }).fill('the');
     await find.getByText(/^[\d,]+ found$/).waitFor();
@@ -86,7 +86,7 @@ describe('tidying the copy', () => {
     await find.getByLabel('Find', { exact: true }).fill('zzz');
     await find.getByText('0 found').waitFor();
     await page.reload();
-    await page.getByRole('button', { name: 'Find and replace' }).click();
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
     await find.getByLabel('Kept searches').selectOption('Articles');
     await find.getByText(all).waitFor();
     await find.getByRole('button', { name: 'Drop it' }).click();

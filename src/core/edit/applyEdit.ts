@@ -38,6 +38,8 @@ export function applyEdit(book: Book, edit: BookEdit): Book {
       return withDivision(book, edit.id, (division) => ({ id: division.id, ...edit.to, blocks: division.blocks }));
     case 'setNote':
       return { ...book, notes: withEntry(book.notes, edit.id, edit.to) };
+    case 'setPageTouches':
+      return { ...book, pageTouches: edit.to };
     case 'setSource':
       return { ...book, source: edit.to };
     case 'setNextId':
@@ -63,6 +65,7 @@ export function invertEdit(edit: BookEdit): BookEdit {
     case 'moveDivision':
     case 'setDivision':
     case 'setNote':
+    case 'setPageTouches':
     case 'setSource':
     case 'setNextId':
       return { ...edit, from: edit.to, to: edit.from } as BookEdit;

@@ -38,3 +38,12 @@ export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { mapPosition } from './positionMap';
 export { findParagraph, setTouchesEdit } from './touches';
+export {
+  addDivisionOfRole,
+  layoutEdits,
+  moveDivisionEdits,
+  placeOfRole,
+  removeDivisionEdit,
+  setDivisionEdit,
+} from './runningOrder';
+export { dropTypedNumbersEdits, typedNumbers } from './typedNumbers';

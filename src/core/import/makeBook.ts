@@ -54,6 +54,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     spec: withWaiting(options.spec ?? NOVEL_SPEC, manuscript),
     divisions: all,
     notes,
+    pageTouches: [],
     source: {
       recipe: [],
       mapping: Object.fromEntries(manuscript.styles.map(({ name, mappedTo }) => [name, mappedTo])),

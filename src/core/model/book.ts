@@ -1,9 +1,14 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
+import type { FolioRun } from './numbering';
+import type { PageTouch } from './pageTouches';
+import type { DivisionRole, Matter, StartSide } from './roles';
 import type { Spec } from './spec';
-import { picturesIn, type Block, type StreamId } from './streams';
+import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
+
+export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 6;
+export const BOOK_FORMAT = 7;
 
 export interface Person {
   readonly name: string;
@@ -29,26 +34,8 @@ export interface Particulars {
   readonly language: string;
 }
 
-export type DivisionRole =
-  | 'half-title'
-  | 'blank'
-  | 'title'
-  | 'imprint'
-  | 'dedication'
-  | 'epigraph'
-  | 'contents'
-  | 'foreword'
-  | 'part'
-  | 'chapter'
-  | 'afterword';
-
-export type Matter = 'front' | 'body' | 'back';
-export type StartSide = 'any' | 'recto' | 'verso';
-
-/** Divisions whose words the book makes itself: no manuscript fills them, and they take no copy from another. */
-const MADE_ROLES = new Set<DivisionRole>(['half-title', 'blank', 'title', 'imprint', 'contents']);
-
-export const isMadeDivision = ({ role }: { readonly role: DivisionRole }): boolean => MADE_ROLES.has(role);
+/** `third`: the middle of the words at a third of the height; `middle`: at half of it. */
+export type Placing = 'head' | 'third' | 'middle' | 'foot';
 
 /** One entry of the running order. Its id is the id of its stream. */
 export interface Division {
@@ -58,6 +45,25 @@ export interface Division {
   /** The side on which it begins; undefined: as the role and the spec say. */
   readonly start?: StartSide;
   readonly listed: boolean;
+  /** Grid lines left empty above its first element; undefined: as openers of its kind. */
+  readonly sink?: number;
+  /** The set of its furniture; undefined: the book's. */
+  readonly furniture?: string;
+  /** The folio run that begins with it; undefined: the one before goes on. */
+  readonly run?: FolioRun;
+  /** In running heads, where the title is too long. */
+  readonly shortTitle?: string;
+  /** Left out of the printed book, or of the ebook. */
+  readonly notInPrint?: boolean;
+  readonly notInEbook?: boolean;
+  /** No blank is made before it for its side: it begins on the next page. */
+  readonly noBlank?: boolean;
+  /** Where the words of a display page stand; undefined: as their styles say. */
+  readonly placing?: Placing;
+  /** The designed layout that its words were last set in. */
+  readonly layout?: string;
+  /** Of a list that the book makes (contents): what is said otherwise of an entry, by the block that it stands for. */
+  readonly corrections?: Readonly<Record<BlockId, string>>;
   readonly blocks: readonly Block[];
 }
 
@@ -85,6 +91,8 @@ export interface Book {
   readonly spec: Spec;
   readonly divisions: readonly Division[];
   readonly notes: Readonly<Record<StreamId, Note>>;
+  /** In the order in which they were made. */
+  readonly pageTouches: readonly PageTouch[];
   readonly source: Source;
 }
 

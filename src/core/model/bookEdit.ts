@@ -1,6 +1,7 @@
 // The edits of a book: a closed union, each carrying what it removes, so that its inverse needs no book. They are the
 // only way to change a book; undo, autosave and the worker's replica all live on them.
 import type { Division, Note, Particulars, Source } from './book';
+import type { PageTouch } from './pageTouches';
 import type { ParagraphStyle } from './spec';
 import type { Block, BlockId, StreamId, StyleTag } from './streams';
 
@@ -38,6 +39,11 @@ export type BookEdit =
       readonly to: DivisionFacts;
     }
   | { readonly kind: 'setNote'; readonly id: StreamId; readonly from: Note | null; readonly to: Note | null }
+  | {
+      readonly kind: 'setPageTouches';
+      readonly from: readonly PageTouch[];
+      readonly to: readonly PageTouch[];
+    }
   | { readonly kind: 'setSource'; readonly from: Source; readonly to: Source }
   | { readonly kind: 'setNextId'; readonly from: number; readonly to: number };
 

@@ -10,6 +10,7 @@ const BEFORE_FIRST = new Set<StyleTag>([
   'CST',
   'CEP',
   'COR',
+  'CAU',
   'AH',
   'BH',
   'SB',

@@ -35,6 +35,14 @@ export type FindingKind =
   | 'small-capitals-scaled'
   | 'title-below-text-start'
   | 'display-page-overflow'
+  | 'head-too-long'
+  | 'touch-lost'
+  | 'target-gone'
+  | 'title-empty'
+  | 'title-very-long'
+  | 'folio-run'
+  | 'index-mark'
+  | 'contents-empty'
   | 'unsettled'
   | 'text-area-too-small';
 

@@ -1,5 +1,10 @@
 // The one chain of migrations, shared by project file and database: each step takes plain data of one format to the next.
 import { BOOK_FORMAT } from './book';
+import { CONTENTS } from './contents';
+import { plainFurniture, token, type Token } from './furniture';
+import { INDEX } from './indexSpec';
+import { MADE_STYLES } from './madeStyles';
+import { NUMBERING } from './numbering';
 
 export type PlainBook = Readonly<Record<string, unknown>> & { readonly format: number };
 export type Migration = (book: PlainBook) => PlainBook;
@@ -39,7 +44,42 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       pages: { columnRule: { pt: 0, unit: 'pt' }, others: {}, ...part(spec, 'pages') },
       openers: { part: null, front: null, short: null, shortUnder: 300, ...part(spec, 'openers') },
     })),
+  // Heads were chosen from five; contents listed divisions, and nothing was numbered or indexed.
+  6: (book) => ({
+    pageTouches: [],
+    ...withSpec(book, 7, (spec) => ({
+      numbering: NUMBERING,
+      contents: CONTENTS,
+      index: INDEX,
+      ...spec,
+      styles: withUnnumberedParts({ ...MADE_STYLES, ...part(spec, 'styles') }),
+      furniture: furnitureOfFormat6(part(spec, 'furniture')),
+    })),
+  }),
 };
+
+/** A part title takes from the chapters': their numbers are not its own. */
+function withUnnumberedParts(styles: Plain): Plain {
+  return 'PT' in styles ? { ...styles, PT: { number: null, ...part(styles, 'PT') } } : styles;
+}
+
+function furnitureOfFormat6(old: Plain): unknown {
+  if ('sets' in old) return old;
+  const tokens: Readonly<Record<string, Token>> = {
+    author: 'author',
+    title: 'shortTitle',
+    part: 'partTitle',
+    chapter: 'chapterTitle',
+  };
+  const head = (of: unknown) => (typeof of === 'string' && of in tokens ? token(tokens[of]) : null);
+  const plain = {
+    verso: head(old.verso),
+    recto: head(old.recto),
+    folio: 'foreEdge' as const,
+    dropFolio: old.dropFolio !== false,
+  };
+  return { set: 'Book', sets: { Book: plainFurniture(plain) } };
+}
 
 const INKS_OF_FORMAT_6 = {
   set: 'Black only',

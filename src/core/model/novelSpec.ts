@@ -1,6 +1,11 @@
 // The novel, the starting spec that a book gets when nobody touches anything (house rules, section 2).
 import type { Length, Unit } from './length';
+import { CONTENTS } from './contents';
+import { plainFurniture, token } from './furniture';
+import { INDEX } from './indexSpec';
 import { BLACK_INKS } from './inks';
+import { MADE_STYLES } from './madeStyles';
+import { NUMBERING } from './numbering';
 import { PAGE_DEFAULTS } from './pageSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from './spec';
 
@@ -107,7 +112,8 @@ const styles: Record<string, ParagraphStyle> = {
     above: 1,
   },
   PN: { name: 'Part number', basedOn: 'CN', meaning: 'other' },
-  PT: { name: 'Part title', basedOn: 'CT', meaning: 'heading1', size: 24, leading: { grid: 2 } },
+  // Parts are numbered by a scheme of their own, or not at all.
+  PT: { name: 'Part title', basedOn: 'CT', meaning: 'heading1', size: 24, leading: { grid: 2 }, number: null },
   AH: {
     name: 'A head',
     basedOn: 'TX',
@@ -235,6 +241,7 @@ const styles: Record<string, ParagraphStyle> = {
     rightIndent: 36,
     hyphenate: false,
   },
+  ...MADE_STYLES,
   RH: {
     name: 'Running head',
     basedOn: 'TX',
@@ -316,8 +323,21 @@ export const NOVEL_SPEC: Spec = {
     short: null,
     shortUnder: 300,
   },
-  furniture: { verso: 'author', recto: 'title', dropFolio: true },
+  furniture: {
+    set: 'Book',
+    sets: {
+      Book: plainFurniture({
+        verso: token('author'),
+        recto: token('shortTitle'),
+        folio: 'foreEdge',
+        dropFolio: true,
+      }),
+    },
+  },
   folios: { front: 'roman' },
+  numbering: NUMBERING,
+  contents: CONTENTS,
+  index: INDEX,
   inks: BLACK_INKS,
   styles,
   characterStyles,

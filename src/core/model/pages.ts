@@ -2,11 +2,16 @@
 import type { BrokenParagraph } from './broken';
 import type { DivisionRole } from './book';
 import type { Finding } from './finding';
+import type { SlotName } from './furniture';
 import type { Pt } from './length';
+import type { PageRole, PageSide } from './pageRoles';
+import type { SetInk } from './inks';
 import type { ReferenceTable } from './referenceTable';
 import type { ShapedParagraph } from './shaped';
 import type { StyledParagraph } from './styled';
 import type { StreamId } from './streams';
+
+export type { PageRole, PageSide } from './pageRoles';
 
 export interface ComposedParagraph {
   readonly styled: StyledParagraph;
@@ -36,15 +41,24 @@ export interface NoteRule {
   readonly isContinued: boolean;
 }
 
-export type PageRole = 'opener' | 'text' | 'blank' | 'display';
-export type PageSide = 'recto' | 'verso';
-
-/** A running head or folio: a single line, its left edge and baseline on the trimmed page. */
+/** A slot of furniture: a single line, its left edge and baseline on the trimmed page. */
 export interface PlacedFurniture {
+  /** `folio`: a line that tells the page's folio. */
   readonly kind: 'head' | 'folio';
+  readonly at: 'head' | 'foot';
+  readonly slot: SlotName;
   readonly paragraph: ComposedParagraph;
   readonly x: Pt;
   readonly y: Pt;
+}
+
+/** A rule over or under a line of furniture, from the top left corner of the trimmed page. */
+export interface PlacedRule {
+  readonly x: Pt;
+  readonly y: Pt;
+  readonly width: Pt;
+  readonly weight: Pt;
+  readonly ink?: SetInk;
 }
 
 export interface Page {
@@ -54,8 +68,14 @@ export interface Page {
   readonly role: PageRole;
   readonly division: StreamId;
   readonly divisionRole: DivisionRole;
-  /** The folio as it would be shown, such as `vii`; always there, shown by role. */
+  /** The folio as it would be shown, such as `vii`; empty in a run without numerals. */
   readonly folio: string;
+  /** Its number in its folio run. */
+  readonly number: number;
+  /** Its run is counted and not shown. */
+  readonly folioHidden?: boolean;
+  /** A blank that was made so that the next division begins on its side. */
+  readonly isMade?: boolean;
   readonly fragments: readonly Fragment[];
   readonly notes: readonly Fragment[];
   /** Columns of its division's own; absent: those of the book. */
@@ -65,6 +85,7 @@ export interface Page {
   /** Lines more or fewer than the type area has: those of its spread. */
   readonly depth: -1 | 0 | 1;
   readonly furniture: readonly PlacedFurniture[];
+  readonly furnitureRules?: readonly PlacedRule[];
 }
 
 /** Counts for the running order. */
@@ -84,6 +105,8 @@ export interface TypesetBook {
   readonly references: ReferenceTable;
   readonly extents: readonly DivisionExtent[];
   readonly findings: readonly Finding[];
+  /** Pages of the page touches by their id; -1: the words are gone. */
+  readonly touched: readonly { readonly id: string; readonly page: number }[];
   readonly words: number;
   readonly lines: number;
   /** Passes of the fixpoint, and whether it settled. */

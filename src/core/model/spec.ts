@@ -1,11 +1,15 @@
 // The spec: everything that decides how the book looks. Every key of it is described in docs/formats.md, with unit,
 // range and default, and a test holds that file against the schema.
 import type { Length, Pt } from './length';
+import type { ContentsSpec } from './contents';
+import type { FurnitureSpec } from './furniture';
+import type { IndexSpec } from './indexSpec';
+import type { NumberingSpec, NumberScheme } from './numbering';
 import type { InksSpec, InkUse } from './inks';
 import type { Margins, PageSpec, Trim } from './pageSpec';
 import type { StyleTag } from './streams';
 
-export type { Margins, PageSpec, Trim };
+export type { FurnitureSpec, Margins, PageSpec, Trim };
 
 export interface HyphenationSpec {
   readonly on: boolean;
@@ -116,15 +120,6 @@ export interface OpenersSpec {
 export interface OpenerVariant {
   readonly sink: number;
   readonly textStart: number;
-}
-
-export type HeadContent = 'none' | 'author' | 'title' | 'part' | 'chapter';
-
-export interface FurnitureSpec {
-  readonly verso: HeadContent;
-  readonly recto: HeadContent;
-  /** Whether an opener has its folio at the foot. */
-  readonly dropFolio: boolean;
 }
 
 export interface FoliosSpec {
@@ -245,7 +240,9 @@ export interface ParagraphStyle {
   /** Baseline shift of the words, upwards. */
   readonly rise?: Pt;
   readonly language?: string;
-  readonly breakBefore?: 'none' | 'column' | 'page';
+  readonly breakBefore?: 'none' | 'column' | 'page' | 'recto' | 'verso';
+  /** How its paragraphs are numbered; null: not, whatever it takes from. */
+  readonly number?: NumberScheme | null;
   /** Null: none, whatever the style takes from. */
   readonly drop?: DropCapital | null;
   readonly lead?: LeadIn | null;
@@ -290,6 +287,9 @@ export interface Spec {
   readonly openers: OpenersSpec;
   readonly furniture: FurnitureSpec;
   readonly folios: FoliosSpec;
+  readonly numbering: NumberingSpec;
+  readonly contents: ContentsSpec;
+  readonly index: IndexSpec;
   readonly inks: InksSpec;
   readonly styles: Readonly<Record<StyleTag, ParagraphStyle>>;
   readonly characterStyles: Readonly<Record<StyleTag, CharacterStyle>>;

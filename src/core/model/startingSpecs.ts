@@ -1,5 +1,6 @@
 // The six starting specs (house rules, section 2): what a book can be set as before anything of it is changed. Each goes out from
 // the novel's styles, so that a book keeps its tags when it is set as another.
+import { plainFurniture, token, type PlainFurniture } from './furniture';
 import { PAGE_DEFAULTS } from './pageSpec';
 import type { Length, Unit } from './length';
 import { NOVEL_SPEC } from './novelSpec';
@@ -17,6 +18,10 @@ export interface StartingSpec {
 const pt = (value: number): Length => ({ pt: value, unit: 'pt' });
 const inches = (value: number): Length => ({ pt: value * 72, unit: 'in' as Unit });
 const mm = (value: number): Length => ({ pt: (value / 25.4) * 72, unit: 'mm' as Unit });
+
+const ofBook = (plain: PlainFurniture) => ({ set: 'Book', sets: { Book: plainFurniture(plain) } });
+/** The A head that a page ends in; the chapter where there is none. */
+const A_HEAD = token('lastHead', { level: 2, orElse: 'chapterTitle' });
 
 type StyleChanges = Readonly<Record<string, Partial<ParagraphStyle>>>;
 
@@ -67,7 +72,7 @@ const LARGE_TYPE = changed(
     },
     pages: { chapterEnd: 4, spreadLong: null, columnGap: pt(21) },
     openers: { sink: 3, textStart: 9 },
-    furniture: { verso: 'none', recto: 'none' },
+    furniture: ofBook({ verso: null, recto: null, folio: 'centre', dropFolio: true }),
   },
   {
     EXT: { size: 16, leftIndent: 24, rightIndent: 0 },
@@ -107,7 +112,7 @@ const ESSAYS = changed(
     text: { face: 'spectral', size: pt(10), leading: pt(14), indent: pt(14) },
     pages: { columnGap: pt(14) },
     openers: { sink: 4, textStart: 10, chaptersStart: 'recto' },
-    furniture: { verso: 'none', recto: 'chapter' },
+    furniture: ofBook({ verso: null, recto: token('chapterTitle'), folio: 'foreEdge', dropFolio: true }),
   },
   {
     EXT: { size: 9.25, leftIndent: 14, rightIndent: 0 },
@@ -146,7 +151,7 @@ const HANDBOOK = changed(
     text: { face: 'source-serif-4', size: pt(10), leading: pt(13.5), indent: pt(13.5) },
     pages: { chapterEnd: 4, spreadShort: 4, spreadLong: 6, columnGap: pt(13.5) },
     openers: { sink: 3, textStart: 10, chaptersStart: 'recto' },
-    furniture: { verso: 'title', recto: 'chapter' },
+    furniture: ofBook({ verso: token('chapterTitle'), recto: A_HEAD, folio: 'head', dropFolio: true }),
   },
   {
     EXT: { size: 9.25, leading: 12, leftIndent: 13.5, rightIndent: 0 },
@@ -185,7 +190,7 @@ const VERSE = changed(
     text: { leading: pt(15), setting: 'ragged', indent: pt(0), hyphenation: NO_HYPHENS },
     pages: { chapterEnd: 2, footFree: true, elastic: false, columnGap: pt(15) },
     openers: { sink: 2, textStart: 6 },
-    furniture: { verso: 'none', recto: 'none' },
+    furniture: ofBook({ verso: null, recto: null, folio: 'foreEdge', dropFolio: true }),
   },
   {
     // Every paragraph is a line; what does not fit goes on beyond the deepest indent.
@@ -230,7 +235,7 @@ const WORKBOOK = changed(
     },
     pages: { chapterEnd: 3, footFree: true, columnGap: pt(18) },
     openers: { sink: 0, textStart: 6, chaptersStart: 'recto' },
-    furniture: { verso: 'title', recto: 'chapter' },
+    furniture: ofBook({ verso: token('chapterTitle'), recto: A_HEAD, folio: 'foreEdge', dropFolio: true }),
   },
   {
     // Paragraphs are parted by half a line and not by an indent.

@@ -1,5 +1,6 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
+import type { IndexMark } from './indexSpec';
 import type { Pt } from './length';
 
 /** The id of what owns the stream: a division, a note, a table cell. */
@@ -10,7 +11,6 @@ export type StyleTag = string;
 /** Stands in the text where an inline object is (U+FFFC OBJECT REPLACEMENT CHARACTER). */
 export const OBJECT_CHARACTER = '\uFFFC';
 
-/** Local exceptions on a paragraph; absent keys follow the style. */
 /** Properties of a style that can be changed on one paragraph; as in ParagraphStyle. */
 export interface LocalLook {
   readonly face?: string;
@@ -28,6 +28,7 @@ export interface LocalLook {
   readonly hyphenate?: boolean;
 }
 
+/** Local exceptions on a paragraph; absent keys follow the style. */
 export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
   /** Begins a page. */
@@ -42,6 +43,10 @@ export interface ParagraphTouches {
   readonly spread?: -1 | 0 | 1;
   /** What is changed of its style, on this paragraph alone. */
   readonly look?: LocalLook;
+  /** Has no number where others of its style have one. */
+  readonly unnumbered?: boolean;
+  /** A named section begins here, for the furniture; empty: named by its own words. */
+  readonly section?: string;
 }
 
 /** Local exceptions on a stretch of text; absent keys follow the style. */
@@ -105,10 +110,22 @@ export interface PictureFacts {
 /** Bytes of pictures by their hash. */
 export type PictureBytes = Readonly<Record<string, Uint8Array>>;
 
+/** What a cross-reference tells of the head to which it goes. */
+export const REFERENCE_SHOWS = ['number', 'title', 'page', 'pageOrOpposite'] as const;
+export type ReferenceShows = (typeof REFERENCE_SHOWS)[number];
+
+export interface CrossReference {
+  readonly target: BlockId;
+  /** `pageOrOpposite`: `page 12`, or `opposite` on a facing page, `this page` on its own. */
+  readonly shows: ReferenceShows;
+}
+
 /** What an U+FFFC in the text stands for; `at` is its offset. */
 export type InlineObject =
   | { readonly at: number; readonly kind: 'note'; readonly note: string }
   | { readonly at: number; readonly kind: 'field'; readonly field: FieldName }
+  | ({ readonly at: number; readonly kind: 'reference' } & CrossReference)
+  | ({ readonly at: number; readonly kind: 'index' } & IndexMark)
   | { readonly at: number; readonly kind: 'break' }
   | { readonly at: number; readonly kind: 'tab' }
   | PictureObject;

@@ -56,7 +56,7 @@ export interface ResolvedStyle {
   /** Baseline shift of the words, upwards. */
   readonly rise: Pt;
   /** What it begins; null: it stands where it comes. */
-  readonly breakBefore: 'page' | 'column' | null;
+  readonly breakBefore: 'page' | 'column' | 'recto' | 'verso' | null;
   /** Null: black. */
   readonly ink: SetInk | null;
   /** Null: paper. */

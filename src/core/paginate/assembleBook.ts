@@ -1,8 +1,10 @@
-// Puts the pages of the divisions one after another: sides, blanks, roles and folios.
+// Puts the pages of the divisions one after another: sides, blanks and roles.
 import type { Division, StartSide } from '../model/book';
 import { sideOfPage, type Page, type PageSide } from '../model/pages';
+import { isDisplayRole, roleFacts } from '../model/roles';
 import type { Spec } from '../model/spec';
-import { isDisplayRole, type DivisionPage } from './paginateDivision';
+import { withFolios, type RunsByPage } from './folios';
+import type { DivisionPage } from './paginateDivision';
 
 export interface AssembledBook {
   /** Pages without furniture. */
@@ -11,36 +13,56 @@ export interface AssembledBook {
   readonly firstPages: ReadonlyMap<string, number>;
 }
 
-/** The side on which a division begins: its own wish, else its role's. */
-export function startSide(division: Division, before: Division | undefined, spec: Spec): StartSide {
-  if (!spec.page.facing) return 'any';
-  if (division.start !== undefined) return division.start;
-  if (before === undefined) return 'recto';
-  if (division.role === 'imprint') return before.role === 'title' ? 'verso' : 'any';
-  if (isDisplayRole(division.role) || ['part', 'contents', 'foreword'].includes(division.role)) return 'recto';
-  const opensBody = division.matter === 'body' && before.matter !== 'body';
-  if (opensBody || before.role === 'part') return 'recto';
-  return spec.openers.chaptersStart;
+/** A division with those that go on on its pages. */
+export interface AssembledPart {
+  readonly division: Division;
+  readonly followers?: readonly Division[];
+  readonly pages: readonly DivisionPage[];
+  /** Of the division's own. */
+  readonly columns?: Page['columns'];
 }
 
+/** The side on which a division begins: its own wish, else its role's. One that cannot go on begins a page. */
+export function startSide(division: Division, before: Division | undefined, spec: Spec): Exclude<StartSide, 'same'> {
+  if (!spec.page.facing) return 'any';
+  const { start } = division;
+  if (start !== undefined && start !== 'same') return start;
+  if (before === undefined) return 'recto';
+  if (start === 'same') return 'any';
+  if (division.role === 'imprint') return before.role === 'title' ? 'verso' : 'any';
+  const opensBody = division.matter === 'body' && before.matter !== 'body' && !isDisplayRole(division.role);
+  if (opensBody || before.role === 'part') return 'recto';
+  const wished = roleFacts(division.role).start;
+  return wished === 'chapter' || wished === 'same' ? spec.openers.chaptersStart : wished;
+}
+
+/** True for a division that goes on on the page where the one before it ends. */
+export function joinsPage(division: Division, before: Division | undefined): boolean {
+  if (division.start !== 'same' || before === undefined) return false;
+  return !isDisplayRole(division.role) && !isDisplayRole(before.role);
+}
+
+/** `touched`: runs of folios that begin on single pages. */
 export function assembleBook(
-  divisions: readonly {
-    readonly division: Division;
-    readonly pages: readonly DivisionPage[];
-    /** Of the division's own. */
-    readonly columns?: Page['columns'];
-  }[],
+  divisions: readonly AssembledPart[],
   spec: Spec,
+  runsOf?: (pages: readonly Page[], firstPages: ReadonlyMap<string, number>) => RunsByPage,
 ): AssembledBook {
   const pages: Page[] = [];
   const firstPages = new Map<string, number>();
-  divisions.forEach(({ division, pages: own, columns }, index) => {
-    const before = divisions[index - 1]?.division;
+  divisions.forEach(({ division, followers = [], pages: own, columns }, index) => {
+    const before = lastOf(divisions[index - 1]);
     const wished = startSide(division, before, spec);
     const pageSide = (): PageSide => sideOfPage(pages.length, spec.page.facing);
-    if (wished !== 'any' && wished !== pageSide()) pages.push(blankPage(pages.length, pageSide(), before ?? division));
+    if (needsBlank(division, wished, pageSide())) pages.push(blankPage(pages.length, pageSide(), before ?? division));
     firstPages.set(division.id, pages.length);
+    const waiting = new Set(followers.map(({ id }) => id));
     for (const page of own) {
+      for (const id of waiting)
+        if (page.fragments.some(({ paragraph }) => paragraph.styled.stream === id)) {
+          firstPages.set(id, pages.length);
+          waiting.delete(id);
+        }
       const known = lastPages.get(page);
       const isSame = known?.index === pages.length && known.division === division.id && known.side === pageSide();
       if (isSame && known.divisionRole === division.role) {
@@ -51,34 +73,37 @@ export function assembleBook(
       lastPages.set(page, placed);
       pages.push(placed);
     }
+    // A follower without words stands where the reach ends.
+    for (const id of waiting) firstPages.set(id, pages.length - 1);
   });
-  return {
-    pages: withFolios(
-      pages,
-      divisions.map((item) => item.division),
-      spec,
-    ),
-    firstPages,
-  };
+  const all = divisions.flatMap(({ division, followers = [] }) => [division, ...followers]);
+  return { pages: withFolios(pages, all, spec, firstPages, runsOf?.(pages, firstPages)), firstPages };
+}
+
+const lastOf = (part: AssembledPart | undefined): Division | undefined => part?.followers?.at(-1) ?? part?.division;
+
+/** Whether a blank has to be made so that a division begins on its side. */
+export function needsBlank(division: Division, wished: Exclude<StartSide, 'same'>, side: PageSide): boolean {
+  return wished !== 'any' && wished !== side && division.noBlank !== true;
 }
 
 /**
- * The pages of one division where they stood last: the first at `index` with the folio `folio`. Provisional: what comes
- * before may yet move them.
+ * The pages of one division where they stood last, with the folios that stood there. Provisional: what comes before may yet
+ * move them. Pages beyond those that were there count on.
  */
 export function placeDivision(
   pages: readonly DivisionPage[],
   division: Division,
+  earlier: readonly Page[],
   index: number,
-  folio: string,
   spec: Spec,
   columns?: Page['columns'],
 ): Page[] {
-  const first = /^\d+$/.test(folio) ? Number(folio) : null;
-  return pages.map((page, k) => ({
-    ...pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing), columns),
-    folio: first === null ? toRoman(index + k + 1) : String(first + k),
-  }));
+  return pages.map((page, k) => {
+    const placed = pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing), columns);
+    const { folio = '', number = index + k + 1, folioHidden } = earlier[index + k] ?? {};
+    return { ...placed, folio, number, ...(folioHidden ? { folioHidden } : {}) };
+  });
 }
 
 /** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
@@ -93,6 +118,7 @@ function pageOf(made: DivisionPage, index: number, division: Division, side: Pag
     division: division.id,
     divisionRole: division.role,
     folio: '',
+    number: 0,
     fragments,
     notes,
     noteRules,
@@ -110,56 +136,12 @@ function blankPage(index: number, side: PageSide, owner: Division): Page {
     division: owner.id,
     divisionRole: owner.role,
     folio: '',
+    number: 0,
+    isMade: true,
     fragments: [],
     notes: [],
     noteRules: [],
     depth: 0,
     furniture: [],
   };
-}
-
-const numbered = new WeakMap<Page, Page>();
-
-/** Folio runs: roman for the front matter and arabic from 1 for the body, or one arabic run. */
-function withFolios(pages: readonly Page[], divisions: readonly Division[], spec: Spec): Page[] {
-  const front = new Set(divisions.filter((division) => division.matter === 'front').map((division) => division.id));
-  const bodyStart = spec.folios.front === 'arabic' ? 0 : pages.findIndex((page) => !front.has(page.division));
-  return pages.map((page, index) => {
-    const inFront = bodyStart < 0 || index < bodyStart;
-    const folio = inFront ? toRoman(index + 1) : String(index - bodyStart + 1);
-    const known = numbered.get(page);
-    if (known?.folio === folio) return known;
-    const made = { ...page, folio };
-    numbered.set(page, made);
-    return made;
-  });
-}
-
-const ROMAN: readonly [number, string][] = [
-  [1000, 'm'],
-  [900, 'cm'],
-  [500, 'd'],
-  [400, 'cd'],
-  [100, 'c'],
-  [90, 'xc'],
-  [50, 'l'],
-  [40, 'xl'],
-  [10, 'x'],
-  [9, 'ix'],
-  [5, 'v'],
-  [4, 'iv'],
-  [1, 'i'],
-];
-
-/** Lower-case roman numeral of a positive whole number. */
-export function toRoman(value: number): string {
-  let rest = value;
-  let text = '';
-  for (const [worth, letters] of ROMAN) {
-    while (rest >= worth) {
-      text += letters;
-      rest -= worth;
-    }
-  }
-  return text;
 }

@@ -15,7 +15,7 @@ import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
 import { LIMITS, type SearchLimits } from './searchLimits';
-import { CHOICE, FLAG, isInStep, StateList, withEntry, withWish, type Layer } from './stateList';
+import { CHOICE, FLAG, isInStep, isWrongSide, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** What a search leaves for the next one of the same reach. */
 export interface FillMemory {
@@ -30,10 +30,9 @@ export interface FillMemory {
   readonly visited: number;
 }
 
-const SLACK = 1e-3;
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
 const FELT = 3;
-const NO_GAP = 0;
+const [SLACK, NO_GAP] = [1e-3, 0];
 
 export function* fillPages(
   flow: Flow,
@@ -170,7 +169,8 @@ class Filler {
     if (item.breakBefore && !(empty && current.owed[k] <= 0) && this.starts.at > 0) return;
     this.led = false;
     const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    if (item.beginsPage && column > 0 && this.starts.at > 0) return this.endBefore(k, true);
+    const isLate = column > 0 || isWrongSide(item.side, flags);
+    if (item.beginsPage && this.starts.at > 0 && isLate) return this.endBefore(k, true);
     item.settings.forEach((_, index) => {
       const measured = this.columns.begun(item, this.starts.at, column, index);
       if (measured < 0) return;

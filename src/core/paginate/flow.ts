@@ -2,10 +2,10 @@
 // note lines and floats that it brings, and what it costs to end a page at each of its lines. Heights are in grid lines.
 import { lastAtMost } from '../base/search';
 import { LINE_END, type Measure } from '../model/broken';
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph, PageSide } from '../model/pages';
 import type { Meaning } from '../model/spec';
 import { COST } from './costs';
-import type { FlowFloat, FlowParagraph } from './flowParagraph';
+import type { FlowFloat, FlowParagraph, PageWishes } from './flowParagraph';
 
 export type { FlowFloat, FlowNote, FlowParagraph, PageWishes, Variant } from './flowParagraph';
 
@@ -59,6 +59,8 @@ export interface FlowItem {
   readonly breakBefore: boolean;
   /** Stands first in the first column: columns before it stay empty. */
   readonly beginsPage: boolean;
+  /** The side of the page that it begins; null: either. */
+  readonly side: PageSide | null;
   /** Grid lines that may be left free before it without looking for another way: it cannot be divided. */
   readonly mayLeave: number;
   readonly wish: -1 | 0 | 1 | null;
@@ -215,7 +217,8 @@ function compile(
     faultBefore: before.fault,
     topCost: topCostOf(source),
     breakBefore: source.wishes?.breakBefore !== undefined,
-    beginsPage: source.wishes?.breakBefore === 'page',
+    beginsPage: source.wishes?.breakBefore !== undefined && source.wishes.breakBefore !== 'column',
+    side: sideOf(source.wishes?.breakBefore),
     mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',
@@ -381,4 +384,9 @@ function topCostOf({ paragraph }: FlowParagraph): number {
 /** Whether a line ends inside a word. */
 export function endsInHyphen({ broken }: ComposedParagraph, line: number): boolean {
   return broken.end?.[line] === LINE_END.hyphen;
+}
+
+/** The side on which a paragraph begins; null: either. */
+function sideOf(breakBefore: PageWishes['breakBefore']): PageSide | null {
+  return breakBefore === 'recto' || breakBefore === 'verso' ? breakBefore : null;
 }

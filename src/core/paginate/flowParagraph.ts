@@ -1,6 +1,6 @@
 // A paragraph in the flow as the page search is given it: its settings, the space before it, what hangs on it.
 import type { Measure } from '../model/broken';
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph, PageSide } from '../model/pages';
 
 /** Note bodies by the place of their reference: an offset in the set text. */
 export interface FlowNote {
@@ -10,7 +10,7 @@ export interface FlowNote {
 
 /** What a person wished for a paragraph's place (model/streams, PageTouches). */
 export interface PageWishes {
-  readonly breakBefore?: 'page' | 'column';
+  readonly breakBefore?: 'page' | 'column' | PageSide;
   /** Stays on one page, and with the paragraph after it. */
   readonly together?: boolean;
   readonly lines?: -1 | 1;

@@ -1,5 +1,14 @@
 export { COST } from './costs';
-export { assembleBook, placeDivision, startSide, toRoman, type AssembledBook } from './assembleBook';
+export {
+  assembleBook,
+  joinsPage,
+  needsBlank,
+  placeDivision,
+  startSide,
+  type AssembledBook,
+  type AssembledPart,
+} from './assembleBook';
+export type { RunsByPage } from './folios';
 export { fillPages, type FillMemory } from './fillPages';
 export { EXACT } from './searchLimits';
 export {
@@ -15,13 +24,12 @@ export {
 export type { Give, GiveKind } from './gives';
 export type { PagePlan } from './pagePlan';
 export {
-  isDisplayRole,
   paginateDivision,
   type DivisionFlow,
   type DivisionPage,
   type OpenerSettings,
   type PaginateMemory,
 } from './paginateDivision';
-export { placeFurniture, type FurnitureSource } from './placeFurniture';
+export { placeFurniture, type FurnishedPage, type FurnitureSource, type SlotLine } from './placeFurniture';
 export { traceRegions, type FilledRegion, type Stretch } from './tracePages';
 export type { Reason } from './reasons';

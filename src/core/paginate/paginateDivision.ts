@@ -1,6 +1,7 @@
 // Divides one division into pages: the opener's head from its sink, the text from the text start, or, for a display
 // page, each paragraph at its place.
-import type { DivisionRole } from '../model/book';
+import type { DivisionRole, Placing } from '../model/book';
+import { isDisplayRole, isPlateRole } from '../model/roles';
 import {
   gridBaseline,
   type ComposedParagraph,
@@ -25,6 +26,8 @@ export interface DivisionFlow {
   /** Number and title of an opener. */
   readonly head: readonly ComposedParagraph[];
   readonly text: readonly FlowParagraph[];
+  /** Of a display page; undefined: as its styles say. */
+  readonly placing?: Placing | undefined;
 }
 
 export interface OpenerSettings {
@@ -62,13 +65,6 @@ export interface PaginatedDivision {
   readonly pages: readonly DivisionPage[];
   /** Undefined for display pages. */
   readonly memory: PaginateMemory | undefined;
-}
-
-const DISPLAY_ROLES: ReadonlySet<DivisionRole> = new Set(['half-title', 'title', 'imprint', 'dedication', 'epigraph']);
-
-/** True for roles whose pages are designed as a whole and carry no furniture. */
-export function isDisplayRole(role: DivisionRole): boolean {
-  return DISPLAY_ROLES.has(role);
 }
 
 /** On shallower pages a line more or less would be seen by anybody. */
@@ -112,7 +108,7 @@ export function* paginateDivision(
     const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
     const notes = own.map((region) => placeNotes(lines, region, geometry, geometry.lines, plan.columns[region.column]));
     return {
-      role: partAlone ? 'display' : index === 0 ? 'opener' : 'text',
+      role: roleOf(own, index, partAlone),
       fragments: index === 0 ? [...head.fragments, ...text] : text,
       notes: notes.flatMap((placed) => placed.fragments),
       noteRules: notes.flatMap(({ top, continued }, k) => {
@@ -124,6 +120,14 @@ export function* paginateDivision(
       headTooDeep: index === 0 && head.tooDeep,
     };
   }
+}
+
+/** A page that a side skips inside a division holds nothing. */
+function roleOf(own: readonly FilledRegion[], index: number, partAlone: boolean): PageRole {
+  if (partAlone) return 'display';
+  if (index === 0) return 'opener';
+  const isEmpty = own.every(({ stretches, noteFrom, noteTo }) => stretches.length === 0 && noteFrom === noteTo);
+  return isEmpty ? 'blank' : 'text';
 }
 
 function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {
@@ -192,8 +196,10 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const foot = firstFoot < 0 ? [] : flow.text.slice(firstFoot);
   const footLines = foot.reduce((sum, item) => sum + heightOf(item, geometry), 0);
   const topLines = top.reduce((sum, item) => sum + heightOf(item, geometry), 0);
-  const all = topLines + footLines > geometry.lines ? flow.text : top;
-  const lead = all.length === 0 ? 0 : Math.min(all[0].gap, geometry.lines - 1);
+  const isAll = topLines + footLines > geometry.lines;
+  const all = isAll ? flow.text : top;
+  const placed = isAll ? undefined : placedLead(flow, topLines - (top[0]?.gap ?? 0), geometry.lines - footLines);
+  const lead = all.length === 0 ? 0 : Math.min(placed ?? all[0].gap, geometry.lines - 1);
   const lines = makeFlow(all, geometry.leading);
   const [column] = [{ x: 0, width: geometry.measure }];
   const plan: PagePlan = {
@@ -210,11 +216,12 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
     exempt: true,
   };
   const regions = traceRegions(yield* fillPages(lines, plan), plan);
+  const pageRole = flow.role === 'blank' ? 'blank' : isPlateRole(flow.role) ? 'plate' : 'display';
   return regions.map((region, index): DivisionPage => {
     const text = placeText(lines, region, geometry, index === 0 ? lead : 0, column);
     const notes = placeNotes(lines, region, geometry, geometry.lines, column);
     return {
-      role: 'display',
+      role: pageRole,
       fragments: all === top && index === regions.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,
       notes: notes.fragments,
       noteRules:
@@ -226,6 +233,15 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
       headTooDeep: false,
     };
   });
+}
+
+/** Whole grid lines above the words of a display page that stand at its placing; undefined: as the first style says. */
+function placedLead({ placing }: DivisionFlow, height: number, room: number): number | undefined {
+  if (placing === undefined) return undefined;
+  const free = Math.max(0, room - height);
+  const middle = (share: number) => Math.min(free, Math.max(0, Math.round(room * share - height / 2)));
+  const leads = { head: 0, third: middle(1 / 3), middle: middle(1 / 2), foot: Math.floor(free) };
+  return leads[placing];
 }
 
 function heightOf(item: FlowParagraph, geometry: PageGeometry): number {

@@ -1,5 +1,6 @@
 // The states of the page search in packed arrays, one per way of standing somewhere in the text; the cheapest way to
 // each is kept. Two states are the same when nothing that follows can tell them apart.
+import type { PageSide } from '../model/pageRoles';
 
 /** Bits of a state's flags. */
 export const FLAG = {
@@ -24,6 +25,11 @@ export const FLAG = {
 
 /** A choice holds the number of a setting, and above it that of the gap. */
 export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20 } as const;
+
+/** Whether a page is not of the side on which its first paragraph is to begin. */
+export function isWrongSide(side: PageSide | null, flags: number): boolean {
+  return side !== null && (side === 'verso') !== ((flags & FLAG.VERSO) !== 0);
+}
 
 /** Flags of a spread that a person wished a line shorter (-1), longer (1), or as the page is. */
 export function withWish(flags: number, wish: number): number {

@@ -1,2 +1,5 @@
-export { contentsEntries, type ContentsEntry } from './contentsEntries';
-export { headingWords, plainWords, readReferences } from './readReferences';
+export { captionEntries, contentsEntries, type ContentsEntry, type Corrections } from './contentsEntries';
+export { findPlaces, type PageOf } from './findPlaces';
+export { indexLocators, marksOf, rangeText } from './indexLocators';
+export { readReferences, type ReferenceFacts } from './readReferences';
+export { referenceText } from './referenceText';

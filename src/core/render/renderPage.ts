@@ -47,6 +47,8 @@ export function renderPage(page: Page, ofBook: PageGeometry, context: RenderCont
     // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.
     list.addLine(paragraph, 0, x - paragraph.broken.x[0], y, geometry.measure, kind);
   }
+  for (const { x, y, width, weight, ink } of page.furnitureRules ?? [])
+    rules.push({ x, y, width, thickness: weight, ...(ink === undefined ? {} : { ink }) });
   return {
     page: page.index,
     width: geometry.width,

@@ -3,7 +3,7 @@
 import { spotPattern } from '../measure/spotPatterns';
 import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec';
 import type { NoteMark, ResolvedStyle } from '../model/styled';
-import type { Span, TextTouches } from '../model/streams';
+import type { Span, StyleTag, TextTouches } from '../model/streams';
 
 export interface SetText {
   readonly text: string;
@@ -11,6 +11,8 @@ export interface SetText {
   readonly notes: NoteMark[];
   /** Set-text ranges of note references. */
   readonly references: [number, number][];
+  /** Set-text end of what is put before the text, and its character style. */
+  readonly prefix?: { readonly to: number; readonly style: StyleTag | null };
 }
 
 export interface Look {
@@ -57,7 +59,7 @@ export function lookOfEach(
   const spotted = spots.reduce((cut, spot) => overlaySpot(cut, set.text, spot, characterStyles), filled);
   const looks =
     lead === null ? spotted : overlayLead(spotted, leadEnd(set.text, lead), leadStyle(lead, characterStyles));
-  return set.references.reduce(overlayReference, looks);
+  return overlayPrefix(set.references.reduce(overlayReference, looks), set, characterStyles);
 }
 
 const isItalic = ({ style, touches }: Look) => touches?.italic ?? style?.italic !== undefined;
@@ -156,6 +158,17 @@ function overlayLead(
     const lead: [number, number, Look] = [from, Math.min(to, end), led];
     return to > end ? [lead, [end, to, look]] : [lead];
   });
+}
+
+/** The number of a head in its own character style. */
+function overlayPrefix(
+  looks: [number, number, Look][],
+  { prefix }: SetText,
+  styles: Spec['characterStyles'],
+): [number, number, Look][] {
+  const style = prefix?.style == null ? undefined : collectCharacterStyle(prefix.style, styles);
+  if (style === undefined) return looks;
+  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, 0, prefix!.to, { reference: false, style }));
 }
 
 function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {

@@ -10,7 +10,15 @@ import { lookOfEach, type Look, type SetText } from './looks';
 import { setInk } from '../measure/setInk';
 import { titleCase } from './titleCase';
 import { houseMarks, type MarkEdit } from './houseMarks';
-import { OBJECT_CHARACTER, type FieldName, type Paragraph, type StreamId } from '../model/streams';
+import {
+  OBJECT_CHARACTER,
+  type BlockId,
+  type CrossReference,
+  type FieldName,
+  type Paragraph,
+  type StreamId,
+  type StyleTag,
+} from '../model/streams';
 
 /** What styling asks of the book around the paragraph. */
 export interface StyleContext {
@@ -18,6 +26,8 @@ export interface StyleContext {
   readonly faces: FaceTable;
   readonly fieldText: (field: FieldName) => string;
   readonly noteLabel: (note: StreamId) => string;
+  /** What a cross-reference at a place says; empty where nothing is known of the book around. */
+  readonly referenceText: (reference: CrossReference, block: BlockId, at: number) => string;
 }
 
 /** Features that a feature takes the place of. */
@@ -40,16 +50,17 @@ const LEAD_TRACKING = 50;
 /** A line that a person broke by hand (U+2028 LINE SEPARATOR). */
 export const LINE_BREAK = '\u2028';
 
-/** `prefix` is put before the text and belongs to no source: the number of a note. */
+/** `prefix` is put before the text and belongs to no source: the number of a note or a head, in a character style or none. */
 export function styleParagraph(
   stream: StreamId,
   source: Paragraph,
   style: ResolvedStyle,
   context: StyleContext,
   prefix = '',
+  prefixStyle: StyleTag | null = null,
 ): StyledParagraph {
   const marks = houseMarks(source.text, context.spec.marks.set, style.language);
-  const set = makeSetText(source, context, prefix, marks.edits);
+  const set = { ...makeSetText(source, context, prefix, marks.edits), prefix: { to: prefix.length, style: prefixStyle } };
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const lacking: number[] = [];
@@ -130,7 +141,8 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
       put(context.noteLabel(object.note), object.at, 0);
       references.push([start, text.length]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
-    else if (object.kind !== 'picture') put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
+    else if (object.kind === 'reference') put(context.referenceText(object, source.id, object.at), object.at, 0);
+    else if (object.kind === 'break' || object.kind === 'tab') put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
     done = object.at + OBJECT_CHARACTER.length;
   }
   putSource(done, source.text.length);

@@ -4,17 +4,20 @@ import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph, PageGeometry } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
-import { paragraph as makeParagraph, type Block, type LocalLook, type Paragraph, type Table } from '../model/streams';
+import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../model/streams';
+import { isDisplayRole } from '../model/roles';
 import type { VariantWish } from '../linebreak';
 import type { Meaning } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
-import { isDisplayRole, type DivisionFlow, type FlowNote, type FlowParagraph } from '../paginate';
-import { contentsEntries } from '../references';
+import type { DivisionFlow, FlowNote, FlowParagraph } from '../paginate';
+import type { HeadNumbers } from '../measure/numberHeads';
 import type { StyleContext, StyleSheet } from '../styles';
-import { composeBlock, composeGenerated, type StageClock } from './composeParagraph';
+import { composeBlock, type StageClock } from './composeParagraph';
+import { composeLists } from './composeLists';
 import type { TypesetContext } from './context';
 import { centreVerse } from './centreVerse';
-import { flowParagraph, generatedPlace } from './flowParagraph';
+import { flowParagraph } from './flowParagraph';
+import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
@@ -30,6 +33,7 @@ export interface ComposeContext {
   /** A style with what is changed of it on one paragraph. */
   readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;
   readonly style: StyleContext;
+  readonly numbers: HeadNumbers;
   readonly context: TypesetContext;
   readonly measure: number;
   readonly geometry: PageGeometry;
@@ -40,19 +44,26 @@ export interface ComposeContext {
 
 /** Paragraphs between two checkpoints. */
 const PARAGRAPHS_PER_STEP = 8;
-const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'CST', 'CEP', 'COR', 'TOH']);
+const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'CST', 'CEP', 'COR', 'CAU', 'TOH']);
 
+/** Grid lines above the head of a division that goes on on a page. */
+const ABOVE_JOINED = 3;
+
+/** `joins`: it goes on on the page of the division before, its head among the text. */
 export function* composeDivision(
   division: Division,
   compose: ComposeContext,
   references: ReferenceTable,
+  joins = false,
 ): Generator<void, DivisionFlow> {
-  const blocks = usedBlocks(division, compose);
-  const headCount = isDisplayRole(division.role) ? 0 : countHead(blocks);
+  const blocks = withNumberLines(usedBlocks(division, compose), compose.numbers);
+  const isDisplay = isDisplayRole(division.role);
+  const countedHead = isDisplay ? 0 : countHead(blocks);
+  const headCount = joins ? 0 : countedHead;
   const head: ComposedParagraph[] = [];
   const text: FlowParagraph[] = [];
-  const marks = new ListMarks();
-  const kept = new KeptFlow(division.id, blocks, headCount, compose);
+  const marks = new ListMarks(compose.book.spec.numbering, compose.book.particulars.language);
+  const kept = new KeptFlow(division.id, `${division.role}${joins ? '+' : ''}`, blocks, headCount, compose);
   let made = 0;
   for (let k = 0; k < blocks.length; k += 1) {
     const mark = marks.next(blocks[k]);
@@ -63,16 +74,15 @@ export function* composeDivision(
     }
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
-    const plain = opening(
-      styleOf(effectiveTag(blocks, k), compose, block.touches?.look),
-      headCount > 0 && k === headCount,
-      compose,
-    );
-    const item = mark === '' ? plain : compose.context.interner.intern(itemStyle(plain, block.list!.level));
+    const own = styleOf(effectiveTag(blocks, k), compose, block.touches?.look);
+    const wide = joins && k === 0 ? withRoomAbove(own, countedHead > 0, compose) : own;
+    const plain = opening(wide, countedHead > 0 && k === countedHead, compose);
+    const number = numberBefore(block, plain, mark, compose);
+    const item = number.style;
     const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
-    const isText = k >= headCount && !isDisplayRole(division.role);
+    const isText = k >= headCount && !isDisplay;
     const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
-    const entry = composeOne(division.id, block, style, mark, compose, variants);
+    const entry = composeOne(division.id, block, style, number, compose, variants);
     if (k < headCount) head.push(entry.composed);
     else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
       const notes = notesOf(entry.composed, compose);
@@ -81,8 +91,13 @@ export function* composeDivision(
     }
   }
   kept.keep();
-  if (division.role === 'contents') text.push(...composeContents(division, compose, references));
-  return { role: division.role, head, text: centreVerse(numberVerse(text, compose), compose.measure) };
+  text.push(...composeLists(division, compose, references));
+  return {
+    role: division.role,
+    head,
+    text: centreVerse(numberVerse(text, compose), compose.measure),
+    placing: division.placing,
+  };
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
@@ -115,7 +130,7 @@ function flatten(
 }
 
 function countHead(blocks: readonly Paragraph[]): number {
-  const end = blocks.findIndex((block) => !HEAD_TAGS.has(block.style));
+  const end = blocks.findIndex((block) => !HEAD_TAGS.has(block.style) && !isNumberLine(block));
   return end < 0 ? blocks.length : end;
 }
 
@@ -157,15 +172,39 @@ function variantsOf({ touches }: Paragraph, { meaning }: ResolvedStyle): Variant
   return MAY_VARY.has(meaning) ? 'good' : 'none';
 }
 
+/** What is put before the words of a paragraph. */
+interface Before {
+  readonly prefix: string;
+  readonly prefixStyle: StyleTag | null;
+}
+
+/** The mark of a list item or the number of a head before its words, and the style with room for it. */
+function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string, compose: ComposeContext) {
+  const { interner } = compose.context;
+  if (mark !== '')
+    return { prefix: mark, prefixStyle: null, style: interner.intern(itemStyle(style, block.list!.level)) };
+  const number = compose.numbers.get(block.id);
+  if (number === undefined) return { prefix: '', prefixStyle: null, style };
+  if (isNumberLine(block)) return { prefix: number.text, prefixStyle: null, style };
+  const set = setNumber(number, style);
+  return set.style === style ? set : { ...set, style: interner.intern(set.style) };
+}
+
+/** The head of a division that goes on on a page stands clear of the text before it. */
+function withRoomAbove(style: ResolvedStyle, hasHead: boolean, { context }: ComposeContext): ResolvedStyle {
+  const above = Math.max(style.above, hasHead ? ABOVE_JOINED : 1);
+  return above === style.above ? style : context.interner.intern({ ...style, above });
+}
+
 function composeOne(
   stream: string,
   block: Paragraph,
   style: ResolvedStyle,
-  prefix: string,
+  { prefix, prefixStyle }: Before,
   compose: ComposeContext,
   variants: VariantWish,
 ): ParagraphEntry {
-  const job = { stream, paragraph: block, style, measure: compose.measure, prefix, tail: '', variants };
+  const job = { stream, paragraph: block, style, measure: compose.measure, prefix, prefixStyle, tail: '', variants };
   const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
   return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
 }
@@ -180,27 +219,10 @@ function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote
     const paragraphs = blocks.map((block, index) => {
       const words = styleOf(block.style === 'TX' ? 'NT' : block.style, compose, block.touches?.look);
       const style = styleOfPicture(blocks, index, words, compose);
-      return composeOne(mark.note, block, style, index === 0 ? label : '', compose, 'none').composed;
+      const before = { prefix: index === 0 ? label : '', prefixStyle: null };
+      return composeOne(mark.note, block, style, before, compose, 'none').composed;
     });
     notes.push({ at: mark.at, paragraphs });
   }
   return notes;
-}
-
-function composeContents(division: Division, compose: ComposeContext, references: ReferenceTable): FlowParagraph[] {
-  return contentsEntries(references).map((entry) => {
-    const style = styleOf(entry.tag, compose);
-    const made = makeParagraph(`contents:${entry.division}`, entry.tag, entry.text);
-    const job = {
-      stream: division.id,
-      paragraph: made,
-      style,
-      measure: compose.measure,
-      prefix: '',
-      tail: entry.folio,
-      variants: 'none' as const,
-    };
-    const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
-    return generatedPlace(composed, style.above, compose);
-  });
 }

@@ -4,7 +4,7 @@ import { column, type BrokenParagraph, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import type { Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
-import type { Paragraph, StreamId } from '../model/streams';
+import type { Paragraph, StreamId, StyleTag } from '../model/streams';
 import { cutWidths, shapeParagraph } from '../shape';
 import { styleParagraph, type StyleContext } from '../styles';
 import type { TypesetContext } from './context';
@@ -24,6 +24,8 @@ export interface ParagraphJob {
   readonly measure: number;
   /** Put before the text: the number of a note. */
   readonly prefix: string;
+  /** Character style of what is put before; absent: as the words. */
+  readonly prefixStyle?: StyleTag | null;
   /** Set flush right in the right indent of the last line. */
   readonly tail: string;
   /** Whether it may run a line shorter or longer: text of the pages, not furniture, notes or heads. */
@@ -71,10 +73,9 @@ function composeWith(
     known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
   if (known && sameStyle && known.measure === job.measure) return known;
   const start = context.now();
-  let styled =
-    known && sameStyle
-      ? known.styled
-      : { ...styleParagraph(job.stream, job.paragraph, job.style, styleContext, job.prefix), tail: job.tail };
+  const styleOf = (style: ResolvedStyle) =>
+    styleParagraph(job.stream, job.paragraph, style, styleContext, job.prefix, job.prefixStyle);
+  let styled = known && sameStyle ? known.styled : { ...styleOf(job.style), tail: job.tail };
   const afterStyle = context.now();
   const reuse = known !== undefined && known.styled.shapeKey === styled.shapeKey;
   let shaped = reuse ? known.shaped : shapeParagraph(styled, library);
@@ -87,7 +88,7 @@ function composeWith(
   if (initial !== null && broken.best.count < initial.lines && !styled.style.initial?.isRaised) {
     // Too short to stand beside its drop capital: the letter is raised.
     const raised = { ...job.style, initial: { ...initial, isRaised: true } };
-    styled = { ...styleParagraph(job.stream, job.paragraph, raised, styleContext, job.prefix), tail: job.tail };
+    styled = { ...styleOf(raised), tail: job.tail };
     shaped = shapeParagraph(styled, library);
     broken = breakNow();
   }
@@ -163,10 +164,12 @@ function breakContext(
 
 /** Everything that goes into the set text besides the block itself. */
 function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
-  let key = `${job.prefix}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
+  let key = `${job.prefix}\u0000${job.prefixStyle ?? ''}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
   for (const object of job.paragraph.objects) {
     if (object.kind === 'note') key += `\u0000${styleContext.noteLabel(object.note)}`;
     else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;
+    else if (object.kind === 'reference')
+      key += `\u0000${styleContext.referenceText(object, job.paragraph.id, object.at)}`;
   }
   return key;
 }

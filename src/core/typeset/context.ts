@@ -9,13 +9,15 @@ export interface TypesetContext {
   readonly library: FaceLibrary;
   /** Milliseconds from any start; only differences are used. */
   readonly now: () => number;
+  /** The day as ISO 8601, for furniture that tells it; empty: none. */
+  readonly today: string;
   readonly hyphenators: Map<string, Hyphenator>;
   readonly interner: StyleInterner;
   readonly cache: StageCache;
 }
 
-export function createTypesetContext(library: FaceLibrary, now: () => number): TypesetContext {
-  return { library, now, hyphenators: new Map(), interner: new StyleInterner(), cache: new StageCache() };
+export function createTypesetContext(library: FaceLibrary, now: () => number, today = ''): TypesetContext {
+  return { library, now, today, hyphenators: new Map(), interner: new StyleInterner(), cache: new StageCache() };
 }
 
 /** Gives the context the patterns of a language. */

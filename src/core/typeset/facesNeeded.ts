@@ -41,6 +41,7 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     faces: table,
     fieldText: (field: FieldName) => fieldText(field, book.particulars),
     noteLabel: () => '1',
+    referenceText: () => '',
   };
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {

@@ -32,7 +32,7 @@ export function flowParagraph(
     gap,
     elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
     notes,
-    wishes: isText ? wishesOf(block, entry.composed.styled.style) : undefined,
+    wishes: isText ? wishesOf(block, entry.composed.styled.style, compose.book.spec.page.facing) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
@@ -89,10 +89,12 @@ function elasticGaps(
   return isAround && gap === 1 ? [0.5] : undefined;
 }
 
-function wishesOf({ touches }: Paragraph, style: ResolvedStyle): PageWishes | undefined {
+function wishesOf({ touches }: Paragraph, style: ResolvedStyle, facing: boolean): PageWishes | undefined {
   if (touches === undefined && style.breakBefore === null) return undefined;
   const { together, lines, spread } = touches ?? {};
-  const breakBefore = touches?.breakBefore === true ? 'page' : (style.breakBefore ?? undefined);
+  const ofStyle = style.breakBefore ?? undefined;
+  const hasSide = ofStyle === 'recto' || ofStyle === 'verso';
+  const breakBefore = touches?.breakBefore === true || (hasSide && !facing) ? 'page' : ofStyle;
   const isAny = breakBefore !== undefined || together || lines !== undefined || spread !== undefined;
   return isAny ? { breakBefore, together, lines, spread } : undefined;
 }

@@ -1,68 +1,130 @@
-// The words of running heads and folios, composed as single lines.
-import { namesOf, type Book, type Division } from '../model/book';
+// The words of furniture: what each slot says on a page, composed as a single line.
+import { setInk } from '../measure/setInk';
+import type { FurniturePart, FurnitureSlot } from '../model/furniture';
 import type { ComposedParagraph, Page } from '../model/pages';
-import type { HeadContent } from '../model/spec';
-import { paragraph as makeParagraph } from '../model/streams';
-import type { FurnitureSource } from '../paginate';
-import { headingWords } from '../references';
+import { paragraph as makeParagraph, type Span } from '../model/streams';
+import type { FurnitureSource, SlotLine } from '../paginate';
 import type { ComposeContext } from './composeDivision';
 import { composeGenerated } from './composeParagraph';
+import { TokenWords } from './tokenWords';
+import { touchedSet, type TouchedPages } from './pageTouches';
 
-/** The furniture of the book. */
-export function furnitureSource(compose: ComposeContext): FurnitureSource {
+/** Furniture is one line, however long: wider than any page. */
+const ONE_LINE = 6000;
+const ELLIPSIS = '\u2009…';
+
+/** The furniture of pages that are placed. `all`: every page of the book or of the reach at hand. */
+export function furnitureSource(
+  compose: ComposeContext,
+  all: readonly Page[],
+  firstPages: ReadonlyMap<string, number>,
+  touched: TouchedPages,
+): FurnitureSource {
   const { book } = compose;
-  const divisions = new Map(book.divisions.map((division) => [division.id, division]));
-  const parts = partOfEach(book);
-  const line = (tag: string, text: string, kind: string): ComposedParagraph => {
-    const style = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
-    const job = {
-      stream: kind,
-      paragraph: makeParagraph(kind, tag, text),
-      style,
-      measure: compose.measure,
-      prefix: '',
-      tail: '',
-      variants: 'none' as const,
-    };
-    return composeGenerated(job, compose.style, compose.context, compose.clock);
-  };
+  const { furniture, inks } = book.spec;
+  const words = new TokenWords(compose, all, firstPages);
   return {
-    folio: (folio) => line('FO', folio, 'folio'),
-    head(page: Page) {
-      const content = book.spec.furniture[page.side];
-      const text = headText(content, book, divisions.get(page.division), parts.get(page.division));
-      return text === '' ? null : line(content === 'author' ? 'RHA' : 'RH', text, 'head');
+    setOf(page) {
+      const name = words.divisionOn(page)?.furniture ?? furniture.set;
+      const set = furniture.sets[name] ?? furniture.sets[furniture.set] ?? Object.values(furniture.sets)[0];
+      const touches = touched.byPage.get(page.index);
+      return touches === undefined ? set : touchedSet(set, furniture.sets, touches);
     },
+    slot(page, slot, at, room) {
+      if (slot.parts.length === 0) return null;
+      const { text, spans, tellsFolio } = slotText(page, slot, words);
+      if (text.trim() === '') return null;
+      const whole = composeLine(compose, slot, at, text, spans);
+      if (whole === null || widthOf(whole) <= room + 1e-6)
+        return whole && { paragraph: whole, tellsFolio, isCut: false };
+      return cutLine(compose, slot, at, text, spans, room, tellsFolio);
+    },
+    ruleInk: (rule) => setInk(inks, rule.ink) ?? undefined,
   };
 }
 
-function headText(
-  content: HeadContent,
-  book: Book,
-  division: Division | undefined,
-  part: Division | undefined,
-): string {
-  switch (content) {
-    case 'author':
-      return namesOf(book.particulars, 'author');
-    case 'title':
-      return book.particulars.shortTitle || book.particulars.title;
-    case 'part':
-      return part === undefined ? '' : headingWords(part).title;
-    case 'chapter':
-      return division === undefined ? '' : headingWords(division).title;
-    default:
-      return '';
-  }
+const widthOf = ({ broken }: ComposedParagraph) => broken.textWidth[0];
+
+function slotText(page: Page, { parts }: FurnitureSlot, words: TokenWords) {
+  let text = '';
+  let tellsFolio = false;
+  const spans: Span[] = [];
+  parts.forEach((part, index) => {
+    const said = sayPart(page, part, words);
+    if (part.kind === 'token' && part.token === 'folio') tellsFolio = true;
+    // A sign between two tokens goes with what it parts: it says nothing when one of them is empty.
+    const isBetween = part.kind === 'text' && index > 0 && index < parts.length - 1;
+    const isAlone =
+      isBetween &&
+      [parts[index - 1], parts[index + 1]].some((other) => other.kind === 'token' && !sayPart(page, other, words));
+    if (said === '' || isAlone) return;
+    if (part.style !== undefined) spans.push({ from: text.length, to: text.length + said.length, style: part.style });
+    text += said;
+  });
+  return { text, spans, tellsFolio };
 }
 
-/** The part to which each division belongs. */
-function partOfEach(book: Book): Map<string, Division> {
-  const parts = new Map<string, Division>();
-  let current: Division | undefined;
-  for (const division of book.divisions) {
-    if (division.role === 'part') current = division;
-    if (current !== undefined && division.matter === 'body') parts.set(division.id, current);
+function sayPart(page: Page, part: FurniturePart, words: TokenWords): string {
+  if (part.kind === 'text') return part.text;
+  const said = words.say(part.token, page, part.level ?? 2);
+  return said === '' && part.orElse !== undefined ? words.say(part.orElse, page, part.level ?? 2) : said;
+}
+
+function composeLine(
+  compose: ComposeContext,
+  slot: FurnitureSlot,
+  at: string,
+  text: string,
+  spans: readonly Span[],
+): ComposedParagraph | null {
+  const own = compose.sheet.get(slot.style) ?? compose.sheet.get('RH') ?? compose.sheet.get('TX')!;
+  const style = compose.context.interner.intern({
+    ...own,
+    align: 'left',
+    firstIndent: 0,
+    leftIndent: 0,
+    rightIndent: 0,
+    hyphenate: false,
+    initial: null,
+    opticalMargins: 0,
+  });
+  const id = spans.length === 0 ? at : `${at}${JSON.stringify(spans)}`;
+  const job = {
+    stream: at,
+    paragraph: makeParagraph(id, slot.style, text, { spans }),
+    style,
+    measure: ONE_LINE,
+    prefix: '',
+    tail: '',
+    variants: 'none' as const,
+  };
+  const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
+  return composed.broken.count === 0 ? null : composed;
+}
+
+/** As many whole words as the room takes, and an ellipsis; null when not even one. */
+function cutLine(
+  compose: ComposeContext,
+  slot: FurnitureSlot,
+  at: string,
+  text: string,
+  spans: readonly Span[],
+  room: number,
+  tellsFolio: boolean,
+): SlotLine | null {
+  const ends = [...text.matchAll(/\s+/gu)].map(({ index }) => index).filter((end) => end > 0);
+  let [low, high] = [0, ends.length];
+  let best: ComposedParagraph | null = null;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const end = ends[middle];
+    const kept = spans.filter(({ from }) => from < end).map((span) => ({ ...span, to: Math.min(span.to, end) }));
+    const words = text.slice(0, end).replace(/[\p{P}\s]+$/u, '') + ELLIPSIS;
+    const tried = composeLine(compose, slot, at, words, kept);
+    if (tried !== null && widthOf(tried) <= room + 1e-6) {
+      best = tried;
+      low = middle + 1;
+    } else high = middle;
   }
-  return parts;
+  return best === null ? null : { paragraph: best, tellsFolio, isCut: true };
 }

@@ -19,12 +19,13 @@ export class KeptFlow {
 
   constructor(
     private readonly division: string,
+    role: string,
     private readonly blocks: readonly Paragraph[],
     private readonly headCount: number,
     private readonly compose: ComposeContext,
   ) {
     const { book, measure, held, context } = compose;
-    this.environment = [book.spec, book.particulars.language, measure, held, headCount];
+    this.environment = [book.spec, book.particulars.language, measure, held, headCount, role];
     const known = context.cache.flowMemories.get(division);
     this.known = known !== undefined && sameParts(known.environment, this.environment) ? known : undefined;
     [this.before, this.behind] = this.known === undefined ? [0, 0] : sharedEnds(this.known.blocks, blocks);
@@ -38,8 +39,9 @@ export class KeptFlow {
     const old = isBehind ? k - blocks.length + known.blocks.length : k;
     const mayTake = k < this.before || (isBehind && this.sawWords);
     if (isBehind && !isEmptyParagraph(blocks[k])) this.sawWords = true;
-    // The first of the text may have a drop capital, and numbers of notes, fields and items come from elsewhere.
-    const isOwn = blocks[k].objects.length === 0 && blocks[k].list === undefined;
+    // The first of the text may have a drop capital, and numbers of notes, heads, fields and items come from elsewhere.
+    const isOwn =
+      blocks[k].objects.length === 0 && blocks[k].list === undefined && !this.compose.numbers.has(blocks[k].id);
     if (!mayTake || k <= this.headCount || !isOwn) return undefined;
     if (previous === undefined || known.flows[old - 1] !== previous) return undefined;
     return (this.flows[k] = known.flows[old]);

@@ -18,7 +18,10 @@ export function* paginateCached(
   const { spec: ofBook } = compose.book;
   const { pages: spec } = ofBook;
   const kind = openerKind(ofBook, division, wordsIn(division.blocks, compose.context));
-  const { sink, textStart } = openerSettings(ofBook, kind);
+  const { sink: ofKind, textStart: ofText } = openerSettings(ofBook, kind);
+  const sink = division.sink ?? ofKind;
+  // A sink of its own moves the text start with it.
+  const textStart = Math.max(1, ofText + sink - ofKind);
   const opener = { sink, textStart };
   const { cache } = compose.context;
   const { width, height, measure, head, leading, capHeight, lines, columns } = geometry;
@@ -32,7 +35,7 @@ export function* paginateCached(
     lines,
     ...columns.flatMap((one) => [one.x, one.width]),
   ];
-  const parts = [flow.role, side, sink, textStart, spec, ...page, ...flow.head, ...flow.text];
+  const parts = [flow.role, flow.placing, side, sink, textStart, spec, ...page, ...flow.head, ...flow.text];
   const known = cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
   const made = yield* paginateDivision(flow, geometry, opener, spec, side, known?.memory);

@@ -1,23 +1,24 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
-import type { Book, Division } from '../model/book';
+import type { Book } from '../model/book';
 import type { Finding } from '../model/finding';
-import { sideOfPage, type DivisionExtent, type PageGeometry, type TypesetBook } from '../model/pages';
-import { sameReferences, type ReferenceTable } from '../model/referenceTable';
-import { assembleBook, placeFurniture, startSide, type AssembledBook, type DivisionPage } from '../paginate';
+import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/pages';
+import { NO_REFERENCES, sameReferences, type ReferenceTable } from '../model/referenceTable';
+import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
 import { readReferences } from '../references';
-import { composeContext } from './bookContext';
+import { composeContext, withReferences } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';
-import { composeDivision } from './composeDivision';
 import type { TypesetContext } from './context';
-import { furnitureSource } from './furniture';
+import { furnish, type FurnishedBook } from './furnish';
 import type { HeldStarts } from './hold';
 import { faceMeasures } from './qualityOf';
+import { orderFindings } from './orderFindings';
 import { pageFindings } from './pageFindings';
+import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pageTouches';
 import { paginateCached } from './paginateCached';
+import { composeReach, printedDivisions, reachesOf } from './reaches';
 import { styleFindings } from './styleFindings';
-import { withFurniture } from './withFurniture';
 import { wordsIn } from './wordsIn';
 import { withProgress } from './withProgress';
 
@@ -44,14 +45,19 @@ export function* typesetBook(
   const clock = { style: 0, shape: 0, break: 0 };
   const times = { pages: 0, proof: 0 };
   const geometry = pageGeometry(book, context);
-  const compose = { ...composeContext(book, context, geometry, clock), held };
-  let references: ReferenceTable = context.cache.references ?? readReferences(book.divisions, [], new Map());
+  const divisions = printedDivisions(book);
+  const reaches = reachesOf(divisions);
+  let compose = { ...composeContext(book, context, geometry, clock), held };
+  const facts = {
+    book,
+    numbers: compose.numbers,
+    meaningOf: (tag: string) => compose.sheet.get(tag)?.meaning ?? 'body',
+  };
+  let references: ReferenceTable =
+    context.cache.references ?? readReferences(divisions, [], new Map(), facts) ?? NO_REFERENCES;
   let assembled: AssembledBook;
-  let divisionPages: {
-    division: Division;
-    pages: readonly DivisionPage[];
-    columns?: PageGeometry['columns'];
-  }[];
+  let divisionPages: AssembledPart[];
+  let touched: TouchedPages = NO_TOUCHES;
   let passes = 0;
   let settled = false;
   let awaitsFirst = onFirst !== undefined && context.cache.references === undefined;
@@ -61,49 +67,56 @@ export function* typesetBook(
     const [begun, share] = [0.9 * (1 - 0.5 ** (passes - 1)), 0.9 * 0.5 ** passes];
     divisionPages = [];
     let pageCount = 0;
-    for (const [index, division] of book.divisions.entries()) {
+    compose = { ...withReferences(compose, references), held };
+    for (const [index, reach] of reaches.entries()) {
+      const { division, followers } = reach;
       const own = divisionGeometry(book, division, geometry);
       const ownCompose = own === geometry ? compose : { ...compose, geometry: own, measure: own.columns[0].width };
       const flow = yield* withProgress(
-        composeDivision(division, ownCompose, references),
-        begun + (index / book.divisions.length) * share,
+        composeReach(reach, ownCompose, references),
+        begun + (index / reaches.length) * share,
       );
       const start = context.now();
       const { facing } = book.spec.page;
-      const wished = startSide(division, book.divisions[index - 1], book.spec);
-      if (wished !== 'any' && wished !== sideOfPage(pageCount, facing)) pageCount += 1;
+      const wished = startSide(division, reach.before, book.spec);
+      if (needsBlank(division, wished, sideOfPage(pageCount, facing))) pageCount += 1;
       const paginated = paginateCached(division, flow, ownCompose, own, sideOfPage(pageCount, facing));
-      const pages = yield* withProgress(paginated, begun + ((index + 1) / book.divisions.length) * share);
+      const pages = yield* withProgress(paginated, begun + ((index + 1) / reaches.length) * share);
       pageCount += pages.length;
-      divisionPages.push(own === geometry ? { division, pages } : { division, pages, columns: own.columns });
+      const part = { division, followers, pages };
+      divisionPages.push(own === geometry ? part : { ...part, columns: own.columns });
       times.pages += context.now() - start;
       if (awaitsFirst && pageCount >= FIRST_PAGES) {
         awaitsFirst = false;
         onFirst!(put(assembleBook(divisionPages, book.spec), []));
       }
     }
-    assembled = assembleBook(divisionPages, book.spec);
-    const found = readReferences(book.divisions, assembled.pages, assembled.firstPages);
+    assembled = assembleBook(divisionPages, book.spec, (placed) => {
+      touched = touchedPages(book, placed);
+      return touchedRuns(touched);
+    });
+    const found = readReferences(divisions, assembled.pages, assembled.firstPages, facts);
     settled = sameReferences(found, references);
     references = found;
   } while (!settled && passes < MOST_PASSES);
   context.cache.references = references;
-  const { pages } = put(assembled, []);
+  const furnished = furnish(assembled, compose, touched);
+  const { pages } = furnished;
   const startProof = context.now();
   const findings = [
     ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
     ...pageFindings(divisionPages, assembled),
     ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
+    ...orderFindings(book, compose, furnished, references, touched),
   ];
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());
   times.proof = context.now() - startProof;
-  return put(assembled, findings);
+  return put(assembled, findings, furnished);
 
   /** The composed book of pages that are placed. */
-  function put(placed: AssembledBook, found: readonly Finding[]): TypesetBook {
-    const source = furnitureSource(compose);
-    const done = placed.pages.map((page) => withFurniture(page, placeFurniture(page, book.spec, geometry, source)));
+  function put(placed: AssembledBook, found: readonly Finding[], known?: FurnishedBook): TypesetBook {
+    const { pages: done } = known ?? furnish(placed, compose, NO_TOUCHES);
     const extents = extentsOf(book, placed, context);
     return {
       pages: done,
@@ -111,6 +124,7 @@ export function* typesetBook(
       references,
       extents,
       findings: found,
+      touched: [...touched.places].map(([id, page]) => ({ id, page })),
       words: extents.reduce((sum, extent) => sum + extent.words, 0),
       lines: done.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
       passes,

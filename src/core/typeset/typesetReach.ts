@@ -2,12 +2,13 @@
 // the folios that it had, until the pages before it are known.
 import type { Book } from '../model/book';
 import type { Page, TypesetBook } from '../model/pages';
-import { placeDivision, placeFurniture } from '../paginate';
+import { placeDivision } from '../paginate';
 import { composeContext } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';
-import { composeDivision } from './composeDivision';
 import type { TypesetContext } from './context';
-import { furnitureSource } from './furniture';
+import { furnish } from './furnish';
+import { touchedPages } from './pageTouches';
+import { composeReach, printedDivisions, reachesOf } from './reaches';
 import { paginateCached } from './paginateCached';
 import type { TypesetProgress } from './typesetBook';
 
@@ -18,7 +19,7 @@ export interface TypesetReach {
 }
 
 /**
- * Composes one division. Null when the earlier book had no page of it, or the page itself has another shape. What it makes
+ * Composes one division. Null when the earlier book had no page of it. What it makes
  * is kept: composing the whole book afterwards goes on from there.
  */
 export function* typesetReach(
@@ -27,35 +28,28 @@ export function* typesetReach(
   divisionId: string,
   earlier: TypesetBook,
 ): Generator<TypesetProgress, TypesetReach | null> {
-  const division = book.divisions.find((one) => one.id === divisionId);
-  const first = earlier.pages.find((page) => page.division === divisionId && page.role !== 'blank');
+  const reach = reachesOf(printedDivisions(book)).find(
+    ({ division: one, followers }) => one.id === divisionId || followers.some(({ id }) => id === divisionId),
+  );
+  const first = earlier.pages.find((page) => page.division === reach?.division.id && !page.isMade);
   const geometry = pageGeometry(book, context);
-  const { width, height } = earlier.geometry;
-  if (division === undefined || first === undefined || geometry.width !== width || geometry.height !== height)
-    return null;
+  if (reach === undefined || first === undefined) return null;
+  const { division } = reach;
   const own = divisionGeometry(book, division, geometry);
   const compose = {
-    ...composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 }),
+    ...composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 }, earlier.references),
     geometry: own,
     measure: own.columns[0].width,
   };
-  const composing = composeDivision(division, compose, earlier.references);
+  const composing = composeReach(reach, compose, earlier.references);
   let step = composing.next();
   for (; !step.done; step = composing.next()) yield 0;
   const paginating = paginateCached(division, step.value, compose, own, first.side);
   let made = paginating.next();
   for (; !made.done; made = paginating.next()) yield 0;
-  const furniture = furnitureSource(compose);
-  const pages = placeDivision(
-    made.value,
-    division,
-    first.index,
-    first.folio,
-    book.spec,
-    own === geometry ? undefined : own.columns,
-  ).map((page) => ({
-    ...page,
-    furniture: placeFurniture(page, book.spec, geometry, furniture),
-  }));
+  const columns = own === geometry ? undefined : own.columns;
+  const placed = placeDivision(made.value, division, earlier.pages, first.index, book.spec, columns);
+  const firstPages = new Map(earlier.extents.map((extent) => [extent.division, extent.firstPage]));
+  const { pages } = furnish({ pages: placed, firstPages }, { ...compose, geometry }, touchedPages(book, placed));
   return { pages, geometry };
 }

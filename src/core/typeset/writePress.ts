@@ -24,7 +24,7 @@ export function* writePressPdf(
     height: composed.geometry.height,
     page: (index: number) => displayPage(composed, index, context),
     around: (index: number) => surround(book.spec.page, composed.pages[index].side),
-    folios: composed.pages.map((page) => page.folio),
+    folios: composed.pages.map(({ folio, number }) => ({ folio, number })),
     picture: (asset: string): Uint8Array | undefined => pictures[asset],
     face: (id: string) => library.record(id),
     advance: (id: string, glyph: number) => library.harfBuzz.advanceOf(library.font(id), glyph),

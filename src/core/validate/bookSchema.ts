@@ -1,7 +1,9 @@
 // The schema of a book as it stands in a project file or the database.
-import { BOOK_FORMAT, LANGUAGES, type Book, type Particulars } from '../model/book';
-import { PICTURE_KINDS } from '../model/streams';
+import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/book';
+import { ROLES } from '../model/roles';
+import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
 import { check, Joi } from './check';
+import { folioRunSchema } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
 
 const id = Joi.string()
@@ -64,6 +66,23 @@ const inlineObject = Joi.alternatives(
   Joi.object({ at: offset, kind: Joi.string().valid('break', 'tab').required() }),
   Joi.object({
     at: offset,
+    kind: Joi.string().valid('reference').required(),
+    target: Joi.string().max(20).required(),
+    shows: Joi.string()
+      .valid(...REFERENCE_SHOWS)
+      .required(),
+  }),
+  Joi.object({
+    at: offset,
+    kind: Joi.string().valid('index').required(),
+    term: line(200),
+    sub: line(200),
+    see: line(200),
+    seeAlso: line(200),
+    range: Joi.string().valid('here', 'from', 'to').required(),
+  }),
+  Joi.object({
+    at: offset,
     kind: Joi.string().valid('picture').required(),
     asset: Joi.string()
       .pattern(/^([0-9a-f]{32})?$/)
@@ -93,6 +112,8 @@ const paragraph = Joi.object({
     spread: Joi.number().valid(-1, 0, 1),
     liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(200),
     look: localLookSchema,
+    unnumbered: Joi.boolean(),
+    section: Joi.string().allow('').max(200),
   }),
   list: Joi.object({ level: offset, ordered: Joi.boolean().required() }),
   text: Joi.string().allow('').required(),
@@ -115,23 +136,21 @@ const block = Joi.alternatives(paragraph, table).id('block');
 export const divisionSchema = Joi.object({
   id,
   role: Joi.string()
-    .valid(
-      'half-title',
-      'blank',
-      'title',
-      'imprint',
-      'dedication',
-      'epigraph',
-      'contents',
-      'foreword',
-      'part',
-      'chapter',
-      'afterword',
-    )
+    .valid(...Object.keys(ROLES))
     .required(),
   matter: Joi.string().valid('front', 'body', 'back').required(),
-  start: Joi.string().valid('any', 'recto', 'verso'),
+  start: Joi.string().valid('any', 'recto', 'verso', 'same'),
   listed: Joi.boolean().required(),
+  sink: Joi.number().integer().min(0).max(40),
+  furniture: Joi.string().min(1).max(60),
+  run: folioRunSchema,
+  shortTitle: Joi.string().allow('').max(200),
+  notInPrint: Joi.boolean(),
+  notInEbook: Joi.boolean(),
+  noBlank: Joi.boolean(),
+  placing: Joi.string().valid('head', 'third', 'middle', 'foot'),
+  layout: Joi.string().min(1).max(40),
+  corrections: Joi.object().pattern(Joi.string().max(20), Joi.string().allow('').max(2000)),
   blocks: Joi.array().items(block).required(),
 });
 
@@ -139,6 +158,18 @@ export const noteSchema = Joi.object({
   id,
   kind: Joi.string().valid('footnote', 'endnote').required(),
   blocks: Joi.array().items(block).required(),
+});
+
+const pageTouchSchema = Joi.object({
+  id,
+  stream: id,
+  block: id,
+  offset,
+  hideHead: Joi.boolean(),
+  hideFoot: Joi.boolean(),
+  furniture: Joi.string().min(1).max(60),
+  run: folioRunSchema,
+  madeOn: Joi.number().integer().min(0).required(),
 });
 
 const bookSchema = Joi.object({
@@ -149,6 +180,7 @@ const bookSchema = Joi.object({
   spec: specSchema,
   divisions: Joi.array().items(divisionSchema).required(),
   notes: Joi.object().pattern(Joi.string(), noteSchema).required(),
+  pageTouches: Joi.array().items(pageTouchSchema).max(5000).required(),
   source: Joi.object({
     recipe: Joi.array().items(Joi.string().max(60)).required(),
     mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
@@ -159,6 +191,11 @@ const bookSchema = Joi.object({
 export function checkBook(value: unknown, what = 'The book'): Book {
   const book = check<Book>(bookSchema, value, what);
   return { ...book, spec: checkSpec(book.spec, what) };
+}
+
+/** Checks a division. Throws ValueError. */
+export function checkDivision(value: unknown): Division {
+  return check<Division>(divisionSchema, value, 'The division');
 }
 
 export function checkParticulars(value: unknown): Particulars {

@@ -1,4 +1,11 @@
-export { checkBook, checkParticulars, divisionSchema, noteSchema, particularsSchema } from './bookSchema';
+export {
+  checkBook,
+  checkDivision,
+  checkParticulars,
+  divisionSchema,
+  noteSchema,
+  particularsSchema,
+} from './bookSchema';
 export { check, Joi } from './check';
 export { lengthSchema } from './fields';
 export { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from './keptSpec';

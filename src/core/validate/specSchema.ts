@@ -8,9 +8,8 @@ import { check, Joi } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPattern } from '../measure/spotPatterns';
 import { inksSchema } from './inksSchema';
+import { contentsSchema, furnitureSchema, indexSchema, numberingSchema, numberSchemeSchema } from './orderSchema';
 import { pageSchema } from './pageSchema';
-
-const headContent = () => oneOf('none', 'author', 'title', 'part', 'chapter');
 
 /** OpenType features by tag, each on, or off with a minus. */
 const FEATURES = /^-?[a-z0-9]{4}(,-?[a-z0-9]{4})*$/;
@@ -117,7 +116,7 @@ export const paragraphStyleSchema = Joi.object({
   next: Joi.string().max(12),
   rise: optional(number(-100, 100, 'pt')),
   language: Joi.string().max(20),
-  breakBefore: optional(oneOf('none', 'column', 'page')),
+  breakBefore: optional(oneOf('none', 'column', 'page', 'recto', 'verso')),
   drop: Joi.object({ lines: whole(2, 5, 'lines'), letters: whole(1, 4, 'letters') }).allow(null),
   lead: Joi.object({
     kind: oneOf('words', 'letters', 'line', 'mark'),
@@ -140,6 +139,7 @@ export const paragraphStyleSchema = Joi.object({
   background: inkUse.allow(null),
   ruleAbove: paragraphRule,
   ruleBelow: paragraphRule,
+  number: numberSchemeSchema,
   waits: Joi.boolean(),
 });
 
@@ -227,8 +227,11 @@ export const specSchema = object({
     short: openerVariant,
     shortUnder: whole(0, 5000, 'words'),
   }),
-  furniture: object({ verso: headContent(), recto: headContent(), dropFolio: flag() }),
+  furniture: furnitureSchema,
   folios: object({ front: oneOf('roman', 'arabic') }),
+  numbering: numberingSchema,
+  contents: contentsSchema,
+  index: indexSchema,
   inks: inksSchema,
   styles: Joi.object().pattern(tag, paragraphStyleSchema).required(),
   characterStyles: Joi.object().pattern(tag, characterStyleSchema).required(),

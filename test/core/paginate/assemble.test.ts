@@ -4,12 +4,12 @@ import {
   assembleBook,
   paginateDivision,
   startSide,
-  toRoman,
   type DivisionFlow,
   type DivisionPage,
   type OpenerSettings,
 } from '../../../src/core/paginate';
 import { gridBaseline, type PageGeometry } from '../../../src/core/model/pages';
+import { toRoman } from '../../../src/core/measure/numerals';
 import { division } from '../../build/book';
 import { drain } from '../../build/assets';
 import { composed, flowOf, LEADING } from '../../build/flow';

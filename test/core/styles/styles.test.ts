@@ -15,6 +15,7 @@ const context: StyleContext = {
   faces: faceTable,
   fieldText: (field) => `[${field}]`,
   noteLabel: (note) => note.slice(1),
+  referenceText: ({ target }) => `[${target}]`,
 };
 const runsOf = (text: string, tag = 'TX') => styleParagraph('d1', p(text), sheet.get(tag)!, context).runs;
 const withText = (change: Partial<Spec['text']>): Spec => ({ ...NOVEL_SPEC, text: { ...NOVEL_SPEC.text, ...change } });

@@ -4,6 +4,8 @@ import { expect } from 'chai';
 import { applyEdit, setSpecEdit } from '../../../src/core/edit';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../../src/core/model/specStages';
+import type { IndexMark } from '../../../src/core/model/indexSpec';
+import { plainFurniture, token } from '../../../src/core/model/furniture';
 import { checkSpec, paragraphStyleSchema, specSchema } from '../../../src/core/validate';
 import type { Book } from '../../../src/core/model/book';
 import type { Plain } from '../../../src/core/model/bookEdit';
@@ -12,6 +14,10 @@ import { essence } from '../../build/essence';
 import { book, chapter, division, p, words } from '../../build/book';
 
 const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} *so,* “so”.`);
+const marked = (term: string, sub: string, range: IndexMark['range'] = 'here') => ({
+  ...p('\uFFFCA line of words that is in the index.'),
+  objects: [{ at: 0, kind: 'index' as const, term, sub, see: '', seeAlso: '', range }],
+});
 const contents = division('contents', [p('Contents', 'TOH')]);
 const start = book([
   division('title', [p('A Book', 'BT')]),
@@ -19,14 +25,29 @@ const start = book([
   chapter('Alpha', ...text(1)),
   {
     ...chapter('Beta', ...text(2)),
+    run: { numerals: 'arabic', start: 120, prefix: '', hidden: false },
     blocks: [
+      marked('weir', 'of oak', 'from'),
       ...chapter('Beta', ...text(2)).blocks,
       {
         ...p('An extract of some length\uFFFCthat goes on.', 'EXT'),
         objects: [{ at: 25, kind: 'tab' as const }],
       },
+      { ...p('First'), list: { level: 0, ordered: true } },
+      { ...p('Second'), list: { level: 0, ordered: false } },
+      marked('weir', 'sluices of'),
+      marked('weir rod', ''),
     ],
   },
+  division(
+    'appendix',
+    [p('Tables', 'CT'), p('E. Writer', 'CAU'), p('What they say', 'CST'), marked('weir', 'of oak', 'to')],
+    {
+      matter: 'back',
+      listed: true,
+    },
+  ),
+  division('index', [p('Index', 'TOH')], { matter: 'back' }),
 ]);
 
 const length = (pt: number): Plain => ({ pt, unit: 'pt' });
@@ -95,20 +116,60 @@ const VALUES: Record<string, Plain> = {
   'openers.short': { sink: 8, textStart: 15 },
   'openers.shortUnder': 100,
   'pages.others': { chapter: { columns: 2, columnGap: { pt: 12, unit: 'pt' } } },
-  'furniture.verso': 'chapter',
-  'furniture.recto': 'none',
-  'furniture.dropFolio': false,
+  'furniture.set': 'Bare',
+  'furniture.sets': {
+    Book: plainFurniture({
+      verso: null,
+      recto: token('chapterTitle'),
+      folio: 'foreEdge',
+      dropFolio: false,
+    }) as unknown as Plain,
+  },
   'folios.front': 'arabic',
+  'numbering.appendix.numerals': 'roman',
+  'numbering.appendix.before': 'Annex ',
+  'numbering.ordered': ['roman'],
+  'numbering.bullets': ['*'],
+  'contents.levels': [{ source: 'CT', entry: 'TOT', number: false, arrangement: 'after' }],
+  'contents.leader': '·',
+  'contents.author': { source: 'CAU', entry: 'TOA' },
+  'contents.description': { source: 'CST', entry: 'TOD' },
+  'index.order': 'words',
+  'index.ranges': 'full',
+  'index.subentries': 'runIn',
+  'index.letterHeads': false,
+};
+const NUMBERED = {
+  ...NOVEL_SPEC.styles,
+  CT: {
+    ...NOVEL_SPEC.styles.CT,
+    number: {
+      numerals: 'arabic',
+      before: '',
+      after: '',
+      whole: false,
+      place: 'runIn',
+      gap: 1,
+      style: null,
+      restart: 'never',
+    },
+  },
 };
 /** What must be set so that a property has a say at all. */
 const GIVEN: Record<string, readonly [string, Plain]> = {
+  'numbering.appendix.numerals': ['styles', NUMBERED as unknown as Plain],
+  'numbering.appendix.before': ['styles', NUMBERED as unknown as Plain],
+  'contents.leader': ['contents.levels', [{ source: 'CT', entry: 'TOC', number: true, arrangement: 'leaders' }]],
   'openers.dropLetters': ['openers.dropLines', 3],
   'pages.columnGap': ['pages.columns', 2],
   'pages.columnShares': ['pages.columns', 2],
   'pages.balanceColumns': ['pages.columns', 2],
 };
 /** Only an opener's first paragraph is concerned. */
-const FEW = new Set(['openers.dropLines', 'openers.dropLetters', 'openers.leadWords']);
+const FEW = new Set(['openers.dropLines', 'openers.leadWords']);
+const ONE = new Set(['openers.dropLetters']);
+/** Only what the book makes itself, line by line. */
+const MADE = /^(?:numbering|contents|index)\./;
 const STYLE_VALUES: Record<string, Plain> = {
   name: 'Other',
   basedOn: 'DED',
@@ -148,6 +209,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   background: { ink: 'Black', tint: 10 },
   ruleAbove: { weight: 0.5, width: 'paragraph', offset: 12 },
   ruleBelow: { weight: 0.5, width: 'words', offset: 5 },
+  number: NUMBERED.CT.number,
   waits: true,
 };
 
@@ -174,7 +236,8 @@ function expectStage(stage: FirstStage, counts: ReturnType<typeof countsOf>, par
   else expect(counts.shaped).to.be.at.most(FURNITURE);
   if (stage === 'shape' || stage === 'break') expect(counts.broken).to.be.at.least(paragraphs);
   else expect(counts.broken).to.be.at.most(FURNITURE);
-  if (stage === 'paint' || stage === 'none') expect(counts.paged).to.be.at.most(stage === 'none' ? 0 : 1);
+  // The contents and the index say other folios.
+  if (stage === 'paint' || stage === 'none') expect(counts.paged).to.be.at.most(stage === 'none' ? 0 : 2);
   if (stage === 'none') expect(counts).to.deep.equal({ shaped: 0, broken: 0, paged: 0 });
 }
 
@@ -201,15 +264,22 @@ describe('the first stage of each spec property', () => {
       const changed = applyEdit(from, setSpecEdit(from, path.split('.'), path === 'name' ? 'A third' : VALUES[path]));
       checkSpec(changed.spec);
       // Face and size rule nearly all text; others at least the body paragraphs.
-      expectStage(stage, countsOf(changed, from), FEW.has(path) ? 2 : stage === 'page' ? 0 : 10);
+      expectStage(
+        stage,
+        countsOf(changed, from),
+        MADE.test(path) || ONE.has(path) ? 1 : FEW.has(path) ? 2 : stage === 'page' ? 0 : 10,
+      );
     });
   }
 
   for (const [key, stage] of Object.entries(STYLE_STAGES)) {
     it(`a style’s ${key}: ${stage}`, () => {
-      const to = { ...NOVEL_SPEC.styles.EXT, [key]: STYLE_VALUES[key] };
-      const changed = applyEdit(start, { kind: 'setStyle', tag: 'EXT', from: NOVEL_SPEC.styles.EXT, to: to as never });
-      const counts = countsOf(changed);
+      // Only heads are numbered.
+      const own = { ...NOVEL_SPEC.styles.EXT, ...(key === 'number' ? { meaning: 'heading2' as const } : {}) };
+      const from = applyEdit(start, { kind: 'setStyle', tag: 'EXT', from: NOVEL_SPEC.styles.EXT, to: own });
+      const to = { ...own, [key]: STYLE_VALUES[key] };
+      const changed = applyEdit(from, { kind: 'setStyle', tag: 'EXT', from: own, to: to as never });
+      const counts = countsOf(changed, from);
       expectStage(stage, counts, 1);
       // Only the one extract and what is made of pages, never the body.
       expect(counts.broken).to.be.at.most(1 + FURNITURE);

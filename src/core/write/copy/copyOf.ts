@@ -1,12 +1,12 @@
 // The copy of a book: the divisions whose words are the author's, and not made from the particulars.
-import { namesOf, type Book, type Division, type Note } from '../../model/book';
+import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/book';
 import type { Meaning } from '../../model/spec';
-import type { Block, Paragraph, StyleTag } from '../../model/streams';
-
-const MADE: ReadonlySet<Division['role']> = new Set(['half-title', 'blank', 'title', 'imprint', 'contents']);
+import { plainWords, headingWords, titleBlock } from '../../measure/headWords';
+import { numberHeads, type HeadNumbers } from '../../measure/numberHeads';
+import type { Block, BlockId, CrossReference, Paragraph, StyleTag } from '../../model/streams';
 
 export function copyDivisions({ divisions }: Book): readonly Division[] {
-  return divisions.filter((division) => !MADE.has(division.role));
+  return divisions.filter((division) => !isMadeDivision(division));
 }
 
 /** Notes by kind in the order of their references, each with its number among those of its kind. */
@@ -56,3 +56,40 @@ export function levelOf(book: Book, { style }: Paragraph): number {
 }
 
 export const authorOf = (book: Book): string => namesOf(book.particulars, 'author');
+
+/** The heads of a book that references go to, and the numbers of all. */
+export interface HeadsOfCopy {
+  readonly numbers: HeadNumbers;
+  readonly targets: ReadonlyMap<
+    BlockId,
+    { readonly number: string; readonly title: string; readonly division: string }
+  >;
+}
+
+export function headsOf(book: Book): HeadsOfCopy {
+  const numbers = numberHeads(book.divisions, book.spec, book.particulars.language);
+  const wanted = new Set<BlockId>();
+  for (const { blocks } of [...book.divisions, ...Object.values(book.notes)])
+    for (const block of blocks)
+      if (block.kind === 'paragraph')
+        for (const object of block.objects) if (object.kind === 'reference') wanted.add(object.target);
+  const targets = new Map<BlockId, { number: string; title: string; division: string }>();
+  if (wanted.size > 0)
+    for (const division of book.divisions) {
+      const title = titleBlock(division);
+      for (const block of division.blocks) {
+        if (block.kind !== 'paragraph' || !wanted.has(block.id)) continue;
+        const own = numbers.get(block.id)?.text;
+        const number = own ?? (block === title ? headingWords(division, numbers).number : '');
+        targets.set(block.id, { number, title: plainWords(block), division: division.id });
+      }
+    }
+  return { numbers, targets };
+}
+
+/** What a cross-reference says where there are no pages: the number or the title; of a page, the title. */
+export function referenceWords({ target, shows }: CrossReference, { targets }: HeadsOfCopy): string {
+  const found = targets.get(target);
+  if (found === undefined) return '??';
+  return shows === 'number' ? found.number || found.title : found.title || found.number;
+}

@@ -13,7 +13,7 @@ import {
   type Span,
   type Table,
 } from '../../model/streams';
-import { authorOf, copyDivisions, numberedNotes } from './copyOf';
+import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from './copyOf';
 import { shownSize } from '../../measure/pictureOf';
 import { PictureFiles } from './pictureFiles';
 import { piecesOf } from './pieces';
@@ -90,6 +90,7 @@ class PartWriter {
     private readonly book: Book,
     private readonly numbers: ReadonlyMap<string, number>,
     private readonly files: PictureFiles,
+    private readonly heads = headsOf(book),
   ) {}
 
   /** `lead`: put before the words of the first paragraph. */
@@ -123,7 +124,12 @@ class PartWriter {
       const { object } = piece;
       if (object.kind === 'break') return this.run('<w:br/>', piece.span);
       if (object.kind === 'tab') return this.run('<w:tab/>', piece.span);
-      if (object.kind === 'field') return '';
+      if (object.kind === 'field' || object.kind === 'index') return '';
+      if (object.kind === 'reference')
+        return this.run(
+          `<w:t xml:space="preserve">${escapeXml(clean(referenceWords(object, this.heads)))}</w:t>`,
+          piece.span,
+        );
       if (object.kind === 'picture') return this.run(this.drawing(object), piece.span);
       const number = this.numbers.get(object.note);
       const kind = this.book.notes[object.note]?.kind ?? 'footnote';

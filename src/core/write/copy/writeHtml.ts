@@ -1,7 +1,7 @@
 // The copy as one HTML file.
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/book';
-import { authorOf, copyDivisions, numberedNotes } from './copyOf';
+import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
 import type { PictureBytes } from '../../model/streams';
 import { dataAddress } from './pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from './xhtml';
@@ -12,6 +12,8 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     book,
     notes,
     hrefOf: (id) => `#${id}`,
+    heads: headsOf(book),
+    headHref: (block) => `#h-${block}`,
     deeper: 1,
     fieldText: () => '',
     pictureHref: dataAddress(pictures),

@@ -1,19 +1,30 @@
 // The copy as plain text and as Markdown (CommonMark with tables and footnotes).
 import type { Book } from '../../model/book';
 import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/streams';
-import { authorOf, copyDivisions, levelOf, meaningOf, numberedNotes, type NumberedNote } from './copyOf';
+import {
+  authorOf,
+  copyDivisions,
+  headsOf,
+  levelOf,
+  meaningOf,
+  numberedNotes,
+  referenceWords,
+  type NumberedNote,
+} from './copyOf';
 import { dataAddress } from './pictureFiles';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 /** Plain text: paragraphs with a blank line between, notes at the end by their numbers. */
 export function writePlainText(book: Book): string {
   const notes = numberedNotes(book);
+  const heads = headsOf(book);
   const words = (paragraph: Paragraph) =>
     piecesOf(paragraph)
       .map((piece) => {
         if (piece.kind === 'text') return piece.text;
         if (piece.object.kind === 'note') return `[${labelOf(notes, piece.object.note)}]`;
         if (piece.object.kind === 'picture') return `[${piece.object.alt || piece.object.name || 'picture'}]`;
+        if (piece.object.kind === 'reference') return referenceWords(piece.object, heads);
         return piece.object.kind === 'break' ? '\n' : piece.object.kind === 'tab' ? '\t' : '';
       })
       .join('');
@@ -41,6 +52,7 @@ function tableRows(table: Table, textOf: (block: Block) => string): string[][] {
 
 export function writeMarkdown(book: Book, pictures: PictureBytes = {}): string {
   const notes = numberedNotes(book);
+  const heads = headsOf(book);
   const files = new MarkdownPictures(pictures);
   const inline = (paragraph: Paragraph) =>
     piecesOf(paragraph)
@@ -48,6 +60,7 @@ export function writeMarkdown(book: Book, pictures: PictureBytes = {}): string {
         if (piece.kind === 'object') {
           if (piece.object.kind === 'note') return `[^${labelOf(notes, piece.object.note)}]`;
           if (piece.object.kind === 'picture') return files.reference(piece.object);
+          if (piece.object.kind === 'reference') return escapeMarkdown(referenceWords(piece.object, heads));
           return piece.object.kind === 'break' ? '\\\n' : piece.object.kind === 'tab' ? '&#9;' : '';
         }
         const { span } = piece;

@@ -2,7 +2,7 @@
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/book';
 import { isPictureAlone, type Block, type Paragraph, type PictureFacts, type Span } from '../../model/streams';
-import { levelOf, meaningOf, type NumberedNote } from './copyOf';
+import { levelOf, meaningOf, referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 export interface XhtmlContext {
@@ -10,6 +10,9 @@ export interface XhtmlContext {
   readonly notes: ReadonlyMap<string, NumberedNote>;
   /** Where a note stands, such as `#n1` or `notes.xhtml#n1`. */
   readonly hrefOf: (id: string) => string;
+  readonly heads: HeadsOfCopy;
+  /** Where a head stands that is referred to. */
+  readonly headHref: (block: string) => string;
   /** Taken from the levels of headings: 0 where the division's title is the first of its file. */
   readonly deeper: number;
   /** Words of a field, filled from the particulars. */
@@ -50,12 +53,21 @@ function blockXhtml(block: Block, context: XhtmlContext): string {
   const meaning = meaningOf(book, block.style);
   const words = inlineXhtml(block, context);
   const level = levelOf(book, block);
-  if (level > 0) return `<h${Math.min(6, level + deeper)}>${words}</h${Math.min(6, level + deeper)}>`;
+  if (level > 0) return headXhtml(block, Math.min(6, level + deeper), words, context);
   // A break that a note hangs on keeps its place.
   if (meaning === 'break' && block.objects.every((object) => object.kind !== 'note')) return '<hr/>';
   if (words === '') return '';
   if (meaning === 'extract') return `<blockquote class="${className(block.style)}"><p>${words}</p></blockquote>`;
   return `<p class="${className(meaning === 'verse' ? 'verse' : block.style)}">${words}</p>`;
+}
+
+/** A head with its number: before its words, or as a line of its own. */
+function headXhtml(block: Paragraph, level: number, words: string, { heads }: XhtmlContext): string {
+  const number = heads.numbers.get(block.id);
+  const id = heads.targets.has(block.id) ? ` id="h-${block.id}"` : '';
+  const said = number === undefined ? '' : escapeXml(number.text);
+  if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n<h${level}${id}>${words}</h${level}>`;
+  return `<h${level}${id}>${said === '' ? '' : `${said}\u2002`}${words}</h${level}>`;
 }
 
 const className = (tag: string) => tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase();
@@ -89,6 +101,13 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
       if (object.kind === 'tab') return '\u2003';
       if (object.kind === 'field') return escapeXml(context.fieldText(paragraph, object.at));
       if (object.kind === 'picture') return pictureXhtml(object, context);
+      if (object.kind === 'index') return '';
+      if (object.kind === 'reference') {
+        const said = escapeXml(clean(referenceWords(object, context.heads)));
+        return context.heads.targets.has(object.target)
+          ? `<a href="${context.headHref(object.target)}">${said}</a>`
+          : said;
+      }
       const found = context.notes.get(object.note);
       if (found === undefined) return '';
       const id = `ref-${object.note}`;

@@ -5,18 +5,43 @@ import { fingerprint } from '../../base/hash';
 import { packEpub } from '../../base/zip';
 import { fieldText } from '../../measure/fields';
 import type { Book, Division } from '../../model/book';
+import { roleName } from '../../model/roles';
 import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
-import { authorOf, levelOf, numberedNotes, type NumberedNote } from '../copy/copyOf';
+import { authorOf, headsOf, levelOf, numberedNotes, type NumberedNote } from '../copy/copyOf';
 import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
-const LEFT_OUT: ReadonlySet<Division['role']> = new Set(['blank', 'contents', 'half-title']);
+/** What only a book of pages has. */
+const LEFT_OUT: ReadonlySet<Division['role']> = new Set([
+  'blank',
+  'contents',
+  'half-title',
+  'second-half-title',
+  'figures',
+  'tables',
+]);
+
+/** Whether a division is in the ebook; an index without copy of its own is made of folios. */
+const isRead = ({ role, notInEbook, blocks }: Division) =>
+  !LEFT_OUT.has(role) && notInEbook !== true && !(role === 'index' && blocks.length < 2);
+
 const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
   title: 'titlepage',
   imprint: 'copyright-page',
   dedication: 'dedication',
   epigraph: 'epigraph',
   foreword: 'foreword',
+  preface: 'preface',
+  acknowledgements: 'acknowledgments',
+  introduction: 'introduction',
+  prologue: 'prologue',
+  epilogue: 'epilogue',
+  appendix: 'appendix',
+  glossary: 'glossary',
+  bibliography: 'bibliography',
+  index: 'index',
+  colophon: 'colophon',
+  contributors: 'contributors',
   part: 'part',
   chapter: 'chapter',
   afterword: 'afterword',
@@ -55,9 +80,10 @@ export function* writeEpub(
   pictures: PictureBytes = {},
 ): Generator<number, Uint8Array<ArrayBuffer>> {
   const notes = numberedNotes(book);
+  const heads = headsOf(book);
   const pictureFiles = new PictureFiles(pictures, SHOWN);
   const files = book.divisions
-    .filter((division) => !LEFT_OUT.has(division.role))
+    .filter(isRead)
     .map((division, index): TextFile => ({ name: `d${index + 1}.xhtml`, division, title: titleOf(division, book) }));
   const fileOf = new Map<string, string>();
   for (const { name, division } of files)
@@ -73,6 +99,11 @@ export function* writeEpub(
         : fileOf.get(id) === name
           ? `#${id}`
           : `${fileOf.get(id)}#${id}`,
+    heads,
+    headHref: (block) => {
+      const file = files.find(({ division }) => division.id === heads.targets.get(block)?.division);
+      return file === undefined || file.name === name ? `#h-${block}` : `${file.name}#h-${block}`;
+    },
     deeper: 0,
     fieldText: (paragraph, at) => filledField(paragraph, at, book),
     pictureHref: (picture) => {
@@ -131,13 +162,6 @@ function notesOf(division: Division, notes: ReadonlyMap<string, NumberedNote>): 
   return ids;
 }
 
-const ROLE_TITLES: Readonly<Partial<Record<Division['role'], string>>> = {
-  title: 'Title page',
-  imprint: 'Imprint',
-  dedication: 'Dedication',
-  epigraph: 'Epigraph',
-};
-
 /** Number and title of a division, or what its role is called. */
 function titleOf(division: Division, book: Book): string {
   const heads = division.blocks.filter(
@@ -145,7 +169,7 @@ function titleOf(division: Division, book: Book): string {
       block.kind === 'paragraph' && (levelOf(book, block) === 1 || /^[CP]N$/.test(block.style)),
   );
   const words = heads.map((head) => head.text.replace(/\uFFFC/g, ' ').trim()).filter((text) => text !== '');
-  return clean(words.join(' ')) || (ROLE_TITLES[division.role] ?? 'Text');
+  return clean(words.join(' ')) || roleName(division.role);
 }
 
 function page(title: string, body: string, book: Book): string {

@@ -1,5 +1,6 @@
 // The press PDF of the interior: pages to the trim, text in black on one plate, pictures as they came, fonts embedded as subsets with their Unicode map,
 // title and author in the metadata. Pages are asked for one by one.
+import { inNumerals } from '../../measure/numerals';
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import type { DisplayList } from '../../model/displayList';
@@ -8,6 +9,12 @@ import { FontUse } from './fontUse';
 import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
 import { pageContent } from './pageContent';
 import { PictureUse } from './pictureUse';
+
+/** A folio, and its number in its run. */
+export interface PageFolio {
+  readonly folio: string;
+  readonly number: number;
+}
 
 /** What the writer needs from outside: pages, faces and the cutting down of font files. */
 export interface PdfSource {
@@ -18,7 +25,8 @@ export interface PdfSource {
   /** What runs over the trim of a page, to be cut away, and the room around that; in points. */
   readonly around: (index: number) => PageSurround;
   /** Folio of each page as shown, for the reader's page box. */
-  readonly folios: readonly string[];
+  /** Of each page: its folio as shown, and the run that it is counted in. */
+  readonly folios: readonly PageFolio[];
   readonly face: (id: FaceId) => FaceRecord;
   readonly advance: (id: FaceId, glyph: number) => number;
   /** Bytes of a picture; undefined for what is not there. */
@@ -136,19 +144,38 @@ function pageBoxes({ width, height, around }: PdfSource, index: number): PageBox
 }
 
 /** Page labels (12.4.2): a new range wherever the numbering does not simply go on. */
-function pageLabels(folios: readonly string[]): PdfValue {
+function pageLabels(folios: readonly PageFolio[]): PdfValue {
   const parts: string[] = [];
-  let style = '';
+  let open = '';
   let expected = -1;
-  folios.forEach((folio, index) => {
-    const arabic = /^\d+$/.test(folio);
-    const value = arabic ? Number(folio) : index + 1;
-    const own = arabic ? '/D' : '/r';
-    if (own !== style || value !== expected) parts.push(`${index} << /S ${own} /St ${value} >>`);
-    style = own;
-    expected = value + 1;
+  folios.forEach(({ folio, number }, index) => {
+    const { style, prefix } = labelOf(folio, number);
+    const own = `${style} ${prefix}`;
+    // What no style of labels says is said as a prefix, page by page.
+    if (own !== open || number !== expected || style === '') {
+      const said = prefix === '' ? '' : ` /P ${pdfText(prefix)}`;
+      parts.push(
+        style === '' ? `${index} <<${said || ' /P ()'} >>` : `${index} << /S ${style}${said} /St ${number} >>`,
+      );
+    }
+    open = own;
+    expected = number + 1;
   });
   return pdfArray(parts);
+}
+
+/** The style of a label (table 161) under which its number is said as the folio says it, and what stands before that. */
+function labelOf(folio: string, number: number): { readonly style: string; readonly prefix: string } {
+  const styles: readonly [string, string][] = [
+    ['/D', inNumerals(number, 'arabic')],
+    ['/r', inNumerals(number, 'roman')],
+    ['/R', inNumerals(number, 'Roman')],
+    ['/a', inNumerals(number, 'letters')],
+    ['/A', inNumerals(number, 'Letters')],
+  ];
+  for (const [style, said] of styles)
+    if (said !== '' && folio.endsWith(said)) return { style, prefix: folio.slice(0, folio.length - said.length) };
+  return { style: '', prefix: folio };
 }
 
 /** `D:YYYYMMDDHHmmSSZ` (7.9.4) from ISO 8601 in UTC. */

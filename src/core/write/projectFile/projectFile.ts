@@ -17,6 +17,8 @@ interface ProjectHead {
   readonly divisions: readonly string[];
   /** From format 4 on. */
   readonly source?: Source;
+  /** From format 7 on. */
+  readonly pageTouches?: Book['pageTouches'];
 }
 
 /** The book as bytes. Same book, same bytes. */
@@ -28,6 +30,7 @@ export function writeProject(book: Book, pictures: PictureBytes = {}): Uint8Arra
     nextId: book.nextId,
     divisions: book.divisions.map((division) => division.id),
     source: book.source,
+    pageTouches: book.pageTouches,
   };
   const encoder = new TextEncoder();
   const json = (value: unknown) => encoder.encode(`${JSON.stringify(value, null, 1)}\n`);
@@ -76,6 +79,7 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
     divisions,
     notes: readMember(members, 'notes.json'),
     ...(head.source === undefined ? {} : { source: head.source }),
+    ...(head.pageTouches === undefined ? {} : { pageTouches: head.pageTouches }),
   };
   try {
     return { book: checkBook(migrate(raw)), pictures: picturesAmong(members) };

@@ -6,7 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectRunningOrder } from '../../../state/selectors';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
-import { RunningOrder } from './RunningOrder';
+import { RunningOrder } from './order/RunningOrder';
 import { CopyTools } from './CopyTools';
 
 export default function CopyStage() {

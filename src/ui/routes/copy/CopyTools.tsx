@@ -2,14 +2,16 @@
 import { memo, useState } from 'react';
 import { useAppSelector } from '../../../state/hooks';
 import { ArrivalPanel } from './arrival/ArrivalPanel';
+import { DivisionPanel } from './DivisionPanel';
 import { FindPanel } from './find/FindPanel';
 import { LackingPanel } from './LackingPanel';
 import { TidyPanel } from './TidyPanel';
 
 const TOOLS = [
+  ['division', 'Division'],
   ['arrival', 'Arrival'],
   ['tidy', 'Tidy'],
-  ['find', 'Find and replace'],
+  ['find', 'Find'],
   ['lacking', 'Missing'],
 ] as const;
 
@@ -31,6 +33,7 @@ export const CopyTools = memo(function CopyTools() {
           </button>
         ))}
       </div>
+      {chosen === 'division' && <DivisionPanel />}
       {chosen === 'arrival' && <ArrivalPanel />}
       {chosen === 'tidy' && <TidyPanel />}
       {chosen === 'find' && <FindPanel />}

@@ -5,8 +5,10 @@ import { formatNumber } from '../../../core/measure/units';
 import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectParagraph } from '../../../state/selectors';
+import { setSection } from '../../../state/orderThunks';
+import { selectHeadNumbers, selectParagraph } from '../../../state/selectors';
 import type { ParagraphPlace } from '../../../state/viewSlice';
+import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
 import { ParagraphLook } from './ParagraphLook';
@@ -35,6 +37,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
     { breakBefore: touches.breakBefore ? undefined : true },
     { together: touches.together ? undefined : true },
   ]);
+  const numbers = useAppSelector(selectHeadNumbers);
   if (block === undefined || facts === null) return null;
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
@@ -81,9 +84,58 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
         disabled={readOnly}
         onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
       />
+      {touches.section === undefined ? (
+        <Toggle
+          label="Begins a named section"
+          isOn={false}
+          cost=""
+          disabled={readOnly}
+          onChange={() => dispatch(setSection(place.stream, place.block, ''))}
+        />
+      ) : (
+        <SectionName place={place} name={touches.section} disabled={readOnly} />
+      )}
+      {numbers.has(place.block) || touches.unnumbered === true ? (
+        <Toggle
+          label="Without its number"
+          isOn={touches.unnumbered === true}
+          cost=""
+          disabled={readOnly}
+          onChange={(to) => set({ unnumbered: to || undefined }, to ? 'Number taken away' : 'Number given back')}
+        />
+      ) : null}
       {facts.picture === null && <ParagraphLook key={place.block} place={place} look={facts.look} />}
       <TiesOfParagraph place={place} ties={facts.ties} />
     </section>
+  );
+}
+
+/** The name of the section that begins here; empty, it is named by its own words. */
+function SectionName({ place, name, disabled }: { place: ParagraphPlace; name: string; disabled: boolean }) {
+  const dispatch = useAppDispatch();
+  return (
+    <>
+      <TextSetting
+        label="Section"
+        isWide
+        value={name}
+        placeholder="named by its own words"
+        disabled={disabled}
+        onChange={(to) => {
+          dispatch(setSection(place.stream, place.block, to.trim()));
+          return null;
+        }}
+      />
+      <div className="flex justify-end border-b border-hairline px-3.5 py-1">
+        <button
+          className="btn btn-xs"
+          disabled={disabled}
+          onClick={() => dispatch(setSection(place.stream, place.block, undefined))}
+        >
+          No section here
+        </button>
+      </div>
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import type { DisplayList } from '../../../core/model/displayList';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
+import { PageTouchFields } from './PageTouchFields';
 import { ParagraphSlip } from './ParagraphSlip';
 import { SpreadDepth } from './SpreadDepth';
 import type { PageSummary } from '../../../worker/typesetClient';
@@ -12,6 +13,7 @@ const ROLES: Readonly<Record<PageSummary['role'], string>> = {
   text: 'text',
   blank: 'blank',
   display: 'display',
+  plate: 'plate',
 };
 
 export function Slip({ spread }: { spread: Spread | undefined }) {
@@ -35,6 +37,7 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
       {pages.some((page) => page.role === 'text') && (
         <SpreadDepth lists={pages.filter((page) => page.role === 'text').map((page) => cache.get(page.index))} />
       )}
+      {pages.length > 0 && <PageTouchFields pages={pages} />}
       <h2
         className={`mt-5 flex justify-between border-b border-base-300 px-3.5 pb-1.5 font-semibold ${here.length > 0 ? 'text-error' : ''}`}
       >

@@ -7,9 +7,11 @@ import type { Spec } from '../../../core/model/spec';
 import { Drawing } from './drawing/Drawing';
 import { LayersBar } from './drawing/LayersBar';
 import { Gauges } from './Gauges';
-import { FurnitureTopic } from './FurnitureTopic';
+import { FurnitureTopic } from './furniture/FurnitureTopic';
 import { FacesTopic } from './faces/FacesTopic';
 import { InksTopic } from './InksTopic';
+import { ContentsTopic } from './ContentsTopic';
+import { NumbersTopic } from './NumbersTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
 import { StylesTopic } from './styles/StylesTopic';
@@ -24,6 +26,8 @@ const TOPICS = [
   { key: 'styles', name: 'Styles', Topic: StylesTopic },
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
+  { key: 'numbers', name: 'Numbers', Topic: NumbersTopic },
+  { key: 'contents', name: 'Contents, index', Topic: ContentsTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
   { key: 'inks', name: 'Inks', Topic: InksTopic },
   { key: 'faces', name: 'Faces', Topic: FacesTopic },
@@ -40,7 +44,11 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
     case 'openers':
       return `line ${spec.openers.textStart}`;
     case 'furniture':
-      return spec.folios.front;
+      return Object.keys(spec.furniture.sets).length > 1 ? `${Object.keys(spec.furniture.sets).length} sets` : '';
+    case 'numbers':
+      return '';
+    case 'contents':
+      return `${spec.contents.levels.length} ${spec.contents.levels.length === 1 ? 'level' : 'levels'}`;
     case 'inks':
       return `${Object.keys(spec.inks.sets[spec.inks.set] ?? {}).length}`;
     case 'faces':

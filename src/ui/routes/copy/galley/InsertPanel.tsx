@@ -5,7 +5,10 @@ import { useAppDispatch } from '../../../../state/hooks';
 import { putDummyCopy, putTable } from '../../../../state/incomingThunks';
 import { insertion } from './commands';
 import type { GalleyControl } from './control';
+import { IndexForm } from './IndexForm';
 import { choosePicture } from './pictureView';
+import { ReferenceForm } from './ReferenceForm';
+import { selectedAtom, selectedWords } from './selectedAtom';
 import { insertablesFor, type Insertable } from './insertables';
 
 /** Most paragraphs of dummy copy at once. */
@@ -23,6 +26,18 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
   const list = useRef<HTMLUListElement>(null);
   const panel = useRef<HTMLDivElement>(null);
   const found = insertablesFor(words);
+  const chosenAtom = selectedAtom(control.current?.view.state);
+  const [form, setForm] = useState<'reference' | 'index' | null>(chosenAtom?.kind ?? null);
+  const put = (kind: 'reference' | 'index', attributes: Record<string, string>) => {
+    const view = control.current?.view;
+    if (view === undefined) return;
+    insertion(schema.node(kind, attributes), kind === 'index' ? 'Index mark' : 'Cross-reference')(
+      view.state,
+      view.dispatch,
+    );
+    view.focus();
+    onClose();
+  };
   useEffect(() => {
     list.current?.children[chosen]?.scrollIntoView({ block: 'nearest' });
   }, [chosen, words]);
@@ -62,12 +77,21 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
       requestAnimationFrame(() => control.current?.editNote(note));
       onClose();
       return;
+    } else if (one.kind === 'reference' || one.kind === 'index') {
+      setForm(one.kind);
+      return;
     } else if (one.kind === 'character') insertion(one.text, one.name)(view.state, view.dispatch, view);
     else insertion(schema.node(one.kind), one.name)(view.state, view.dispatch, view);
     view.focus();
     onClose();
   };
   const press = (event: KeyboardEvent) => {
+    if (form !== null) {
+      if (event.key !== 'Escape') return;
+      onClose();
+      control.current?.view.focus();
+      return event.preventDefault();
+    }
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
     if (step !== 0) setChosen((at) => Math.max(0, Math.min(found.length - 1, at + step)));
     else if (event.key === 'Enter') insert(found[chosen]);
@@ -85,78 +109,92 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
       className="absolute right-4 top-9 z-20 flex w-72 flex-col border border-[#b9b1a3] bg-paper"
       onKeyDown={press}
     >
-      <input
-        autoFocus
-        aria-label="Find by name"
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="insertables"
-        aria-activedescendant={`insertable-${chosen}`}
-        placeholder="A name, or a code such as 2767"
-        className="border-b border-[#d8d2c7] bg-transparent px-3 py-1.5"
-        value={words}
-        onChange={(event) => {
-          setWords(event.target.value);
-          setChosen(0);
-        }}
-      />
-      <ul
-        id="insertables"
-        ref={list}
-        role="listbox"
-        aria-label="What can be put in"
-        className="max-h-72 overflow-y-auto"
-      >
-        {found.map((one, at) => (
-          <li
-            key={one.kind === 'character' ? one.text + one.name : one.kind}
-            id={`insertable-${at}`}
-            role="option"
-            aria-selected={at === chosen}
-            className={`flex cursor-pointer items-baseline gap-3 px-3 py-[3px] ${at === chosen ? 'bg-[#dcebe2] text-[#1f1d1a]' : ''}`}
-            onMouseDown={(event) => {
-              event.preventDefault();
-              insert(one);
-            }}
-          >
-            <span className="w-6 text-center font-book text-[17px] text-paper-ink">{one.shown}</span>
-            <span className="grow">{one.name}</span>
-          </li>
-        ))}
-        {found.length === 0 && <li className="px-3 py-1.5">Nothing has that name.</li>}
-      </ul>
-      <div className="flex items-center justify-between gap-1 border-t border-[#d8d2c7] px-3 py-1.5">
-        <span className="grow">Rows and columns of a table</span>
-        {(
-          [
-            ['Rows', rows, setRows, MOST_ROWS],
-            ['Columns', columns, setColumns, MOST_COLUMNS],
-          ] as const
-        ).map(([name, value, set, most]) => {
-          const isRight = Number(value) >= 1 && Number(value) <= most;
-          return (
-            <input
-              key={name}
-              aria-label={name}
-              aria-invalid={!isRight}
-              title={`1 to ${most}`}
-              className={`w-10 border bg-transparent px-1 text-right ${isRight ? 'border-[#b9b1a3]' : 'border-[#9a3324]'}`}
-              value={value}
-              onChange={(event) => set(event.target.value)}
-            />
-          );
-        })}
-      </div>
-      <label className="flex items-center justify-between border-t border-[#d8d2c7] px-3 py-1.5">
-        Paragraphs of dummy copy
-        <input
-          aria-invalid={!isCount}
-          className={`w-14 border bg-transparent px-1 text-right ${isCount ? 'border-[#b9b1a3]' : 'border-[#9a3324]'}`}
-          title={`1 to ${MOST_DUMMY}`}
-          value={paragraphs}
-          onChange={(event) => setParagraphs(event.target.value)}
+      {form === 'reference' && (
+        <ReferenceForm first={chosenAtom?.attributes as never} onTake={(to) => put('reference', { ...to })} />
+      )}
+      {form === 'index' && (
+        <IndexForm
+          first={chosenAtom?.attributes as never}
+          words={selectedWords(control.current?.view.state)}
+          onTake={(to) => put('index', { ...to })}
         />
-      </label>
+      )}
+      {form === null && (
+        <>
+          <input
+            autoFocus
+            aria-label="Find by name"
+            role="combobox"
+            aria-expanded="true"
+            aria-controls="insertables"
+            aria-activedescendant={`insertable-${chosen}`}
+            placeholder="A name, or a code such as 2767"
+            className="border-b border-[#d8d2c7] bg-transparent px-3 py-1.5"
+            value={words}
+            onChange={(event) => {
+              setWords(event.target.value);
+              setChosen(0);
+            }}
+          />
+          <ul
+            id="insertables"
+            ref={list}
+            role="listbox"
+            aria-label="What can be put in"
+            className="max-h-72 overflow-y-auto"
+          >
+            {found.map((one, at) => (
+              <li
+                key={one.kind === 'character' ? one.text + one.name : one.kind}
+                id={`insertable-${at}`}
+                role="option"
+                aria-selected={at === chosen}
+                className={`flex cursor-pointer items-baseline gap-3 px-3 py-[3px] ${at === chosen ? 'bg-[#dcebe2] text-[#1f1d1a]' : ''}`}
+                onMouseDown={(event) => {
+                  event.preventDefault();
+                  insert(one);
+                }}
+              >
+                <span className="w-6 text-center font-book text-[17px] text-paper-ink">{one.shown}</span>
+                <span className="grow">{one.name}</span>
+              </li>
+            ))}
+            {found.length === 0 && <li className="px-3 py-1.5">Nothing has that name.</li>}
+          </ul>
+          <div className="flex items-center justify-between gap-1 border-t border-[#d8d2c7] px-3 py-1.5">
+            <span className="grow">Rows and columns of a table</span>
+            {(
+              [
+                ['Rows', rows, setRows, MOST_ROWS],
+                ['Columns', columns, setColumns, MOST_COLUMNS],
+              ] as const
+            ).map(([name, value, set, most]) => {
+              const isRight = Number(value) >= 1 && Number(value) <= most;
+              return (
+                <input
+                  key={name}
+                  aria-label={name}
+                  aria-invalid={!isRight}
+                  title={`1 to ${most}`}
+                  className={`w-10 border bg-transparent px-1 text-right ${isRight ? 'border-[#b9b1a3]' : 'border-[#9a3324]'}`}
+                  value={value}
+                  onChange={(event) => set(event.target.value)}
+                />
+              );
+            })}
+          </div>
+          <label className="flex items-center justify-between border-t border-[#d8d2c7] px-3 py-1.5">
+            Paragraphs of dummy copy
+            <input
+              aria-invalid={!isCount}
+              className={`w-14 border bg-transparent px-1 text-right ${isCount ? 'border-[#b9b1a3]' : 'border-[#9a3324]'}`}
+              title={`1 to ${MOST_DUMMY}`}
+              value={paragraphs}
+              onChange={(event) => setParagraphs(event.target.value)}
+            />
+          </label>
+        </>
+      )}
     </div>
   );
 }

@@ -1,7 +1,8 @@
 // The inline objects of the galley: note references with their numbers, fields with their words, breaks and tabs.
 import type { Node } from 'prosemirror-model';
 import type { NodeViewConstructor } from 'prosemirror-view';
-import type { FieldName } from '../../../../core/model/streams';
+import type { IndexMark } from '../../../../core/model/indexSpec';
+import type { CrossReference, FieldName } from '../../../../core/model/streams';
 import type { GalleyHost } from './host';
 import { PictureView } from './pictureView';
 
@@ -22,6 +23,24 @@ export function atomViews(host: GalleyHost): Record<string, NodeViewConstructor>
       dom.className = words === '' ? 'galley-field is-missing' : 'galley-field';
       dom.title = `From the particulars: ${field}`;
       dom.textContent = words === '' ? `${field}: not given` : words;
+      return { dom };
+    },
+    reference: (node: Node) => {
+      const dom = document.createElement('span');
+      const words = host.referenceWords(node.attrs as CrossReference);
+      dom.className = words === '' ? 'galley-field is-missing' : 'galley-field';
+      dom.title = 'Cross-reference: select it and press Insert to change it';
+      dom.textContent = words === '' ? 'what it goes to is gone' : words;
+      return { dom };
+    },
+    index: (node: Node) => {
+      const { term, sub, range } = node.attrs as IndexMark;
+      const dom = document.createElement('span');
+      const words = [term, sub].filter(Boolean).join(', ') || 'no term';
+      dom.className = 'galley-mark';
+      dom.title = `In the index: ${words}. Select it and press Insert to change it`;
+      dom.setAttribute('aria-label', `Index mark: ${words}`);
+      dom.textContent = range === 'from' ? '⌜' : range === 'to' ? '⌟' : '‸';
       return { dom };
     },
     picture: (node, view, getPos) => new PictureView(node, view, getPos, host),

@@ -18,7 +18,8 @@ import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt } from '../../../../galley';
 import { characterAt } from './commands';
-import type { Block } from '../../../../core/model/streams';
+import type { Block, CrossReference } from '../../../../core/model/streams';
+import { referenceLabel } from '../../../../state/references';
 import type { GalleyHost } from './host';
 import { ParagraphRange } from './paragraphRange';
 import { StreamView } from './streamView';
@@ -207,6 +208,7 @@ export class GalleyControl implements GalleyHost {
   readonly noteEditor = (mount: HTMLElement, id: string) =>
     new StreamView(mount, id, this, { isNote: true, name: `Note ${this.label(id)}` });
   readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);
+  readonly referenceWords = (reference: CrossReference) => referenceLabel(this.book(), reference);
   readonly goToTag = (block: string) => this.tags?.goTo(block) ?? false;
   readonly bringIn = (view: StreamView, name: string, bytes: Uint8Array) =>
     this.bring(this, name, bytes, view.bookSelection());

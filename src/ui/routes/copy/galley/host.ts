@@ -1,6 +1,13 @@
 // What the galley's editors ask of the screen around them.
 import type { Book, Note } from '../../../../core/model/book';
-import type { BlockId, FieldName, PictureFacts, PictureKind, StreamId } from '../../../../core/model/streams';
+import type {
+  BlockId,
+  CrossReference,
+  FieldName,
+  PictureFacts,
+  PictureKind,
+  StreamId,
+} from '../../../../core/model/streams';
 import type { GalleyChange } from '../../../../state/galleyThunks';
 import type { StreamView } from './streamView';
 
@@ -15,6 +22,8 @@ export interface GalleyHost {
   /** An editor of a note's own text. */
   readonly noteEditor: (mount: HTMLElement, note: StreamId) => StreamView;
   readonly fieldWords: (field: FieldName) => string;
+  /** What a cross-reference goes to, in words; empty when it is gone. */
+  readonly referenceWords: (reference: CrossReference) => string;
   readonly change: (change: GalleyChange) => void;
   /** The selection of a stream has moved, or its text has changed. */
   readonly moved: (view: StreamView) => void;

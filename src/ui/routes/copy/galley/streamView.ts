@@ -376,5 +376,12 @@ function nameOf(transaction: Transaction, isTyping: boolean): string {
 
 function touchWords(touches: ParagraphTouches | undefined): string {
   if (touches === undefined) return '';
-  return [touches.breakBefore ? 'begins a page' : '', touches.together ? 'kept whole' : ''].filter(Boolean).join(', ');
+  return [
+    touches.breakBefore ? 'begins a page' : '',
+    touches.together ? 'kept whole' : '',
+    touches.unnumbered ? 'without its number' : '',
+    touches.section === undefined ? '' : `section ${touches.section}`.trim(),
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -9,6 +9,8 @@ import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
+import type { PageRole } from '../../../../core/model/pageRoles';
+import { FurnitureSlots } from '../furniture/FurnitureSlots';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
 import { ProblemNote } from './ProblemNote';
@@ -27,7 +29,9 @@ export function Drawing() {
   const { scale, left, top, w, h, area, edge } = layout;
   const shown = useAppSelector((state) => state.view.layers);
   const units = useUnits();
-  const measured = shown.includes('measures');
+  const topic = useAppSelector((state) => state.view.topic);
+  // Furniture stands where the margins are measured.
+  const measured = shown.includes('measures') && topic !== 'furniture';
   /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
   const sideY = Math.max(edge.foot + 6, top + h - 38);
   return (
@@ -77,6 +81,7 @@ export function Drawing() {
           </svg>
           <Handles layout={layout} />
           <Openers layout={layout} />
+          <FurnitureOnDrawing layout={layout} />
           {measured && (
             <>
               <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
@@ -144,11 +149,18 @@ function Openers({ layout }: { layout: DrawingLayout }) {
   );
 }
 
+/** The slots of furniture, to be edited where they stand. */
+function FurnitureOnDrawing({ layout }: { layout: DrawingLayout }) {
+  const topic = useAppSelector((state) => state.view.topic);
+  return topic === 'furniture' ? <FurnitureSlots layout={layout} /> : null;
+}
+
 function useShownSpread(): Spread | undefined {
   const spreads = useAppSelector(selectSpreads);
   const current = useAppSelector((state) => state.view.spread);
   const topic = useAppSelector((state) => state.view.topic);
-  return spreadFor(topic, spreads, current);
+  const role = useAppSelector((state) => state.view.furnitureRole);
+  return spreadFor(topic, spreads, current, role);
 }
 
 /** Two facing pages of the book with text on both, as composed last. */
@@ -197,11 +209,21 @@ function LiveSpread({ left, top, width, height }: { left: number; top: number; w
 }
 
 /** What is worked on is shown where it stands: openers on an opener, styles wherever they were walked to, the page on full text. */
-function spreadFor(topic: string, spreads: readonly Spread[], current: number): Spread | undefined {
+function spreadFor(topic: string, spreads: readonly Spread[], current: number, role: PageRole): Spread | undefined {
+  if (topic === 'furniture' && role !== 'text') {
+    const has = ({ verso, recto }: Spread) => verso?.role === role || recto?.role === role;
+    const found = spreads[current] !== undefined && has(spreads[current]) ? spreads[current] : spreads.find(has);
+    if (found !== undefined) return found;
+  }
   if (topic === 'styles' && current > 0) return spreads[current];
   if (topic === 'openers') {
     const isOpener = ({ verso, recto }: Spread) => verso?.role === 'opener' || recto?.role === 'opener';
     return spreads[current] !== undefined && isOpener(spreads[current]) ? spreads[current] : spreads.find(isOpener);
+  }
+  if (topic === 'contents' || topic === 'numbers') {
+    const own = spreads[current];
+    if (own !== undefined && own.recto !== null && (own.verso?.role !== 'blank' || own.recto.role !== 'blank'))
+      return own;
   }
   return textSpread(spreads, current);
 }

@@ -16,6 +16,8 @@ import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import { DropField, InkField, LeadField, RuleField, SpotsField } from './compoundFields';
+import type { NumberScheme } from '../../../../core/model/numbering';
+import { NumberSchemeField } from './NumberSchemeField';
 import { DivisionField, SpacesField } from './spacingFields';
 import { tabsInWords, tabsOf } from '../../../../core/measure/tabsText';
 import type { Value } from './values';
@@ -167,6 +169,10 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
     case 'division':
       return (
         <DivisionField {...shared} value={(effective as WordDivision | null | undefined) ?? null} onChange={set} />
+      );
+    case 'scheme':
+      return (
+        <NumberSchemeField {...shared} value={(effective as NumberScheme | null | undefined) ?? null} onChange={set} />
       );
     case 'spots':
       return <SpotsField {...shared} value={(effective as readonly SpotRule[] | undefined) ?? []} onChange={set} />;

@@ -21,7 +21,8 @@ export type ValueKind =
   | { readonly kind: 'lead' }
   | { readonly kind: 'spots' }
   | { readonly kind: 'spaces' }
-  | { readonly kind: 'division' };
+  | { readonly kind: 'division' }
+  | { readonly kind: 'scheme' };
 
 export interface Value<K> {
   readonly key: K;
@@ -123,6 +124,8 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
           ['none', 'where it comes'],
           ['column', 'a column'],
           ['page', 'a page'],
+          ['recto', 'a recto'],
+          ['verso', 'a verso'],
         ]),
         'none',
       ),
@@ -172,6 +175,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
         ]),
         'body',
       ),
+      value('number', 'Number of a head', { kind: 'scheme' }, 'none'),
     ],
   },
 ];

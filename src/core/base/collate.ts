@@ -1,0 +1,35 @@
+// Sorting words as an index does, the same in every engine: by letters without their accents, then capitals and accents as
+// the last resort. Intl is not used: it differs between Node and browsers.
+
+/** Letters that no decomposition takes apart, as they are sorted. */
+const FOLDED: Readonly<Record<string, string>> = { ß: 'ss', æ: 'ae', œ: 'oe', ø: 'o', đ: 'd', ð: 'd', ł: 'l', þ: 'th' };
+/** Words left out at the beginning of a sub-entry. */
+const SMALL = /^(?:a|an|the|and|at|by|for|from|in|of|on|to|with)\s+/i;
+
+const fold = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[ßæœøđðłþ]/gu, (letter) => FOLDED[letter]);
+
+/** What a term is sorted by; `words`: spaces count before every letter, `letters`: they do not count. */
+export function sortKey(term: string, order: 'letters' | 'words'): string {
+  const folded = fold(term).replace(/[’'‘]/g, '');
+  const spaced = folded.replace(/[^\p{L}\p{N}]+/gu, ' ').trim();
+  return order === 'words' ? spaced : spaced.replace(/ /g, '');
+}
+
+export const sortKeyOfSub = (sub: string, order: 'letters' | 'words'): string => sortKey(sub.replace(SMALL, ''), order);
+
+/** Negative when the first comes before; figures before letters, equal keys by the terms themselves. */
+export function compareTerms(a: string, b: string, keyA: string, keyB: string): number {
+  if (keyA !== keyB) return keyA < keyB ? -1 : 1;
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
+/** The letter under which a term stands; `0` for figures and signs. */
+export function initialOf(term: string): string {
+  const first = sortKey(term, 'letters')[0] ?? '';
+  return /\p{L}/u.test(first) ? first.toUpperCase() : '0';
+}

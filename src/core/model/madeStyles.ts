@@ -1,0 +1,43 @@
+// Styles of what the book makes itself: entries of contents and index, and the author of a piece.
+import type { ParagraphStyle } from './spec';
+
+export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
+  CAU: {
+    name: 'Chapter author',
+    basedOn: 'TX',
+    meaning: 'other',
+    align: 'centre',
+    firstIndent: 0,
+    hyphenate: false,
+    withNext: true,
+    above: 0.5,
+  },
+  TOS: { name: 'Contents, section', basedOn: 'TOC', leftIndent: 29, firstIndent: -14.5 },
+  TOT: { name: 'Contents, third level', basedOn: 'TOC', leftIndent: 43.5, firstIndent: -14.5 },
+  TOA: { name: 'Contents, author', basedOn: 'TOC', italic: true, leftIndent: 14.5, firstIndent: 0 },
+  TOD: { name: 'Contents, description', basedOn: 'TOC', size: 9.5, leftIndent: 14.5, firstIndent: 0 },
+  IXL: {
+    name: 'Index, letter',
+    basedOn: 'TX',
+    meaning: 'other',
+    align: 'left',
+    size: 9.5,
+    caps: 'small',
+    tracking: 60,
+    firstIndent: 0,
+    hyphenate: false,
+    withNext: true,
+    above: 1,
+  },
+  IX: {
+    name: 'Index, entry',
+    basedOn: 'TX',
+    meaning: 'other',
+    align: 'left',
+    size: 9.5,
+    leftIndent: 19,
+    firstIndent: -19,
+    hyphenate: false,
+  },
+  IXS: { name: 'Index, sub-entry', basedOn: 'IX', leftIndent: 19, firstIndent: -9.5 },
+};

@@ -1,0 +1,66 @@
+// The settings of a folio run: its numerals, first number, prefix, and whether it is shown.
+import { MOST_FOLIO, type FolioRun, type Numerals } from '../../core/model/numbering';
+import { ChoiceSetting } from './Setting';
+import { TextSetting } from './TextSetting';
+
+export const NUMERAL_CHOICES: readonly (readonly [Numerals, string])[] = [
+  ['arabic', '1, 2, 3'],
+  ['roman', 'i, ii, iii'],
+  ['Roman', 'I, II, III'],
+  ['letters', 'a, b, c'],
+  ['Letters', 'A, B, C'],
+  ['words', 'One, Two'],
+  ['none', 'none'],
+];
+
+interface Props {
+  readonly run: FolioRun;
+  readonly disabled: boolean;
+  /** Answers what is wrong, or null when it was taken. */
+  readonly onChange: (run: FolioRun) => string | null;
+}
+
+export function FolioRunFields({ run, disabled, onChange }: Props) {
+  return (
+    <>
+      <ChoiceSetting
+        label="Numerals"
+        value={run.numerals}
+        disabled={disabled}
+        choices={NUMERAL_CHOICES}
+        onChange={(numerals) => onChange({ ...run, numerals: numerals as Numerals })}
+      />
+      <TextSetting
+        label="First number"
+        value={run.start === null ? '' : String(run.start)}
+        placeholder="goes on"
+        disabled={disabled}
+        onChange={(typed) => {
+          if (typed.trim() === '') return onChange({ ...run, start: null });
+          const start = Number(typed);
+          return Number.isInteger(start) && start >= 1 && start <= MOST_FOLIO
+            ? onChange({ ...run, start })
+            : `A run begins at a whole number from 1 to ${MOST_FOLIO}; empty, it goes on.`;
+        }}
+      />
+      <TextSetting
+        label="Prefix"
+        value={run.prefix}
+        placeholder="such as A-"
+        maxLength={12}
+        disabled={disabled}
+        onChange={(prefix) => onChange({ ...run, prefix })}
+      />
+      <ChoiceSetting
+        label="Folios are"
+        value={run.hidden ? 'hidden' : 'shown'}
+        disabled={disabled}
+        choices={[
+          ['shown', 'Shown'],
+          ['hidden', 'Counted, not shown'],
+        ]}
+        onChange={(to) => onChange({ ...run, hidden: to === 'hidden' })}
+      />
+    </>
+  );
+}

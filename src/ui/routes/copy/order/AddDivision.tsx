@@ -1,0 +1,112 @@
+// Adding a division: a role is chosen by name, and it goes where it stands by custom.
+import { Plus } from 'lucide-react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { roleFacts, roleName, ROLES, type DivisionRole } from '../../../../core/model/roles';
+import { addDivision } from '../../../../state/orderThunks';
+import { useAppDispatch } from '../../../../state/hooks';
+
+const ALL = Object.keys(ROLES) as DivisionRole[];
+const MATTERS = { front: 'front', body: 'body', back: 'back' } as const;
+
+export function AddDivision({ readOnly }: { readOnly: boolean }) {
+  const [isOpen, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const close = () => {
+    setOpen(false);
+    button.current?.focus();
+  };
+  return (
+    <div className="relative">
+      <button
+        ref={button}
+        className="flex items-center gap-0.5 text-primary hover:underline disabled:text-quiet"
+        aria-expanded={isOpen}
+        disabled={readOnly}
+        onClick={() => setOpen(!isOpen)}
+      >
+        <Plus size={13} aria-hidden /> Add
+      </button>
+      {isOpen && <RoleList onClose={close} />}
+    </div>
+  );
+}
+
+function RoleList({ onClose }: { onClose: () => void }) {
+  const dispatch = useAppDispatch();
+  const [words, setWords] = useState('');
+  const [chosen, setChosen] = useState(0);
+  const panel = useRef<HTMLDivElement>(null);
+  const list = useRef<HTMLUListElement>(null);
+  const found = ALL.filter((role) => roleFacts(role).name.includes(words.trim().toLowerCase()));
+  useEffect(() => {
+    list.current?.children[chosen]?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
+  useEffect(() => {
+    const press = (event: MouseEvent) => {
+      if (!panel.current?.contains(event.target as Node)) onClose();
+    };
+    const timer = setTimeout(() => document.addEventListener('mousedown', press));
+    return () => {
+      clearTimeout(timer);
+      document.removeEventListener('mousedown', press);
+    };
+  }, [onClose]);
+  const take = (role: DivisionRole | undefined) => {
+    if (role === undefined) return;
+    dispatch(addDivision(role));
+    onClose();
+  };
+  const press = (event: KeyboardEvent) => {
+    event.stopPropagation();
+    const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+    if (step !== 0) setChosen((at) => Math.max(0, Math.min(found.length - 1, at + step)));
+    else if (event.key === 'Enter') take(found[chosen]);
+    else if (event.key === 'Escape') onClose();
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <div
+      ref={panel}
+      role="dialog"
+      aria-label="Add a division"
+      className="absolute -left-[88px] top-6 z-30 w-[224px] border border-base-300 bg-base-100 text-base-content shadow-sm"
+      onKeyDown={press}
+    >
+      <input
+        autoFocus
+        role="combobox"
+        aria-label="Role of the division"
+        aria-expanded="true"
+        aria-controls="roles"
+        aria-activedescendant={`role-${found[chosen] ?? ''}`}
+        placeholder="What it is, such as preface"
+        className="w-full border-b border-base-300 bg-transparent px-3 py-1.5 text-[13px]"
+        value={words}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setChosen(0);
+        }}
+      />
+      <ul ref={list} id="roles" role="listbox" aria-label="Roles" className="max-h-[340px] overflow-y-auto py-1">
+        {found.map((role, at) => (
+          <li
+            key={role}
+            id={`role-${role}`}
+            role="option"
+            aria-selected={at === chosen}
+            className={`flex cursor-pointer justify-between px-3 py-[3px] text-[13px] ${at === chosen ? 'bg-tint' : 'hover:bg-base-200'}`}
+            onMouseDown={(event) => {
+              event.preventDefault();
+              take(role);
+            }}
+          >
+            <span>{roleName(role)}</span>
+            <span className="text-[12px] text-quiet">{MATTERS[roleFacts(role).matter]}</span>
+          </li>
+        ))}
+        {found.length === 0 && <li className="px-3 py-1.5">No division is called that.</li>}
+      </ul>
+    </div>
+  );
+}

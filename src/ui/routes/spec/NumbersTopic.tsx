@@ -1,0 +1,144 @@
+// Numbering: how parts, chapters and heads are numbered, each by the scheme of its style; appendices and lists.
+import { useState } from 'react';
+import { typedNumbers, valueOf } from '../../../core/edit';
+import type { Numerals, NumberScheme } from '../../../core/model/numbering';
+import { dropTypedNumbers, setSchemes } from '../../../state/numberThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { selectHeadNumbers } from '../../../state/selectors';
+import { NUMERAL_CHOICES } from '../../components/FolioRunFields';
+import { ChoiceSetting, SettingGroup } from '../../components/Setting';
+import { TextSetting } from '../../components/TextSetting';
+import { NumberSchemeField, PLAIN_SCHEME, schemeSample } from './styles/NumberSchemeField';
+import { useSpec } from './useSetSpec';
+
+const chapters = (change: Partial<NumberScheme>): NumberScheme => ({
+  ...PLAIN_SCHEME,
+  restart: 'never',
+  place: 'ownLine',
+  ...change,
+});
+const inParts = (change: Partial<NumberScheme>) => chapters({ before: 'Part ', numerals: 'words', ...change });
+const whole: NumberScheme = { ...PLAIN_SCHEME, whole: true };
+
+/** Schemes for all heads at once. */
+const READY: readonly { readonly name: string; readonly schemes: Readonly<Record<string, NumberScheme | null>> }[] = [
+  { name: 'None', schemes: { PT: null, CT: null, AH: null, BH: null } },
+  { name: '1, 2', schemes: { PT: inParts({}), CT: chapters({}), AH: null, BH: null } },
+  {
+    name: 'Chapter One',
+    schemes: { PT: inParts({}), CT: chapters({ before: 'Chapter ', numerals: 'words' }), AH: null, BH: null },
+  },
+  { name: 'I, II', schemes: { PT: inParts({}), CT: chapters({ numerals: 'Roman' }), AH: null, BH: null } },
+  { name: '1, 1.1, 1.1.1', schemes: { PT: inParts({}), CT: chapters({}), AH: whole, BH: whole } },
+];
+
+export function NumbersTopic() {
+  const dispatch = useAppDispatch();
+  const { spec, readOnly, set } = useSpec();
+  const numbers = useAppSelector(selectHeadNumbers);
+  const typed = useAppSelector((state) => typedNumbers(state.book.book!).length);
+  const heads = Object.entries(spec.styles).filter(([, { meaning }]) => /^heading/.test(meaning ?? ''));
+  const [open, setOpen] = useState<string | null>(null);
+  const { ordered, bullets, appendix } = spec.numbering;
+  return (
+    <>
+      <SettingGroup title="Heads" aside={numbers.size > 0 ? `${numbers.size} numbered` : 'not numbered'}>
+        <div className="flex flex-wrap gap-1.5 px-3.5 py-2" role="group" aria-label="Schemes for all heads">
+          {READY.map(({ name, schemes }) => (
+            <button
+              key={name}
+              className="btn btn-xs border-base-300 bg-base-100"
+              disabled={readOnly}
+              onClick={() => dispatch(setSchemes(schemes, `Heads: ${name}`))}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {typed > 0 && (
+          <div className="flex items-start justify-between gap-2 border-b border-hairline px-3.5 py-1.5">
+            <p className="text-[12px] text-quiet">
+              {typed === 1 ? 'One number is' : `${typed} numbers are`} typed in the copy; the scheme gives none there.
+            </p>
+            <button className="btn btn-xs" disabled={readOnly} onClick={() => dispatch(dropTypedNumbers())}>
+              Take out
+            </button>
+          </div>
+        )}
+        {heads.map(([tag, { name, meaning }]) => {
+          const number = valueOf(spec.styles, tag, 'number') ?? null;
+          return (
+            <div key={tag}>
+              <button
+                className="grid w-full grid-cols-[52px_1fr_auto] gap-2 border-b border-hairline px-3.5 py-1.5 text-left hover:bg-base-200"
+                aria-expanded={open === tag}
+                onClick={() => setOpen(open === tag ? null : tag)}
+              >
+                <span className="font-semibold text-primary">{tag}</span>
+                <span className="truncate">{name}</span>
+                <span className="text-quiet">{schemeSample(number, tag === 'PT' ? 0 : Number(meaning?.slice(7)))}</span>
+              </button>
+              {open === tag && (
+                <div className="border-l-[3px] border-tint">
+                  <NumberSchemeField
+                    label="Numerals"
+                    note={undefined}
+                    disabled={readOnly}
+                    value={number}
+                    onChange={(to) => dispatch(setSchemes({ [tag]: to as NumberScheme | null }, `${name}: numbering`))}
+                  />
+                </div>
+              )}
+            </div>
+          );
+        })}
+        <p className="px-3.5 py-1.5 text-[12px] text-quiet">
+          Parts, chapters and appendices are counted; other divisions are not. One head goes without its number by its
+          slip in Pages.
+        </p>
+      </SettingGroup>
+      <SettingGroup title="Appendices">
+        <ChoiceSetting
+          label="Numerals"
+          value={appendix.numerals}
+          disabled={readOnly}
+          choices={NUMERAL_CHOICES}
+          onChange={(to) => set('numbering.appendix.numerals', to, 'Appendices')}
+        />
+        <TextSetting
+          label="Before the number"
+          value={appendix.before}
+          maxLength={40}
+          disabled={readOnly}
+          onChange={(to) => set('numbering.appendix.before', to === '' ? '' : `${to.trim()} `, 'Appendices')}
+        />
+      </SettingGroup>
+      <SettingGroup title="Lists">
+        {ordered.map((numerals, level) => (
+          <ChoiceSetting
+            key={level}
+            label={`Numbered, level ${level + 1}`}
+            value={numerals}
+            disabled={readOnly}
+            choices={NUMERAL_CHOICES}
+            onChange={(to) => set('numbering.ordered', ordered.with(level, to as Numerals), 'Numbered lists')}
+          />
+        ))}
+        {bullets.map((bullet, level) => (
+          <TextSetting
+            key={level}
+            label={`Mark, level ${level + 1}`}
+            value={bullet}
+            maxLength={4}
+            disabled={readOnly}
+            onChange={(to) =>
+              to.trim() === ''
+                ? 'A list has a mark.'
+                : set('numbering.bullets', bullets.with(level, to.trim()), 'Marks of lists')
+            }
+          />
+        ))}
+      </SettingGroup>
+    </>
+  );
+}

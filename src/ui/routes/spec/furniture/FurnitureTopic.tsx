@@ -1,0 +1,177 @@
+// Furniture and folios: sets of running heads and feet by page role, the folio runs, and the touches of single pages.
+import { PAGE_ROLES, type PageRole } from '../../../../core/model/pageRoles';
+import { slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/furniture';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { selectSpreads, spreadOfPage } from '../../../../state/selectors';
+import { furnitureRoleChosen, slotChosen, spreadCalled, type SlotPlace } from '../../../../state/viewSlice';
+import { ChoiceSetting, NumberSetting, SettingGroup } from '../../../components/Setting';
+import { FolioRuns } from './FolioRuns';
+import { FurnitureSets } from './FurnitureSets';
+import { PageTouches } from './PageTouches';
+import { Sections } from './Sections';
+import { useFurniture } from './useFurniture';
+
+const ROLE_NAMES: Readonly<Record<PageRole, string>> = {
+  text: 'Text pages',
+  opener: 'Openers',
+  display: 'Display pages',
+  plate: 'Plates',
+  blank: 'Blanks',
+};
+
+export function FurnitureTopic() {
+  return (
+    <>
+      <FurnitureSets />
+      <Roles />
+      <Line at="head" />
+      <Line at="foot" />
+      <FolioRuns />
+      <Sections />
+      <PageTouches />
+    </>
+  );
+}
+
+/** The page roles, each with what its pages carry; choosing one shows a page of it. */
+function Roles() {
+  const dispatch = useAppDispatch();
+  const { set, role } = useFurniture();
+  const spreads = useAppSelector(selectSpreads);
+  const count = (of: PageRole) =>
+    spreads.reduce((sum, { verso, recto }) => sum + Number(verso?.role === of) + Number(recto?.role === of), 0);
+  const choose = (of: PageRole) => {
+    dispatch(furnitureRoleChosen(of));
+    const found = spreads.find(({ verso, recto }) => verso?.role === of || recto?.role === of);
+    const page = found?.verso?.role === of ? found.verso : found?.recto;
+    if (of !== 'text' && page) dispatch(spreadCalled(spreadOfPage(page.index)));
+  };
+  return (
+    <SettingGroup title="By page role" aside="a page’s role decides">
+      {PAGE_ROLES.map((of) => {
+        const { head, foot } = set.roles[of];
+        const carries = [isFilled(head) ? 'head' : '', isFilled(foot) ? 'foot' : ''].filter(Boolean).join(', ');
+        return (
+          <button
+            key={of}
+            aria-pressed={of === role}
+            className={`grid w-full grid-cols-[1fr_auto_38px] items-baseline gap-2 border-b border-hairline px-3.5 py-1.5 text-left ${of === role ? 'bg-tint font-semibold' : 'hover:bg-base-200'}`}
+            onClick={() => choose(of)}
+          >
+            <span>{ROLE_NAMES[of]}</span>
+            <span className="font-normal text-quiet">{carries || 'nothing'}</span>
+            <span className="text-right font-normal text-quiet">{count(of)}</span>
+          </button>
+        );
+      })}
+    </SettingGroup>
+  );
+}
+
+const isFilled = (line: FurnitureLine | null) =>
+  line !== null &&
+  (['recto', 'verso'] as const).some((side) =>
+    Object.values(slotsOf(line, side)).some(({ parts }) => parts.length > 0),
+  );
+
+function Line({ at }: { at: SlotPlace['at'] }) {
+  const dispatch = useAppDispatch();
+  const { lineAt, lineOrNew, setLine, readOnly, role } = useFurniture();
+  const line = lineAt(at);
+  const name = at === 'head' ? 'Head' : 'Foot';
+  if (line === null)
+    return (
+      <SettingGroup title={name} aside={ROLE_NAMES[role].toLowerCase()}>
+        <div className="flex items-center justify-between px-3.5 py-1.5 text-quiet">
+          <span>These pages carry none.</span>
+          <button
+            className="btn btn-xs"
+            disabled={readOnly}
+            onClick={() => {
+              setLine(at, lineOrNew(at), `${name} of ${ROLE_NAMES[role].toLowerCase()}`);
+              dispatch(slotChosen({ at, side: 'recto', slot: 'foreEdge' }));
+            }}
+          >
+            Give them one
+          </button>
+        </div>
+      </SettingGroup>
+    );
+  const set = (change: Partial<FurnitureLine>, what: string) => setLine(at, { ...line, ...change }, what);
+  return (
+    <SettingGroup title={name} aside={ROLE_NAMES[role].toLowerCase()}>
+      <ChoiceSetting
+        label="Sides"
+        value={line.verso === null ? 'mirrored' : 'own'}
+        disabled={readOnly}
+        choices={[
+          ['mirrored', 'Mirrored'],
+          ['own', 'Each its own'],
+        ]}
+        onChange={(to) => set({ verso: to === 'own' ? line.recto : null }, 'Sides of the furniture')}
+      />
+      <NumberSetting
+        label={at === 'head' ? 'Above the text' : 'Below the text'}
+        unit="lines"
+        value={line.distance}
+        disabled={readOnly}
+        onChange={(distance) => set({ distance }, 'Distance of the furniture')}
+      />
+      <Rule
+        label="Rule above"
+        rule={line.ruleAbove}
+        onChange={(ruleAbove) => set({ ruleAbove }, 'Rule above the furniture')}
+      />
+      <Rule
+        label="Rule below"
+        rule={line.ruleBelow}
+        onChange={(ruleBelow) => set({ ruleBelow }, 'Rule below the furniture')}
+      />
+      <div className="flex justify-end px-3.5 py-1.5">
+        <button
+          className="btn btn-xs"
+          disabled={readOnly}
+          onClick={() => setLine(at, null, `No ${at} on ${ROLE_NAMES[role].toLowerCase()}`)}
+        >
+          Take it away
+        </button>
+      </div>
+    </SettingGroup>
+  );
+}
+
+/** Points from the baseline to a rule that nobody placed. */
+const RULE_OFFSET = { above: 12, below: 5 };
+
+function Rule({
+  label,
+  rule,
+  onChange,
+}: {
+  label: string;
+  rule: FurnitureRule | null;
+  onChange: (rule: FurnitureRule | null) => string | null;
+}) {
+  const { readOnly } = useFurniture();
+  const offset = label.endsWith('above') ? RULE_OFFSET.above : RULE_OFFSET.below;
+  return (
+    <>
+      <NumberSetting
+        label={label}
+        unit="pt"
+        value={rule?.weight ?? 0}
+        disabled={readOnly}
+        onChange={(weight) => onChange(weight === 0 ? null : { offset, ...rule, weight })}
+      />
+      {rule !== null && (
+        <NumberSetting
+          label="From the baseline"
+          unit="pt"
+          value={rule.offset}
+          disabled={readOnly}
+          onChange={(to) => onChange({ ...rule, offset: to })}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,94 @@
+// Named sections: what each is called, where it begins and how many pages it has; edited in place, walked to.
+import { useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { setSection } from '../../../../state/orderThunks';
+import { selectParagraph, spreadOfPage } from '../../../../state/selectors';
+import { spreadCalled } from '../../../../state/viewSlice';
+import { SettingGroup } from '../../../components/Setting';
+import { useDraft } from '../../../components/useDraft';
+
+export function Sections() {
+  const sections = useAppSelector((state) => state.compose.summary?.sections) ?? [];
+  const extents = useAppSelector((state) => state.compose.summary?.extents) ?? [];
+  return (
+    <SettingGroup title="Sections" aside={sections.length > 0 ? String(sections.length) : undefined}>
+      {sections.length === 0 && (
+        <p className="px-3.5 py-1.5 text-[12px] text-quiet">
+          A paragraph begins a named section by its slip in Pages; the token Section says the name.
+        </p>
+      )}
+      {sections.length > 0 && (
+        <div className="grid grid-cols-[1fr_44px_44px_24px] px-3.5 pt-1 text-[12px] text-quiet">
+          <span>name</span>
+          <span className="text-right">folio</span>
+          <span className="text-right">pages</span>
+        </div>
+      )}
+      {sections.map((section, at) => {
+        const next = sections[at + 1];
+        const extent = extents.find(({ division }) => division === section.division);
+        const end = next?.division === section.division ? next.page : (extent?.firstPage ?? 0) + (extent?.pages ?? 0);
+        const count = section.page < 0 ? '' : String(Math.max(1, end - section.page));
+        return <SectionRow key={section.block} {...section} count={count} />;
+      })}
+    </SettingGroup>
+  );
+}
+
+interface RowProps {
+  readonly division: string;
+  readonly block: string;
+  readonly name: string;
+  readonly page: number;
+  readonly folio: string;
+  readonly count: string;
+}
+
+function SectionRow({ division, block, name, page, folio, count }: RowProps) {
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const own = useAppSelector((state) => selectParagraph(state, division, block)?.touches?.section);
+  const { field, problem } = useDraft(own || name, (typed) => {
+    if (typed.length > 200) return 'At most 200 characters.';
+    dispatch(setSection(division, block, typed.trim()));
+    return null;
+  });
+  return (
+    <div className="border-b border-hairline px-3.5 py-0.5">
+      <div className="grid grid-cols-[1fr_44px_44px_24px] items-center">
+        <input
+          {...field}
+          aria-label={`Name of the section on ${folio}`}
+          className="h-6 min-w-0 bg-transparent hover:bg-base-200"
+          disabled={readOnly}
+        />
+        <button
+          className="text-right underline-offset-2 hover:underline"
+          aria-label={`To folio ${folio}`}
+          disabled={page < 0}
+          onClick={() => {
+            dispatch(spreadCalled(spreadOfPage(page)));
+            void navigate('../pages', { relative: 'path' });
+          }}
+        >
+          {folio || '–'}
+        </button>
+        <span className="text-right text-quiet">{count}</span>
+        <button
+          className="text-right text-quiet hover:text-error"
+          aria-label={`Take back the section ${name}`}
+          disabled={readOnly}
+          onClick={() => dispatch(setSection(division, block, undefined))}
+        >
+          ×
+        </button>
+      </div>
+      {problem && (
+        <p role="alert" className="text-[12px] text-error">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,230 @@
+// One slot of furniture: its tokens as chips and its words, in order, with their styles.
+import { X } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { TOKENS, type FurniturePart, type Token } from '../../../../core/model/furniture';
+import { useAppDispatch } from '../../../../state/hooks';
+import { slotChosen, type SlotPlace } from '../../../../state/viewSlice';
+import { useDraft } from '../../../components/useDraft';
+import { hasLevel, HEAD_LEVELS, partName, SPACES, TOKEN_NAMES } from './tokens';
+import { useFurniture } from './useFurniture';
+
+const WIDTH = 540;
+
+interface Props {
+  readonly place: SlotPlace;
+  /** Middle of the slot, and the edge at which the editor stands, in pixels of the drawing. */
+  readonly middle: number;
+  readonly y: number;
+  readonly bounds: readonly [number, number];
+}
+
+export function SlotEditor({ place, middle, y, bounds }: Props) {
+  const dispatch = useAppDispatch();
+  const { spec, slotAt, setSlot, lineOrNew } = useFurniture();
+  const slot = slotAt(place);
+  const panel = useRef<HTMLDivElement>(null);
+  const [picked, setPicked] = useState<number | null>(null);
+  useEffect(() => panel.current?.querySelector<HTMLElement>('select, input, button')?.focus(), []);
+  const setParts = (parts: readonly FurniturePart[], what: string) => setSlot(place, { ...slot, parts }, what);
+  const replace = (at: number, part: FurniturePart | null, what: string) =>
+    setParts(part === null ? slot.parts.toSpliced(at, 1) : slot.parts.with(at, part), what);
+  const add = (what: string) => {
+    if (what === 'text') setParts([...slot.parts, { kind: 'text', text: ' ' }], 'Words in the furniture');
+    else if (what.startsWith('space:'))
+      setParts([...slot.parts, { kind: 'text', text: what.slice(6) }], 'White in the furniture');
+    else {
+      const token = what as Token;
+      const part: FurniturePart = { kind: 'token', token, ...(hasLevel(token) ? { level: 2 } : {}) };
+      setParts([...slot.parts, part], `${TOKEN_NAMES[token]} in the furniture`);
+    }
+    setPicked(slot.parts.length);
+  };
+  const isShared = lineOrNew(place.at).verso === null;
+  const width = Math.min(WIDTH, bounds[1] - bounds[0]);
+  const left = Math.max(bounds[0], Math.min(bounds[1] - width, middle - width / 2));
+  return (
+    <div
+      ref={panel}
+      role="dialog"
+      aria-label={`Furniture at the ${place.at}`}
+      className={`absolute z-20 border border-base-300 bg-base-100 shadow-sm ${place.at === 'head' ? '-translate-y-full' : ''}`}
+      style={{ left, top: y, width }}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') dispatch(slotChosen(null));
+      }}
+    >
+      <div className="flex items-start gap-3 px-3 py-1.5">
+        <span className="shrink-0 py-0.5 font-semibold">
+          {place.at === 'head' ? 'Head' : 'Foot'}, {isShared ? 'both sides' : place.side}
+        </span>
+        <ul className="flex grow flex-wrap items-center gap-1.5" aria-label="What it says">
+          {slot.parts.map((part, at) => (
+            <li key={at}>
+              <Chip
+                part={part}
+                isPicked={picked === at}
+                onPick={() => setPicked(picked === at ? null : at)}
+                onText={(text) => replace(at, { kind: 'text', text }, 'Words in the furniture')}
+                onRemove={() => {
+                  setPicked(null);
+                  replace(at, null, 'Furniture');
+                }}
+              />
+            </li>
+          ))}
+          {slot.parts.length === 0 && <li className="py-0.5 text-quiet">Says nothing.</li>}
+        </ul>
+        <button
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label="Close"
+          onClick={() => dispatch(slotChosen(null))}
+        >
+          <X size={13} />
+        </button>
+      </div>
+      {picked !== null && slot.parts[picked] !== undefined && (
+        <PartFields part={slot.parts[picked]} onChange={(part) => replace(picked, part, 'Furniture')} />
+      )}
+      <div className="flex items-center gap-2 border-t border-hairline px-3 py-1.5">
+        <select
+          aria-label="Add to the slot"
+          className="setting-select w-[118px]"
+          value=""
+          onChange={(event) => add(event.target.value)}
+        >
+          <option value="">Add …</option>
+          <option value="text">Words</option>
+          {TOKENS.map((token) => (
+            <option key={token} value={token}>
+              {TOKEN_NAMES[token]}
+            </option>
+          ))}
+          {[...SPACES].map(([text, name]) => (
+            <option key={name} value={`space:${text}`}>
+              {name[0].toUpperCase() + name.slice(1)}
+            </option>
+          ))}
+        </select>
+        <label className="ml-auto flex items-center gap-2">
+          <span className="text-quiet">Style</span>
+          <select
+            className="setting-select w-[130px]"
+            value={slot.style}
+            onChange={(event) => setSlot(place, { ...slot, style: event.target.value }, 'Style of the furniture')}
+          >
+            {Object.entries(spec.styles).map(([tag, { name }]) => (
+              <option key={tag} value={tag}>
+                {tag} {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+    </div>
+  );
+}
+
+interface ChipProps {
+  readonly part: FurniturePart;
+  readonly isPicked: boolean;
+  readonly onPick: () => void;
+  readonly onText: (text: string) => string | null;
+  readonly onRemove: () => void;
+}
+
+function Chip({ part, isPicked, onPick, onText, onRemove }: ChipProps) {
+  const isWords = part.kind === 'text' && !SPACES.has(part.text);
+  return (
+    <span
+      className={`flex h-6 items-center rounded-sm border ${isPicked ? 'border-primary bg-tint' : 'border-base-300 bg-base-200'}`}
+    >
+      {isWords ? (
+        <Words text={part.text} onText={onText} />
+      ) : (
+        <button className="px-1.5" aria-pressed={isPicked} onClick={onPick}>
+          {partName(part)}
+        </button>
+      )}
+      <button className="pr-1 text-quiet hover:text-error" aria-label={`Take out ${partName(part)}`} onClick={onRemove}>
+        <X size={11} />
+      </button>
+    </span>
+  );
+}
+
+function Words({ text, onText }: { text: string; onText: (text: string) => string | null }) {
+  const { field } = useDraft(text, (typed) => (typed === '' ? 'Words say something.' : onText(typed)));
+  return (
+    <input
+      {...field}
+      aria-label="Words"
+      className="bg-transparent px-1.5"
+      style={{ width: `${Math.max(3, field.value.length + 2)}ch` }}
+    />
+  );
+}
+
+/** Level, what is told otherwise, and the character style of a part. */
+function PartFields({ part, onChange }: { part: FurniturePart; onChange: (part: FurniturePart) => void }) {
+  const { spec } = useFurniture();
+  const styled = (style: string): FurniturePart => {
+    const { style: _, ...rest } = part;
+    return style === '' ? rest : { ...rest, style };
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-hairline px-3 py-1.5">
+      {part.kind === 'token' && hasLevel(part.token) && (
+        <>
+          <span className="text-quiet">Level</span>
+          <select
+            aria-label="Level of the head"
+            className="setting-select w-[84px]"
+            value={String(part.level ?? 2)}
+            onChange={(event) => onChange({ ...part, level: Number(event.target.value) })}
+          >
+            {HEAD_LEVELS.map(([key, name]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </>
+      )}
+      {part.kind === 'token' && (
+        <>
+          <span className="text-quiet">Where there is none</span>
+          <select
+            aria-label="Told where there is none"
+            className="setting-select w-[118px]"
+            value={part.orElse ?? ''}
+            onChange={(event) => {
+              const { orElse: _, ...rest } = part;
+              onChange(event.target.value === '' ? rest : { ...rest, orElse: event.target.value as Token });
+            }}
+          >
+            <option value="">nothing</option>
+            {TOKENS.filter((token) => token !== part.token).map((token) => (
+              <option key={token} value={token}>
+                {TOKEN_NAMES[token]}
+              </option>
+            ))}
+          </select>
+        </>
+      )}
+      <span className="text-quiet">Set in</span>
+      <select
+        aria-label="Character style of the part"
+        className="setting-select w-[104px]"
+        value={part.style ?? ''}
+        onChange={(event) => onChange(styled(event.target.value))}
+      >
+        <option value="">as the slot</option>
+        {Object.entries(spec.characterStyles).map(([tag, { name }]) => (
+          <option key={tag} value={tag}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
