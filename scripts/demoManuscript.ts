@@ -211,7 +211,7 @@ class SourceReader {
   }
 }
 
-/** Words with a look by hand, a language, a link, or the field that refers to a page. */
+/** Words with a look by hand, a language, a link, the field that refers to a page, or that of an index entry. */
 function looks(name: string, value: string, text: string): ParagraphChild {
   switch (name) {
     case 'b':
@@ -234,6 +234,8 @@ function looks(name: string, value: string, text: string): ParagraphChild {
       return new ExternalHyperlink({ link: value, children: [new TextRun(text)] });
     case 'field':
       return new SimpleField('PAGEREF wall', text);
+    case 'xe':
+      return new SimpleField(`XE "${text}"`);
     default:
       throw new Error(`the source asks for a look that is not known: ${name}`);
   }

@@ -58,7 +58,8 @@ export function createServices(): Services {
         DEMOS.map(async (fileName) => {
           const response = await fetch(`${base}demo/${fileName}`);
           if (!response.ok) throw new Error(`the demonstration manuscript ${fileName} is missing`);
-          return { fileName, bytes: new Uint8Array(await response.arrayBuffer()), particulars: DEMO_PARTICULARS };
+          const bytes = new Uint8Array(await response.arrayBuffer());
+          return { fileName, bytes, particulars: DEMO_PARTICULARS, isHandbook: fileName === DEMOS[0] };
         }),
       );
     },

@@ -1,5 +1,5 @@
 // What screens read, worked out from the store.
-import { findParagraph } from '../core/edit';
+import { findParagraph, typedNumbers } from '../core/edit';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../core/model/book';
 import { headingWords } from '../core/measure/headWords';
@@ -112,4 +112,9 @@ export const selectIndexTerms = createSelector(
           for (const object of block.objects) if (object.kind === 'index') terms.add(object.term);
     return [...terms].sort();
   },
+);
+
+/** How many numbers of chapters and parts were typed into the copy. */
+export const selectTypedNumbers = createSelector([(state: RootState) => state.book.book], (book) =>
+  book === null ? 0 : typedNumbers(book).length,
 );

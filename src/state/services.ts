@@ -20,6 +20,8 @@ export interface DemoManuscript {
   readonly fileName: string;
   readonly bytes: Uint8Array;
   readonly particulars: Partial<Particulars>;
+  /** Set up as a handbook: numbered heads, an index. */
+  readonly isHandbook: boolean;
 }
 
 export interface Services {

@@ -1,4 +1,5 @@
 // The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
+import { dressHandbook } from '../core/edit';
 import { manuscriptArrived } from './arrivalSlice';
 import { namesOf, type Book, type Particulars } from '../core/model/book';
 import { formatNumber } from '../core/measure/units';
@@ -28,8 +29,8 @@ export function readShelf(): AppThunk<Promise<void>> {
 function giveDemos(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, services) => {
     const ids: (string | null)[] = [];
-    for (const { fileName, bytes, particulars } of await services.fetchDemos())
-      ids.push(await dispatch(addManuscript(fileName, bytes, particulars)));
+    for (const { fileName, bytes, particulars, isHandbook } of await services.fetchDemos())
+      ids.push(await dispatch(addManuscript(fileName, bytes, particulars, isHandbook ? dressHandbook : undefined)));
     if (!ids.includes(null)) await services.repository.keepSetting(DEMO_SETTING, true);
   };
 }
@@ -55,11 +56,12 @@ function brief(record: BookRecord): ShelfBook {
   };
 }
 
-/** Makes a book of a manuscript or project file; `particulars` are laid over those of the file. Answers its id, or null when it was refused and why was told. */
+/** Makes a book of a manuscript or project file; `particulars` are laid over those of the file, `dress` sets it up. Answers its id, or null when it was refused and why was told. */
 export function addManuscript(
   fileName: string,
   bytes: Uint8Array,
   particulars: Partial<Particulars> = {},
+  dress: (book: Book) => Book = (book) => book,
 ): AppThunk<Promise<string | null>> {
   return async (dispatch, _getState, services) => {
     const bookId = services.newBookId();
@@ -71,7 +73,7 @@ export function addManuscript(
     const result = await services.startWriteJob(order).result;
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
-      await services.repository.add(result.book, services.now(), result.pictures);
+      await services.repository.add(dress(result.book), services.now(), result.pictures);
       if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
       await dispatch(listBooks());
       return bookId;

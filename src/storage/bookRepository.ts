@@ -159,7 +159,16 @@ export class BookRepository {
 
 function headOf(book: Book) {
   const { id, format, nextId, particulars, spec, source, pageTouches, divisions } = book;
-  return { id, format, nextId, particulars, spec, source, pageTouches, divisionIds: divisions.map((division) => division.id) };
+  return {
+    id,
+    format,
+    nextId,
+    particulars,
+    spec,
+    source,
+    pageTouches,
+    divisionIds: divisions.map((division) => division.id),
+  };
 }
 
 /** Pictures of the streams that changed and that these did not have before. */

@@ -66,7 +66,11 @@ export class WorkerAssets {
       this.fetchJson<FaceTable>('faces.json'),
     ]);
     const faces = [...table, ...this.own.map(({ record }) => record)];
-    return createTypesetContext(new FaceLibrary(new HarfBuzz(wasm), faces), () => performance.now(), new Date().toISOString().slice(0, 10));
+    return createTypesetContext(
+      new FaceLibrary(new HarfBuzz(wasm), faces),
+      () => performance.now(),
+      new Date().toISOString().slice(0, 10),
+    );
   }
 
   private async fetchJson<T>(name: string): Promise<T> {

@@ -47,3 +47,4 @@ export {
   setDivisionEdit,
 } from './runningOrder';
 export { dropTypedNumbersEdits, typedNumbers } from './typedNumbers';
+export { dressHandbook } from './dressHandbook';

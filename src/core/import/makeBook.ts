@@ -19,7 +19,9 @@ import { frontMatter } from './frontMatter';
 import { readHeading } from '../measure/headings';
 import { cutParagraph } from '../model/cutParagraph';
 import { waitingStyles } from '../model/waiting';
+import { roleFacts } from '../model/roles';
 import { IdCounter } from './paragraphBuilder';
+import { appendixHead, roleNamed } from './roleNames';
 
 /** What the person decides besides the file. */
 export interface MakeBookOptions {
@@ -31,10 +33,6 @@ export interface MakeBookOptions {
 }
 
 const OPENING_STYLES: Readonly<Record<string, DivisionRole>> = { DED: 'dedication', EPI: 'epigraph' };
-const NAMED_ROLES: readonly [RegExp, DivisionRole][] = [
-  [/^(foreword|preface)$/i, 'foreword'],
-  [/^(afterword|acknowledge?ments)$/i, 'afterword'],
-];
 
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
@@ -160,8 +158,9 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
   const words = readHeading(block.text);
   const isPart = words.kind === 'part' || block.style === 'PT' || block.style === 'PN';
   const [numberTag, titleTag] = isPart ? ['PN', 'PT'] : ['CN', 'CT'];
-  const named = NAMED_ROLES.find(([pattern]) => pattern.test(block.text.trim()))?.[1];
-  const role = isPart ? 'part' : (named ?? 'chapter');
+  const role = isPart ? 'part' : (roleNamed(block.text) ?? 'chapter');
+  const appendix = role === 'appendix' ? appendixHead(block.text) : null;
+  if (appendix !== null) return cutHeading(block, role, appendix, [numberTag, titleTag], ids);
   const numberOnly = words.title === '' || block.style === 'CN' || block.style === 'PN';
   if (numberOnly && next !== undefined && isHeading(next) && !isEmptyParagraph(next)) {
     const second = next as Paragraph;
@@ -172,20 +171,23 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
     }
   }
   if (words.number === '' || words.title === '') return { role, blocks: [{ ...block, style: titleTag }], taken: 0 };
-  const number = {
-    ...cutParagraph(block, 0, block.text.indexOf(words.number) + words.number.length),
-    style: numberTag,
-  };
-  const title = {
-    ...cutParagraph(block, words.titleAt, block.text.trimEnd().length),
-    id: ids.take('p'),
-    style: titleTag,
-  };
-  return { role, blocks: [number, title], taken: 0 };
+  return cutHeading(block, role, words, [numberTag, titleTag], ids);
+}
+
+/** A heading as two paragraphs: its number, and the title after it. */
+function cutHeading(
+  block: Paragraph,
+  role: DivisionRole,
+  { number, titleAt }: { readonly number: string; readonly titleAt: number },
+  [numberTag, titleTag]: readonly [string, string],
+  ids: IdCounter,
+): HeadingParagraphs {
+  const first = { ...cutParagraph(block, 0, block.text.indexOf(number) + number.length), style: numberTag };
+  const title = { ...cutParagraph(block, titleAt, block.text.trimEnd().length), id: ids.take('p'), style: titleTag };
+  return { role, blocks: [first, title], taken: 0 };
 }
 
 function makeDivision(role: DivisionRole, blocks: Block[], ids: IdCounter): Division {
   const listed = blocks.some(isHeading);
-  const matter = role === 'foreword' ? 'front' : role === 'afterword' ? 'back' : 'body';
-  return { id: ids.take('d'), role, matter, listed, blocks };
+  return { id: ids.take('d'), role, matter: roleFacts(role).matter, listed, blocks };
 }

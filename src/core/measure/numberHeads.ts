@@ -81,6 +81,10 @@ function inherited<K extends 'meaning' | 'number'>(
   return undefined;
 }
 
+/** The scheme by which a style's heads are numbered, its own or an ancestor's; null: none. */
+export const inheritedNumber = (styles: Spec['styles'], tag: StyleTag): NumberScheme | null =>
+  inherited(tag, styles, 'number') ?? null;
+
 class HeadCounter {
   private readonly counts = new Map<string, number>();
   /** The number alone of the last head of each level from 1, in its signs; empty where it has none. */

@@ -304,7 +304,7 @@ export const STARTING_SPECS: readonly StartingSpec[] = [
 
 /**
  * The spec that a book has when it is set as a starting spec: styles that only the book knows stay, and so do its own divisions
- * of words, its lifted ties, its inks, its guides and the unit of its lengths.
+ * of words, its lifted ties, its inks, its guides, the unit of its lengths, its numbering, contents and index.
  */
 export function specSetAs(own: Spec, starting: Spec): Spec {
   const { hyphenation } = starting.text;
@@ -319,7 +319,18 @@ export function specSetAs(own: Spec, starting: Spec): Spec {
     },
     marks: own.marks,
     inks: own.inks,
-    styles: { ...own.styles, ...starting.styles },
+    // What is numbered, listed and indexed is of the book, and no part of its look.
+    numbering: own.numbering,
+    contents: own.contents,
+    index: own.index,
+    furniture: { ...starting.furniture, sets: { ...own.furniture.sets, ...starting.furniture.sets } },
+    styles: withOwnNumbers({ ...own.styles, ...starting.styles }, own.styles),
     characterStyles: { ...own.characterStyles, ...starting.characterStyles },
   };
+}
+
+/** Styles with the numbering that those of the book had. */
+function withOwnNumbers(styles: Spec['styles'], own: Spec['styles']): Spec['styles'] {
+  const numbered = Object.entries(own).filter(([tag, { number }]) => number != null && styles[tag] !== undefined);
+  return { ...styles, ...Object.fromEntries(numbered.map(([tag, { number }]) => [tag, { ...styles[tag], number }])) };
 }

@@ -60,7 +60,10 @@ export function styleParagraph(
   prefixStyle: StyleTag | null = null,
 ): StyledParagraph {
   const marks = houseMarks(source.text, context.spec.marks.set, style.language);
-  const set = { ...makeSetText(source, context, prefix, marks.edits), prefix: { to: prefix.length, style: prefixStyle } };
+  const set = {
+    ...makeSetText(source, context, prefix, marks.edits),
+    prefix: { to: prefix.length, style: prefixStyle },
+  };
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const lacking: number[] = [];
@@ -142,7 +145,8 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
       references.push([start, text.length]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
     else if (object.kind === 'reference') put(context.referenceText(object, source.id, object.at), object.at, 0);
-    else if (object.kind === 'break' || object.kind === 'tab') put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
+    else if (object.kind === 'break' || object.kind === 'tab')
+      put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
     done = object.at + OBJECT_CHARACTER.length;
   }
   putSource(done, source.text.length);

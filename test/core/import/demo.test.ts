@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { describeManuscript, makeBook, readManuscript } from '../../../src/core/import';
 import { TIDY_JOBS, tidyManuscript } from '../../../src/core/tidy';
 import type { Paragraph } from '../../../src/core/model/streams';
-import { compose, drain, readAsset } from '../../build/assets';
+import { dressHandbook } from '../../../src/core/edit';
+import { compose, drain, readAsset, textOfPages } from '../../build/assets';
 
 const read = (name: string) => drain(readManuscript(name, readAsset(`demo/${name}`)));
 
@@ -11,7 +12,7 @@ describe('the nonfiction that ships', () => {
 
   it('comes in with heads of three levels, both kinds of notes, tables, lists, changes and a comment', () => {
     const report = describeManuscript(manuscript);
-    expect(report.headings.map(({ level }) => level)).to.deep.equal([1, 2, 2, 3, 3, 1, 2, 2, 3, 1, 2, 2, 2, 1]);
+    expect(report.headings.map(({ level }) => level)).to.deep.equal([1, 2, 2, 3, 3, 1, 2, 2, 3, 1, 2, 2, 2, 1, 1]);
     expect(report).to.deep.include({ title: 'Keeping a Tidal Garden', author: 'Tamsin Okonjo-Reyes', lists: 2 });
     expect([report.footnotes.length, report.endnotes.length]).to.deep.equal([5, 2]);
     expect(report.tables.map(({ rows, columns }) => [rows, columns])).to.deep.equal([
@@ -68,11 +69,41 @@ describe('the nonfiction that ships', () => {
     expect(text).to.not.match(/--|"/);
   });
 
-  it('becomes a book of four chapters that composes without a finding that must be mended', () => {
+  it('becomes a book of three chapters, an appendix and a glossary that composes without a finding that must be mended', () => {
     const book = makeBook(manuscript, { bookId: 'b1', fileName: 'keeping-a-tidal-garden.docx' });
-    expect(book.divisions.filter(({ role }) => role === 'chapter')).to.have.length(4);
+    expect(book.divisions.filter(({ matter }) => matter !== 'front').map(({ role }) => role)).to.deep.equal([
+      'chapter',
+      'chapter',
+      'chapter',
+      'appendix',
+      'glossary',
+    ]);
     const composed = compose(book);
     expect(composed.findings.filter(({ grade }) => grade === 'must')).to.deep.equal([]);
     expect(composed.pages.length).to.be.within(14, 40);
+  });
+
+  it('stands as a handbook: roman front matter, contents of three levels, an appendix in two columns, an index', () => {
+    const book = dressHandbook(makeBook(manuscript, { bookId: 'b1', fileName: 'keeping-a-tidal-garden.docx' }));
+    const composed = compose(book);
+    expect(composed.findings.filter(({ grade }) => grade === 'must')).to.deep.equal([]);
+    const front = composed.pages.filter(
+      ({ division }) => book.divisions.find(({ id }) => id === division)!.matter === 'front',
+    );
+    expect(front.every(({ folio }) => /^[ivxl]+$/.test(folio))).to.equal(true);
+    const styles = (role: string) =>
+      new Set(
+        composed.pages
+          .filter(({ divisionRole }) => divisionRole === role)
+          .flatMap(({ fragments }) => fragments.map(({ paragraph }) => paragraph.styled.style.tag)),
+      );
+    expect([...styles('contents')]).to.include.members(['TOC', 'TOS', 'TOT']);
+    expect([...styles('index')]).to.include.members(['IXL', 'IX', 'IXS']);
+    const appendix = composed.pages.find(({ divisionRole }) => divisionRole === 'appendix')!;
+    expect(appendix.columns).to.have.length(2);
+    const text = textOfPages(composed);
+    expect(text).to.include('Appendix A Plants of the Four Levels').and.include('1.2.1');
+    const index = text.slice(text.lastIndexOf('Index'));
+    expect(index).to.match(/sea kale hours of, \d+ level of, \d+ sowing of, \d+/);
   });
 });

@@ -7,6 +7,7 @@ import { cutParagraph } from '../../model/cutParagraph';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
 import type { DocxParts } from './parts';
+import { indexMarkOf } from './indexField';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
 import { ownTag, toggle, type IncomingStyles } from './styleNames';
@@ -146,6 +147,11 @@ export class BodyReader {
     for (const child of elements(parent)) {
       if (child.name === 'w:r') this.readRun(child, builder, link);
       else if (TRANSPARENT.has(child.name)) {
+        const mark = child.name === 'w:fldSimple' ? indexMarkOf(child.attributes['w:instr'] ?? '') : null;
+        if (mark !== null) {
+          builder.addObject({ kind: 'index', ...mark });
+          continue;
+        }
         if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
         this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link);
       } else if (child.name === 'w:del' || child.name === 'w:moveFrom')
@@ -176,7 +182,7 @@ export class BodyReader {
   private readRunPart(part: XmlElement, look: SpanLook, builder: ParagraphBuilder): void {
     const { incoming } = this;
     const field = this.fields[this.fields.length - 1];
-    if (part.name === 'w:fldChar') return this.stepField(part.attributes['w:fldCharType']);
+    if (part.name === 'w:fldChar') return this.stepField(part.attributes['w:fldCharType'], builder);
     if (part.name === 'w:instrText') {
       if (field) field.code += textOf(part);
       return;
@@ -246,7 +252,7 @@ export class BodyReader {
     builder.addObject({ kind: 'note', note: id });
   }
 
-  private stepField(type: string | undefined): void {
+  private stepField(type: string | undefined, builder: ParagraphBuilder): void {
     const field = this.fields[this.fields.length - 1];
     if (type === 'begin') {
       this.fields.push({ inCode: true, code: '' });
@@ -256,6 +262,8 @@ export class BodyReader {
       const target = /^\s*HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(field.code)?.[1];
       if (target !== undefined) this.links[this.links.length - 1] = target;
     } else if (type === 'end') {
+      const mark = indexMarkOf(field?.code ?? '');
+      if (mark !== null) builder.addObject({ kind: 'index', ...mark });
       this.fields.pop();
       this.links.pop();
     }

@@ -1,10 +1,10 @@
 // Numbering: how parts, chapters and heads are numbered, each by the scheme of its style; appendices and lists.
 import { useState } from 'react';
-import { typedNumbers, valueOf } from '../../../core/edit';
+import { inheritedNumber } from '../../../core/measure/numberHeads';
 import type { Numerals, NumberScheme } from '../../../core/model/numbering';
 import { dropTypedNumbers, setSchemes } from '../../../state/numberThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectHeadNumbers } from '../../../state/selectors';
+import { selectHeadNumbers, selectTypedNumbers } from '../../../state/selectors';
 import { NUMERAL_CHOICES } from '../../components/FolioRunFields';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
@@ -36,8 +36,10 @@ export function NumbersTopic() {
   const dispatch = useAppDispatch();
   const { spec, readOnly, set } = useSpec();
   const numbers = useAppSelector(selectHeadNumbers);
-  const typed = useAppSelector((state) => typedNumbers(state.book.book!).length);
-  const heads = Object.entries(spec.styles).filter(([, { meaning }]) => /^heading/.test(meaning ?? ''));
+  const typed = useAppSelector(selectTypedNumbers);
+  const heads = Object.entries(spec.styles).filter(
+    ([tag, { meaning }]) => tag !== 'TOH' && /^heading/.test(meaning ?? ''),
+  );
   const [open, setOpen] = useState<string | null>(null);
   const { ordered, bullets, appendix } = spec.numbering;
   return (
@@ -66,7 +68,7 @@ export function NumbersTopic() {
           </div>
         )}
         {heads.map(([tag, { name, meaning }]) => {
-          const number = valueOf(spec.styles, tag, 'number') ?? null;
+          const number = inheritedNumber(spec.styles, tag);
           return (
             <div key={tag}>
               <button
@@ -106,7 +108,7 @@ export function NumbersTopic() {
           onChange={(to) => set('numbering.appendix.numerals', to, 'Appendices')}
         />
         <TextSetting
-          label="Before the number"
+          label="Before them"
           value={appendix.before}
           maxLength={40}
           disabled={readOnly}
@@ -117,7 +119,7 @@ export function NumbersTopic() {
         {ordered.map((numerals, level) => (
           <ChoiceSetting
             key={level}
-            label={`Numbered, level ${level + 1}`}
+            label={`Numbers, level ${level + 1}`}
             value={numerals}
             disabled={readOnly}
             choices={NUMERAL_CHOICES}
@@ -127,7 +129,7 @@ export function NumbersTopic() {
         {bullets.map((bullet, level) => (
           <TextSetting
             key={level}
-            label={`Mark, level ${level + 1}`}
+            label={`Marks, level ${level + 1}`}
             value={bullet}
             maxLength={4}
             disabled={readOnly}

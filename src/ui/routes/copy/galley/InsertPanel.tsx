@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { schema } from '../../../../galley';
 import { useAppDispatch } from '../../../../state/hooks';
+import { setSection } from '../../../../state/orderThunks';
 import { putDummyCopy, putTable } from '../../../../state/incomingThunks';
 import { insertion } from './commands';
 import type { GalleyControl } from './control';
@@ -77,6 +78,9 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
       requestAnimationFrame(() => control.current?.editNote(note));
       onClose();
       return;
+    } else if (one.kind === 'section') {
+      const block = control.caretBlock();
+      if (block !== null) dispatch(setSection(control.division, block, ''));
     } else if (one.kind === 'reference' || one.kind === 'index') {
       setForm(one.kind);
       return;

@@ -79,7 +79,7 @@ export const CHARACTERS: readonly InsertableCharacter[] = [
 export type Insertable =
   | { readonly kind: 'character'; readonly name: string; readonly shown: string; readonly text: string }
   | {
-      readonly kind: 'footnote' | 'reference' | 'index' | 'picture' | 'table' | 'break' | 'tab' | 'dummy';
+      readonly kind: 'footnote' | 'reference' | 'index' | 'section' | 'picture' | 'table' | 'break' | 'tab' | 'dummy';
       readonly name: string;
       readonly shown: string;
     };
@@ -88,6 +88,7 @@ const OBJECTS: readonly Insertable[] = [
   { kind: 'footnote', name: 'Footnote', shown: '¹' },
   { kind: 'reference', name: 'Cross-reference to a head', shown: '→' },
   { kind: 'index', name: 'Index mark', shown: '‸' },
+  { kind: 'section', name: 'Section begins at this paragraph', shown: '§' },
   { kind: 'picture', name: 'Picture, from a file', shown: '▣' },
   { kind: 'table', name: 'Table', shown: '⊞' },
   { kind: 'break', name: 'Line break in the paragraph', shown: '↵' },

@@ -216,11 +216,11 @@ function spreadFor(topic: string, spreads: readonly Spread[], current: number, r
     if (found !== undefined) return found;
   }
   if (topic === 'styles' && current > 0) return spreads[current];
-  if (topic === 'openers') {
+  if (topic === 'openers' || topic === 'numbers') {
     const isOpener = ({ verso, recto }: Spread) => verso?.role === 'opener' || recto?.role === 'opener';
     return spreads[current] !== undefined && isOpener(spreads[current]) ? spreads[current] : spreads.find(isOpener);
   }
-  if (topic === 'contents' || topic === 'numbers') {
+  if (topic === 'contents') {
     const own = spreads[current];
     if (own !== undefined && own.recto !== null && (own.verso?.role !== 'blank' || own.recto.role !== 'blank'))
       return own;

@@ -18,8 +18,9 @@ export function Sections() {
         </p>
       )}
       {sections.length > 0 && (
-        <div className="grid grid-cols-[1fr_44px_44px_24px] px-3.5 pt-1 text-[12px] text-quiet">
+        <div className="grid grid-cols-[1fr_48px_40px_40px_20px] px-3.5 pt-1 text-[12px] text-quiet">
           <span>name</span>
+          <span className="text-right">run</span>
           <span className="text-right">folio</span>
           <span className="text-right">pages</span>
         </div>
@@ -33,6 +34,15 @@ export function Sections() {
       })}
     </SettingGroup>
   );
+}
+
+/** The folio run by the look of a folio of it. */
+function runOf(folio: string): string {
+  if (folio === '') return 'none';
+  const parts = /^(.*?)(\d+|[ivxlcdm]+|[IVXLCDM]+|[a-z]+|[A-Z]+)$/.exec(folio);
+  if (parts === null) return 'words';
+  const numerals = /^\d/.test(parts[2]) ? 'arabic' : /^[ivxlcdm]+$/i.test(parts[2]) ? 'roman' : 'letters';
+  return parts[1] === '' ? numerals : `${parts[1]}…`;
 }
 
 interface RowProps {
@@ -56,13 +66,14 @@ function SectionRow({ division, block, name, page, folio, count }: RowProps) {
   });
   return (
     <div className="border-b border-hairline px-3.5 py-0.5">
-      <div className="grid grid-cols-[1fr_44px_44px_24px] items-center">
+      <div className="grid grid-cols-[1fr_48px_40px_40px_20px] items-center">
         <input
           {...field}
           aria-label={`Name of the section on ${folio}`}
           className="h-6 min-w-0 bg-transparent hover:bg-base-200"
           disabled={readOnly}
         />
+        <span className="truncate text-right text-quiet">{runOf(folio)}</span>
         <button
           className="text-right underline-offset-2 hover:underline"
           aria-label={`To folio ${folio}`}

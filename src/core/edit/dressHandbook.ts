@@ -1,0 +1,55 @@
+// A manuscript set up as a handbook: heads numbered through three levels and listed so, appendices in two columns, an index.
+import type { Book } from '../model/book';
+import type { NumberScheme } from '../model/numbering';
+import type { Spec } from '../model/spec';
+import { specSetAs, STARTING_SPECS } from '../model/startingSpecs';
+import { applyEdits } from './applyEdit';
+import { addDivisionOfRole } from './runningOrder';
+import { dropTypedNumbersEdits } from './typedNumbers';
+
+const CHAPTERS: NumberScheme = {
+  numerals: 'arabic',
+  before: '',
+  after: '',
+  whole: false,
+  place: 'ownLine',
+  gap: 1,
+  style: null,
+  restart: 'never',
+};
+const HEADS: NumberScheme = { ...CHAPTERS, whole: true, place: 'runIn', restart: 'above' };
+
+export function dressHandbook(book: Book): Book {
+  const dressed = { ...book, spec: handbookSpec(book.spec) };
+  const bare = applyEdits(dressed, dropTypedNumbersEdits(dressed));
+  return applyEdits(bare, addDivisionOfRole(bare, 'index').edits);
+}
+
+function handbookSpec(own: Spec): Spec {
+  const starting = STARTING_SPECS.find(({ key }) => key === 'handbook')!.spec;
+  const spec = specSetAs(own, starting);
+  const { CT, AH, BH } = spec.styles;
+  const gap = spec.pages.columnGap;
+  return {
+    ...spec,
+    styles: {
+      ...spec.styles,
+      CT: { ...CT, number: CHAPTERS },
+      AH: { ...AH, number: HEADS },
+      BH: { ...BH, number: HEADS },
+    },
+    contents: {
+      ...spec.contents,
+      levels: [
+        { source: 'PT', entry: 'TOP', number: true, arrangement: 'white' },
+        { source: 'CT', entry: 'TOC', number: true, arrangement: 'white' },
+        { source: 'AH', entry: 'TOS', number: true, arrangement: 'white' },
+        { source: 'BH', entry: 'TOT', number: true, arrangement: 'white' },
+      ],
+    },
+    pages: {
+      ...spec.pages,
+      others: { ...spec.pages.others, appendix: { columns: 2, columnGap: gap }, index: { columns: 2, columnGap: gap } },
+    },
+  };
+}
