@@ -18,6 +18,7 @@ import {
   writeCopy,
   writeEpub,
   writePressPdf,
+  writeScreenPdf,
   writeProject,
 } from '../src/core/index';
 import type { Book } from '../src/core/model/book';
@@ -63,12 +64,14 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   const moved = pull && movedPages(pull.book, pull.composed, book, composed);
   for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
   const outputs: [string, Uint8Array][] = [];
-  if (options.press !== undefined) {
-    const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
-    outputs.push([
-      options.press,
-      timed('press', () => drain(writePressPdf(book, composed, context, assets.subsetter(), date, pictures))),
-    ]);
+  const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
+  for (const [kind, write] of [['press', writePressPdf] as const, ['screen', writeScreenPdf] as const]) {
+    const file = options[kind];
+    if (file !== undefined)
+      outputs.push([
+        file,
+        timed(kind, () => drain(write(book, composed, context, assets.subsetter(), date, pictures))),
+      ]);
   }
   if (options.project !== undefined)
     outputs.push([options.project, timed('project', () => writeProject(book, pictures))]);

@@ -14,6 +14,7 @@ export interface ComposeOptions {
   readonly type?: string;
   readonly lang?: string;
   readonly press?: string;
+  readonly screen?: string;
   /** A project file whose page starts are to be kept. */
   readonly hold?: string;
   readonly project?: string;
@@ -41,16 +42,30 @@ export interface TidyOptions {
 export type Options = ComposeOptions | ReadOptions | TidyOptions;
 
 const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
-  compose: ['start', 'spec', 'trim', 'margins', 'type', 'lang', 'press', 'project', 'report', 'hold', 'epub', 'copy'],
+  compose: [
+    'start',
+    'spec',
+    'trim',
+    'margins',
+    'type',
+    'lang',
+    'press',
+    'screen',
+    'project',
+    'report',
+    'hold',
+    'epub',
+    'copy',
+  ],
   read: ['report'],
   tidy: ['jobs', 'report', 'changes'],
 };
 /** Options that will come and do nothing yet: named so that nobody takes silence for success. */
-const NOT_YET = ['screen', 'booklet'];
+const NOT_YET = ['booklet'];
 
 export const USAGE =
   'usage: walnut-leaf compose MANUSCRIPT [--start novel|large-type|essays|handbook|verse|workbook] [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--screen out.pdf] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
   '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
   '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';
 

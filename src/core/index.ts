@@ -42,6 +42,7 @@ export {
   typesetBook,
   typesetReach,
   writePressPdf,
+  writeScreenPdf,
   type Needs,
   type TypesetContext,
   type TypesetReach,

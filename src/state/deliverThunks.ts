@@ -8,6 +8,7 @@ const running = new Map<Product, WriteJob>();
 
 const TYPES: Readonly<Record<Product, { readonly extension: string; readonly type: string }>> = {
   press: { extension: '.pdf', type: 'application/pdf' },
+  screen: { extension: '-screen.pdf', type: 'application/pdf' },
   project: { extension: '.walnut', type: 'application/zip' },
   epub: { extension: '.epub', type: 'application/epub+zip' },
   copy: { extension: '', type: 'application/octet-stream' },
@@ -52,6 +53,7 @@ export function makeProduct(product: Product): AppThunk<Promise<void>> {
 function orderFor(product: Product, whole: WholeBook, date: string, format: CopyKind): WriteOrder {
   switch (product) {
     case 'press':
+    case 'screen':
     case 'epub':
       return { kind: product, ...whole, date };
     case 'copy':

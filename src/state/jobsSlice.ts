@@ -3,7 +3,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { CopyKind } from '../core/model/copyKinds';
 import { bookClosed } from './bookSlice';
 
-export type Product = 'press' | 'project' | 'epub' | 'copy';
+export type Product = 'press' | 'screen' | 'project' | 'epub' | 'copy';
 
 export interface ProductJob {
   readonly status: 'idle' | 'running' | 'done' | 'failed' | 'stopped';
@@ -30,7 +30,7 @@ const IDLE: ProductJob = {
 };
 
 export type JobsState = Readonly<Record<Product, ProductJob>>;
-const initialState: JobsState = { press: IDLE, project: IDLE, epub: IDLE, copy: IDLE };
+const initialState: JobsState = { press: IDLE, screen: IDLE, project: IDLE, epub: IDLE, copy: IDLE };
 
 const slice = createSlice({
   name: 'jobs',

@@ -205,7 +205,7 @@ export type WriteRequest = AssetBase &
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
-    | ({ readonly kind: 'press'; readonly date: string } & WholeBook)
+    | ({ readonly kind: 'press' | 'screen'; readonly date: string } & WholeBook)
     | ({ readonly kind: 'project' } & WholeBook)
     | ({ readonly kind: 'copy'; readonly format: CopyKind } & WholeBook)
     | ({ readonly kind: 'epub'; readonly date: string } & WholeBook)

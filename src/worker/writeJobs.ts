@@ -21,6 +21,7 @@ import {
   writeCopy,
   writeEpub,
   writePressPdf,
+  writeScreenPdf,
   writeProject,
 } from '../core/index';
 import type { Manuscript } from '../core/model/manuscript';
@@ -68,7 +69,8 @@ export async function doWriteJob(
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'press':
-        return await writePress(job, fetchBytes, post);
+      case 'screen':
+        return await writePdfOf(job, fetchBytes, post);
     }
   } catch (error) {
     if (error instanceof ImportError || error instanceof ValueError)
@@ -112,8 +114,8 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
 }
 
-async function writePress(
-  job: Extract<WriteRequest, { kind: 'press' }>,
+async function writePdfOf(
+  job: Extract<WriteRequest, { kind: 'press' | 'screen' }>,
   fetchBytes: FetchBytes,
   post: (reply: WriteReply) => void,
 ): Promise<WriteReply> {
@@ -123,7 +125,8 @@ async function writePress(
   ]);
   const report = (share: number) => post({ kind: 'progress', share });
   const composed = drain(typesetBook(job.book, context), (share) => report(share * 0.5));
-  const writing = writePressPdf(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
+  const write = job.kind === 'press' ? writePressPdf : writeScreenPdf;
+  const writing = write(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
   const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
   return { kind: 'file', bytes, pages: composed.pages.length };
 }

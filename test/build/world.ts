@@ -78,7 +78,8 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`))
       {
         fileName: 'the-ferry-register.docx',
         bytes: readAsset('demo/the-ferry-register.docx'),
-        isHandbook: false, particulars: { year: '2026' },
+        isHandbook: false,
+        particulars: { year: '2026' },
       },
     ],
     download: (name, bytes) => void made.downloads.push({ name, bytes }),

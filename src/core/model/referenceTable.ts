@@ -62,6 +62,8 @@ export interface ReferenceTable {
   readonly captions: readonly CaptionPlace[];
   readonly sections: readonly SectionPlace[];
   readonly index: readonly IndexLocators[];
+  /** Sub-entries of the index that begin a verso: their term is said again above them. */
+  readonly continued: readonly string[];
   /** What cross-references go to; one that is gone is not there. */
   readonly targets: Readonly<Record<BlockId, ReferencedPlace>>;
   /** Pages on which cross-references stand, by `block:offset`. */
@@ -73,6 +75,7 @@ export const NO_REFERENCES: ReferenceTable = {
   captions: [],
   sections: [],
   index: [],
+  continued: [],
   targets: {},
   sources: {},
 };
@@ -84,6 +87,7 @@ export function sameReferences(a: ReferenceTable, b: ReferenceTable): boolean {
     sameData(a.captions, b.captions) &&
     sameData(a.sections, b.sections) &&
     sameData(a.index, b.index) &&
+    sameData(a.continued, b.continued) &&
     sameData(a.targets, b.targets) &&
     sameData(a.sources, b.sources)
   );

@@ -1,5 +1,5 @@
 export { captionEntries, contentsEntries, type ContentsEntry, type Corrections } from './contentsEntries';
 export { findPlaces, type PageOf } from './findPlaces';
-export { indexLocators, marksOf, rangeText } from './indexLocators';
+export { CONTINUED_BLOCK, continuedEntries, INDEX_BLOCK, indexLocators, marksOf, rangeText } from './indexLocators';
 export { readReferences, type ReferenceFacts } from './readReferences';
 export { referenceText } from './referenceText';

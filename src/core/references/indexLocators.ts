@@ -1,6 +1,7 @@
 // The index: marks of the copy gathered by term, with the pages on which they stand, ranges merged.
 import { compareTerms, sortKey, sortKeyOfSub } from '../base/collate';
 import type { IndexMark, IndexSpec } from '../model/indexSpec';
+import type { Page } from '../model/pages';
 import type { IndexLocators } from '../model/referenceTable';
 import type { BlockId, Paragraph } from '../model/streams';
 import type { PageOf } from './findPlaces';
@@ -105,4 +106,19 @@ function elided(from: string, to: string): string {
   const isFirstTen = number % 100 < 10;
   if (isFirstTen) return rest.replace(/^0+/, '') || to;
   return rest.length < 2 ? to.slice(-2) : rest;
+}
+
+/** What the block of an index paragraph begins with, and what one begins with that says a term again. */
+export const INDEX_BLOCK = 'index:';
+export const CONTINUED_BLOCK = 'index:continued:';
+
+/** Sub-entries that stand first on a verso, or would but for the line that says their term again (house rules, section 5). */
+export function continuedEntries(pages: readonly Page[]): string[] {
+  return pages.flatMap(({ divisionRole, side, fragments: [first] }) => {
+    if (divisionRole !== 'index' || side !== 'verso' || first === undefined || first.from > 0) return [];
+    const { block, style } = first.paragraph.styled;
+    const key = block.replace(/\[\{.*$/, '');
+    if (key.startsWith(CONTINUED_BLOCK)) return [key.slice(CONTINUED_BLOCK.length)];
+    return style.tag === 'IXS' && key.startsWith(INDEX_BLOCK) ? [key.slice(INDEX_BLOCK.length)] : [];
+  });
 }

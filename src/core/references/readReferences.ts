@@ -13,7 +13,7 @@ import type { Meaning, Spec } from '../model/spec';
 import type { Block, BlockId, Paragraph, StyleTag } from '../model/streams';
 import { findPlaces, type PageOf } from './findPlaces';
 import { headingWords, plainWords, titleBlock } from '../measure/headWords';
-import { indexLocators, marksOf, type PlacedMark } from './indexLocators';
+import { continuedEntries, indexLocators, marksOf, type PlacedMark } from './indexLocators';
 import type { HeadNumbers } from '../measure/numberHeads';
 
 export interface ReferenceFacts {
@@ -51,6 +51,7 @@ export function readReferences(
     captions: found.captions.map((caption): CaptionPlace => placed(caption, pageOf(caption.block))),
     sections: found.sections.map((section): SectionPlace => placed(section, pageOf(section.block))),
     index: indexLocators(found.marks, pageOf, folioOf, facts.book.spec.index),
+    continued: continuedEntries(pages),
     targets,
     sources,
   };

@@ -4,7 +4,7 @@ import type { Division } from '../model/book';
 import type { IndexLocators, ReferenceTable } from '../model/referenceTable';
 import { paragraph as makeParagraph, type Span } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
-import { rangeText } from '../references';
+import { CONTINUED_BLOCK, INDEX_BLOCK, rangeText } from '../references';
 import type { ComposeContext } from './composeDivision';
 import { composeGenerated } from './composeParagraph';
 import { generatedPlace } from './flowParagraph';
@@ -23,12 +23,43 @@ const SEE: Readonly<Record<string, readonly [string, string]>> = {
   es: ['véase', 'véase también'],
 };
 
+const CONTINUED = CONTINUED_BLOCK.slice(INDEX_BLOCK.length);
+const CONTINUED_WORDS: Readonly<Record<string, string>> = {
+  en: 'continued',
+  de: 'Fortsetzung',
+  fr: 'suite',
+  es: 'continuación',
+};
+
+/** The lines with the terms that are said again above sub-entries at a verso head. */
+function withContinued(
+  lines: readonly IndexLine[],
+  { continued }: ReferenceTable,
+  { book }: ComposeContext,
+): readonly IndexLine[] {
+  if (continued.length === 0) return lines;
+  const wished = new Set(continued);
+  const said = CONTINUED_WORDS[book.particulars.language.split('-')[0]] ?? CONTINUED_WORDS.en;
+  return lines.flatMap((line) => {
+    if (line.tag !== 'IXS' || !wished.has(line.key)) return [line];
+    const term = line.key.split('\u0000')[0];
+    const text = `${term} (${said})`;
+    const spans = [{ from: term.length + 2, to: text.length - 1, touches: { italic: true } }];
+    return [{ key: `${CONTINUED}${line.key}`, tag: 'IX', text, spans } satisfies IndexLine, line];
+  });
+}
+
 export function composeIndex(division: Division, compose: ComposeContext, references: ReferenceTable): FlowParagraph[] {
-  return indexLines(references.index, compose).map(({ key, tag, text, spans }, index) => {
-    const style = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
+  const lines = indexLines(references.index, compose);
+  return withContinued(lines, references, compose).map(({ key, tag, text, spans }, index) => {
+    const own = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
+    const isContinued = key.startsWith(CONTINUED);
+    const style = isContinued ? compose.context.interner.intern({ ...own, withNext: true }) : own;
     const job = {
       stream: division.id,
-      paragraph: makeParagraph(`index:${key}${spans.length > 0 ? JSON.stringify(spans) : ''}`, tag, text, { spans }),
+      paragraph: makeParagraph(`${INDEX_BLOCK}${key}${spans.length > 0 ? JSON.stringify(spans) : ''}`, tag, text, {
+        spans,
+      }),
       style,
       measure: compose.measure,
       prefix: '',

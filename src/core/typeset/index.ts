@@ -8,6 +8,6 @@ export { paragraphFacts } from './paragraphFacts';
 export { qualityOf } from './qualityOf';
 export { typesetBook } from './typesetBook';
 export { typesetReach, type TypesetReach } from './typesetReach';
-export { writePressPdf } from './writePress';
+export { writePressPdf, writeScreenPdf } from './writePress';
 export { composeSpecimen, specimenBook } from './specimen';
 export { spacingFacts } from './spacingFacts';

@@ -1,12 +1,14 @@
 // Joins a composed book to the PDF writer.
 import { namesOf, type Book } from '../model/book';
+import type { DisplayList } from '../model/displayList';
 import type { HarfBuzzSubsetter } from '../fonts/harfbuzz';
 import type { PageSide, TypesetBook } from '../model/pages';
 import type { PageSpec } from '../model/pageSpec';
 import type { PictureBytes } from '../model/streams';
-import { writePdf, type PageSurround } from '../write/pdf';
+import { writePdf, type PageSurround, type PdfMetadata, type PdfSource } from '../write/pdf';
 import type { TypesetContext } from './context';
 import { displayPage } from './renderContext';
+import { outlineEntries, ScreenLinks } from './screenLinks';
 
 /** The press PDF of a composed book; yields the share done. `date`: ISO 8601. */
 export function* writePressPdf(
@@ -17,8 +19,18 @@ export function* writePressPdf(
   date: string,
   pictures: PictureBytes = {},
 ): Generator<number, Uint8Array<ArrayBuffer>> {
+  return yield* writePdf(pdfSource(book, composed, context, subsetter, pictures), metadataOf(book, date));
+}
+
+function pdfSource(
+  book: Book,
+  composed: TypesetBook,
+  context: TypesetContext,
+  subsetter: HarfBuzzSubsetter,
+  pictures: PictureBytes,
+): PdfSource {
   const { library } = context;
-  const source = {
+  return {
     pageCount: composed.pages.length,
     width: composed.geometry.width,
     height: composed.geometry.height,
@@ -30,14 +42,36 @@ export function* writePressPdf(
     advance: (id: string, glyph: number) => library.harfBuzz.advanceOf(library.font(id), glyph),
     subset: (id: string, glyphs: readonly number[]) => subsetter.subset(library.font(id).bytes, glyphs),
   };
-  const { particulars } = book;
-  return yield* writePdf(source, {
+}
+
+function metadataOf({ particulars }: Book, date: string): PdfMetadata {
+  return {
     title: particulars.title,
     author: namesOf(particulars, 'author'),
     language: particulars.language,
     date,
-  });
+  };
 }
+
+/** The PDF for the screen: pages to the trim alone, with an outline, and links where the text leads somewhere. */
+export function* writeScreenPdf(
+  book: Book,
+  composed: TypesetBook,
+  context: TypesetContext,
+  subsetter: HarfBuzzSubsetter,
+  date: string,
+  pictures: PictureBytes = {},
+): Generator<number, Uint8Array<ArrayBuffer>> {
+  const links = new ScreenLinks(book, composed.references);
+  const source = {
+    ...pdfSource(book, composed, context, subsetter, pictures),
+    around: () => NO_SURROUND,
+    live: { links: (list: DisplayList) => links.of(list), outline: outlineEntries(composed) },
+  };
+  return yield* writePdf(source, metadataOf(book, date));
+}
+
+const NO_SURROUND: PageSurround = { left: 0, right: 0, top: 0, bottom: 0, slug: 0 };
 
 /** Bleed as it lies on a page: the back is at the left of a recto. */
 function surround({ bleed, slug }: PageSpec, side: PageSide): PageSurround {

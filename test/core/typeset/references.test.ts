@@ -317,6 +317,40 @@ describe('the index of a book', () => {
     expect(set.includes('\uFFFC')).to.equal(false);
   });
 
+  it('says a term again above its sub-entries at a verso head, and nowhere else', () => {
+    const marks = Array.from({ length: 130 }, (_, k) => ({
+      ...p('\uFFFCwords'),
+      objects: [
+        {
+          at: 0,
+          kind: 'index' as const,
+          term: k < 10 ? `alder ${k}` : 'weir',
+          sub: k < 10 ? '' : `part ${String(k).padStart(3, '0')}`,
+          see: '',
+          seeAlso: '',
+          range: 'here' as const,
+        },
+      ],
+    }));
+    const made = book([
+      division('chapter', [p('Salt', 'CT'), ...marks]),
+      division('index', [p('Index', 'TOH')], { matter: 'back' }),
+    ]);
+    const composed = compose(made);
+    expect(composed.findings.some(({ kind }) => kind === 'unsettled')).to.equal(false);
+    const pages = composed.pages.filter(({ divisionRole, isMade }) => divisionRole === 'index' && !isMade);
+    expect(pages.length).to.be.above(2);
+    for (const page of pages) {
+      const lines = linesOf(page);
+      const isVerso = page.side === 'verso';
+      expect(lines[0] === 'weir (continued)').to.equal(isVerso);
+      expect(lines.slice(1).filter((line) => line.includes('continued'))).to.deep.equal([]);
+    }
+    const context = newContext();
+    compose(book(made.divisions.slice(0, 1)), context);
+    expect(essence(compose(made, context))).to.deep.equal(essence(composed));
+  });
+
   it('runs sub-entries in when it is told to', () => {
     const mark = (sub: string): Paragraph => ({
       ...p('\uFFFCwords'),

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import mammoth from 'mammoth';
-import { manuscriptOf, readManuscript } from '../../../src/core/import';
+import { unpack } from '../../../src/core/base/zip';
+import { dressHandbook } from '../../../src/core/edit';
+import { makeBook, manuscriptOf, readManuscript } from '../../../src/core/import';
 import { picturesOf, type Book } from '../../../src/core/model/book';
 import type { Manuscript } from '../../../src/core/model/manuscript';
 import {
@@ -16,7 +18,7 @@ import {
 } from '../../../src/core/model/streams';
 import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
 import { writeEpub } from '../../../src/core/write/epub';
-import { drain } from '../../build/assets';
+import { drain, readAsset } from '../../build/assets';
 import { book, chapter, division, note, p } from '../../build/book';
 import { arrived } from '../../build/incoming';
 import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
@@ -276,6 +278,35 @@ describe('the plain EPUB', () => {
     expect(back.images).to.deep.equal([
       { name: `${SHOWN[0].asset}.png`, width: 30, height: 20, alt: 'A “weir” & <water>' },
     ]);
+  }).timeout(60_000);
+
+  it('lists heads to their levels, and leads from references to them', () => {
+    const made = dressHandbook(
+      makeBook(drain(readManuscript('g.docx', readAsset('demo/keeping-a-tidal-garden.docx'))), {
+        bookId: 'b1',
+        fileName: 'g.docx',
+      }),
+    );
+    const [first, second] = made.divisions.filter(({ role }) => role === 'chapter');
+    const head = second.blocks.find(({ style }) => style === 'AH')!;
+    const refers: Paragraph = {
+      ...p('See \uFFFC.'),
+      objects: [{ at: 4, kind: 'reference', target: head.id, shows: 'page' }],
+    };
+    const divisions = made.divisions.map((one) => (one === first ? { ...one, blocks: [...one.blocks, refers] } : one));
+    const members = unpack(check({ ...made, divisions }), () => true);
+    const read = (name: string) => new TextDecoder().decode(members[`OPS/${name}`]);
+    const nav = read('nav.xhtml');
+    expect(nav).to.match(
+      /1 The Ground That Leaves Twice a Day<\/a><ol><li><a[^>]*>1\.1 What this book is for<\/a><\/li><li><a[^>]*>1\.2 Reading the water<\/a><ol><li>/,
+    );
+    const link = /See <a href="(d\d+\.xhtml)#h-(p\d+)">([^<]*)<\/a>/.exec(
+      Object.keys(members)
+        .map((name) => read(name.slice(4)) ?? '')
+        .join(''),
+    )!;
+    expect(link[3]).to.equal('The wall');
+    expect(read(link[1])).to.include(`id="h-${link[2]}"`);
   }).timeout(60_000);
 
   it('is so for any copy', () => {

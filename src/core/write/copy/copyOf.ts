@@ -64,6 +64,8 @@ export interface HeadsOfCopy {
     BlockId,
     { readonly number: string; readonly title: string; readonly division: string }
   >;
+  /** Heads inside divisions that the contents list, with their levels. */
+  readonly listed: ReadonlyMap<BlockId, number>;
 }
 
 export function headsOf(book: Book): HeadsOfCopy {
@@ -84,7 +86,20 @@ export function headsOf(book: Book): HeadsOfCopy {
         targets.set(block.id, { number, title: plainWords(block), division: division.id });
       }
     }
-  return { numbers, targets };
+  return { numbers, targets, listed: listedHeads(book) };
+}
+
+function listedHeads(book: Book): Map<BlockId, number> {
+  const sources = new Set(book.spec.contents.levels.map(({ source }) => source));
+  const listed = new Map<BlockId, number>();
+  for (const division of book.divisions) {
+    if (!division.listed) continue;
+    const title = titleBlock(division);
+    for (const block of division.blocks)
+      if (block.kind === 'paragraph' && block !== title && sources.has(block.style) && block.text.trim() !== '')
+        listed.set(block.id, levelOf(book, block));
+  }
+  return listed;
 }
 
 /** What a cross-reference says where there are no pages: the number or the title; of a page, the title. */

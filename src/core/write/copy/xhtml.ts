@@ -64,7 +64,8 @@ function blockXhtml(block: Block, context: XhtmlContext): string {
 /** A head with its number: before its words, or as a line of its own. */
 function headXhtml(block: Paragraph, level: number, words: string, { heads }: XhtmlContext): string {
   const number = heads.numbers.get(block.id);
-  const id = heads.targets.has(block.id) ? ` id="h-${block.id}"` : '';
+  const isReached = heads.targets.has(block.id) || heads.listed.has(block.id);
+  const id = isReached ? ` id="h-${block.id}"` : '';
   const said = number === undefined ? '' : escapeXml(number.text);
   if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n<h${level}${id}>${words}</h${level}>`;
   return `<h${level}${id}>${said === '' ? '' : `${said}\u2002`}${words}</h${level}>`;

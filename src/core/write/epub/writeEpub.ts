@@ -7,7 +7,8 @@ import { fieldText } from '../../measure/fields';
 import type { Book, Division } from '../../model/book';
 import { roleName } from '../../model/roles';
 import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
-import { authorOf, headsOf, levelOf, numberedNotes, type NumberedNote } from '../copy/copyOf';
+import { plainWords } from '../../measure/headWords';
+import { authorOf, headsOf, levelOf, numberedNotes, type HeadsOfCopy, type NumberedNote } from '../copy/copyOf';
 import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
@@ -82,9 +83,11 @@ export function* writeEpub(
   const notes = numberedNotes(book);
   const heads = headsOf(book);
   const pictureFiles = new PictureFiles(pictures, SHOWN);
-  const files = book.divisions
-    .filter(isRead)
-    .map((division, index): TextFile => ({ name: `d${index + 1}.xhtml`, division, title: titleOf(division, book) }));
+  const files = book.divisions.filter(isRead).map((division, index): TextFile => ({
+    name: `d${index + 1}.xhtml`,
+    division,
+    title: titleOf(division, book, heads),
+  }));
   const fileOf = new Map<string, string>();
   for (const { name, division } of files)
     for (const id of notesOf(division, notes)) if (!fileOf.has(id)) fileOf.set(id, name);
@@ -131,7 +134,7 @@ export function* writeEpub(
     );
   }
   const hasNotes = endnotes.length > 0;
-  members['OPS/nav.xhtml'] = navigation(files, hasNotes, book);
+  members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
   members['OPS/book.css'] = CSS;
   members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
   members['META-INF/container.xml'] =
@@ -163,12 +166,12 @@ function notesOf(division: Division, notes: ReadonlyMap<string, NumberedNote>): 
 }
 
 /** Number and title of a division, or what its role is called. */
-function titleOf(division: Division, book: Book): string {
+function titleOf(division: Division, book: Book, { numbers }: HeadsOfCopy): string {
   const heads = division.blocks.filter(
     (block): block is Paragraph =>
       block.kind === 'paragraph' && (levelOf(book, block) === 1 || /^[CP]N$/.test(block.style)),
   );
-  const words = heads.map((head) => head.text.replace(/\uFFFC/g, ' ').trim()).filter((text) => text !== '');
+  const words = heads.flatMap((head) => [numbers.get(head.id)?.text ?? '', plainWords(head)]).filter(Boolean);
   return clean(words.join(' ')) || roleName(division.role);
 }
 
@@ -185,10 +188,10 @@ ${body}
 `;
 }
 
-function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book): string {
+function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book, heads: HeadsOfCopy): string {
   const listed = files.filter(({ division }) => division.listed);
   const entries = (listed.length > 0 ? listed : files).map(
-    ({ name, title }) => `<li><a href="${name}">${escapeXml(title)}</a></li>`,
+    (file) => `<li><a href="${file.name}">${escapeXml(file.title)}</a>${headList(file, heads)}</li>`,
   );
   if (hasNotes) entries.push('<li><a href="notes.xhtml">Notes</a></li>');
   const start = files.find(({ division }) => division.matter === 'body') ?? files[0];
@@ -206,6 +209,28 @@ function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book): 
     `<nav epub:type="toc" id="toc"><h1>Contents</h1><ol>${entries.join('')}</ol></nav>\n${marks}`,
     book,
   );
+}
+
+/** The listed heads inside a file, under each other by their levels; empty for none. */
+function headList({ name, division }: TextFile, heads: HeadsOfCopy): string {
+  const listed = division.blocks.flatMap((block) => {
+    const level = heads.listed.get(block.id);
+    if (level === undefined || block.kind !== 'paragraph') return [];
+    const words = [heads.numbers.get(block.id)?.text ?? '', plainWords(block)].filter(Boolean).join(' ');
+    return [{ level, item: `<a href="${name}#h-${block.id}">${escapeXml(clean(words))}</a>` }];
+  });
+  let made = '';
+  const open: number[] = [];
+  for (const { level, item } of listed) {
+    while (open.length > 1 && open[open.length - 1] > level) {
+      made += '</li></ol>';
+      open.pop();
+    }
+    const isDeeper = open.length === 0 || level > open[open.length - 1];
+    if (isDeeper) open.push(level);
+    made += `${isDeeper ? '<ol>' : '</li>'}<li>${item}`;
+  }
+  return made + '</li></ol>'.repeat(open.length);
 }
 
 function packageDocument(

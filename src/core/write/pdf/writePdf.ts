@@ -7,6 +7,7 @@ import type { DisplayList } from '../../model/displayList';
 import type { FaceId, FaceRecord } from '../../model/faces';
 import { FontUse } from './fontUse';
 import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
+import { linkAnnotations, outlineOf, type OutlineEntry, type PdfLink } from './navigation';
 import { pageContent } from './pageContent';
 import { PictureUse } from './pictureUse';
 
@@ -24,7 +25,6 @@ export interface PdfSource {
   readonly page: (index: number) => DisplayList;
   /** What runs over the trim of a page, to be cut away, and the room around that; in points. */
   readonly around: (index: number) => PageSurround;
-  /** Folio of each page as shown, for the reader's page box. */
   /** Of each page: its folio as shown, and the run that it is counted in. */
   readonly folios: readonly PageFolio[];
   readonly face: (id: FaceId) => FaceRecord;
@@ -32,6 +32,11 @@ export interface PdfSource {
   /** Bytes of a picture; undefined for what is not there. */
   readonly picture: (asset: string) => Uint8Array | undefined;
   readonly subset: (id: FaceId, glyphs: readonly number[]) => Uint8Array;
+  /** Of a file for the screen: links of each page, and the outline. */
+  readonly live?: {
+    readonly links: (list: DisplayList) => readonly PdfLink[];
+    readonly outline: readonly OutlineEntry[];
+  };
 }
 
 /** Bleed by the sides of the sheet, and the slug on all of them. */
@@ -67,22 +72,25 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
   const pictures = new PictureUse(file, source.picture);
   const tree = file.reserve();
   const resources = file.reserve();
-  const kids: PdfValue[] = [];
+  const pageNumbers = Array.from({ length: source.pageCount }, () => file.reserve());
+  const pageOf = (index: number) => (index in pageNumbers ? file.reference(pageNumbers[index]) : undefined);
   for (let index = 0; index < source.pageCount; index += 1) {
     const boxes = pageBoxes(source, index);
-    const contents = file.addStream(pageContent(source.page(index), fontOf, pictures, boxes.origin), {}, 'fast');
-    kids.push(
-      file.add(
-        pdfDictionary({
-          Type: '/Page',
-          Parent: file.reference(tree),
-          MediaBox: boxes.media,
-          BleedBox: boxes.bleed,
-          TrimBox: boxes.trim,
-          Resources: file.reference(resources),
-          Contents: contents,
-        }),
-      ),
+    const list = source.page(index);
+    const contents = file.addStream(pageContent(list, fontOf, pictures, boxes.origin), {}, 'fast');
+    const links = source.live?.links(list) ?? [];
+    file.set(
+      pageNumbers[index],
+      pdfDictionary({
+        Type: '/Page',
+        Parent: file.reference(tree),
+        MediaBox: boxes.media,
+        BleedBox: boxes.bleed,
+        TrimBox: boxes.trim,
+        Resources: file.reference(resources),
+        Contents: contents,
+        Annots: linkAnnotations(file, links, source.height, pageOf),
+      }),
     );
     yield ((index + 1) / source.pageCount) * 0.9;
   }
@@ -94,7 +102,15 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
   const drawn = pictures.entries;
   const xObjects = Object.keys(drawn).length === 0 ? undefined : pdfDictionary(drawn);
   file.set(resources, pdfDictionary({ Font: pdfDictionary(fontEntries), XObject: xObjects }));
-  file.set(tree, pdfDictionary({ Type: '/Pages', Kids: pdfArray(kids), Count: String(kids.length) }));
+  file.set(
+    tree,
+    pdfDictionary({
+      Type: '/Pages',
+      Kids: pdfArray(pageNumbers.map((number) => file.reference(number))),
+      Count: String(pageNumbers.length),
+    }),
+  );
+  const outline = outlineOf(file, source.live?.outline ?? [], pageOf);
   const catalog = file.add(
     pdfDictionary({
       Type: '/Catalog',
@@ -104,6 +120,8 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
       PageLabels: pdfDictionary({ Nums: pageLabels(source.folios) }),
       ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
       PageLayout: '/TwoPageRight',
+      Outlines: outline,
+      PageMode: outline === undefined ? undefined : '/UseOutlines',
     }),
   );
   const info = file.add(

@@ -20,6 +20,12 @@ const CARDS: readonly {
     action: 'Write the PDF',
   },
   {
+    product: 'screen',
+    title: 'PDF for the screen',
+    what: 'The same pages to the trim, with an outline; contents, index, cross-references and addresses lead where they say.',
+    action: 'Write the PDF for the screen',
+  },
+  {
     product: 'epub',
     title: 'Plain EPUB',
     what: 'A file a division, contents, notes beside the text; the reader chooses face and size. For reading and correcting.',
@@ -146,22 +152,27 @@ function Facts({ product }: { product: Product }) {
           ['Author', namesOf(book.particulars, 'author') || 'not given'],
           ['Findings that must be mended', String(must)],
         ]
-      : product === 'copy'
+      : product === 'screen'
         ? [
-            ['Words', summary ? groupDigits(summary.words) : 'being counted'],
-            ['Notes', String(Object.keys(book.notes).length)],
+            ['Pages', summary ? String(summary.pages.length) : 'being composed'],
+            ['In the outline', summary ? String(summary.headings.length) : 'being composed'],
           ]
-        : product === 'epub'
+        : product === 'copy'
           ? [
-              ['Language', LANGUAGES[book.particulars.language]],
-              ['ISBN', book.particulars.isbnEbook || 'not given'],
+              ['Words', summary ? groupDigits(summary.words) : 'being counted'],
               ['Notes', String(Object.keys(book.notes).length)],
             ]
-          : [
-              ['Divisions', String(book.divisions.length)],
-              ['Notes', String(Object.keys(book.notes).length)],
-              ['Format', String(book.format)],
-            ];
+          : product === 'epub'
+            ? [
+                ['Language', LANGUAGES[book.particulars.language]],
+                ['ISBN', book.particulars.isbnEbook || 'not given'],
+                ['Notes', String(Object.keys(book.notes).length)],
+              ]
+            : [
+                ['Divisions', String(book.divisions.length)],
+                ['Notes', String(Object.keys(book.notes).length)],
+                ['Format', String(book.format)],
+              ];
   return (
     <dl className="mt-3">
       {rows.map(([label, value]) => (
