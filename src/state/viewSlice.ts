@@ -35,6 +35,8 @@ export interface ViewState {
   readonly furnitureSet: string;
   readonly furnitureRole: PageRole;
   readonly slot: SlotPlace | null;
+  /** The tool beside the galley; null: none was chosen yet. */
+  readonly copyTool: string | null;
   /** What the drawing in Spec shows. */
   readonly layers: readonly Layer[];
   /** The paragraph pointed at on the desk. */
@@ -74,6 +76,7 @@ const initialState: ViewState = {
   furnitureSet: '',
   furnitureRole: 'text',
   slot: null,
+  copyTool: null,
   layers: ['text', 'measures', 'canon'],
   paragraph: null,
   text: null,
@@ -112,6 +115,7 @@ const slice = createSlice({
       furnitureRole: action.payload,
       slot: null,
     }),
+    copyToolChosen: (state, action: PayloadAction<string>) => ({ ...state, copyTool: action.payload }),
     slotChosen: (state, action: PayloadAction<SlotPlace | null>) => ({ ...state, slot: action.payload }),
   },
   extraReducers: (builder) =>
@@ -140,6 +144,7 @@ export const {
   furnitureSetChosen,
   furnitureRoleChosen,
   slotChosen,
+  copyToolChosen,
   layersShown,
   spreadDrawn,
   paragraphPointed,

@@ -21,6 +21,9 @@ export function runOn(bytes: Uint8Array, extension: string, tool: string, args: 
 }
 
 export const pdfText = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdftotext', (file) => [file, '-']);
+/** The words as they stand beside each other on the page. */
+export const pdfLines = (bytes: Uint8Array): string =>
+  runOn(bytes, '.pdf', 'pdftotext', (file) => ['-layout', file, '-']);
 export const pdfInfo = (bytes: Uint8Array): string =>
   runOn(bytes, '.pdf', 'pdfinfo', (file) => ['-box', '-l', '-1', file]);
 export const pdfFonts = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdffonts', (file) => [file]);

@@ -1,6 +1,7 @@
 // The right column of Copy: what came in, tidying, finding and replacing.
-import { memo, useState } from 'react';
-import { useAppSelector } from '../../../state/hooks';
+import { memo } from 'react';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { copyToolChosen } from '../../../state/viewSlice';
 import { ArrivalPanel } from './arrival/ArrivalPanel';
 import { DivisionPanel } from './DivisionPanel';
 import { FindPanel } from './find/FindPanel';
@@ -17,7 +18,8 @@ const TOOLS = [
 
 export const CopyTools = memo(function CopyTools() {
   const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
-  const [picked, setPicked] = useState<(typeof TOOLS)[number][0] | null>(null);
+  const dispatch = useAppDispatch();
+  const picked = useAppSelector((state) => state.view.copyTool);
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
     <aside aria-label="Tools" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
@@ -27,7 +29,7 @@ export const CopyTools = memo(function CopyTools() {
             key={key}
             aria-pressed={chosen === key}
             className={chosen === key ? 'font-semibold' : 'text-quiet hover:underline'}
-            onClick={() => setPicked(key)}
+            onClick={() => dispatch(copyToolChosen(key))}
           >
             {name}
           </button>
