@@ -39,6 +39,7 @@ export {
   qualityOf,
   spacingFacts,
   specimenBook,
+  supplyIndex,
   typesetBook,
   typesetReach,
   writePressPdf,

@@ -16,6 +16,7 @@ import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
 import type { HeadingPlace, SectionPlace } from '../core/model/referenceTable';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { Spec } from '../core/model/spec';
+import type { SuppliedIndex } from '../core/model/suppliedIndex';
 import type { BookTie } from '../core/model/ties';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 
@@ -200,6 +201,8 @@ export type WriteRequest = AssetBase &
         readonly fileName: string;
         readonly bytes: Uint8Array;
       }
+    /** An index made from the pages of a pull, put into the book as it is now. */
+    | { readonly kind: 'supplyIndex'; readonly book: Book; readonly pull: Book; readonly text: string }
     /** A font file of the person's own, read. */
     | { readonly kind: 'readFont'; readonly fileName: string; readonly bytes: Uint8Array }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
@@ -220,6 +223,7 @@ export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
   | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBytes; readonly arrival: Arrival | null }
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
+  | ({ readonly kind: 'index' } & SuppliedIndex)
   | {
       readonly kind: 'replaced';
       readonly edits: readonly BookEdit[];

@@ -20,6 +20,7 @@ import {
   ValueError,
   writeCopy,
   writeEpub,
+  supplyIndex,
   writePressPdf,
   writeScreenPdf,
   writeProject,
@@ -66,6 +67,8 @@ export async function doWriteJob(
         const bytes = await unpackFont(job.fileName, job.bytes);
         return { kind: 'font', font: { record: ownFace(job.fileName, bytes), bytes } };
       }
+      case 'supplyIndex':
+        return await suppliedIndex(job, fetchBytes, post);
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'press':
@@ -129,6 +132,19 @@ async function writePdfOf(
   const writing = write(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
   const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
   return { kind: 'file', bytes, pages: composed.pages.length };
+}
+
+/** Composes the pull and the book, and finds the locators of the index again. */
+async function suppliedIndex(
+  { book, pull, text, fonts }: Extract<WriteRequest, { kind: 'supplyIndex' }>,
+  fetchBytes: FetchBytes,
+  post: (reply: WriteReply) => void,
+): Promise<WriteReply> {
+  const assets = new WorkerAssets(fetchBytes, fonts);
+  const report = (share: number) => post({ kind: 'progress', share });
+  const before = drain(typesetBook(pull, await assets.contextFor(pull)), (share) => report(share * 0.5));
+  const now = drain(typesetBook(book, await assets.contextFor(book)), (share) => report(0.5 + share * 0.5));
+  return { kind: 'index', ...supplyIndex(text, before, book, now) };
 }
 
 /** Each spec on the beginning of the book's first chapter. */

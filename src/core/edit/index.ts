@@ -48,3 +48,4 @@ export {
 } from './runningOrder';
 export { dropTypedNumbersEdits, typedNumbers } from './typedNumbers';
 export { dressHandbook } from './dressHandbook';
+export { placeMarksEdits, type MarkPlace } from './placeIndexMarks';

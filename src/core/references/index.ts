@@ -3,3 +3,10 @@ export { findPlaces, type PageOf } from './findPlaces';
 export { CONTINUED_BLOCK, continuedEntries, INDEX_BLOCK, indexLocators, marksOf, rangeText } from './indexLocators';
 export { readReferences, type ReferenceFacts } from './readReferences';
 export { referenceText } from './referenceText';
+export {
+  findLocators,
+  readSuppliedIndex,
+  type FoundLocator,
+  type LocatedPlace,
+  type SuppliedEntry,
+} from './suppliedIndex';

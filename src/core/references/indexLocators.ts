@@ -52,7 +52,8 @@ export function indexLocators(
     const own = entry(term, mark.sub.trim());
     if (mark.see.trim() !== '') own.see.add(mark.see.trim());
     if (mark.seeAlso.trim() !== '') own.seeAlso.add(mark.seeAlso.trim());
-    if (mark.see.trim() === '') addPage(own, mark, pageOf(mark.block, mark.at));
+    // A mark is set as nothing: it stands where the sign after it does.
+    if (mark.see.trim() === '') addPage(own, mark, pageOf(mark.block, mark.at + 1));
   }
   return [...entries.values()]
     .sort((a, b) => compareEntries(a, b, spec.order))

@@ -2,6 +2,7 @@
 import { setInk } from '../measure/setInk';
 import type { FurniturePart, FurnitureSlot } from '../model/furniture';
 import type { ComposedParagraph, Page } from '../model/pages';
+import type { ResolvedStyle } from '../model/styled';
 import { paragraph as makeParagraph, type Span } from '../model/streams';
 import type { FurnitureSource, SlotLine } from '../paginate';
 import type { ComposeContext } from './composeDivision';
@@ -70,6 +71,27 @@ function sayPart(page: Page, part: FurniturePart, words: TokenWords): string {
   return said === '' && part.orElse !== undefined ? words.say(part.orElse, page, part.level ?? 2) : said;
 }
 
+const lineStyles = new WeakMap<ResolvedStyle, ResolvedStyle>();
+
+/** A style as a line of furniture is set in it: remembered, as every page asks for it. */
+function lineStyle(own: ResolvedStyle, { context }: ComposeContext): ResolvedStyle {
+  let made = lineStyles.get(own);
+  if (made === undefined) {
+    made = context.interner.intern({
+      ...own,
+      align: 'left',
+      firstIndent: 0,
+      leftIndent: 0,
+      rightIndent: 0,
+      hyphenate: false,
+      initial: null,
+      opticalMargins: 0,
+    });
+    lineStyles.set(own, made);
+  }
+  return made;
+}
+
 function composeLine(
   compose: ComposeContext,
   slot: FurnitureSlot,
@@ -78,16 +100,7 @@ function composeLine(
   spans: readonly Span[],
 ): ComposedParagraph | null {
   const own = compose.sheet.get(slot.style) ?? compose.sheet.get('RH') ?? compose.sheet.get('TX')!;
-  const style = compose.context.interner.intern({
-    ...own,
-    align: 'left',
-    firstIndent: 0,
-    leftIndent: 0,
-    rightIndent: 0,
-    hyphenate: false,
-    initial: null,
-    opticalMargins: 0,
-  });
+  const style = lineStyle(own, compose);
   const id = spans.length === 0 ? at : `${at}${JSON.stringify(spans)}`;
   const job = {
     stream: at,

@@ -11,3 +11,4 @@ export { typesetReach, type TypesetReach } from './typesetReach';
 export { writePressPdf, writeScreenPdf } from './writePress';
 export { composeSpecimen, specimenBook } from './specimen';
 export { spacingFacts } from './spacingFacts';
+export { supplyIndex } from './supplyIndex';

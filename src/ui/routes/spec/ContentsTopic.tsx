@@ -7,6 +7,7 @@ import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
 import { spreadCalled } from '../../../state/viewSlice';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
+import { SuppliedIndex } from './SuppliedIndex';
 import { useSpec } from './useSetSpec';
 
 const ARRANGEMENTS: readonly (readonly [EntryArrangement, string])[] = [
@@ -24,6 +25,7 @@ export function ContentsTopic() {
       <Levels />
       <Lines />
       <Index />
+      <SuppliedIndex />
     </>
   );
 }
