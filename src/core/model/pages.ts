@@ -78,8 +78,8 @@ export interface Page {
   readonly isMade?: boolean;
   readonly fragments: readonly Fragment[];
   readonly notes: readonly Fragment[];
-  /** Columns of its division's own; absent: those of the book. */
-  readonly columns?: readonly { readonly x: Pt; readonly width: Pt }[];
+  /** The page of its division's own; absent: that of the book. */
+  readonly own?: PageGeometry;
   /** The rules over the notes, one for each column that has some. */
   readonly noteRules: readonly NoteRule[];
   /** Lines more or fewer than the type area has: those of its spread. */
@@ -131,6 +131,9 @@ export interface PageGeometry {
   /** Thickness of the rule between them; 0: none. */
   readonly columnRule: Pt;
 }
+
+/** The geometry of a page: its division's own, or the book's. */
+export const geometryOf = (page: Pick<Page, 'own'>, ofBook: PageGeometry): PageGeometry => page.own ?? ofBook;
 
 /** Side of a page by its place in the book, counted from 0; pages that stand alone are all alike. */
 export function sideOfPage(index: number, facing: boolean): PageSide {

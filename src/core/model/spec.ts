@@ -78,14 +78,15 @@ export interface PagesSpec {
   /** Shares of the measure, one per column; null: equal columns. */
   readonly columnShares: readonly number[] | null;
   readonly balanceColumns: boolean;
-  /** Columns of single divisions by their id, and of all divisions of a role. */
-  readonly others: Readonly<Record<string, OtherColumns>>;
+  /** Pages of single divisions by their id, and of all divisions of a role. */
+  readonly others: Readonly<Record<string, OtherPages>>;
 }
 
-/** Equal columns of their own. */
-export interface OtherColumns {
+/** Equal columns of their own, and margins, where they differ from the book's. */
+export interface OtherPages {
   readonly columns: number;
   readonly columnGap: Length;
+  readonly margins?: Margins;
 }
 
 /** How quotes, dashes and the like are set: as typed, by the book's language, or by one house's habit. */

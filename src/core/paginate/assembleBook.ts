@@ -19,7 +19,7 @@ export interface AssembledPart {
   readonly followers?: readonly Division[];
   readonly pages: readonly DivisionPage[];
   /** Of the division's own. */
-  readonly columns?: Page['columns'];
+  readonly own?: Page['own'];
 }
 
 /** The side on which a division begins: its own wish, else its role's. One that cannot go on begins a page. */
@@ -50,14 +50,14 @@ export function assembleBook(
 ): AssembledBook {
   const pages: Page[] = [];
   const firstPages = new Map<string, number>();
-  divisions.forEach(({ division, followers = [], pages: own, columns }, index) => {
+  divisions.forEach(({ division, followers = [], pages: made, own }, index) => {
     const before = lastOf(divisions[index - 1]);
     const wished = startSide(division, before, spec);
     const pageSide = (): PageSide => sideOfPage(pages.length, spec.page.facing);
     if (needsBlank(division, wished, pageSide())) pages.push(blankPage(pages.length, pageSide(), before ?? division));
     firstPages.set(division.id, pages.length);
     const waiting = new Set(followers.map(({ id }) => id));
-    for (const page of own) {
+    for (const page of made) {
       for (const id of waiting)
         if (page.fragments.some(({ paragraph }) => paragraph.styled.stream === id)) {
           firstPages.set(id, pages.length);
@@ -65,11 +65,11 @@ export function assembleBook(
         }
       const known = lastPages.get(page);
       const isSame = known?.index === pages.length && known.division === division.id && known.side === pageSide();
-      if (isSame && known.divisionRole === division.role) {
+      if (isSame && known.divisionRole === division.role && sameOwn(known.own, own)) {
         pages.push(known);
         continue;
       }
-      const placed = pageOf(page, pages.length, division, pageSide(), columns);
+      const placed = pageOf(page, pages.length, division, pageSide(), own);
       lastPages.set(page, placed);
       pages.push(placed);
     }
@@ -97,10 +97,10 @@ export function placeDivision(
   earlier: readonly Page[],
   index: number,
   spec: Spec,
-  columns?: Page['columns'],
+  own?: Page['own'],
 ): Page[] {
   return pages.map((page, k) => {
-    const placed = pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing), columns);
+    const placed = pageOf(page, index + k, division, sideOfPage(index + k, spec.page.facing), own);
     const { folio = '', number = index + k + 1, folioHidden } = earlier[index + k] ?? {};
     return { ...placed, folio, number, ...(folioHidden ? { folioHidden } : {}) };
   });
@@ -109,7 +109,7 @@ export function placeDivision(
 /** What each page of a division became last: in its old place it stays the same object, and all that is known of it stays. */
 const lastPages = new WeakMap<DivisionPage, Page>();
 
-function pageOf(made: DivisionPage, index: number, division: Division, side: PageSide, columns: Page['columns']): Page {
+function pageOf(made: DivisionPage, index: number, division: Division, side: PageSide, own: Page['own']): Page {
   const { role, fragments, notes, noteRules, depth } = made;
   return {
     index,
@@ -124,9 +124,11 @@ function pageOf(made: DivisionPage, index: number, division: Division, side: Pag
     noteRules,
     depth,
     furniture: [],
-    ...(columns === undefined ? {} : { columns }),
+    ...(own === undefined ? {} : { own }),
   };
 }
+
+const sameOwn = (a: Page['own'], b: Page['own']) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
 function blankPage(index: number, side: PageSide, owner: Division): Page {
   return {

@@ -4,7 +4,14 @@ import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
 import { LINE_END, type SetTabs } from '../model/broken';
 import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/displayList';
-import { columnLeft, type ComposedParagraph, type Fragment, type Page, type PageGeometry } from '../model/pages';
+import {
+  columnLeft,
+  geometryOf,
+  type ComposedParagraph,
+  type Fragment,
+  type Page,
+  type PageGeometry,
+} from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
 import { paragraphRules } from './paragraphRules';
 import { columnRules } from './columnRules';
@@ -31,7 +38,7 @@ const TABLE_RULE = { thickness: 0.5, above: 0.85, below: 0.35 };
 const NOTE_RULE = { width: 48, thickness: 0.4 };
 
 export function renderPage(page: Page, ofBook: PageGeometry, context: RenderContext): DisplayList {
-  const geometry = page.columns === undefined ? ofBook : { ...ofBook, columns: page.columns };
+  const geometry = geometryOf(page, ofBook);
   const list = new ListBuilder(context);
   const left = columnLeft(geometry, page.side);
   list.side = page.side;

@@ -6,6 +6,7 @@ import type { PageGeometry } from '../model/pages';
 import { NO_REFERENCES, type ReferenceTable } from '../model/referenceTable';
 import { numberHeads } from '../measure/numberHeads';
 import { referenceText } from '../references';
+import type { LocalLook } from '../model/streams';
 import { resolveStyles, resolveWithLook, type StyleContext } from '../styles';
 import type { ComposeContext } from './composeDivision';
 import { spaceOfFamily, type TypesetContext } from './context';
@@ -21,21 +22,7 @@ export function composeContext(
   const { language } = book.particulars;
   return {
     book,
-    sheet: resolveStyles(
-      book.spec,
-      book.particulars.language,
-      (family) => spaceOfFamily(context, family),
-      context.interner,
-    ),
-    withLook: (tag, look) =>
-      resolveWithLook(
-        tag,
-        look,
-        book.spec,
-        book.particulars.language,
-        (family) => spaceOfFamily(context, family),
-        context.interner,
-      ),
+    ...stylesOf(book.spec, { book, context }),
     style: {
       spec: book.spec,
       faces: context.library.table,
@@ -60,4 +47,29 @@ function referencesFrom({ spec, particulars }: Book, references: ReferenceTable)
 /** The same context after another pass: cross-references say what that table has. */
 export function withReferences(compose: ComposeContext, references: ReferenceTable): ComposeContext {
   return { ...compose, style: { ...compose.style, referenceText: referencesFrom(compose.book, references) } };
+}
+
+/** Under so many characters a line is justified at the price of holes: it is set ragged (house rules, section 3). */
+const LEAST_JUSTIFIED = 45;
+/** Width of a character of running text, in em, as measured on the shipped faces. */
+const CHARACTER = 0.42;
+
+/** The same context for the pages of a division of its own. */
+export function composeFor(compose: ComposeContext, own: PageGeometry): ComposeContext {
+  if (own === compose.geometry) return compose;
+  const measure = own.columns[0].width;
+  const made = { ...compose, geometry: own, measure };
+  const { text } = compose.book.spec;
+  const isNarrow = measure < LEAST_JUSTIFIED * CHARACTER * text.size.pt;
+  if (!isNarrow || text.setting === 'ragged') return made;
+  return { ...made, ...stylesOf({ ...compose.book.spec, text: { ...text, setting: 'ragged' } }, compose) };
+}
+
+function stylesOf(spec: Book['spec'], { book, context }: Pick<ComposeContext, 'book' | 'context'>) {
+  const { language } = book.particulars;
+  const space = (family: string) => spaceOfFamily(context, family);
+  return {
+    sheet: resolveStyles(spec, language, space, context.interner),
+    withLook: (tag: string, look: LocalLook) => resolveWithLook(tag, look, spec, language, space, context.interner),
+  };
 }

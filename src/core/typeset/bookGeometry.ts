@@ -26,12 +26,21 @@ export function pageGeometry(book: Book, context: TypesetContext): PageGeometry 
   };
 }
 
-/** The page of one division: that of the book, but for columns of its own or of its role. */
+/** The page of one division: that of the book, but for columns and margins of its own or of its role. */
 export function divisionGeometry({ spec }: Book, { id, role }: Division, geometry: PageGeometry): PageGeometry {
   const own = spec.pages.others[id] ?? spec.pages.others[role];
   if (own === undefined) return geometry;
-  const columns = columnsOf({ ...own, columnShares: null }, geometry.measure);
-  return { ...geometry, columns };
+  const { margins = spec.page.margins } = own;
+  const area = typeArea({ ...spec.page, margins }, geometry.capHeight, geometry.leading);
+  return {
+    ...geometry,
+    measure: area.measure,
+    head: margins.head.pt,
+    back: margins.back.pt,
+    foreEdge: margins.foreEdge.pt,
+    lines: Math.max(1, area.lines),
+    columns: columnsOf({ ...own, columnShares: null }, area.measure),
+  };
 }
 
 /** Columns side by side; a measure too narrow for all of them and their gaps has one. */

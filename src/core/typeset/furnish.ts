@@ -1,5 +1,5 @@
 // Pages with their furniture. A page whose furniture is the same as last time stays the same object.
-import type { ComposedParagraph, Page } from '../model/pages';
+import { geometryOf, type ComposedParagraph, type Page } from '../model/pages';
 import { placeFurniture, type AssembledBook, type FurnishedPage } from '../paginate';
 import type { ComposeContext } from './composeDivision';
 import { furnitureSource } from './furniture';
@@ -19,7 +19,7 @@ export function furnish(
   const source = furnitureSource(compose, pages, firstPages, touched);
   const cut: { page: Page; at: 'head' | 'foot' }[] = [];
   const done = pages.map((page) => {
-    const furnished = placeFurniture(page, compose.geometry, source);
+    const furnished = placeFurniture(page, geometryOf(page, compose.geometry), source);
     for (const at of furnished.cut) cut.push({ page, at });
     return withFurniture(page, furnished);
   });

@@ -7,7 +7,7 @@ import { NO_REFERENCES, sameReferences, type ReferenceTable } from '../model/ref
 import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
 import { readReferences } from '../references';
-import { composeContext, withReferences } from './bookContext';
+import { composeContext, composeFor, withReferences } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';
 import type { TypesetContext } from './context';
 import { furnish, type FurnishedBook } from './furnish';
@@ -71,7 +71,7 @@ export function* typesetBook(
     for (const [index, reach] of reaches.entries()) {
       const { division, followers } = reach;
       const own = divisionGeometry(book, division, geometry);
-      const ownCompose = own === geometry ? compose : { ...compose, geometry: own, measure: own.columns[0].width };
+      const ownCompose = composeFor(compose, own);
       const flow = yield* withProgress(
         composeReach(reach, ownCompose, references),
         begun + (index / reaches.length) * share,
@@ -84,7 +84,7 @@ export function* typesetBook(
       const pages = yield* withProgress(paginated, begun + ((index + 1) / reaches.length) * share);
       pageCount += pages.length;
       const part = { division, followers, pages };
-      divisionPages.push(own === geometry ? part : { ...part, columns: own.columns });
+      divisionPages.push(own === geometry ? part : { ...part, own });
       times.pages += context.now() - start;
       if (awaitsFirst && pageCount >= FIRST_PAGES) {
         awaitsFirst = false;

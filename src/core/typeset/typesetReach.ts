@@ -3,7 +3,7 @@
 import type { Book } from '../model/book';
 import type { Page, TypesetBook } from '../model/pages';
 import { placeDivision } from '../paginate';
-import { composeContext } from './bookContext';
+import { composeContext, composeFor } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';
 import type { TypesetContext } from './context';
 import { furnish } from './furnish';
@@ -36,20 +36,17 @@ export function* typesetReach(
   if (reach === undefined || first === undefined) return null;
   const { division } = reach;
   const own = divisionGeometry(book, division, geometry);
-  const compose = {
-    ...composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 }, earlier.references),
-    geometry: own,
-    measure: own.columns[0].width,
-  };
+  const ofBook = composeContext(book, context, geometry, { style: 0, shape: 0, break: 0 }, earlier.references);
+  const compose = composeFor(ofBook, own);
   const composing = composeReach(reach, compose, earlier.references);
   let step = composing.next();
   for (; !step.done; step = composing.next()) yield 0;
   const paginating = paginateCached(division, step.value, compose, own, first.side);
   let made = paginating.next();
   for (; !made.done; made = paginating.next()) yield 0;
-  const columns = own === geometry ? undefined : own.columns;
-  const placed = placeDivision(made.value, division, earlier.pages, first.index, book.spec, columns);
+  const ownPage = own === geometry ? undefined : own;
+  const placed = placeDivision(made.value, division, earlier.pages, first.index, book.spec, ownPage);
   const firstPages = new Map(earlier.extents.map((extent) => [extent.division, extent.firstPage]));
-  const { pages } = furnish({ pages: placed, firstPages }, { ...compose, geometry }, touchedPages(book, placed));
+  const { pages } = furnish({ pages: placed, firstPages }, ofBook, touchedPages(book, placed));
   return { pages, geometry };
 }

@@ -3,7 +3,7 @@
 import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/book';
 import { NOVEL_SPEC } from '../model/novelSpec';
-import { MARK_SETS, type Spec } from '../model/spec';
+import { MARK_SETS, type Margins, type Spec } from '../model/spec';
 import { check, Joi } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPattern } from '../measure/spotPatterns';
@@ -211,7 +211,16 @@ export const specSchema = object({
     others: Joi.object()
       .pattern(
         Joi.string().min(1).max(40),
-        Joi.object({ columns: whole(1, 4, 'columns'), columnGap: lengthSchema(0, 200) }),
+        Joi.object({
+          columns: whole(1, 4, 'columns'),
+          columnGap: lengthSchema(0, 200),
+          margins: Joi.object({
+            head: lengthSchema(0, 1000),
+            foot: lengthSchema(0, 1000),
+            back: lengthSchema(0, 1000),
+            foreEdge: lengthSchema(0, 1000),
+          }),
+        }),
       )
       .required(),
   }),
@@ -245,24 +254,28 @@ const LEADING_SHARE = { least: 0.7, most: 3 };
 /** Checks a whole spec, and that its margins leave room for type. Throws ValueError. */
 export function checkSpec(value: unknown, what = 'The spec'): Spec {
   const spec = check<Spec>(specSchema, value, what);
-  const { trim, margins } = spec.page;
-  const measure = trim.width.pt - margins.back.pt - margins.foreEdge.pt;
-  if (measure < spec.text.size.pt * LEAST_MEASURE) {
-    throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of ten characters.');
-  }
+  const others = Object.values(spec.pages.others).flatMap(({ margins }) => (margins === undefined ? [] : [margins]));
+  for (const margins of [spec.page.margins, ...others]) checkMargins(spec, margins);
   const spaces = [spec.text.wordSpace, ...Object.values(spec.styles).map((style) => style.wordSpace)];
   for (const wordSpace of spaces)
     if (wordSpace && !(wordSpace.least <= wordSpace.wished && wordSpace.wished <= wordSpace.most))
       throw new ValueError('text.wordSpace', 'The word space must be wished between its least and its most.');
-  const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
-  if (depth < spec.text.size.pt)
-    throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
   const leading = spec.text.leading.pt / spec.text.size.pt;
   if (leading < LEADING_SHARE.least)
     throw new ValueError('text.leading', 'The leading is under 70 % of the size: lines would run into each other.');
   if (leading > LEADING_SHARE.most)
     throw new ValueError('text.leading', 'The leading is over 300 % of the size: lines would fall apart.');
   return spec;
+}
+
+/** Whether margins leave room for type. Throws ValueError. */
+function checkMargins({ page: { trim }, text }: Spec, margins: Margins): void {
+  const measure = trim.width.pt - margins.back.pt - margins.foreEdge.pt;
+  if (measure < text.size.pt * LEAST_MEASURE)
+    throw new ValueError('page.margins', 'The back and fore-edge margins leave no room for a line of ten characters.');
+  const depth = trim.height.pt - margins.head.pt - margins.foot.pt;
+  if (depth < text.size.pt)
+    throw new ValueError('page.margins', 'The head and foot margins leave no room for a line of type.');
 }
 
 /** A spec.json of the command line: any part of a spec, laid over a starting spec. Throws ValueError. */

@@ -100,7 +100,7 @@ describe('the nonfiction that ships', () => {
     expect([...styles('contents')]).to.include.members(['TOC', 'TOS', 'TOT']);
     expect([...styles('index')]).to.include.members(['IXL', 'IX', 'IXS']);
     const appendix = composed.pages.find(({ divisionRole }) => divisionRole === 'appendix')!;
-    expect(appendix.columns).to.have.length(2);
+    expect(appendix.own!.columns).to.have.length(2);
     const text = textOfPages(composed);
     expect(text).to.include('Appendix A Plants of the Four Levels').and.include('1.2.1');
     const index = text.slice(text.lastIndexOf('Index'));

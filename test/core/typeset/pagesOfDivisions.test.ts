@@ -4,6 +4,7 @@ import { displayPage } from '../../../src/core/typeset';
 import { columnLeft, type Page } from '../../../src/core/model/pages';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import type { Spec } from '../../../src/core/model/spec';
+import { checkSpec } from '../../../src/core/validate';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, p, words } from '../../build/book';
@@ -32,13 +33,13 @@ describe('columns of single divisions', () => {
   it('are set side by side there, and nowhere else', () => {
     const inTwo = pagesOf(composed.pages, beta.id);
     for (const page of inTwo)
-      expect(page.columns!.map(({ x, width }) => [x, width])).to.deep.equal([
+      expect(page.own!.columns.map(({ x, width }) => [x, width])).to.deep.equal([
         [0, 135],
         [147, 135],
       ]);
     expect(inTwo.some((page) => page.fragments.some(({ x }) => x === 147))).to.equal(true);
     for (const page of pagesOf(composed.pages, alpha.id)) {
-      expect(page.columns).to.equal(undefined);
+      expect(page.own).to.equal(undefined);
       for (const { paragraph } of page.fragments)
         for (const width of paragraph.broken.width) expect(width).to.be.below(283);
     }
@@ -73,9 +74,67 @@ describe('columns of single divisions', () => {
       },
     }));
     const { pages } = compose(byRole);
-    expect(pagesOf(pages, alpha.id)[0].columns!.length).to.equal(3);
-    expect(pagesOf(pages, beta.id)[0].columns!.length).to.equal(1);
-    expect(pagesOf(pages, part.id)[0].columns).to.equal(undefined);
+    expect(pagesOf(pages, alpha.id)[0].own!.columns.length).to.equal(3);
+    expect(pagesOf(pages, beta.id)[0].own!.columns.length).to.equal(1);
+    expect(pagesOf(pages, part.id)[0].own).to.equal(undefined);
+  });
+});
+
+describe('margins of single divisions', () => {
+  const margins = { head: pt(100), foot: pt(120), back: pt(90), foreEdge: pt(80) };
+  const set = withSpec((spec) => ({
+    ...spec,
+    pages: { ...spec.pages, others: { [beta.id]: { columns: 1, columnGap: pt(0), margins } } },
+  }));
+  const context = newContext();
+  const composed = compose(set, context);
+
+  it('hold its text and its furniture, and leave other pages as they are', () => {
+    const measure = composed.geometry.width - 170;
+    for (const page of composed.pages) {
+      const isOwn = page.division === beta.id && page.role !== 'blank';
+      const left = columnLeft(page.own ?? composed.geometry, page.side);
+      if (isOwn) expect(left).to.equal(page.side === 'recto' ? 90 : 80);
+      else expect(page.own).to.equal(undefined);
+      for (const { paragraph, y } of page.fragments) {
+        if (isOwn) expect(y).to.be.above(100);
+        for (const width of paragraph.broken.width)
+          expect(width).to.be.at.most((isOwn ? measure : composed.geometry.measure) + 1);
+      }
+      for (const { x, paragraph } of page.furniture)
+        if (isOwn) expect(x + paragraph.broken.textWidth[0]).to.be.at.most(left + measure + 0.01);
+      const list = displayPage(composed, page.index, context);
+      if (isOwn) for (const x of list.xs) expect(x).to.be.above(left - 4);
+    }
+    expect(essence(compose(set))).to.deep.equal(essence(composed));
+  });
+
+  it('leave room for type, or are refused', () => {
+    const narrow = { ...margins, back: pt(200), foreEdge: pt(180) };
+    const spec = {
+      ...NOVEL_SPEC,
+      pages: { ...NOVEL_SPEC.pages, others: { chapter: { columns: 1, columnGap: pt(0), margins: narrow } } },
+    };
+    expect(() => checkSpec(spec)).to.throw('no room for a line of ten characters');
+  });
+});
+
+describe('columns too narrow to be justified', () => {
+  it('are set ragged, as house rules say, without holes in their lines', () => {
+    const set = withSpec((spec) => ({
+      ...spec,
+      pages: { ...spec.pages, others: { [beta.id]: { columns: 2, columnGap: pt(12) } } },
+    }));
+    const { pages } = compose(set);
+    const alignOf = (id: string) =>
+      new Set(
+        pagesOf(pages, id)
+          .flatMap(({ fragments }) => fragments.map(({ paragraph }) => paragraph.styled.style))
+          .filter(({ meaning }) => meaning === 'body')
+          .map(({ align }) => align),
+      );
+    expect([...alignOf(beta.id)]).to.deep.equal(['left']);
+    expect([...alignOf(alpha.id)]).to.deep.equal(['justify']);
   });
 });
 

@@ -1,6 +1,6 @@
 // Pages as they end: widows, orphans, stranded heads, spreads that end level, baselines on the grid. Read off the pages
 // themselves, not off what the page search believed.
-import { gridBaseline, type Page, type TypesetBook } from '../../model/pages';
+import { geometryOf, gridBaseline, type Page, type TypesetBook } from '../../model/pages';
 import type { QualityFigures } from '../../model/quality';
 import type { PlacedLine } from './placedLines';
 
@@ -29,7 +29,7 @@ export function measurePageEnds(
     for (const { paragraph, y } of lines) {
       if (paragraph.styled.style.meaning !== 'body') continue;
       body += 1;
-      const steps = (y - gridBaseline(book.geometry, 0)) / book.geometry.leading;
+      const steps = (y - gridBaseline(geometryOf(page, book.geometry), 0)) / book.geometry.leading;
       if (Math.abs(steps - Math.round(steps)) * book.geometry.leading <= ON_GRID) grid += 1;
     }
   });

@@ -1,6 +1,6 @@
 // The lines of a composed book where they stand, page by page: what the measures of quality look at.
 import { LINE_END } from '../../model/broken';
-import { columnLeft, type ComposedParagraph, type Page, type TypesetBook } from '../../model/pages';
+import { columnLeft, geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../../model/pages';
 
 export interface PlacedLine {
   readonly paragraph: ComposedParagraph;
@@ -13,7 +13,7 @@ export interface PlacedLine {
 /** Lines of the text of a page from top to bottom, notes left out. */
 export function linesOf(page: Page, book: Pick<TypesetBook, 'geometry'>): PlacedLine[] {
   const lines: PlacedLine[] = [];
-  const left = columnLeft(book.geometry, page.side);
+  const left = columnLeft(geometryOf(page, book.geometry), page.side);
   for (const { paragraph, from, to, x, y } of page.fragments) {
     const { leading } = paragraph.styled.style;
     for (let line = from; line < to; line += 1)

@@ -8,6 +8,10 @@ import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '..
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { removeDivision, setDivision, setRole, takeLayout } from '../../../state/orderThunks';
 import { selectRunningOrder } from '../../../state/selectors';
+import type { Plain } from '../../../core/model/bookEdit';
+import type { OtherPages } from '../../../core/model/spec';
+import { setSpec } from '../../../state/specThunks';
+import { OwnPageFields } from '../../components/OwnPageFields';
 import { FolioRunFields } from '../../components/FolioRunFields';
 import { ChoiceSetting, NumberSetting, SettingGroup, SettingRow } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
@@ -117,6 +121,7 @@ function Facts({ division }: { division: Division }) {
           ))}
         </SettingGroup>
       )}
+      {!isDisplay && division.start !== 'same' && <OwnPage division={division} />}
       <SettingGroup title="In the book">
         <Tick
           label="Listed in the contents"
@@ -172,6 +177,34 @@ function Facts({ division }: { division: Division }) {
         </button>
       </div>
     </>
+  );
+}
+
+/** Columns and margins of this division alone. */
+function OwnPage({ division }: { division: Division }) {
+  const dispatch = useAppDispatch();
+  const { page, pages } = useAppSelector((state) => state.book.book!.spec);
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const own = pages.others[division.id];
+  const ofRole = pages.others[division.role];
+  const put = (to: OtherPages | null) => {
+    const { [division.id]: _, ...rest } = pages.others;
+    const others = to === null ? rest : { ...rest, [division.id]: to };
+    return dispatch(setSpec(['pages', 'others'], others as unknown as Plain, 'Page of a division'));
+  };
+  return (
+    <SettingGroup
+      title="Page"
+      aside={own === undefined ? (ofRole === undefined ? undefined : 'as its role') : 'its own'}
+    >
+      <Tick
+        label="A page of its own"
+        isOn={own !== undefined}
+        disabled={readOnly}
+        onChange={(on) => put(on ? (ofRole ?? { columns: pages.columns, columnGap: pages.columnGap }) : null)}
+      />
+      {own !== undefined && <OwnPageFields own={own} margins={page.margins} disabled={readOnly} onChange={put} />}
+    </SettingGroup>
   );
 }
 

@@ -1,8 +1,10 @@
 // What else a page has: columns, bleed and slug, guides of one's own, and the unit of its lengths.
+import { OwnPageFields } from '../../components/OwnPageFields';
 import { formatNumber } from '../../../core/measure/units';
 import type { Unit } from '../../../core/model/length';
-import type { OtherColumns } from '../../../core/model/spec';
+import type { OtherPages } from '../../../core/model/spec';
 import type { Guide } from '../../../core/model/pageSpec';
+import { isDisplayRole, roleFacts } from '../../../core/model/roles';
 import { selectRunningOrder } from '../../../state/selectors';
 import { layersShown } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
@@ -64,22 +66,20 @@ export function ColumnsGroup() {
   );
 }
 
-/** Columns of single divisions and of roles. */
+/** Pages of single divisions and of roles. */
 function Elsewhere() {
   const { spec, readOnly, set } = useSpec();
   const rows = useAppSelector(selectRunningOrder);
   const { others } = spec.pages;
-  const roles = [...new Set(rows.map(({ role }) => role))].filter((role) =>
-    /^(chapter|part|foreword|afterword)$/.test(role),
-  );
+  const roles = [...new Set(rows.map(({ role }) => role))].filter((role) => !isDisplayRole(role));
   const places: readonly (readonly [string, string])[] = [
-    ...roles.map((role) => [role, `all of role ${role}`] as const),
+    ...roles.map((role) => [role, `every ${roleFacts(role).name}`] as const),
     ...rows.filter(({ role }) => roles.includes(role)).map(({ id, name }) => [id, name] as const),
   ];
   const nameOf = (key: string) => places.find(([place]) => place === key)?.[1] ?? 'a division that is gone';
-  const put = (key: string, to: OtherColumns | null) => {
+  const put = (key: string, to: OtherPages | null) => {
     const { [key]: _, ...rest } = others;
-    return set('pages.others', to === null ? rest : { ...others, [key]: to }, `Columns of ${nameOf(key)}`);
+    return set('pages.others', to === null ? rest : { ...others, [key]: to }, `Page of ${nameOf(key)}`);
   };
   return (
     <>
@@ -91,19 +91,7 @@ function Elsewhere() {
               As the book
             </button>
           </p>
-          <ChoiceSetting
-            label="Its columns"
-            value={String(own.columns)}
-            disabled={readOnly}
-            choices={[1, 2, 3, 4].map((count) => [String(count), String(count)] as const)}
-            onChange={(to) => put(key, { ...own, columns: Number(to) })}
-          />
-          <LengthSetting
-            label="White between them"
-            value={own.columnGap}
-            disabled={readOnly || own.columns === 1}
-            onChange={(columnGap) => put(key, { ...own, columnGap })}
-          />
+          <OwnPageFields own={own} margins={spec.page.margins} disabled={readOnly} onChange={(to) => put(key, to)} />
         </div>
       ))}
       <ChoiceSetting
