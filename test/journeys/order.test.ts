@@ -198,6 +198,33 @@ describe('furniture and numbers', () => {
   });
 });
 
+describe('lists in the galley', () => {
+  const walk = journey(arriveInCopy);
+  let page: Page;
+  before(() => (page = walk.page));
+
+  it('are made at the caret, go deeper by a key, and are set with their marks', async () => {
+    await entry(page, /^12 Landed/).click();
+    const text = page.getByRole('region', { name: /Landed/ }).locator('.ProseMirror p');
+    await text.last().click();
+    await page.keyboard.press('End');
+    for (const words of ['Ropes', 'Of hemp', 'Lamps']) {
+      await page.keyboard.press('Enter');
+      await page.keyboard.type(words);
+      await page.getByRole('button', { name: 'Insert', exact: true }).click();
+      await page.getByLabel('Find by name').fill('list, numbered');
+      await page.keyboard.press('Enter');
+      await page.waitForFunction(() => document.activeElement?.classList.contains('ProseMirror'));
+      if (words === 'Of hemp') await page.keyboard.press('Control+]');
+      if (words === 'Lamps') await page.keyboard.press('Control+[');
+    }
+    await page.locator('p[data-mark="a."]', { hasText: 'Of hemp' }).waitFor();
+    await page.locator('p[data-mark="2."]', { hasText: 'Lamps' }).waitFor();
+    const pages = await pressPages(page);
+    expect(pages.some((words) => /1\. Ropes a\. Of hemp 2\. Lamps/.test(words))).to.equal(true);
+  });
+});
+
 describe('references and the index', () => {
   const walk = journey(arriveInCopy);
   let page: Page;

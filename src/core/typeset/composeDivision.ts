@@ -21,7 +21,8 @@ import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
-import { itemStyle, ListMarks } from './listMarks';
+import { ListMarks } from '../measure/listMarks';
+import { itemStyle } from './listMarks';
 import { withFirstLine } from './firstLine';
 import { numberVerse } from './numberVerse';
 import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';
@@ -179,10 +180,10 @@ interface Before {
 }
 
 /** The mark of a list item or the number of a head before its words, and the style with room for it. */
-function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string, compose: ComposeContext) {
+function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string | null, compose: ComposeContext) {
   const { interner } = compose.context;
-  if (mark !== '')
-    return { prefix: mark, prefixStyle: null, style: interner.intern(itemStyle(style, block.list!.level)) };
+  if (mark !== null)
+    return { prefix: `${mark}\t`, prefixStyle: null, style: interner.intern(itemStyle(style, block.list!.level)) };
   const number = compose.numbers.get(block.id);
   if (number === undefined) return { prefix: '', prefixStyle: null, style };
   if (isNumberLine(block)) return { prefix: number.text, prefixStyle: null, style };

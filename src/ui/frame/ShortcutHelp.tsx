@@ -18,12 +18,20 @@ const KEYS: readonly [string, readonly [string, string][]][] = [
       ['Enter', 'New paragraph'],
       ['Shift Enter', 'Line break in the paragraph'],
       ['Ctrl I, Ctrl B', 'Emphasis, strong'],
+      ['Ctrl ], Ctrl [', 'A list item a level deeper, or back'],
       ['Shift Tab', 'To the style tag of the paragraph'],
       ['Letters', 'At a tag: set the style of that code'],
       ['↑ ↓', 'At a tag: tag above, tag below'],
       ['Enter', 'At a tag: set the style set last'],
       ['Alt Enter', 'Into the note before the caret'],
       ['Esc', 'From a note back to its reference'],
+    ],
+  ],
+  [
+    'In the running order',
+    [
+      ['↑ ↓', 'Division before, division after'],
+      ['Alt ↑, Alt ↓', 'Moves the division'],
     ],
   ],
   [

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { specFromFile } from '../../../src/core/validate';
 import { compose } from '../../build/assets';
-import { book, chapter, words } from '../../build/book';
+import { book, chapter, division, p, words } from '../../build/book';
 
 describe('text and specs that nobody should set', () => {
   const setWith = (texts: readonly string[], over: object) => {
@@ -33,6 +33,43 @@ describe('text and specs that nobody should set', () => {
     const composed = setWith([words(90, 1), words(60, 2)], { page: { margins: { head: 300, foot: 298 } } });
     expect(composed.findings.map((finding) => finding.kind)).to.include('text-area-too-small');
     expect(composed.pages.length).to.be.above(10);
+  });
+
+  it('a running order of 2,000 divisions, numbered and listed', () => {
+    const number = {
+      numerals: 'arabic',
+      before: '',
+      after: '',
+      whole: false,
+      place: 'ownLine',
+      gap: 1,
+      style: null,
+      restart: 'never',
+    };
+    const made = book([
+      division('contents', [p('Contents', 'TOH')]),
+      ...Array.from({ length: 2000 }, (_, k) => chapter(`Piece ${k + 1}`, `Some words of it, ${k}.`)),
+    ]);
+    const composed = compose({ ...made, spec: specFromFile({ styles: { CT: { number } } }) });
+    expect(composed.findings.some(({ kind }) => kind === 'unsettled')).to.equal(false);
+    const last = composed.pages[composed.pages.length - 1];
+    expect(last.fragments.map(({ paragraph }) => paragraph.styled.text).slice(0, 2)).to.deep.equal([
+      '2000',
+      'Piece 2000',
+    ]);
+    const listed = composed.pages
+      .filter(({ divisionRole }) => divisionRole === 'contents')
+      .flatMap(({ fragments }) => fragments.map(({ paragraph }) => paragraph.styled));
+    expect(listed[listed.length - 1]).to.include({ text: '2000\u2002Piece 2000', tail: last.folio });
+  });
+
+  it('a title of 300 characters, and none at all', () => {
+    const title = 'A very long title of things that were counted '.repeat(7).trim();
+    const composed = compose(book([chapter(title, words(700, 1)), { ...chapter('', words(90, 2)), listed: true }]));
+    const kinds = composed.findings.map(({ kind }) => kind);
+    expect(kinds).to.include.members(['title-very-long', 'title-empty', 'title-below-text-start']);
+    const set = composed.pages[0].fragments[0].paragraph.styled.text;
+    expect(set).to.equal(title);
   });
 
   it('columns of unequal width on few lines', () => {

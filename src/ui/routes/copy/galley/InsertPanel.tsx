@@ -4,7 +4,7 @@ import { schema } from '../../../../galley';
 import { useAppDispatch } from '../../../../state/hooks';
 import { setSection } from '../../../../state/orderThunks';
 import { putDummyCopy, putTable } from '../../../../state/incomingThunks';
-import { insertion } from './commands';
+import { insertion, setList } from './commands';
 import type { GalleyControl } from './control';
 import { IndexForm } from './IndexForm';
 import { choosePicture } from './pictureView';
@@ -78,7 +78,9 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
       requestAnimationFrame(() => control.current?.editNote(note));
       onClose();
       return;
-    } else if (one.kind === 'section') {
+    } else if (one.kind === 'numbered' || one.kind === 'bulleted' || one.kind === 'noList')
+      setList(one.kind === 'noList' ? null : one.kind === 'numbered')(view.state, view.dispatch, view);
+    else if (one.kind === 'section') {
       const block = control.caretBlock();
       if (block !== null) dispatch(setSection(control.division, block, ''));
     } else if (one.kind === 'reference' || one.kind === 'index') {

@@ -102,3 +102,47 @@ export function noteAt({ selection }: EditorState): string | null {
   const before = selection instanceof TextSelection ? selection.$from.nodeBefore : null;
   return before?.type.name === 'note' ? (before.attrs.note as string) : null;
 }
+
+/** Deepest level of a list. */
+const DEEPEST = 5;
+
+/** Makes the paragraphs of the selection items of a list, or no items: null. A style of text becomes that of items. */
+export const setList =
+  (ordered: boolean | null): Command =>
+  (state, dispatch) =>
+    eachParagraph(state, dispatch, 'List', (attributes) => {
+      if (ordered === null)
+        return { ...attributes, list: null, style: attributes.style === 'LI' ? 'TX' : attributes.style };
+      const style = /^TX[FC]?$/.test(attributes.style) ? 'LI' : attributes.style;
+      return { ...attributes, style, list: { level: attributes.list?.level ?? 0, ordered } };
+    });
+
+/** Takes items of a list a level deeper, or back. */
+export const stepLevel =
+  (step: -1 | 1): Command =>
+  (state, dispatch) =>
+    eachParagraph(state, dispatch, 'Level of a list', (attributes) => {
+      if (attributes.list == null) return attributes;
+      const level = Math.max(0, Math.min(DEEPEST, attributes.list.level + step));
+      return level === attributes.list.level ? attributes : { ...attributes, list: { ...attributes.list, level } };
+    });
+
+function eachParagraph(
+  state: EditorState,
+  dispatch: ((transaction: EditorState['tr']) => void) | undefined,
+  name: string,
+  change: (attributes: ParagraphAttributes) => ParagraphAttributes,
+): boolean {
+  const transaction = state.tr.setMeta(NAME, name);
+  const { from, to } = state.selection;
+  state.doc.nodesBetween(from, to, (node, at) => {
+    if (node.type.name !== 'paragraph') return true;
+    const before = paragraphAttributes(node);
+    const after = change(before);
+    if (after !== before) transaction.setNodeMarkup(at, null, { ...after });
+    return false;
+  });
+  if (!transaction.docChanged) return false;
+  dispatch?.(transaction);
+  return true;
+}

@@ -79,7 +79,19 @@ export const CHARACTERS: readonly InsertableCharacter[] = [
 export type Insertable =
   | { readonly kind: 'character'; readonly name: string; readonly shown: string; readonly text: string }
   | {
-      readonly kind: 'footnote' | 'reference' | 'index' | 'section' | 'picture' | 'table' | 'break' | 'tab' | 'dummy';
+      readonly kind:
+        | 'footnote'
+        | 'reference'
+        | 'index'
+        | 'section'
+        | 'numbered'
+        | 'bulleted'
+        | 'noList'
+        | 'picture'
+        | 'table'
+        | 'break'
+        | 'tab'
+        | 'dummy';
       readonly name: string;
       readonly shown: string;
     };
@@ -89,6 +101,9 @@ const OBJECTS: readonly Insertable[] = [
   { kind: 'reference', name: 'Cross-reference to a head', shown: '→' },
   { kind: 'index', name: 'Index mark', shown: '‸' },
   { kind: 'section', name: 'Section begins at this paragraph', shown: '§' },
+  { kind: 'numbered', name: 'List, numbered', shown: '1.' },
+  { kind: 'bulleted', name: 'List, with bullets', shown: '•' },
+  { kind: 'noList', name: 'List, none here', shown: '–' },
   { kind: 'picture', name: 'Picture, from a file', shown: '▣' },
   { kind: 'table', name: 'Table', shown: '⊞' },
   { kind: 'break', name: 'Line break in the paragraph', shown: '↵' },

@@ -14,6 +14,9 @@ export interface ParagraphDress {
   readonly isInRange: boolean;
   /** Null for what has nothing to fold. */
   readonly isFolded: boolean | null;
+  /** The number or mark that stands before it; empty: none. And the level of a list item; null: none. */
+  readonly mark: string;
+  readonly level: number | null;
   /** Whether it begins a page, stays whole or has lines wished: shown when marks are. */
   readonly touches: string;
 }
@@ -85,6 +88,10 @@ export class ParagraphView implements NodeView {
     this.dom.hidden = dress.isHidden;
     this.dom.classList.toggle('is-in-range', dress.isInRange);
     this.dom.dataset.touches = dress.touches;
+    if (dress.mark === '') delete this.contentDOM.dataset.mark;
+    else this.contentDOM.dataset.mark = dress.mark;
+    this.contentDOM.classList.toggle('galley-item', dress.level !== null);
+    this.contentDOM.style.marginLeft = dress.level === null ? '' : `${26 + dress.level * 26}px`;
     this.fold.hidden = dress.isFolded === null;
     this.fold.textContent = dress.isFolded ? '▸' : '▾';
     this.fold.setAttribute('aria-label', dress.isFolded ? 'Unfold' : 'Fold');

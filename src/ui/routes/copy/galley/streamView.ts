@@ -21,7 +21,8 @@ import {
   type BlockPlace,
 } from '../../../../galley';
 import { atomViews } from './atomViews';
-import { isAtEdge, MADE_NOTE, NAME, noteAt, softReturn, splitParagraph, toggleCharacter } from './commands';
+import { isAtEdge, MADE_NOTE, NAME, noteAt, softReturn, splitParagraph, toggleCharacter, stepLevel } from './commands';
+import { generatedMarks } from '../../../../state/galleyMarks';
 import type { GalleyHost } from './host';
 import { dressPlugin, type Places } from './dressing';
 import { ParagraphView } from './paragraphView';
@@ -119,6 +120,8 @@ export class StreamView {
       'Shift-Enter': softReturn,
       'Mod-i': toggleCharacter('em'),
       'Mod-b': toggleCharacter('strong'),
+      'Mod-]': stepLevel(1),
+      'Mod-[': stepLevel(-1),
       'Mod-a': () => !this.options.isNote && host.selectAll(this),
       Backspace: (state) => isAtEdge(state, -1) && host.joinAcross(this, -1),
       Delete: (state) => isAtEdge(state, 1) && host.joinAcross(this, 1),
@@ -211,6 +214,7 @@ export class StreamView {
   /** Tags, folding and notes beside the text, as the book has them now. */
   dressAll(): void {
     const { styles } = this.host.book().spec;
+    const marks = generatedMarks(this.host.book(), this.all);
     const places = new Map<string, number>();
     for (let at = this.first; at < this.first + this.count; at += 1) places.set(this.all[at].id, at);
     for (const paragraph of this.paragraphs) {
@@ -226,6 +230,8 @@ export class StreamView {
         isInRange: this.host.isInRange(paragraph.block),
         isFolded:
           meaning !== undefined && /^heading[2-6]$/.test(meaning) ? this.host.folding.isFolded(paragraph.block) : null,
+        mark: marks.get(paragraph.block) ?? '',
+        level: block.kind === 'paragraph' ? (block.list?.level ?? null) : null,
         touches: block.kind === 'paragraph' ? touchWords(block.touches) : '',
       });
       paragraph.refreshNotes();
