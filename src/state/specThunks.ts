@@ -8,7 +8,7 @@ import type { Canon, Margins, PageSpec } from '../core/model/pageSpec';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/startingSpecs';
 import type { Spec } from '../core/model/spec';
-import { checkSpec } from '../core/validate';
+import { checkSpec, checkSpecChange } from '../core/validate';
 import { edit } from './bookThunks';
 import type { AppThunk, RootState } from './store';
 
@@ -24,7 +24,7 @@ export function setSpec(path: readonly string[], to: Plain, name: string, gestur
     const change = setSpecEdit(book, path, to);
     const { spec } = applyEdit(book, change);
     const page = followed(book.spec, spec, pageFacts(getState()));
-    const fault = faultOf({ ...spec, page });
+    const fault = faultOf({ ...spec, page }, page === spec.page ? path : undefined);
     if (fault !== null) return fault;
     const edits =
       page === spec.page ? [change] : path[0] === 'page' ? [pageEdit(book, page)] : [change, pageEdit(book, page)];
@@ -102,10 +102,11 @@ export function setAs(key: StartingKey): AppThunk {
   };
 }
 
-/** What is wrong with a spec, in a sentence; null when it can be set. */
-export function faultOf(spec: Spec): string | null {
+/** What is wrong with a spec, in a sentence; null when it can be set. `changed`: the one value that was not looked at before. */
+export function faultOf(spec: Spec, changed?: readonly string[]): string | null {
   try {
-    checkSpec(spec);
+    if (changed === undefined) checkSpec(spec);
+    else checkSpecChange(spec, changed);
     return null;
   } catch (error) {
     return plainFault((error as Error).message);

@@ -45,7 +45,12 @@ interface Composed {
 /** Least time from one word of progress to the next, in ms. */
 const PROGRESS_STEP = 60;
 
+/** Milliseconds that drawing two pages takes. */
+const DRAWING = 45;
+
 export class TypesetSession {
+  /** The last change was one of the look: it touches all pages. */
+  private isLook = false;
   private toldProgress = -Infinity;
   private book: Book | undefined;
   private revision = -1;
@@ -120,6 +125,7 @@ export class TypesetSession {
     }
     this.book = applyEdits(this.book, message.edits);
     this.revision = message.to;
+    this.isLook = message.edits.some(({ kind }) => kind === 'setSpec' || kind === 'setStyle');
     void this.compose();
   }
 
@@ -146,6 +152,9 @@ export class TypesetSession {
         const reach = await runJob(typesetReach(book, context, view.stream, earlier.book), hooks);
         if (isStale()) return;
         if (reach) this.sendAhead(reach, view, revision, context);
+        // What was sent is drawn before the rest takes the machine.
+        if (reach && this.isLook) await new Promise((resolve) => setTimeout(resolve, DRAWING));
+        if (isStale()) return;
       }
       const whole = typesetBook(book, context, undefined, (first) => put(first, true));
       const result = await runJob(whole, hooks);

@@ -2,10 +2,10 @@
 import { effectiveTag } from '../model/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../model/faces';
 import { eachStream, LANGUAGES, type Book } from '../model/book';
-import type { FieldName } from '../model/streams';
+import type { FieldName, Paragraph, StreamId } from '../model/streams';
 import { fieldText } from '../measure/fields';
 import type { ResolvedStyle } from '../model/styled';
-import { resolveStyles, resolveWithLook, styleParagraph, StyleInterner } from '../styles';
+import { resolveStyles, resolveWithLook, styleParagraph, StyleInterner, type StyleContext } from '../styles';
 
 export interface Needs {
   readonly faces: readonly FaceId[];
@@ -53,14 +53,8 @@ export function needsOf(book: Book, table: FaceTable): Needs {
           ? (sheet.get(tag) ?? sheet.get('TX')!)
           : resolveWithLook(tag, look, book.spec, book.particulars.language, () => 0.25, interner);
       if (look !== undefined) want(style.family, style.weight, style.italic);
-      if (
-        !needsRuns(style) &&
-        block.spans.length === 0 &&
-        !block.objects.some((object) => object.kind === 'field') &&
-        /^[\u0000-\u00ff\u2013-\u201f\u2026\ufffc]*$/.test(block.text)
-      )
-        return;
-      for (const run of styleParagraph(stream, block, style, context).runs) faces.add(run.face);
+      if (!needsRuns(style) && isPlain(block)) return;
+      for (const face of facesOf(stream, block, style, context)) faces.add(face);
     });
   }
   const languages = new Set([book.particulars.language]);
@@ -68,6 +62,51 @@ export function needsOf(book: Book, table: FaceTable): Needs {
   for (const { language } of Object.values(book.spec.characterStyles))
     if (language !== undefined) languages.add(language);
   return { faces: [...faces], languages: [...languages].filter((language) => language in LANGUAGES) };
+}
+
+const plain = new WeakMap<Paragraph, boolean>();
+
+/** Whether every sign of a paragraph is in every text face, and nothing in it is set otherwise. */
+function isPlain(block: Paragraph): boolean {
+  let known = plain.get(block);
+  if (known === undefined) {
+    known =
+      block.spans.length === 0 &&
+      !block.objects.some((object) => object.kind === 'field') &&
+      /^[\u0000-\u00ff\u2013-\u201f\u2026\ufffc]*$/.test(block.text);
+    plain.set(block, known);
+  }
+  return known;
+}
+
+interface KnownFaces {
+  /** Everything of the style and the spec that the faces hang on. */
+  readonly key: string;
+  readonly characterStyles: unknown;
+  readonly faceTable: FaceTable;
+  readonly fields: string;
+  readonly faces: readonly FaceId[];
+}
+
+/** Remembered by paragraph: a change of the spec that is none of faces is found to be none without styling again. */
+const knownFaces = new WeakMap<Paragraph, KnownFaces>();
+
+function facesOf(stream: StreamId, block: Paragraph, style: ResolvedStyle, context: StyleContext): readonly FaceId[] {
+  const { family, weight, italic, caps, features, language, lead, spots } = style;
+  const { characterStyles, marks } = context.spec;
+  const key = [family, weight, italic, caps, features, language, JSON.stringify([lead, spots]), marks.set].join();
+  const fields = block.objects.map((one) => (one.kind === 'field' ? context.fieldText(one.field) : '')).join();
+  const known = knownFaces.get(block);
+  if (
+    known?.key === key &&
+    known.characterStyles === characterStyles &&
+    known.faceTable === context.faces &&
+    known.fields === fields
+  )
+    return known.faces;
+  const faces = [...new Set(styleParagraph(stream, block, style, context).runs.map(({ face }) => face))];
+  knownFaces.set(block, { key, characterStyles, faceTable: context.faces, fields, faces });
+  return faces;
 }
 
 /** Whether a style sets part of its text in a face of its own. */

@@ -9,4 +9,11 @@ export {
 export { check, Joi } from './check';
 export { lengthSchema } from './fields';
 export { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from './keptSpec';
-export { checkLanguage, checkSpec, paragraphStyleSchema, specFromFile, specSchema } from './specSchema';
+export {
+  checkLanguage,
+  checkSpec,
+  checkSpecChange,
+  paragraphStyleSchema,
+  specFromFile,
+  specSchema,
+} from './specSchema';

@@ -251,9 +251,39 @@ const LEAST_MEASURE = 4.2;
 /** Leading as a share of the size, at least and at most. */
 const LEADING_SHARE = { least: 0.7, most: 3 };
 
+/**
+ * Checks one changed value of a spec that was right before, and what hangs on it: a control need not have the whole looked
+ * through at every step. Throws ValueError.
+ */
+export function checkSpecChange(spec: Spec, path: readonly string[], what = 'The spec'): void {
+  const schema = schemaAt(path);
+  if (schema === null) {
+    checkSpec(spec, what);
+    return;
+  }
+  const value = path.reduce<unknown>((holder, key) => (holder as Record<string, unknown>)[key], spec);
+  check(schema.label(path.join('.')), value, what);
+  checkTogether(spec);
+}
+
+/** The schema of a path; null where it goes through names that people give. */
+function schemaAt(path: readonly string[]): Joi.Schema | null {
+  try {
+    return (specSchema as Joi.ObjectSchema).extract([...path]);
+  } catch {
+    return null;
+  }
+}
+
 /** Checks a whole spec, and that its margins leave room for type. Throws ValueError. */
 export function checkSpec(value: unknown, what = 'The spec'): Spec {
   const spec = check<Spec>(specSchema, value, what);
+  checkTogether(spec);
+  return spec;
+}
+
+/** What values must be to each other. Throws ValueError. */
+function checkTogether(spec: Spec): void {
   const others = Object.values(spec.pages.others).flatMap(({ margins }) => (margins === undefined ? [] : [margins]));
   for (const margins of [spec.page.margins, ...others]) checkMargins(spec, margins);
   const spaces = [spec.text.wordSpace, ...Object.values(spec.styles).map((style) => style.wordSpace)];
@@ -265,7 +295,6 @@ export function checkSpec(value: unknown, what = 'The spec'): Spec {
     throw new ValueError('text.leading', 'The leading is under 70 % of the size: lines would run into each other.');
   if (leading > LEADING_SHARE.most)
     throw new ValueError('text.leading', 'The leading is over 300 % of the size: lines would fall apart.');
-  return spec;
 }
 
 /** Whether margins leave room for type. Throws ValueError. */
