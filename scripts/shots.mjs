@@ -66,12 +66,21 @@ const VIEWS = [
         .waitFor();
     },
   ],
+  [
+    'furniture',
+    async (page) => {
+      await page.getByRole('button', { name: /^Furniture/ }).click();
+      await page.getByRole('button', { name: /^Head, recto, fore-edge/ }).click();
+      await page.waitForTimeout(600);
+    },
+  ],
   ['spacing', (page) => page.getByRole('button', { name: /^Spacing, breaks/ }).click()],
   [
     'copy',
     async (page) => {
       await page.keyboard.press('Alt+1');
       await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
+      await page.getByRole('button', { name: 'Division', exact: true }).click();
     },
   ],
   [
@@ -121,10 +130,14 @@ await page.getByRole('link', { name: 'To the Shelf' }).click();
 await page.getByRole('link', { name: 'Open Keeping a Tidal Garden' }).click();
 await page.locator('article [data-width]').first().waitFor();
 await page.keyboard.press('Alt+1');
-await page.getByRole('button', { name: /^The Ground That/ }).click();
+await page.getByRole('button', { name: /^1 The Ground That/ }).click();
 await page.locator('.galley-picture img:not([hidden])').first().waitFor();
 await page.locator('.galley-picture').first().scrollIntoViewIfNeeded();
 await page.waitForTimeout(1500);
 await page.screenshot({ path: join(out, 'pictures.png') });
+await page.keyboard.press('Alt+2');
+await page.getByRole('button', { name: /^Contents, index/ }).click();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: join(out, 'contents.png') });
 await browser.close();
 server.kill();

@@ -2,7 +2,7 @@
 import type { BrokenParagraph } from '../../src/core/model/broken';
 import type { ComposedParagraph } from '../../src/core/model/pages';
 import type { ResolvedStyle } from '../../src/core/model/styled';
-import type { FlowParagraph, PagePlan, PageWishes } from '../../src/core/paginate';
+import type { DivisionPage, FlowParagraph, PagePlan, PageWishes } from '../../src/core/paginate';
 
 export const LEADING = 10;
 const LINE = 10;
@@ -125,3 +125,14 @@ export function flowToMeasure(parts: readonly FlowParts[]): FlowParagraph[] {
     },
   );
 }
+
+/** A page of a division on which nothing stands. */
+export const emptyPage = (role: DivisionPage['role']): DivisionPage => ({
+  role,
+  fragments: [],
+  notes: [],
+  noteRules: [],
+  depth: 0,
+  gives: [],
+  headTooDeep: false,
+});

@@ -1,23 +1,14 @@
 // A manuscript set up as a handbook: heads numbered through three levels and listed so, appendices in two columns, an index.
 import type { Book } from '../model/book';
-import type { NumberScheme } from '../model/numbering';
+import { PLAIN_SCHEME, type NumberScheme } from '../model/numbering';
 import type { Spec } from '../model/spec';
 import { specSetAs, STARTING_SPECS } from '../model/startingSpecs';
 import { applyEdits } from './applyEdit';
 import { addDivisionOfRole } from './runningOrder';
 import { dropTypedNumbersEdits } from './typedNumbers';
 
-const CHAPTERS: NumberScheme = {
-  numerals: 'arabic',
-  before: '',
-  after: '',
-  whole: false,
-  place: 'ownLine',
-  gap: 1,
-  style: null,
-  restart: 'never',
-};
-const HEADS: NumberScheme = { ...CHAPTERS, whole: true, place: 'runIn', restart: 'above' };
+const CHAPTERS: NumberScheme = { ...PLAIN_SCHEME, place: 'ownLine', restart: 'never' };
+const HEADS: NumberScheme = { ...PLAIN_SCHEME, whole: true };
 
 export function dressHandbook(book: Book): Book {
   const dressed = { ...book, spec: handbookSpec(book.spec) };

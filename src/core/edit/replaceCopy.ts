@@ -15,6 +15,7 @@ import {
 import { alignBlocks } from './align';
 import { applyEdits } from './applyEdit';
 import { newStyleEdits } from './styleEdits';
+import { offsetInNewer, withMarksIn, withoutMarks } from './keptMarks';
 import { renumbered } from './renumber';
 
 /** Characters of a paragraph that the report shows. */
@@ -182,11 +183,17 @@ class Replacing {
   /** A block that is known: its id, style and touches stay, its words are the newer ones. */
   private met(old: Block, fresh: Block): Block {
     if (old.kind === 'table' || fresh.kind === 'table') return this.metTable(old, fresh);
-    const isSameText = old.text === fresh.text;
-    const objects = this.metObjects(old, fresh);
-    const spans = isSameText ? unitedSpans(old, fresh) : fresh.spans;
+    // Marks of the typesetter's stay; those that the newer file brings itself take their place.
+    const taken = withoutMarks(old);
+    const { plain, marks } = withoutMarks(fresh).marks.length === 0 ? taken : { plain: old, marks: [] };
+    const objects = this.metObjects(plain, fresh);
+    const spans = plain.text === fresh.text ? unitedSpans(plain, fresh) : fresh.spans;
     const { list: _, ...rest } = old;
-    const made: Paragraph = { ...rest, ...(fresh.list ? { list: fresh.list } : {}), text: fresh.text, spans, objects };
+    const newer: Paragraph = { ...rest, ...(fresh.list ? { list: fresh.list } : {}), text: fresh.text, spans, objects };
+    const made = withMarksIn(
+      newer,
+      marks.map((mark) => ({ ...mark, at: offsetInNewer(plain.text, fresh.text, mark.at) })),
+    );
     const isKept = JSON.stringify(made) === JSON.stringify(old) && !this.hasNewNotes(old);
     if (isKept) this.counts.kept += 1;
     else this.counts.changed.push(sampleOf(fresh));

@@ -38,6 +38,18 @@ export interface NumberScheme {
   readonly restart: 'above' | 'part' | 'never';
 }
 
+/** A figure before the words, counted under each head above. */
+export const PLAIN_SCHEME: NumberScheme = {
+  numerals: 'arabic',
+  before: '',
+  after: '',
+  whole: false,
+  place: 'runIn',
+  gap: 1,
+  style: null,
+  restart: 'above',
+};
+
 export interface NumberingSpec {
   /** How an appendix is numbered where chapters are: the numerals, and the word before. */
   readonly appendix: { readonly numerals: Numerals; readonly before: string };

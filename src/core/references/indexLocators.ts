@@ -35,6 +35,7 @@ export function indexLocators(
   pageOf: PageOf,
   folioOf: (page: number) => string,
   spec: IndexSpec,
+  language = 'en',
 ): IndexLocators[] {
   const entries = new Map<string, Gathered>();
   const entry = (term: string, sub: string): Gathered => {
@@ -56,7 +57,7 @@ export function indexLocators(
     if (mark.see.trim() === '') addPage(own, mark, pageOf(mark.block, mark.at + 1));
   }
   return [...entries.values()]
-    .sort((a, b) => compareEntries(a, b, spec.order))
+    .sort((a, b) => compareEntries(a, b, spec.order, language))
     .map(({ term, sub, ranges, see, seeAlso }) => {
       const pages = merged(ranges);
       const folios = pages.map(([from, to]): [string, string] => [folioOf(from), folioOf(to)]);
@@ -83,11 +84,12 @@ function merged(ranges: readonly (readonly [number, number])[]): [number, number
   return made;
 }
 
-function compareEntries(a: Gathered, b: Gathered, order: IndexSpec['order']): number {
-  const byTerm = compareTerms(a.term, b.term, sortKey(a.term, order), sortKey(b.term, order));
+function compareEntries(a: Gathered, b: Gathered, order: IndexSpec['order'], language: string): number {
+  const keys = [a.term, b.term].map((term) => sortKey(term, order, language));
+  const byTerm = compareTerms(a.term, b.term, keys[0], keys[1]);
   if (byTerm !== 0) return byTerm;
   if (a.sub === '' || b.sub === '') return a.sub === b.sub ? 0 : a.sub === '' ? -1 : 1;
-  return compareTerms(a.sub, b.sub, sortKeyOfSub(a.sub, order), sortKeyOfSub(b.sub, order));
+  return compareTerms(a.sub, b.sub, sortKeyOfSub(a.sub, order, language), sortKeyOfSub(b.sub, order, language));
 }
 
 /** Folios of a range, such as `123–24`; full, or with the figures that both have in common left out of the last. */

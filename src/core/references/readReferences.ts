@@ -17,7 +17,7 @@ import { continuedEntries, indexLocators, marksOf, type PlacedMark } from './ind
 import type { HeadNumbers } from '../measure/numberHeads';
 
 export interface ReferenceFacts {
-  readonly book: Pick<Book, 'spec' | 'notes'>;
+  readonly book: Pick<Book, 'spec' | 'notes' | 'particulars'>;
   readonly numbers: HeadNumbers;
   /** Meaning of a style, its ancestors' included. */
   readonly meaningOf: (tag: StyleTag) => Meaning;
@@ -50,7 +50,7 @@ export function readReferences(
     headings,
     captions: found.captions.map((caption): CaptionPlace => placed(caption, pageOf(caption.block))),
     sections: found.sections.map((section): SectionPlace => placed(section, pageOf(section.block))),
-    index: indexLocators(found.marks, pageOf, folioOf, facts.book.spec.index),
+    index: indexLocators(found.marks, pageOf, folioOf, facts.book.spec.index, facts.book.particulars.language),
     continued: continuedEntries(pages),
     targets,
     sources,

@@ -77,7 +77,7 @@ function indexLines(entries: readonly IndexLocators[], { book }: ComposeContext)
   const lines: IndexLine[] = [];
   let letter = '';
   for (const entry of entries) {
-    const own = initialOf(entry.term);
+    const own = initialOf(entry.term, book.particulars.language);
     if (index.letterHeads && own !== letter && entry.sub === '') {
       letter = own;
       if (own !== '0') lines.push({ key: `letter:${own}`, tag: 'IXL', text: own, spans: [] });

@@ -2,25 +2,14 @@ import { expect } from 'chai';
 import { numberHeads } from '../../../src/core/measure/numberHeads';
 import type { Division } from '../../../src/core/model/book';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { NumberScheme } from '../../../src/core/model/numbering';
+import { PLAIN_SCHEME, type NumberScheme } from '../../../src/core/model/numbering';
 import type { Spec } from '../../../src/core/model/spec';
 import { division, p } from '../../build/book';
-
-const SCHEME: NumberScheme = {
-  numerals: 'arabic',
-  before: '',
-  after: '',
-  whole: false,
-  place: 'runIn',
-  gap: 1,
-  style: null,
-  restart: 'above',
-};
 
 function withSchemes(schemes: Readonly<Record<string, Partial<NumberScheme>>>): Spec {
   const styles = { ...NOVEL_SPEC.styles };
   for (const [tag, scheme] of Object.entries(schemes))
-    styles[tag] = { ...styles[tag], number: { ...SCHEME, ...scheme } };
+    styles[tag] = { ...styles[tag], number: { ...PLAIN_SCHEME, ...scheme } };
   return { ...NOVEL_SPEC, styles };
 }
 

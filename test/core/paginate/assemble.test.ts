@@ -5,24 +5,14 @@ import {
   paginateDivision,
   startSide,
   type DivisionFlow,
-  type DivisionPage,
   type OpenerSettings,
 } from '../../../src/core/paginate';
 import { gridBaseline, type PageGeometry } from '../../../src/core/model/pages';
 import { toRoman } from '../../../src/core/measure/numerals';
 import { division } from '../../build/book';
 import { drain } from '../../build/assets';
-import { composed, flowOf, LEADING } from '../../build/flow';
+import { composed, emptyPage, flowOf, LEADING } from '../../build/flow';
 
-const page = (role: DivisionPage['role']): DivisionPage => ({
-  role,
-  fragments: [],
-  notes: [],
-  noteRules: [],
-  depth: 0,
-  gives: [],
-  headTooDeep: false,
-});
 const GEOMETRY: PageGeometry = {
   width: 300,
   height: 400,
@@ -54,7 +44,7 @@ describe('putting pages together', () => {
   const pagesOf = (count: number[]) =>
     all.map((entry, k) => ({
       division: entry,
-      pages: Array.from({ length: count[k] }, () => page(k < 3 ? 'display' : 'text')),
+      pages: Array.from({ length: count[k] }, () => emptyPage(k < 3 ? 'display' : 'text')),
     }));
 
   it('begins the title page, contents, parts and first chapter on rectos, with blanks before them', () => {

@@ -6,18 +6,9 @@ import type { Division, StartSide } from '../../../src/core/model/book';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { NUMERALS, type FolioRun } from '../../../src/core/model/numbering';
 import { isDisplayRole, ROLES, roleFacts, type DivisionRole } from '../../../src/core/model/roles';
-import { assembleBook, startSide, type DivisionPage } from '../../../src/core/paginate';
+import { assembleBook, startSide } from '../../../src/core/paginate';
+import { emptyPage } from '../../build/flow';
 import { division } from '../../build/book';
-
-const page = (role: DivisionPage['role']): DivisionPage => ({
-  role,
-  fragments: [],
-  notes: [],
-  noteRules: [],
-  depth: 0,
-  gives: [],
-  headTooDeep: false,
-});
 
 const run = fc.record<FolioRun>({
   numerals: fc.constantFrom(...NUMERALS),
@@ -47,7 +38,7 @@ const order = fc.array(entry, { minLength: 1, maxLength: 25 }).map((list) => {
       ...(own ? { run: own } : {}),
       ...(noBlank ? { noBlank } : {}),
     } as Division,
-    pages: Array.from({ length: pages }, () => page(isDisplayRole(role) ? 'display' : 'text')),
+    pages: Array.from({ length: pages }, () => emptyPage(isDisplayRole(role) ? 'display' : 'text')),
   }));
 });
 
@@ -97,11 +88,11 @@ describe('a running order in pages', () => {
   it('never lets the front disturb the body: one more page in front moves no folio of the body', () => {
     const front = (count: number) => ({
       division: division('foreword', []),
-      pages: Array.from({ length: count }, () => page('text')),
+      pages: Array.from({ length: count }, () => emptyPage('text')),
     });
     const body = [division('chapter', []), division('chapter', [])].map((own) => ({
       division: own,
-      pages: Array.from({ length: 3 }, () => page('text')),
+      pages: Array.from({ length: 3 }, () => emptyPage('text')),
     }));
     const foliosOf = (count: number) =>
       assembleBook([front(count), ...body], NOVEL_SPEC)

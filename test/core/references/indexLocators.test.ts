@@ -44,6 +44,20 @@ describe('the index', () => {
     ]);
   });
 
+  it('sorts letters of a language behind those that they come from', () => {
+    const terms = ['nudo', 'ñandú', 'oca', 'nave'].map((term) => mark(term, 1));
+    const inOrder = (language: string) =>
+      indexLocators(
+        terms,
+        () => 1,
+        () => '1',
+        INDEX,
+        language,
+      ).map(({ term }) => term);
+    expect(inOrder('es')).to.deep.equal(['nave', 'nudo', 'ñandú', 'oca']);
+    expect(inOrder('en')).to.deep.equal(['ñandú', 'nave', 'nudo', 'oca']);
+  });
+
   it('merges pages that follow each other, and ranges with what they hold', () => {
     expect(told([mark('a', 3), mark('a', 4), mark('a', 7)])).to.deep.equal(['a 3–4 7']);
     const ends = [mark('a', 10, { range: 'from' }), mark('a', 12), mark('a', 15, { range: 'to' })];
@@ -91,6 +105,6 @@ describe('the index', () => {
         );
       }),
     );
-    expect(['Ångström', '“weir”', '1832'].map(initialOf)).to.deep.equal(['A', 'W', '0']);
+    expect(['Ångström', '“weir”', '1832'].map((term) => initialOf(term))).to.deep.equal(['A', 'W', '0']);
   });
 });

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { PLAIN_SCHEME } from '../../../src/core/model/numbering';
 import { specFromFile } from '../../../src/core/validate';
 import { compose } from '../../build/assets';
 import { book, chapter, division, p, words } from '../../build/book';
@@ -36,16 +37,7 @@ describe('text and specs that nobody should set', () => {
   });
 
   it('a running order of 2,000 divisions, numbered and listed', () => {
-    const number = {
-      numerals: 'arabic',
-      before: '',
-      after: '',
-      whole: false,
-      place: 'ownLine',
-      gap: 1,
-      style: null,
-      restart: 'never',
-    };
+    const number = { ...PLAIN_SCHEME, place: 'ownLine', restart: 'never' };
     const made = book([
       division('contents', [p('Contents', 'TOH')]),
       ...Array.from({ length: 2000 }, (_, k) => chapter(`Piece ${k + 1}`, `Some words of it, ${k}.`)),

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Book, Division } from '../../../src/core/model/book';
 import type { ContentsLevel, EntryArrangement } from '../../../src/core/model/contents';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { NumberScheme } from '../../../src/core/model/numbering';
+import { PLAIN_SCHEME, type NumberScheme } from '../../../src/core/model/numbering';
 import type { Page, TypesetBook } from '../../../src/core/model/pages';
 import type { Paragraph, ReferenceShows } from '../../../src/core/model/streams';
 import { compose, newContext } from '../../build/assets';
@@ -79,16 +79,7 @@ describe('contents', () => {
   });
 
   it('say the number as its scheme gives it, or leave it out', () => {
-    const number: NumberScheme = {
-      numerals: 'arabic',
-      before: 'Chapter ',
-      after: '',
-      whole: false,
-      place: 'ownLine',
-      gap: 1,
-      style: null,
-      restart: 'never',
-    };
+    const number: NumberScheme = { ...PLAIN_SCHEME, before: 'Chapter ', place: 'ownLine', restart: 'never' };
     const styles = { ...NOVEL_SPEC.styles, CT: { ...NOVEL_SPEC.styles.CT, number } };
     const made = book([contents(), chapter('Salt', ...long(5)), chapter('Silt', ...long(6))], [], {
       ...NOVEL_SPEC,

@@ -5,6 +5,7 @@ import { applyEdit, setSpecEdit } from '../../../src/core/edit';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../../src/core/model/specStages';
 import type { IndexMark } from '../../../src/core/model/indexSpec';
+import { PLAIN_SCHEME } from '../../../src/core/model/numbering';
 import { plainFurniture, token } from '../../../src/core/model/furniture';
 import { checkSpec, paragraphStyleSchema, specSchema } from '../../../src/core/validate';
 import type { Book } from '../../../src/core/model/book';
@@ -143,16 +144,7 @@ const NUMBERED = {
   ...NOVEL_SPEC.styles,
   CT: {
     ...NOVEL_SPEC.styles.CT,
-    number: {
-      numerals: 'arabic',
-      before: '',
-      after: '',
-      whole: false,
-      place: 'runIn',
-      gap: 1,
-      style: null,
-      restart: 'never',
-    },
+    number: { ...PLAIN_SCHEME, restart: 'never' as const },
   },
 };
 /** What must be set so that a property has a say at all. */
@@ -209,7 +201,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   background: { ink: 'Black', tint: 10 },
   ruleAbove: { weight: 0.5, width: 'paragraph', offset: 12 },
   ruleBelow: { weight: 0.5, width: 'words', offset: 5 },
-  number: NUMBERED.CT.number,
+  number: NUMBERED.CT.number as unknown as Plain,
   waits: true,
 };
 

@@ -23,7 +23,7 @@ const CARDS: readonly {
     product: 'screen',
     title: 'PDF for the screen',
     what: 'The same pages to the trim, with an outline; contents, index, cross-references and addresses lead where they say.',
-    action: 'Write the PDF for the screen',
+    action: 'Write for the screen',
   },
   {
     product: 'epub',

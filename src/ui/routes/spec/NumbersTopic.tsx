@@ -1,14 +1,14 @@
 // Numbering: how parts, chapters and heads are numbered, each by the scheme of its style; appendices and lists.
 import { useState } from 'react';
 import { inheritedNumber } from '../../../core/measure/numberHeads';
-import type { Numerals, NumberScheme } from '../../../core/model/numbering';
+import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../core/model/numbering';
 import { dropTypedNumbers, setSchemes } from '../../../state/numberThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectHeadNumbers, selectTypedNumbers } from '../../../state/selectors';
 import { NUMERAL_CHOICES } from '../../components/FolioRunFields';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
-import { NumberSchemeField, PLAIN_SCHEME, schemeSample } from './styles/NumberSchemeField';
+import { NumberSchemeField, schemeSample } from './styles/NumberSchemeField';
 import { useSpec } from './useSetSpec';
 
 const chapters = (change: Partial<NumberScheme>): NumberScheme => ({
@@ -119,7 +119,7 @@ export function NumbersTopic() {
         {ordered.map((numerals, level) => (
           <ChoiceSetting
             key={level}
-            label={`Numbers, level ${level + 1}`}
+            label={`Numbered ${level + 1}`}
             value={numerals}
             disabled={readOnly}
             choices={NUMERAL_CHOICES}
@@ -129,7 +129,7 @@ export function NumbersTopic() {
         {bullets.map((bullet, level) => (
           <TextSetting
             key={level}
-            label={`Marks, level ${level + 1}`}
+            label={`Bullets ${level + 1}`}
             value={bullet}
             maxLength={4}
             disabled={readOnly}

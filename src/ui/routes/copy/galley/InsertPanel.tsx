@@ -1,5 +1,6 @@
 // Inserting by name at the caret: notes, breaks, spaces and characters that keyboards lack, dummy copy.
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { usePressOutside } from '../../../components/usePressOutside';
 import { schema } from '../../../../galley';
 import { useAppDispatch } from '../../../../state/hooks';
 import { setSection } from '../../../../state/orderThunks';
@@ -42,17 +43,7 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
   useEffect(() => {
     list.current?.children[chosen]?.scrollIntoView({ block: 'nearest' });
   }, [chosen, words]);
-  useEffect(() => {
-    const press = (event: MouseEvent) => {
-      if (!panel.current?.contains(event.target as Node)) onClose();
-    };
-    // The click that opened it is still under way.
-    const timer = setTimeout(() => document.addEventListener('mousedown', press));
-    return () => {
-      clearTimeout(timer);
-      document.removeEventListener('mousedown', press);
-    };
-  }, [onClose]);
+  usePressOutside(panel, onClose);
   const count = Math.round(Number(paragraphs));
   const shape = { rows: Math.round(Number(rows)), columns: Math.round(Number(columns)) };
   const isShape = shape.rows >= 1 && shape.rows <= MOST_ROWS && shape.columns >= 1 && shape.columns <= MOST_COLUMNS;

@@ -1,6 +1,7 @@
 // Adding a division: a role is chosen by name, and it goes where it stands by custom.
 import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { usePressOutside } from '../../../components/usePressOutside';
 import { roleFacts, roleName, ROLES, type DivisionRole } from '../../../../core/model/roles';
 import { addDivision } from '../../../../state/orderThunks';
 import { useAppDispatch } from '../../../../state/hooks';
@@ -41,16 +42,7 @@ function RoleList({ onClose }: { onClose: () => void }) {
   useEffect(() => {
     list.current?.children[chosen]?.scrollIntoView({ block: 'nearest' });
   }, [chosen]);
-  useEffect(() => {
-    const press = (event: MouseEvent) => {
-      if (!panel.current?.contains(event.target as Node)) onClose();
-    };
-    const timer = setTimeout(() => document.addEventListener('mousedown', press));
-    return () => {
-      clearTimeout(timer);
-      document.removeEventListener('mousedown', press);
-    };
-  }, [onClose]);
+  usePressOutside(panel, onClose);
   const take = (role: DivisionRole | undefined) => {
     if (role === undefined) return;
     dispatch(addDivision(role));

@@ -218,7 +218,11 @@ function spreadFor(topic: string, spreads: readonly Spread[], current: number, r
   if (topic === 'styles' && current > 0) return spreads[current];
   if (topic === 'openers' || topic === 'numbers') {
     const isOpener = ({ verso, recto }: Spread) => verso?.role === 'opener' || recto?.role === 'opener';
-    return spreads[current] !== undefined && isOpener(spreads[current]) ? spreads[current] : spreads.find(isOpener);
+    if (spreads[current] !== undefined && isOpener(spreads[current])) return spreads[current];
+    // One of the body before one in front.
+    const inBody = ({ verso, recto }: Spread) =>
+      [verso, recto].some((page) => page?.role === 'opener' && /\d/.test(page.folio));
+    return spreads.find(inBody) ?? spreads.find(isOpener);
   }
   if (topic === 'contents') {
     const own = spreads[current];

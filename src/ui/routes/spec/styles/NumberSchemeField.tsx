@@ -1,22 +1,11 @@
 // How the heads of a style are numbered: numerals, what stands around them, where the number stands, and when it begins again.
 import { inNumerals } from '../../../../core/measure/numerals';
-import type { Numerals, NumberScheme } from '../../../../core/model/numbering';
+import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../../core/model/numbering';
 import { NUMERAL_CHOICES } from '../../../components/FolioRunFields';
 import { ChoiceSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import type { Field } from './compoundFields';
-
-export const PLAIN_SCHEME: NumberScheme = {
-  numerals: 'arabic',
-  before: '',
-  after: '',
-  whole: false,
-  place: 'runIn',
-  gap: 1,
-  style: null,
-  restart: 'above',
-};
 
 /** The second number by a scheme, as it is set. */
 export function schemeSample(scheme: NumberScheme | null, level: number): string {
