@@ -230,6 +230,7 @@ describe('writing in the galley', () => {
   it('lists characters that the face lacks, and sets them all in another', async () => {
     await goToEnd('Onward.');
     await page.keyboard.insertText(' אב');
+    await text('Onward.').filter({ hasText: 'אב' }).waitFor();
     await page.getByRole('button', { name: 'Missing' }).click();
     const panel = page.getByRole('region', { name: 'Missing characters' });
     await panel.getByRole('button', { name: /U\+05D0/ }).click();

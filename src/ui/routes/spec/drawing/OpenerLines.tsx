@@ -113,12 +113,11 @@ function headElements(list: DisplayList | undefined, blocks: readonly Block[] | 
       !seen.has(source.block) &&
       ELEMENTS[styleOf.get(source.block) ?? ''] === undefined,
   );
-  if (dropLines > 1 && initial !== undefined)
-    found.push({ name: `drop capital, ${dropLines} lines`, y: initial.y, size: initial.size });
+  if (dropLines > 1 && initial !== undefined) found.push({ name: 'drop capital', y: initial.y, size: initial.size });
   return found;
 }
 
-/** Each element named beside the type, with how far down its first line stands. */
+/** Each element named at the back, clear of the type, with the grid line on which its first line stands. */
 function HeadElements({
   layout,
   isRecto,
@@ -139,12 +138,12 @@ function HeadElements({
         return (
           <span
             key={name}
-            className={`pointer-events-none absolute flex -translate-y-1/2 items-center gap-1 whitespace-nowrap text-[11px] text-[#27694b] ${isRecto ? '' : '-translate-x-full flex-row-reverse'}`}
+            className={`pointer-events-none absolute flex -translate-y-1/2 items-center gap-0.5 whitespace-nowrap text-[11px] text-[#27694b] ${isRecto ? '-translate-x-full flex-row-reverse' : ''}`}
             style={{ left: x, top: at - (size * scale) / 4 }}
           >
-            <span className="h-px w-2.5 bg-[#27694b]" />
-            <span className="bg-[#fffefb]/90 px-0.5">
-              {name}, line {Math.max(1, Math.round(lines + 0.5))}
+            <span className="h-px w-1.5 bg-[#27694b]" />
+            <span className="bg-[#fffefb]/90">
+              {name} · {Math.max(1, Math.round(lines + 0.5))}
             </span>
           </span>
         );
