@@ -13,7 +13,7 @@ import type { LackingCharacter } from '../core/model/lacking';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
-import type { HeadingPlace, SectionPlace } from '../core/model/referenceTable';
+import type { CaptionPlace, HeadingPlace, SectionPlace } from '../core/model/referenceTable';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { Spec } from '../core/model/spec';
 import type { SuppliedIndex } from '../core/model/suppliedIndex';
@@ -101,6 +101,7 @@ export interface ComposedSummary {
   readonly extents: readonly DivisionExtent[];
   readonly headings: readonly HeadingPlace[];
   readonly sections: readonly SectionPlace[];
+  readonly captions: readonly CaptionPlace[];
   /** Pages of the page touches; -1: the words are gone. */
   readonly touched: TypesetBook['touched'];
   readonly findings: readonly Finding[];

@@ -351,6 +351,7 @@ function summarise(book: TypesetBook, revision: number): ComposedSummary {
     extents: book.extents,
     headings: book.references.headings,
     sections: book.references.sections,
+    captions: book.references.captions,
     touched: book.touched,
     findings: book.findings,
     words: book.words,

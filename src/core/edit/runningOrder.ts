@@ -50,6 +50,7 @@ export function addDivisionOfRole(
     role,
     matter: matterAt(book, at, facts.matter),
     listed: facts.listed ?? false,
+    ...(facts.printOnly ? { notInEbook: true } : {}),
     blocks,
   };
   const edits: BookEdit[] = [

@@ -1,6 +1,7 @@
 // The display pages that every new book gets: half-title, title page, imprint, dedication, epigraph, contents. Their
 // words are paragraphs with fields, edited like any other text.
 import type { Division, DivisionRole } from '../model/book';
+import { roleFacts } from '../model/roles';
 import type { Block, FieldName, Paragraph } from '../model/streams';
 import { ParagraphBuilder, type IdCounter } from './paragraphBuilder';
 
@@ -15,6 +16,7 @@ export function frontMatter(
     role,
     matter: 'front',
     listed: false,
+    ...(roleFacts(role).printOnly ? { notInEbook: true } : {}),
     blocks,
   });
   const field = (style: string, name: FieldName): Paragraph => {

@@ -40,7 +40,6 @@ export type FindingKind =
   | 'target-gone'
   | 'title-empty'
   | 'title-very-long'
-  | 'folio-run'
   | 'index-mark'
   | 'contents-empty'
   | 'unsettled'

@@ -26,6 +26,8 @@ export type Token = (typeof TOKENS)[number];
 
 export type FurniturePart =
   | { readonly kind: 'text'; readonly text: string; readonly style?: StyleTag }
+  /** A rule on the height of small letters, so many whole em long. */
+  | { readonly kind: 'rule'; readonly length: number; readonly style?: StyleTag }
   | {
       readonly kind: 'token';
       readonly token: Token;

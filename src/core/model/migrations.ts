@@ -47,16 +47,26 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   // Heads were chosen from five; contents listed divisions, and nothing was numbered or indexed.
   6: (book) => ({
     pageTouches: [],
-    ...withSpec(book, 7, (spec) => ({
-      numbering: NUMBERING,
-      contents: CONTENTS,
-      index: INDEX,
-      ...spec,
-      styles: withUnnumberedParts({ ...MADE_STYLES, ...part(spec, 'styles') }),
-      furniture: furnitureOfFormat6(part(spec, 'furniture')),
-    })),
+    ...withoutHalfTitle(
+      withSpec(book, 7, (spec) => ({
+        numbering: NUMBERING,
+        contents: CONTENTS,
+        index: INDEX,
+        ...spec,
+        styles: withUnnumberedParts({ ...MADE_STYLES, ...part(spec, 'styles') }),
+        furniture: furnitureOfFormat6(part(spec, 'furniture')),
+      })),
+    ),
   }),
 };
+
+/** A half-title was in no ebook. */
+function withoutHalfTitle(book: PlainBook): PlainBook {
+  const { divisions } = book;
+  if (!Array.isArray(divisions)) return book;
+  const made = (divisions as Plain[]).map((one) => (one?.role === 'half-title' ? { ...one, notInEbook: true } : one));
+  return { ...book, divisions: made };
+}
 
 /** A part title takes from the chapters': their numbers are not its own. */
 function withUnnumberedParts(styles: Plain): Plain {

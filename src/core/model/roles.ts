@@ -17,6 +17,8 @@ export interface RoleFacts {
   readonly plate?: true;
   /** Its words are made by the book: it takes no copy. */
   readonly made?: true;
+  /** Left out of the ebook unless somebody wants it: it says what the title page says. */
+  readonly printOnly?: true;
   /** Has an entry in the contents. */
   readonly listed?: true;
   /** Heads and their numbers count as those of chapters. */
@@ -27,7 +29,7 @@ const facts = <T extends string>(of: Record<T, RoleFacts>): Readonly<Record<T, R
 
 /** In the order in which they stand in a book. */
 export const ROLES = facts({
-  'half-title': { name: 'half-title', matter: 'front', start: 'recto', display: true, made: true },
+  'half-title': { name: 'half-title', matter: 'front', start: 'recto', display: true, made: true, printOnly: true },
   'also-by': { name: 'also-by page', matter: 'front', start: 'verso', display: true },
   frontispiece: { name: 'frontispiece', matter: 'front', start: 'verso', display: true, plate: true },
   title: { name: 'title page', matter: 'front', start: 'recto', display: true, made: true },
@@ -45,7 +47,14 @@ export const ROLES = facts({
   'note-on-text': { name: 'note on the text', matter: 'front', start: 'any', listed: true },
   abbreviations: { name: 'abbreviations', matter: 'front', start: 'any', listed: true },
   chronology: { name: 'chronology', matter: 'front', start: 'any', listed: true },
-  'second-half-title': { name: 'second half-title', matter: 'front', start: 'recto', display: true, made: true },
+  'second-half-title': {
+    name: 'second half-title',
+    matter: 'front',
+    start: 'recto',
+    display: true,
+    made: true,
+    printOnly: true,
+  },
   prologue: { name: 'prologue', matter: 'body', start: 'chapter', listed: true },
   part: { name: 'part', matter: 'body', start: 'recto', listed: true, numbered: true },
   chapter: { name: 'chapter', matter: 'body', start: 'chapter', listed: true, numbered: true },

@@ -34,7 +34,7 @@ export function furnitureSource(
     slot(page, slot, at, room) {
       if (slot.parts.length === 0) return null;
       const { text, spans, tellsFolio } = slotText(page, slot, words);
-      if (text.trim() === '') return null;
+      if (text.trim() === '' && !slot.parts.some(({ kind }) => kind === 'rule')) return null;
       const whole = composeLine(compose, slot, at, text, spans);
       if (whole === null || widthOf(whole) <= room + 1e-6)
         return whole && { paragraph: whole, tellsFolio, isCut: false };
@@ -54,19 +54,30 @@ function slotText(page: Page, { parts }: FurnitureSlot, words: TokenWords) {
     const said = sayPart(page, part, words);
     if (part.kind === 'token' && part.token === 'folio') tellsFolio = true;
     // A sign between two tokens goes with what it parts: it says nothing when one of them is empty.
-    const isBetween = part.kind === 'text' && index > 0 && index < parts.length - 1;
+    const isBetween = part.kind !== 'token' && index > 0 && index < parts.length - 1;
     const isAlone =
       isBetween &&
       [parts[index - 1], parts[index + 1]].some((other) => other.kind === 'token' && !sayPart(page, other, words));
     if (said === '' || isAlone) return;
-    if (part.style !== undefined) spans.push({ from: text.length, to: text.length + said.length, style: part.style });
+    const touches = part.kind === 'rule' ? { touches: { strike: true } } : {};
+    if (part.style !== undefined || part.kind === 'rule')
+      spans.push({
+        from: text.length,
+        to: text.length + said.length,
+        ...(part.style === undefined ? {} : { style: part.style }),
+        ...touches,
+      });
     text += said;
   });
   return { text, spans, tellsFolio };
 }
 
+/** White of whole em with a line through it; joined at both ends, so that it is never the end of a line that is cut off. */
+const ruleText = (length: number): string => `\u2060${'\u2003'.repeat(length)}\u2060`;
+
 function sayPart(page: Page, part: FurniturePart, words: TokenWords): string {
   if (part.kind === 'text') return part.text;
+  if (part.kind === 'rule') return ruleText(part.length);
   const said = words.say(part.token, page, part.level ?? 2);
   return said === '' && part.orElse !== undefined ? words.say(part.orElse, page, part.level ?? 2) : said;
 }

@@ -2,7 +2,6 @@
 // that cannot be, index marks that say nothing.
 import type { Book, Division } from '../model/book';
 import type { Finding } from '../model/finding';
-import { MOST_FOLIO } from '../model/numbering';
 import type { ReferenceTable } from '../model/referenceTable';
 import { roleFacts, roleName } from '../model/roles';
 import { headingWords, titleBlock } from '../measure/headWords';
@@ -66,11 +65,6 @@ function titleFindings(
   if (title.length > LONG_TITLE) {
     const message = `The title has ${title.length} characters: too many to list or to repeat in a running head.`;
     found.push({ ...place, kind: 'title-very-long', grade: 'look', message });
-  }
-  const start = division.run?.start;
-  if (start != null && start > MOST_FOLIO) {
-    const message = `The folio run begins at ${start}: folios have at most four figures.`;
-    found.push({ ...place, kind: 'folio-run', grade: 'should', message });
   }
   const list = { contents: references.headings, figures: figuresOf(references), tables: tablesOf(references) };
   const own = list[division.role as keyof typeof list] as readonly unknown[] | undefined;

@@ -25,7 +25,7 @@ export function supplyIndex(text: string, pull: TypesetBook, book: Book, compose
     edits,
     entries: entries.length,
     marks: places.length + referring.length - lost.length,
-    questions: questionsOf(found, gone, composed),
+    questions: questionsOf(found, gone, pull, composed),
   };
 }
 
@@ -44,11 +44,12 @@ function marksOfLocator({ entry, from, to }: FoundLocator): MarkPlace[] {
 function questionsOf(
   found: readonly FoundLocator[],
   gone: ReadonlySet<string>,
+  pull: TypesetBook,
   composed: TypesetBook,
 ): IndexQuestion[] {
   const wanted = new Set(found.flatMap(({ from, to }) => [from?.block ?? '', to?.block ?? '']));
   const pageOf = findPlaces(composed.pages, wanted);
-  const spans = pagesOfBlocks(composed, wanted);
+  const [then, now] = [pagesOfBlocks(pull, wanted), pagesOfBlocks(composed, wanted)];
   return found.flatMap(({ entry, locator, from, to, doubt }): IndexQuestion[] => {
     const said = {
       term: entry.sub === '' ? entry.term : `${entry.term}, ${entry.sub}`,
@@ -58,11 +59,10 @@ function questionsOf(
     if (gone.has(from.block) || gone.has(to.block)) return [{ ...said, why: 'text gone', now: '', block: '' }];
     const folio = composed.pages[pageOf(from.block, from.offset)]?.folio ?? '';
     const place = { ...said, now: folio, block: from.block };
-    if (doubt === 'words not found') {
-      const isParted = (spans.get(from.block)?.size ?? 0) > 1;
-      return [{ ...place, why: isParted ? 'straddles' : 'words not found' }];
-    }
-    return folio === locator[0] ? [] : [{ ...place, why: 'moved' }];
+    if (folio !== locator[0]) return [{ ...place, why: 'moved' }];
+    // What is told of may run on over the page end that its paragraph meets now.
+    if ((now.get(from.block)?.size ?? 0) > (then.get(from.block)?.size ?? 0)) return [{ ...place, why: 'straddles' }];
+    return doubt === 'words not found' ? [{ ...place, why: 'words not found' }] : [];
   });
 }
 

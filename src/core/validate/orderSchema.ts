@@ -19,6 +19,7 @@ export const folioRunSchema = Joi.object({
 
 const furniturePart = Joi.alternatives(
   Joi.object({ kind: Joi.string().valid('text').required(), text: Joi.string().max(200).required(), style: tag() }),
+  Joi.object({ kind: Joi.string().valid('rule').required(), length: whole(1, 40, 'em'), style: tag() }),
   Joi.object({
     kind: Joi.string().valid('token').required(),
     token: oneOf(...TOKENS),

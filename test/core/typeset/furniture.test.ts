@@ -10,6 +10,7 @@ import {
   type FurnitureSet,
 } from '../../../src/core/model/furniture';
 import { columnLeft, gridBaseline, type Page, type TypesetBook } from '../../../src/core/model/pages';
+import { checkBook } from '../../../src/core/validate';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { STARTING_SPECS } from '../../../src/core/model/startingSpecs';
 import { compose, newContext } from '../../build/assets';
@@ -174,6 +175,27 @@ describe('furniture', () => {
           weight: 0.5,
         });
     }
+  });
+
+  it('takes rules of whole em among the words of a slot, drawn through their white', () => {
+    const ruled = (...lengths: number[]) => {
+      const rules = lengths.map((length) => ({ kind: 'rule', length }) as const);
+      const head = furnitureLine(2, { foreEdge: { style: 'RH', parts: [...rules, token('folio')] } });
+      return withSet(start, furnitureSet({ head, foot: null }, NO_FEET));
+    };
+    expect(() => checkBook(JSON.parse(JSON.stringify(ruled(3))))).to.not.throw();
+    for (const length of [0, 1.5, 41]) expect(() => checkBook(JSON.parse(JSON.stringify(ruled(length))))).to.throw();
+    const items = (made: Book) => textPages(compose(made)).map(({ furniture }) => furniture[0].paragraph);
+    const [none, three, six] = [ruled(), ruled(3), ruled(6)].map(items);
+    none.forEach((plain, k) => {
+      const runs = three[k].styled.runs.filter(({ line }) => line === 'through');
+      expect(runs.map(({ from, to }) => three[k].styled.text.slice(from, to).replaceAll('\u2060', ''))).to.deep.equal([
+        '\u2003'.repeat(3),
+      ]);
+      const wider = three[k].broken.textWidth[0] - plain.broken.textWidth[0];
+      expect(wider).to.be.closeTo(3 * runs[0].size, 0.01);
+      expect(six[k].broken.textWidth[0] - plain.broken.textWidth[0]).to.be.closeTo(2 * wider, 0.01);
+    });
   });
 
   it('shows no folio in a run that is counted and not shown', () => {

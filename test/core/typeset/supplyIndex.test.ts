@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { supplyIndex } from '../../../src/core/index';
 import { applyEdits, invertEdits } from '../../../src/core/edit';
 import type { Book } from '../../../src/core/model/book';
+import type { TypesetBook } from '../../../src/core/model/pages';
 import { readSuppliedIndex } from '../../../src/core/references';
 import { checkBook } from '../../../src/core/validate';
 import { compose } from '../../build/assets';
@@ -93,5 +94,43 @@ describe('an index that somebody supplies', () => {
     // Read twice, nothing is marked twice.
     const once = applyEdits(now, result.edits);
     expect(supplyIndex(supplied, composed, once, compose(once)).edits).to.deep.equal([]);
+  });
+
+  it('asks about an entry whose paragraph meets a page end that it did not meet in the pull', () => {
+    const letters = [...'abcdefghijklmnopqrst'];
+    const told = letters.map((letter, k) => p(`The sluice${letter} stood by. ${words(90, k)}`));
+    const made = (front: number): Book =>
+      book([
+        division('chapter', [
+          { ...p('Salt', 'CT'), id: 'head' },
+          ...Array.from({ length: front }, (_, k) => ({ ...p('Short.'), id: `front${k}` })),
+          ...told,
+        ]),
+        { ...division('index', [p('Index', 'TOH')], { matter: 'back' }), id: 'index' },
+      ]);
+    const before = compose(made(0));
+    const stands = (composed: TypesetBook, id: string) =>
+      composed.pages.filter(({ fragments }) => fragments.some(({ paragraph }) => paragraph.styled.block === id));
+    const whole = told.flatMap(({ id }, k) => {
+      const on = stands(before, id);
+      return on.length === 1 ? [{ id, term: `sluice${letters[k]}`, folio: on[0].folio }] : [];
+    });
+    const supplied = whole.map(({ term, folio }) => `${term}, ${folio}`).join('\n');
+    expect(supplyIndex(supplied, before, made(0), before).questions).to.deep.equal([]);
+
+    let parted = 0;
+    for (const front of [1, 2, 3, 4]) {
+      const after = compose(made(front));
+      const why = new Map(
+        supplyIndex(supplied, before, made(front), after).questions.map((question) => [question.term, question.why]),
+      );
+      for (const { id, term, folio } of whole) {
+        const [first, ...rest] = stands(after, id);
+        const wanted = first.folio !== folio ? 'moved' : rest.length > 0 ? 'straddles' : undefined;
+        expect(why.get(term), `${term}, ${front} before`).to.equal(wanted);
+        if (wanted === 'straddles') parted += 1;
+      }
+    }
+    expect(parted).to.be.greaterThan(0);
   });
 });

@@ -4,7 +4,7 @@ import mammoth from 'mammoth';
 import { unpack } from '../../../src/core/base/zip';
 import { dressHandbook } from '../../../src/core/edit';
 import { makeBook, manuscriptOf, readManuscript } from '../../../src/core/import';
-import { picturesOf, type Book } from '../../../src/core/model/book';
+import { canBeRead, picturesOf, type Book, type Division } from '../../../src/core/model/book';
 import type { Manuscript } from '../../../src/core/model/manuscript';
 import {
   normaliseSpans,
@@ -307,6 +307,24 @@ describe('the plain EPUB', () => {
     )!;
     expect(link[3]).to.equal('The wall');
     expect(read(link[1])).to.include(`id="h-${link[2]}"`);
+  }).timeout(60_000);
+
+  it('has the divisions that can be read and are wished in it, and no half-title unless it is', () => {
+    const half = (notInEbook: boolean) => ({
+      ...division('half-title', [p('A Half Title', 'TOH')], { matter: 'front' }),
+      ...(notInEbook ? { notInEbook } : {}),
+    });
+    const contents = division('contents', [p('What It Holds', 'TOH')], { matter: 'front' });
+    const read = (...front: Division[]) =>
+      Object.values(unpack(check({ ...sample(), divisions: [...front, ...sample().divisions] }), () => true))
+        .map((bytes) => new TextDecoder().decode(bytes))
+        .join('');
+    const neither = read(half(true), contents);
+    expect(neither).to.include('A Book').and.not.include('A Half Title').and.not.include('What It Holds');
+    expect([half(true), contents].map(canBeRead)).to.deep.equal([true, false]);
+    const both = read(half(false), contents);
+    expect(both).to.include('A Half Title');
+    expect(both).to.include('halftitlepage');
   }).timeout(60_000);
 
   it('is so for any copy', () => {

@@ -4,7 +4,7 @@ import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { packEpub } from '../../base/zip';
 import { fieldText } from '../../measure/fields';
-import type { Book, Division } from '../../model/book';
+import { canBeRead, type Book, type Division } from '../../model/book';
 import { roleName } from '../../model/roles';
 import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
 import { plainWords } from '../../measure/headWords';
@@ -12,22 +12,12 @@ import { authorOf, headsOf, levelOf, numberedNotes, type HeadsOfCopy, type Numbe
 import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
-/** What only a book of pages has. */
-const LEFT_OUT: ReadonlySet<Division['role']> = new Set([
-  'blank',
-  'contents',
-  'half-title',
-  'second-half-title',
-  'figures',
-  'tables',
-]);
-
-/** Whether a division is in the ebook; an index without copy of its own is made of folios. */
-const isRead = ({ role, notInEbook, blocks }: Division) =>
-  !LEFT_OUT.has(role) && notInEbook !== true && !(role === 'index' && blocks.length < 2);
+const isRead = (division: Division) => canBeRead(division) && division.notInEbook !== true;
 
 const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
   title: 'titlepage',
+  'half-title': 'halftitlepage',
+  'second-half-title': 'halftitlepage',
   imprint: 'copyright-page',
   dedication: 'dedication',
   epigraph: 'epigraph',

@@ -1,6 +1,6 @@
 // The chosen division: its role, where it begins, how it is laid out, furnished and numbered, and where it is left out.
 import { useId, type ReactNode } from 'react';
-import type { Division } from '../../../core/model/book';
+import { canBeRead, type Division } from '../../../core/model/book';
 import { layoutsOf } from '../../../core/model/displayLayouts';
 import { openerKind, openerSettings } from '../../../core/measure/openers';
 import type { FolioRun } from '../../../core/model/numbering';
@@ -135,12 +135,14 @@ function Facts({ division }: { division: Division }) {
           disabled={readOnly}
           onChange={(on) => set({ notInPrint: on ? undefined : true }, on ? 'in print' : 'out of print')}
         />
-        <Tick
-          label="In the ebook"
-          isOn={division.notInEbook !== true}
-          disabled={readOnly}
-          onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
-        />
+        {canBeRead(division) && (
+          <Tick
+            label="In the ebook"
+            isOn={division.notInEbook !== true}
+            disabled={readOnly}
+            onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
+          />
+        )}
         <TextSetting
           label="Short title"
           value={division.shortTitle ?? ''}
@@ -261,9 +263,15 @@ function Corrections({ division }: { division: Division }) {
   const dispatch = useAppDispatch();
   const headings = useAppSelector((state) => state.compose.summary?.headings) ?? [];
   const readOnly = useAppSelector((state) => state.book.readOnly);
-  if (division.role !== 'contents') return null;
+  const captions = useAppSelector((state) => state.compose.summary?.captions) ?? [];
+  if (!['contents', 'figures', 'tables'].includes(division.role)) return null;
   const { corrections = {} } = division;
-  const listed = headings.filter(({ block, division: own }) => block !== '' && own !== division.id);
+  const listed =
+    division.role === 'contents'
+      ? headings.filter(({ block, division: own }) => block !== '' && own !== division.id)
+      : captions
+          .filter(({ kind }) => kind === (division.role === 'figures' ? 'figure' : 'table'))
+          .map(({ text, ...place }) => ({ ...place, title: text }));
   const set = (block: string, text: string) => {
     const next = { ...corrections };
     if (text === '') delete next[block];
@@ -279,7 +287,8 @@ function Corrections({ division }: { division: Division }) {
   return (
     <SettingGroup title="Entries" aside={`${Object.keys(corrections).length} corrected`}>
       <p className="px-3.5 py-1 text-[12px] text-quiet">
-        What is typed stands for the head’s words; | breaks the line. Empty, the entry says what the head says.
+        What is typed stands for the words of the head or caption; | breaks the line. Empty, the entry says what they
+        say.
       </p>
       {listed.map(({ block, title, folio }) => (
         <TextSetting

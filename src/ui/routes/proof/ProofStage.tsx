@@ -50,7 +50,6 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'target-gone': 'Cross-references to nothing',
   'title-empty': 'Divisions without a title',
   'title-very-long': 'Very long titles',
-  'folio-run': 'Folio runs',
   'index-mark': 'Index marks without a term',
   'contents-empty': 'Lists with nothing in them',
   unsettled: 'Page numbers that did not settle',

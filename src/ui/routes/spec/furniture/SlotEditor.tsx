@@ -30,6 +30,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
     setParts(part === null ? slot.parts.toSpliced(at, 1) : slot.parts.with(at, part), what);
   const add = (what: string) => {
     if (what === 'text') setParts([...slot.parts, { kind: 'text', text: ' ' }], 'Words in the furniture');
+    else if (what === 'rule') setParts([...slot.parts, { kind: 'rule', length: 2 }], 'Rule in the furniture');
     else if (what.startsWith('space:'))
       setParts([...slot.parts, { kind: 'text', text: what.slice(6) }], 'White in the furniture');
     else {
@@ -94,6 +95,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
         >
           <option value="">Add …</option>
           <option value="text">Words</option>
+          <option value="rule">Rule</option>
           {TOKENS.map((token) => (
             <option key={token} value={token}>
               {TOKEN_NAMES[token]}
@@ -189,6 +191,22 @@ function PartFields({ part, onChange }: { part: FurniturePart; onChange: (part: 
             ))}
           </select>
         </>
+      )}
+      {part.kind === 'rule' && (
+        <label className="flex items-center gap-2">
+          <span className="text-quiet">Long</span>
+          <select
+            className="setting-select w-[84px]"
+            value={String(part.length)}
+            onChange={(event) => onChange({ ...part, length: Number(event.target.value) })}
+          >
+            {[1, 2, 3, 4, 6, 8, 12, 16, 24, 40].map((length) => (
+              <option key={length} value={length}>
+                {length} em
+              </option>
+            ))}
+          </select>
+        </label>
       )}
       {part.kind === 'token' && (
         <>
