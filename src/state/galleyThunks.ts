@@ -1,10 +1,10 @@
 // What is typed in the galley becomes edits of the book: one entry of the history for each, joined while typing.
 import {
-  characterStyleEdits,
-  removeBlocksEdits,
   mergeDivisionEdits,
   mergeParagraphsEdit,
+  rangeCharacterEdits,
   renumbered,
+  replaceRangeEdits,
   restyleEdits,
   splitDivisionEdits,
 } from '../core/edit';
@@ -74,23 +74,27 @@ export function takeGalleyChange(change: GalleyChange): AppThunk {
   };
 }
 
-/** Takes whole paragraphs of a division away, with their notes; one undo step. */
-export function removeParagraphs(stream: StreamId, blocks: ReadonlySet<BlockId>): AppThunk {
-  return (dispatch, getState) => {
+/** Puts text in the place of a stretch over several documents of the galley; answers where the caret stands then. */
+export function replaceRange(range: TextSelection, text: string): AppThunk<TextSelection | null> {
+  return (dispatch, getState, { now }) => {
     const { book, readOnly } = getState().book;
-    if (book === null || readOnly) return;
-    const edits = removeBlocksEdits(book, stream, blocks);
-    for (const one of edits) if (one.kind === 'setNote' && one.from !== null) remember(one.from);
-    if (edits.length > 0) dispatch(edit('Paragraphs taken out', edits));
+    if (book === null || readOnly) return null;
+    const made = replaceRangeEdits(book, range, text);
+    if (made === null) return null;
+    for (const one of made.edits) if (one.kind === 'setNote' && one.from !== null) remember(one.from);
+    const after = { stream: range.stream, anchor: made.caret, head: made.caret };
+    const name = text === '' ? 'Text taken out' : 'Text replaced';
+    dispatch(bookEdited({ name, edits: made.edits, time: now(), selection: { before: range, after } }));
+    return after;
   };
 }
 
-/** Sets the whole text of paragraphs in a character style, or in none; one undo step. */
-export function setWholeCharacterStyle(stream: StreamId, blocks: ReadonlySet<BlockId>, tag: StyleTag | null): AppThunk {
+/** Sets a stretch over several documents of the galley in a character style, or in none; one undo step. */
+export function setRangeCharacterStyle(range: TextSelection, tag: StyleTag | null): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     if (book === null || readOnly) return;
-    const edits = characterStyleEdits(book, stream, blocks, tag);
+    const edits = rangeCharacterEdits(book, range, tag);
     if (edits.length > 0) dispatch(edit('Character style', edits));
   };
 }

@@ -75,7 +75,7 @@ describe('the galley of a long division', () => {
     await page.keyboard.press('Delete');
     await page.locator('.galley-empty').waitFor();
     expect(await page.locator('.galley-row').count()).to.equal(1);
-    await page.getByRole('button', { name: 'Undo: Paragraphs taken out' }).click();
+    await page.getByRole('button', { name: 'Undo: Text taken out' }).click();
     await row('0').waitFor();
   });
 
@@ -91,5 +91,55 @@ describe('the galley of a long division', () => {
     expect(await row('141').getAttribute('class')).to.not.include('is-in-range');
     await page.keyboard.press('Escape');
     expect(await row('139').getAttribute('class')).to.not.include('is-in-range');
+  });
+
+  it('begins and ends inside paragraphs: what is typed takes its place, and undo brings the text back', async () => {
+    await page.locator('.galley').evaluate((box) => box.scrollTo(0, 0));
+    const first = await editors().first().locator('.galley-row').count();
+    const [last, next] = [String(first - 1), String(first)];
+    await scrollTo(last);
+    const text = async (start: string) => ((await row(start).locator('.galley-text').textContent()) ?? '').trim();
+    const [before, after] = [await text(last), await text(next)];
+    await row(last).locator('.galley-text').click();
+    await row(last)
+      .locator('.galley-text')
+      .evaluate((one, offset) => getSelection()!.setBaseAndExtent(one.firstChild!, offset, one.firstChild!, offset), 9);
+    await page.keyboard.press('Shift+End');
+    // On from the paragraph's last line into the next document, and there a few letters in.
+    for (let tries = 0; tries < 30 && (await page.locator('.galley-range').count()) === 0; tries += 1)
+      await page.keyboard.press('Shift+ArrowDown');
+    for (let k = 0; k < 5; k += 1) await page.keyboard.press('Shift+ArrowRight');
+    await page.waitForFunction(() => document.querySelectorAll('.galley-range').length === 2);
+    const shown = await page.locator('.galley-range').allTextContents();
+    expect(shown).to.deep.equal([before.slice(9), after.slice(0, 5)]);
+    await page.keyboard.type('+');
+    const joined = page.locator('.galley-text', { hasText: `${before.slice(0, 9)}+${after.slice(5, 20)}` });
+    await joined.waitFor();
+    expect(await page.locator('.galley-range').count()).to.equal(0);
+    await page.keyboard.type('on');
+    await page.locator('.galley-text', { hasText: `${before.slice(0, 9)}+on${after.slice(5, 20)}` }).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    expect([await text(last), await text(next)]).to.deep.equal([before, after]);
+  });
+
+  it('is dragged from one document into another', async () => {
+    const first = await editors().first().locator('.galley-row').count();
+    const [last, next] = [String(first - 1), String(first)];
+    await row(next).scrollIntoViewIfNeeded();
+    const [a, b] = [
+      (await row(last).locator('.galley-text').boundingBox())!,
+      (await row(next).locator('.galley-text').boundingBox())!,
+    ];
+    await page.mouse.move(a.x + a.width / 2, a.y + a.height - 30);
+    await page.mouse.down();
+    await page.mouse.move(b.x + 60, b.y + 12, { steps: 6 });
+    await page.mouse.up();
+    expect(await page.locator('.galley-range').count()).to.equal(2);
+    const [end, start] = await page.locator('.galley-range').allTextContents();
+    expect((await row(last).locator('.galley-text').textContent())!.trim().endsWith(end)).to.equal(true);
+    expect((await row(next).locator('.galley-text').textContent())!.trim().startsWith(start)).to.equal(true);
+    await page.keyboard.press('Escape');
+    expect(await page.locator('.galley-range').count()).to.equal(0);
   });
 });

@@ -168,8 +168,9 @@ function StretchBox({ control, id, name, blocks, first, count, hidden, notes, ma
     };
   }, [control, id, name, isThere]);
   useEffect(() => {
-    editor.current?.sync(blocks, first, count, hidden);
-    control.settle();
+    if (editor.current === null) return;
+    editor.current.sync(blocks, first, count, hidden);
+    control.settle([editor.current]);
   }, [control, blocks, first, count, hidden, isThere, name]);
   useEffect(() => editor.current?.dressAll(), [notes, isThere, name]);
   useEffect(() => editor.current?.showMarks(marks), [marks, isThere, name]);

@@ -6,22 +6,22 @@ import type { TextSelection } from '../../../../core/model/bookEdit';
 import type { FindRange } from '../../../../core/model/find';
 import { countWords } from '../../../../core/model/book';
 import {
-  removeParagraphs,
-  setWholeCharacterStyle,
   isNoteKnown,
   mergeAtSeam,
+  replaceRange,
   setParagraphStyle,
+  setRangeCharacterStyle,
   takeGalleyChange,
 } from '../../../../state/galleyThunks';
 import { keepPicture } from '../../../../state/incomingThunks';
 import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
-import { placeAt } from '../../../../galley';
+import { placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
 import type { Block, CrossReference } from '../../../../core/model/streams';
 import { referenceLabel } from '../../../../state/references';
 import type { GalleyHost } from './host';
-import { ParagraphRange } from './paragraphRange';
+import { LongSelection } from './longSelection';
 import { StreamView } from './streamView';
 import { TagMargin } from './tagMargin';
 
@@ -40,10 +40,10 @@ export class GalleyControl implements GalleyHost {
   /** The editors that are there, with the place of each in the division, in order. */
   readonly editors = new Map<number, StreamView>();
   private active: StreamView | null = null;
-  /** The division's block in which the caret was last: it stays known when its editor is scrolled away. */
-  private caret: string | null = null;
+  /** Where in the division the selection was last held: it stays known when its editor is scrolled away. */
+  private caret: BlockPlace | null = null;
   private tags: TagMargin | null = null;
-  private range: ParagraphRange | null = null;
+  private range: LongSelection | null = null;
   private facts: SelectionFacts = NOTHING;
   private folded: ReadonlySet<string> = new Set();
   private readonly listeners = new Set<() => void>();
@@ -82,13 +82,20 @@ export class GalleyControl implements GalleyHost {
       toText: (block) =>
         this.select({ stream: this.division, anchor: { block, offset: 0 }, head: { block, offset: 0 } }),
     });
-    this.range = new ParagraphRange(container, {
+    this.range = new LongSelection(container, {
+      stream: this.division,
       blocks: () => this.blocks(),
-      caret: () => this.caretBlock(),
+      anchor: () => (this.caretBlock() === null ? null : this.caret),
       isOneDocument: (a, b) => [...this.editors.values()].some((editor) => editor.holds(a) && editor.holds(b)),
+      placeAtPoint: (block, left, top) => this.holder(block)?.placeAtPoint(left, top) ?? null,
       changed: () => this.rangeChanged(),
-      remove: (blocks) => this.store.dispatch(removeParagraphs(this.division, blocks)),
-      setCharacter: (blocks, tag) => this.store.dispatch(setWholeCharacterStyle(this.division, blocks, tag)),
+      goTo: (place) => this.holder(place.block)?.showPlace(place),
+      replace: (selection, text) => {
+        const caret = this.store.dispatch(replaceRange(selection, text));
+        // Its editor has not taken in the new text yet.
+        if (caret !== null) this.wanted = caret;
+      },
+      setCharacter: (selection, tag) => this.store.dispatch(setRangeCharacterStyle(selection, tag)),
     });
     const withhold = provideSelection(() => this.selectedRanges());
     return () => {
@@ -109,10 +116,10 @@ export class GalleyControl implements GalleyHost {
     this.editors.delete(key);
   }
 
-  /** Tries the selection that waits for its editor. */
-  settle(): void {
+  /** Tries the selection that waits for its editor: in one that has just taken in the book's text, or in those there are. */
+  settle(editors: Iterable<StreamView> = this.editors.values()): void {
     const { wanted } = this;
-    if (wanted !== null && [...this.editors.values()].some((editor) => editor.selectPlaces(wanted.anchor, wanted.head)))
+    if (wanted !== null && [...editors].some((editor) => editor.selectPlaces(wanted.anchor, wanted.head)))
       this.wanted = null;
   }
 
@@ -129,7 +136,8 @@ export class GalleyControl implements GalleyHost {
 
   /** The paragraph of the division in which the caret stands; null for none. */
   caretBlock(): string | null {
-    return this.caret !== null && this.blocks().some(({ id }) => id === this.caret) ? this.caret : null;
+    const block = this.caret?.block;
+    return block !== undefined && this.blocks().some(({ id }) => id === block) ? block : null;
   }
 
   private blocks(): readonly Block[] {
@@ -139,37 +147,53 @@ export class GalleyControl implements GalleyHost {
   readonly selectAll = (view: StreamView): boolean => {
     const blocks = this.blocks();
     if (blocks.length <= view.view.state.doc.childCount) return false;
-    this.range?.select(blocks[0].id, blocks[blocks.length - 1].id);
+    const last = blocks[blocks.length - 1];
+    const end = { block: last.id, offset: last.kind === 'paragraph' ? last.text.length : 0 };
+    this.range?.select({ block: blocks[0].id, offset: 0 }, end);
     return true;
   };
-  readonly isInRange = (block: string) => this.range?.blocks.has(block) ?? false;
+  readonly rangeParts = () => this.range?.parts ?? [];
+
+  private holder(block: string): StreamView | undefined {
+    return [...this.editors.values()].find((editor) => editor.holds(block));
+  }
+
+  /** Goes on selecting into the document after this one (1) or before it (-1); false where there is none. */
+  readonly extendAcross = (view: StreamView, direction: -1 | 1): boolean => {
+    const { range, caret } = this;
+    const blocks = this.blocks();
+    const edge = direction > 0 ? view.firstBlock + view.view.state.doc.childCount : view.firstBlock - 1;
+    if (range === null || caret === null || view.stream !== this.division || blocks[edge] === undefined) return false;
+    const next = blocks[edge];
+    const offset = direction < 0 && next.kind === 'paragraph' ? next.text.length : 0;
+    range.select(caret, { block: next.id, offset });
+    return true;
+  };
 
   /** Sets a character style on a selection over more than one document; false when there is none. */
   setRangeCharacter(tag: string | null): boolean {
-    const blocks = this.range?.blocks;
-    if (blocks === undefined || blocks.size === 0) return false;
-    this.store.dispatch(setWholeCharacterStyle(this.division, blocks, tag));
+    const selection = this.range?.selection ?? null;
+    if (selection === null) return false;
+    this.store.dispatch(setRangeCharacterStyle(selection, tag));
     return true;
   }
 
   private rangeChanged(): void {
-    const selected = this.range?.blocks ?? new Set();
-    const texts = this.blocks().flatMap((block) =>
-      selected.has(block.id) && block.kind === 'paragraph' ? [block.text] : [],
-    );
+    const parts = this.rangeParts();
+    const texts = parts.map(({ block, from, to }) => (block.kind === 'paragraph' ? block.text.slice(from, to) : ''));
     const words = texts.reduce((sum, text) => sum + countWords(text), 0);
     const characters = texts.reduce((sum, text) => sum + text.length, 0);
-    this.facts = { ...NOTHING, words, characters, hasText: selected.size > 0 };
+    this.facts = { ...NOTHING, words, characters, hasText: parts.length > 0 };
     for (const editor of this.editors.values()) editor.dressAll();
     this.tell();
   }
 
   /** What is selected, paragraph by paragraph. */
   selectedRanges(): readonly FindRange[] {
-    const whole = this.range?.blocks;
-    if (whole !== undefined && whole.size > 0)
-      return this.blocks().flatMap((block) =>
-        whole.has(block.id) && block.kind === 'paragraph' ? [{ block: block.id, from: 0, to: block.text.length }] : [],
+    const parts = this.rangeParts();
+    if (parts.length > 0)
+      return parts.flatMap(({ block, from, to }) =>
+        block.kind === 'paragraph' ? [{ block: block.id, from, to }] : [],
       );
     const { active } = this;
     if (active === null || active.view.isDestroyed) return [];
@@ -186,7 +210,8 @@ export class GalleyControl implements GalleyHost {
 
   /** A paragraph, with those selected around it. */
   private withSelected(block: string): ReadonlySet<string> {
-    if (this.range?.blocks.has(block)) return this.range.blocks;
+    const inRange = new Set(this.rangeParts().map((part) => part.block.id));
+    if (inRange.has(block)) return inRange;
     const found = new Set([block]);
     const { active } = this;
     if (active === null || active.stream !== this.division) return found;
@@ -222,11 +247,11 @@ export class GalleyControl implements GalleyHost {
 
   moved(view: StreamView): void {
     this.active = view;
-    if (view.stream === this.division) this.caret = placeAt(view.view.state.doc, view.view.state.selection.head).block;
+    if (view.stream === this.division) this.caret = placeAt(view.view.state.doc, view.view.state.selection.anchor);
     if (this.frame !== 0) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
-      if ((this.range?.blocks.size ?? 0) > 0) return;
+      if (this.rangeParts().length > 0) return;
       const facts = this.factsOf(view);
       if (JSON.stringify(facts) === JSON.stringify(this.facts)) return;
       this.facts = facts;

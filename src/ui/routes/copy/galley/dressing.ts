@@ -11,6 +11,8 @@ export type Places = readonly Place[];
 interface Dressing {
   readonly marks: boolean;
   readonly places: Places;
+  /** Ends of a selection over several documents. */
+  readonly range: Places;
   readonly shown: DecorationSet;
 }
 
@@ -38,7 +40,7 @@ const UNSEEN = /[ \u00A0\u202F\u2009\u2002\u2003\u200A\u2007\u00AD\u2011\u200B\u
 const plugin = new Plugin<Dressing>({
   key,
   state: {
-    init: (_config, state) => made({ marks: false, places: [] }, state),
+    init: (_config, state) => made({ marks: false, places: [], range: [] }, state),
     apply(transaction: Transaction, old, _before, state) {
       const wish = transaction.getMeta(plugin) as Partial<Dressing> | undefined;
       if (wish !== undefined) return made({ ...old, ...wish }, state);
@@ -55,19 +57,19 @@ const plugin = new Plugin<Dressing>({
 
 export const dressPlugin = plugin;
 
-function made({ marks, places }: Omit<Dressing, 'shown'>, { doc }: EditorState): Dressing {
+function made({ marks, places, range }: Omit<Dressing, 'shown'>, { doc }: EditorState): Dressing {
   const found: Decoration[] = [];
   if (marks) doc.descendants((node, at) => void (node.isText && found.push(...signsOf(node, at))));
   const byBlock = new Map<string, Place[]>();
-  for (const place of places) byBlock.set(place.block, [...(byBlock.get(place.block) ?? []), place]);
-  if (places.length > 0)
+  for (const place of [...places, ...range]) byBlock.set(place.block, [...(byBlock.get(place.block) ?? []), place]);
+  if (byBlock.size > 0)
     doc.descendants((node, at) => {
       for (const place of byBlock.get(node.attrs.id as string) ?? []) {
         const to = place.to === Infinity ? node.content.size : place.to;
         if (to <= node.content.size) found.push(...decorationsOf({ ...place, to }, at + 1));
       }
     });
-  return { marks, places, shown: DecorationSet.create(doc, found) };
+  return { marks, places, range, shown: DecorationSet.create(doc, found) };
 }
 
 function decorationsOf({ from, to, className, title, shows }: Place, start: number): Decoration[] {

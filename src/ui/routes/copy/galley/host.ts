@@ -1,4 +1,5 @@
 // What the galley's editors ask of the screen around them.
+import type { BlockPart } from '../../../../core/edit';
 import type { Book, Note } from '../../../../core/model/book';
 import type {
   BlockId,
@@ -33,8 +34,10 @@ export interface GalleyHost {
   readonly leave: (view: StreamView, direction: -1 | 1) => boolean;
   /** Selects the whole division where it is more than one document; false where it is not. */
   readonly selectAll: (view: StreamView) => boolean;
-  /** Whether a paragraph is in a selection over more than one document. */
-  readonly isInRange: (block: BlockId) => boolean;
+  /** What of each block is in a selection over more than one document. */
+  readonly rangeParts: () => readonly BlockPart[];
+  /** Goes on selecting with Shift into the next document (1) or the one before (-1); false where there is none. */
+  readonly extendAcross: (view: StreamView, direction: -1 | 1) => boolean;
   /** Goes to the style tag of a paragraph. */
   readonly goToTag: (block: BlockId) => boolean;
   /** Copy of another program, or files: put in at the caret. */

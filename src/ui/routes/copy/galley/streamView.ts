@@ -45,6 +45,7 @@ export class StreamView {
   /** Blocks whose rows hold the ends of the selection. */
   private held: ReadonlySet<string> = new Set();
   private readonly paragraphs = new Set<ParagraphView>();
+  private showsRange = false;
 
   constructor(
     mount: HTMLElement,
@@ -126,6 +127,8 @@ export class StreamView {
       Backspace: (state) => isAtEdge(state, -1) && host.joinAcross(this, -1),
       Delete: (state) => isAtEdge(state, 1) && host.joinAcross(this, 1),
       'Shift-Tab': (state) => !this.options.isNote && host.goToTag(placeAt(state.doc, state.selection.head).block),
+      'Shift-ArrowUp': (state, _dispatch, view) => this.mayExtend(state, view, -1),
+      'Shift-ArrowDown': (state, _dispatch, view) => this.mayExtend(state, view, 1),
       ArrowUp: (state, _dispatch, view) => this.mayLeave(state, view, -1),
       ArrowDown: (state, _dispatch, view) => this.mayLeave(state, view, 1),
       Escape: () => this.options.isNote && host.leave(this, -1),
@@ -138,11 +141,12 @@ export class StreamView {
 
   private mayLeave(state: EditorState, view: EditorView | undefined, direction: -1 | 1): boolean {
     if (this.options.isNote || view === undefined || !state.selection.empty) return false;
-    const isLast =
-      direction < 0
-        ? state.selection.$head.index(0) === 0
-        : state.selection.$head.index(0) === state.doc.childCount - 1;
-    return isLast && view.endOfTextblock(direction < 0 ? 'up' : 'down') && this.host.leave(this, direction);
+    return isAtDocumentEdge(state, view, direction) && this.host.leave(this, direction);
+  }
+
+  private mayExtend(state: EditorState, view: EditorView | undefined, direction: -1 | 1): boolean {
+    if (this.options.isNote || view === undefined) return false;
+    return isAtDocumentEdge(state, view, direction) && this.host.extendAcross(this, direction);
   }
 
   /** A transaction of this editor: into the document, and as edits into the book. */
@@ -215,6 +219,11 @@ export class StreamView {
   dressAll(): void {
     const { styles } = this.host.book().spec;
     const marks = generatedMarks(this.host.book(), this.all);
+    const parts = this.host.rangeParts();
+    const whole = new Set(parts.flatMap(({ block, isWhole }) => (isWhole ? [block.id] : [])));
+    this.showRange(
+      parts.filter(({ isWhole }) => !isWhole).map(({ block, from, to }) => ({ block: block.id, from, to })),
+    );
     const places = new Map<string, number>();
     for (let at = this.first; at < this.first + this.count; at += 1) places.set(this.all[at].id, at);
     for (const paragraph of this.paragraphs) {
@@ -227,7 +236,7 @@ export class StreamView {
         tag,
         styleName: styles[tag]?.name ?? 'without a match',
         isHidden: this.hidden.has(paragraph.block),
-        isInRange: this.host.isInRange(paragraph.block),
+        isInRange: whole.has(paragraph.block),
         isFolded:
           meaning !== undefined && /^heading[2-6]$/.test(meaning) ? this.host.folding.isFolded(paragraph.block) : null,
         mark: marks.get(paragraph.block) ?? '',
@@ -245,6 +254,14 @@ export class StreamView {
   /** Marks stretches of the text, such as what was found. */
   showPlaces(places: Places): void {
     this.view.dispatch(this.view.state.tr.setMeta(dressPlugin, { places }));
+  }
+
+  /** Shows where a selection over several documents begins and ends inside a paragraph. */
+  private showRange(parts: readonly { readonly block: string; readonly from: number; readonly to: number }[]): void {
+    if (parts.length === 0 && !this.showsRange) return;
+    this.showsRange = parts.length > 0;
+    const range = parts.map((part) => ({ ...part, className: 'galley-range', title: '' }));
+    this.view.dispatch(this.view.state.tr.setMeta(dressPlugin, { range }));
   }
 
   showMarks(isOn: boolean): void {
@@ -281,6 +298,20 @@ export class StreamView {
     const isText = doc.resolve(from).parent.isTextblock && doc.resolve(to).parent.isTextblock;
     this.select(isText ? TextSelection.create(doc, from, to) : NodeSelection.create(doc, from));
     return true;
+  }
+
+  /** The place of the text nearest to a point of the window. */
+  placeAtPoint(left: number, top: number): BlockPlace | null {
+    const found = this.view.posAtCoords({ left, top });
+    return found === null ? null : placeAt(this.view.state.doc, found.pos);
+  }
+
+  /** Brings a place of the text into view without selecting it. */
+  showPlace(place: BlockPlace): void {
+    const at = positionOf(this.view.state.doc, place);
+    if (at === null) return;
+    const dom = this.view.domAtPos(at).node;
+    (dom instanceof Element ? dom : dom.parentElement)?.scrollIntoView({ block: 'nearest' });
   }
 
   private select(selection: Selection): void {
@@ -335,6 +366,13 @@ export class StreamView {
   destroy(): void {
     this.view.destroy();
   }
+}
+
+/** Whether the caret stands on the first line of a document (-1) or on its last (1). */
+function isAtDocumentEdge(state: EditorState, view: EditorView, direction: -1 | 1): boolean {
+  const at = state.selection.$head.index(0);
+  const isLast = direction < 0 ? at === 0 : at === state.doc.childCount - 1;
+  return isLast && view.endOfTextblock(direction < 0 ? 'up' : 'down');
 }
 
 /** A paragraph of a note or a cell: no margins. */
