@@ -5,6 +5,7 @@ import type { HistoryEntry } from '../core/model/bookEdit';
 import { migrate } from '../core/model/migrations';
 import { picturesIn, type Block, type PictureBytes } from '../core/model/streams';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
+import { divisionWrites, gatherDivisions } from './divisionStore';
 
 /** A book with its history, as it is held open. */
 export interface OpenBook {
@@ -31,23 +32,23 @@ export class BookRepository {
 
   /** `pictures`: bytes of its pictures by their hash. */
   async add(book: Book, time: number, pictures: PictureBytes = {}): Promise<void> {
-    const { books, divisions, notes, pictures: kept } = this.database;
-    await this.database.transaction('rw', books, divisions, notes, kept, async () => {
+    const { books, divisions, pieces, notes, pictures: kept } = this.database;
+    await this.database.transaction('rw', books, divisions, pieces, notes, kept, async () => {
       await kept.bulkPut(Object.entries(pictures).map(([hash, bytes]) => ({ book: book.id, hash, bytes })));
       await books.put({ ...headOf(book), revision: 0, cursor: 0, touched: time, words: 0, findings: 0 });
-      await divisions.bulkPut(book.divisions.map((value) => ({ book: book.id, division: value.id, value })));
+      await Promise.all(divisionWrites(this.database, book.id, [], book.divisions));
       await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: book.id, note: value.id, value })));
     });
   }
 
   /** Undefined when there is no such book. Throws NewerFormatError. */
   async open(id: string): Promise<OpenBook | undefined> {
-    const { books, divisions, notes, log } = this.database;
-    return this.database.transaction('r', books, divisions, notes, log, async () => {
+    const { books, divisions, pieces, notes, log } = this.database;
+    return this.database.transaction('r', books, divisions, pieces, notes, log, async () => {
       const record = await books.get(id);
       if (record === undefined) return undefined;
       if (record.format > BOOK_FORMAT) throw new NewerFormatError();
-      const own = new Map((await divisions.where('book').equals(id).toArray()).map((row) => [row.division, row.value]));
+      const kept = await gatherDivisions(this.database, id);
       const noteRows = await notes.where('book').equals(id).toArray();
       const entries = await log.where('book').equals(id).sortBy('number');
       const book = migrate({
@@ -56,11 +57,12 @@ export class BookRepository {
         nextId: record.nextId,
         particulars: record.particulars,
         spec: record.spec,
-        divisions: record.divisionIds.map((division) => own.get(division)!),
+        divisions: record.divisionIds.map((division) => kept.divisions.get(division)!),
         notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
         ...(record.source === undefined ? {} : { source: record.source }),
         ...(record.pageTouches === undefined ? {} : { pageTouches: record.pageTouches }),
       }) as unknown as Book;
+      kept.remember(book.divisions);
       return { book, entries: entries.map((row) => row.entry), cursor: record.cursor, revision: record.revision };
     });
   }
@@ -70,12 +72,12 @@ export class BookRepository {
    * screen's own work, and in a row they would take long while somebody types.
    */
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
-    const { books, divisions, notes, log } = this.database;
+    const { books, divisions, pieces, notes, log } = this.database;
     const id = after.book.id;
     await this.keepPictures(before.book, after.book);
-    await this.database.transaction('rw', books, divisions, notes, log, () =>
+    await this.database.transaction('rw', books, divisions, pieces, notes, log, () =>
       Promise.all([
-        ...this.saveDivisions(before.book, after.book),
+        ...divisionWrites(this.database, id, before.book.divisions, after.book.divisions),
         ...this.saveNotes(before.book, after.book),
         ...this.saveLog(before, after),
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
@@ -91,19 +93,6 @@ export class BookRepository {
       const other = await pictures.where('hash').equals(hash).first();
       if (other !== undefined) await pictures.put({ ...other, book: after.id });
     }
-  }
-
-  private saveDivisions(before: Book, after: Book): PromiseLike<unknown>[] {
-    if (before.divisions === after.divisions) return [];
-    const old = new Map(before.divisions.map((division) => [division.id, division]));
-    const changed = after.divisions.filter((division) => old.get(division.id) !== division);
-    const kept = new Set(after.divisions.map((division) => division.id));
-    const gone = [...old.keys()].filter((division) => !kept.has(division));
-    const { divisions } = this.database;
-    return [
-      ...changed.map((value) => divisions.put({ book: after.id, division: value.id, value })),
-      ...gone.map((division) => divisions.delete([after.id, division])),
-    ];
   }
 
   private saveNotes(before: Book, after: Book): PromiseLike<unknown>[] {
@@ -140,8 +129,8 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, notes, log, pulls, pullParts, pictures } = this.database;
-    const owned = [divisions, notes, log, pulls, pullParts, pictures];
+    const { books, divisions, pieces, notes, log, pulls, pullParts, pictures } = this.database;
+    const owned = [divisions, pieces, notes, log, pulls, pullParts, pictures];
     await this.database.transaction('rw', [books, ...owned], async () => {
       await books.delete(id);
       await Promise.all(owned.map((table) => table.where('book').equals(id).delete()));

@@ -5,6 +5,8 @@ import type { HistoryEntry } from '../core/model/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { FaceRecord } from '../core/model/faces';
 import type { Spec } from '../core/model/spec';
+import type { Block } from '../core/model/streams';
+import type { PieceLayout } from './pieces';
 
 /** The composed title page, kept for the Shelf. */
 export interface CoverRecord {
@@ -39,7 +41,18 @@ export interface BookRecord {
 export interface DivisionRecord {
   readonly book: string;
   readonly division: string;
+  /** Without its blocks when these are kept in pieces. */
   readonly value: Division;
+  /** How the blocks of a long division lie in pieces. */
+  readonly layout?: PieceLayout;
+}
+
+/** Some blocks of a long division. */
+export interface PieceRecord {
+  readonly book: string;
+  readonly division: string;
+  readonly piece: number;
+  readonly blocks: readonly Block[];
 }
 
 export interface NoteRecord {
@@ -90,6 +103,7 @@ export interface FontRecord {
 export class WalnutDatabase extends Dexie {
   declare books: EntityTable<BookRecord, 'id'>;
   declare divisions: Table<DivisionRecord, [string, string]>;
+  declare pieces: Table<PieceRecord, [string, string, number]>;
   declare notes: Table<NoteRecord, [string, string]>;
   declare log: Table<LogRecord, [string, number]>;
   declare pictures: Table<PictureRecord, [string, string]>;
@@ -113,5 +127,6 @@ export class WalnutDatabase extends Dexie {
     this.version(2).stores({ pullParts: '[book+hash], book' });
     // Nothing was ever kept among the assets.
     this.version(3).stores({ assets: null, pictures: '[book+hash], book, hash' });
+    this.version(4).stores({ pieces: '[book+division+piece], book, [book+division]' });
   }
 }
