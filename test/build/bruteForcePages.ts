@@ -91,7 +91,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     const lines = place.rest;
     let least = Infinity;
     const base = place.first ? plan.firstLines : plan.lines;
-    const total = flow.noteParagraphs.length;
+    const total = flow.notes.paragraphs.length;
     for (let float = place.float; float <= flow.floats.length; float += 1) {
       const floats = flow.floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
       if (floats > base + SLACK) break;
@@ -238,13 +238,13 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
 
   /** Note lines that belong to the text before the `to`-th of some lines. */
   function dueBefore(lines: readonly Line[], to: number): number {
-    if (to === lines.length) return flow.noteParagraphs.length;
+    if (to === lines.length) return flow.notes.paragraphs.length;
     const { item, line, setting } = lines[to];
     return flow.noteStart[item] + (setting.noteLinesBefore?.[line] ?? 0);
   }
 
   function notesHeight(from: number, to: number): number {
-    return to <= from ? 0 : plan.noteGap + flow.noteHeight[to] - flow.noteHeight[from];
+    return to <= from ? 0 : plan.noteGap + heightOfNotes(flow, from, to);
   }
 
   /** All the notes that are due, else as many lines as fit with two on either page; -1 when that cannot be. */
@@ -253,8 +253,8 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       if (notesHeight(from, to) > room + SLACK) continue;
       if (to === due || isEmpty) return to;
       let start = due - 1;
-      while (start > from && flow.noteStarts[start] === 0) start -= 1;
-      const isOwed = flow.noteStarts[start] === 0;
+      while (start > from && flow.notes.starts[start] === 0) start -= 1;
+      const isOwed = flow.notes.starts[start] === 0;
       const least = isOwed ? from + 1 : start + 2;
       return to <= due - 2 && to >= least ? to : to > due - 2 ? endOfNotes2(from, due, room, least) : -1;
     }
@@ -265,4 +265,30 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     for (let to = due - 2; to >= least; to -= 1) if (notesHeight(from, to) <= room + SLACK) return to;
     return -1;
   }
+}
+
+/** Height of note lines at a foot, counted line by line: those of one kind together, in their columns or as one paragraph. */
+function heightOfNotes({ notes }: Flow, from: number, to: number): number {
+  let height = 0;
+  for (let k = from; k < to;) {
+    const same = (at: number) =>
+      at < to && notes.notes[at].layout === notes.notes[k].layout && notes.joined[at] === notes.joined[k];
+    const own: number[] = [];
+    for (let at = k; same(at); at += 1) own.push(notes.height[at + 1] - notes.height[at]);
+    if (notes.joined[k] === 1 && own.length > 1) {
+      const { broken, styled } = notes.join(notes.notes.slice(k, k + own.length));
+      height += broken.count * (styled.style.leading / notes.leading);
+    } else {
+      const rows = Math.ceil(own.length / notes.notes[k].layout.columns);
+      let deepest = 0;
+      for (let at = 0; at < own.length; at += rows)
+        deepest = Math.max(
+          deepest,
+          own.slice(at, at + rows).reduce((sum, one) => sum + one, 0),
+        );
+      height += deepest;
+    }
+    k += own.length;
+  }
+  return height;
 }

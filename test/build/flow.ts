@@ -2,9 +2,21 @@
 import type { BrokenParagraph } from '../../src/core/model/broken';
 import type { ComposedParagraph } from '../../src/core/model/pages';
 import type { ResolvedStyle } from '../../src/core/model/styled';
-import type { DivisionPage, FlowParagraph, PagePlan, PageWishes } from '../../src/core/paginate';
+import type { DivisionPage, FlowParagraph, NoteLayout, PagePlan, PageWishes } from '../../src/core/paginate';
 
 export const LEADING = 10;
+
+/** One under another, at the foot. */
+export const PLAIN_NOTES: NoteLayout = {
+  place: 'foot',
+  columns: 1,
+  width: 100,
+  gap: 10,
+  separator: { kind: 'short', width: 48, weight: 0.4 },
+  continuation: { kind: 'full', width: 48, weight: 0.4 },
+  runsOn: false,
+  isShort: ({ paragraphs }) => paragraphs.length === 1 && paragraphs[0].broken.count <= 2,
+};
 const LINE = 10;
 
 export interface FlowParts {
@@ -18,6 +30,7 @@ export interface FlowParts {
   readonly leading?: number;
   /** Lines of a note at a line: `[line, lines]`. */
   readonly notes?: readonly (readonly [number, number])[];
+  readonly noteLayout?: NoteLayout;
   /** What a setting of a line fewer, or more, costs beyond the best. */
   readonly shorter?: number;
   readonly longer?: number;
@@ -80,6 +93,7 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
       notes: (part.notes ?? []).map(([line, lines]) => ({
         at: line * LINE,
         paragraphs: [composed(lines, { leading: 8 })],
+        layout: part.noteLayout ?? PLAIN_NOTES,
       })),
       wishes: part.wishes,
       held: part.held,

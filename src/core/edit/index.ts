@@ -5,7 +5,7 @@ export { mergeDivisionEdits, splitDivisionEdits } from './divisions';
 export { fallbackFaceEdits, type CharacterPlace } from './fallbackFace';
 export { dummyCopy } from './dummyCopy';
 export { insertBlocksEdits, type IncomingBlocks } from './insertBlocks';
-export { partsOfRange, rangeCharacterEdits, replaceRangeEdits, type BlockPart } from './textRange';
+export { rangeCharacterEdits, replaceRangeEdits } from './textRange';
 export { mergeParagraphsEdit } from './mergeParagraphs';
 export { renumbered, type Renumbered, type TakeId } from './renumber';
 export { restyleEdits } from './restyle';

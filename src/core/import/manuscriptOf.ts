@@ -1,6 +1,7 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
 import { isMadeDivision, namesOf, type Book } from '../model/book';
 import type { IncomingHeading, Manuscript } from '../model/manuscript';
+import { noteClass } from '../model/notes';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import { picturesIn, type Block, type PictureBytes } from '../model/streams';
 
@@ -39,7 +40,9 @@ export function manuscriptOf(book: Book, pictures: PictureBytes = {}): Manuscrip
       language: book.particulars.language,
     },
     blocks,
-    notes: book.notes,
+    notes: Object.fromEntries(
+      Object.entries(book.notes).map(([id, note]) => [id, { ...note, kind: noteClass(book.spec.notes, note.kind) }]),
+    ),
     styles: [...styles].map(([tag, facts]) => ({
       name: book.spec.styles[tag]?.name ?? tag,
       mappedTo: tag,

@@ -8,7 +8,7 @@ import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 7;
+export const BOOK_FORMAT = 8;
 
 export interface Person {
   readonly name: string;
@@ -76,8 +76,8 @@ export const canBeRead = ({ role, blocks }: Pick<Division, 'role' | 'blocks'>): 
 
 export interface Note {
   readonly id: StreamId;
-  /** As it came; both are set at the foot of the page until kinds of notes have places of their own. */
-  readonly kind: 'footnote' | 'endnote';
+  /** A kind of the spec, by its id. */
+  readonly kind: string;
   readonly blocks: readonly Block[];
 }
 

@@ -42,6 +42,13 @@ export type FindingKind =
   | 'title-very-long'
   | 'index-mark'
   | 'contents-empty'
+  | 'note-divided'
+  | 'note-late'
+  | 'note-empty'
+  | 'note-without-reference'
+  | 'note-kind-gone'
+  | 'notes-nowhere'
+  | 'notes-alike'
   | 'unsettled'
   | 'text-area-too-small';
 

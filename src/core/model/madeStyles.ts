@@ -1,5 +1,22 @@
-// Styles of what the book makes itself: entries of contents and index, and the author of a piece.
+// Styles of what the book makes itself: entries of contents and index, heads of gathered notes, and the author of a piece.
 import type { ParagraphStyle } from './spec';
+
+/** Came in with kinds of notes. */
+export const NOTE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
+  EN: { name: 'Endnote', basedOn: 'NT' },
+  NH: {
+    name: 'Notes, head',
+    basedOn: 'TX',
+    meaning: 'other',
+    align: 'left',
+    italic: true,
+    firstIndent: 0,
+    hyphenate: false,
+    withNext: true,
+    above: 1,
+  },
+  NM: { name: 'Note in the margin', basedOn: 'NT', size: 8, leading: 10, align: 'left', hyphenate: false },
+};
 
 export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
   CAU: {
@@ -40,4 +57,5 @@ export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
     hyphenate: false,
   },
   IXS: { name: 'Index, sub-entry', basedOn: 'IX', leftIndent: 19, firstIndent: -9.5 },
+  ...NOTE_STYLES,
 };

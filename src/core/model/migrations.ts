@@ -3,7 +3,8 @@ import { BOOK_FORMAT } from './book';
 import { CONTENTS } from './contents';
 import { plainFurniture, token, type Token } from './furniture';
 import { INDEX } from './indexSpec';
-import { MADE_STYLES } from './madeStyles';
+import { MADE_STYLES, NOTE_STYLES } from './madeStyles';
+import { NOTES } from './notes';
 import { NUMBERING } from './numbering';
 
 export type PlainBook = Readonly<Record<string, unknown>> & { readonly format: number };
@@ -58,7 +59,28 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       })),
     ),
   }),
+  // All notes stood at the foot; endnotes go to a division of their own.
+  7: (book) =>
+    withNotesDivision(
+      withSpec(book, 8, (spec) => ({ notes: NOTES, ...spec, styles: { ...NOTE_STYLES, ...part(spec, 'styles') } })),
+    ),
 };
+
+/** A book with endnotes and no place for them gets a notes division. */
+function withNotesDivision(book: PlainBook): PlainBook {
+  const { divisions, notes, nextId } = book;
+  if (!Array.isArray(divisions) || typeof nextId !== 'number') return book;
+  const hasEndnotes = Object.values(part({ notes }, 'notes')).some(
+    (note) => (note as Plain | null)?.kind === 'endnote',
+  );
+  if (!hasEndnotes || (divisions as Plain[]).some((one) => one?.role === 'notes')) return book;
+  const title = { kind: 'paragraph', id: `p${nextId + 1}`, style: 'CT', text: 'Notes', spans: [], objects: [] };
+  const made = { id: `d${nextId}`, role: 'notes', matter: 'back', listed: true, blocks: [title] };
+  const index = (divisions as Plain[]).findIndex((one) => one?.role === 'index');
+  const at = index < 0 ? divisions.length : index;
+  const all = [...(divisions as Plain[]).slice(0, at), made, ...(divisions as Plain[]).slice(at)];
+  return { ...book, nextId: nextId + 2, divisions: all };
+}
 
 /** A half-title was in no ebook. */
 function withoutHalfTitle(book: PlainBook): PlainBook {

@@ -5,6 +5,7 @@ import { plainFurniture, token } from './furniture';
 import { INDEX } from './indexSpec';
 import { BLACK_INKS } from './inks';
 import { MADE_STYLES } from './madeStyles';
+import { NOTES } from './notes';
 import { NUMBERING } from './numbering';
 import { PAGE_DEFAULTS } from './pageSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from './spec';
@@ -336,6 +337,7 @@ export const NOVEL_SPEC: Spec = {
   },
   folios: { front: 'roman' },
   numbering: NUMBERING,
+  notes: NOTES,
   contents: CONTENTS,
   index: INDEX,
   inks: BLACK_INKS,

@@ -33,12 +33,12 @@ export interface Fragment {
   readonly rules?: { readonly above: boolean; readonly below: boolean; readonly width: Pt };
 }
 
-/** `x` from the left edge of the type area, `y` from the top of the trimmed page; it is as wide as its column when the notes go on. */
+/** Between text and notes: `x` from the left edge of the type area, `y` from the top of the trimmed page. */
 export interface NoteRule {
   readonly x: Pt;
   readonly y: Pt;
   readonly width: Pt;
-  readonly isContinued: boolean;
+  readonly weight: Pt;
 }
 
 /** A slot of furniture: a single line, its left edge and baseline on the trimmed page. */

@@ -56,6 +56,9 @@ export interface IndexLocators {
   readonly seeAlso: readonly string[];
 }
 
+/** Where the reference of a note stands: page index from 0 and folio as shown. */
+export type NotePlaces = Readonly<Record<StreamId, { readonly page: number; readonly folio: string }>>;
+
 export interface ReferenceTable {
   /** Entries of the contents. */
   readonly headings: readonly HeadingPlace[];
@@ -68,6 +71,8 @@ export interface ReferenceTable {
   readonly targets: Readonly<Record<BlockId, ReferencedPlace>>;
   /** Pages on which cross-references stand, by `block:offset`. */
   readonly sources: Readonly<Record<string, number>>;
+  /** Of notes whose number or words hang on the page. */
+  readonly notes: NotePlaces;
 }
 
 export const NO_REFERENCES: ReferenceTable = {
@@ -78,6 +83,7 @@ export const NO_REFERENCES: ReferenceTable = {
   continued: [],
   targets: {},
   sources: {},
+  notes: {},
 };
 
 /** True when nothing that text can repeat differs: the fixpoint has settled. */
@@ -89,7 +95,8 @@ export function sameReferences(a: ReferenceTable, b: ReferenceTable): boolean {
     sameData(a.index, b.index) &&
     sameData(a.continued, b.continued) &&
     sameData(a.targets, b.targets) &&
-    sameData(a.sources, b.sources)
+    sameData(a.sources, b.sources) &&
+    sameData(a.notes, b.notes)
   );
 }
 

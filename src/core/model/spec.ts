@@ -4,6 +4,7 @@ import type { Length, Pt } from './length';
 import type { ContentsSpec } from './contents';
 import type { FurnitureSpec } from './furniture';
 import type { IndexSpec } from './indexSpec';
+import type { NotesSpec } from './notes';
 import type { NumberingSpec, NumberScheme } from './numbering';
 import type { InksSpec, InkUse } from './inks';
 import type { Margins, PageSpec, Trim } from './pageSpec';
@@ -289,6 +290,7 @@ export interface Spec {
   readonly furniture: FurnitureSpec;
   readonly folios: FoliosSpec;
   readonly numbering: NumberingSpec;
+  readonly notes: NotesSpec;
   readonly contents: ContentsSpec;
   readonly index: IndexSpec;
   readonly inks: InksSpec;

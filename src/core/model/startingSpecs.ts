@@ -304,7 +304,7 @@ export const STARTING_SPECS: readonly StartingSpec[] = [
 
 /**
  * The spec that a book has when it is set as a starting spec: styles that only the book knows stay, and so do its own divisions
- * of words, its lifted ties, its inks, its guides, the unit of its lengths, its numbering, contents and index.
+ * of words, its lifted ties, its inks, its guides, the unit of its lengths, its numbering, notes, contents and index.
  */
 export function specSetAs(own: Spec, starting: Spec): Spec {
   const { hyphenation } = starting.text;
@@ -319,8 +319,9 @@ export function specSetAs(own: Spec, starting: Spec): Spec {
     },
     marks: own.marks,
     inks: own.inks,
-    // What is numbered, listed and indexed is of the book, and no part of its look.
+    // What is numbered, noted, listed and indexed is of the book, and no part of its look.
     numbering: own.numbering,
+    notes: own.notes,
     contents: own.contents,
     index: own.index,
     furniture: { ...starting.furniture, sets: { ...own.furniture.sets, ...starting.furniture.sets } },

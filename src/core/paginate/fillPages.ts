@@ -209,7 +209,7 @@ class Filler {
     const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
     if (fits) {
       this.led ||=
-        deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.noteParagraphs.length;
+        deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.notes.lineOf.length;
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
       const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;

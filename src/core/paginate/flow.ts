@@ -6,8 +6,10 @@ import type { ComposedParagraph, PageSide } from '../model/pages';
 import type { Meaning } from '../model/spec';
 import { COST } from './costs';
 import type { FlowFloat, FlowParagraph, PageWishes } from './flowParagraph';
+import type { NoteLines } from './noteBlocks';
+import { isJoined, packNotes } from './packNotes';
 
-export type { FlowFloat, FlowNote, FlowParagraph, PageWishes, Variant } from './flowParagraph';
+export type { FlowFloat, FlowNote, FlowParagraph, NoteLayout, PageWishes, Variant } from './flowParagraph';
 
 /** Why a page should not have ended where it did. */
 export type CutFault =
@@ -75,11 +77,7 @@ export interface Flow {
   readonly floats: readonly FlowFloat[];
   /** Note lines that belong to paragraphs before each one; one more element than items. */
   readonly noteStart: Int32Array;
-  /** Height of all note lines before each one; one more element than note lines. */
-  readonly noteHeight: Float64Array;
-  readonly noteStarts: Uint8Array;
-  readonly noteParagraphs: readonly ComposedParagraph[];
-  readonly noteLineOf: Int32Array;
+  readonly notes: NoteLines;
   /** Heights of the best settings and gaps from each paragraph on. */
   readonly rest: Float64Array;
   /** Grid lines after each paragraph without which it would be parted from what it belongs to: of a head, a picture. */
@@ -88,8 +86,6 @@ export interface Flow {
 }
 
 const ON_GRID = 1e-3;
-/** Parts of a grid line in which note heights are held. */
-const EXACT_PARTS = 1 << 20;
 const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption']);
 /** Lines that follow a head at a page foot. */
 const AFTER_HEAD = 3;
@@ -106,6 +102,7 @@ export function makeFlow(
   floats: readonly FlowFloat[] = [],
   known: WeakMap<FlowParagraph, CompiledSettings> = new WeakMap(),
   before?: readonly FlowItem[],
+  join: NoteLines['join'] = ([first]) => first.paragraphs[0],
 ): Flow {
   const kept = before === undefined ? [0, 0] : sharedSources(before, paragraphs);
   const items = paragraphs.map((source, index) => {
@@ -130,7 +127,7 @@ export function makeFlow(
     rest,
     needs,
     isHeld: items.some((item) => item.held !== null),
-    ...packNotes(paragraphs, leading),
+    ...packNotes(paragraphs, leading, join),
   };
 }
 
@@ -143,36 +140,6 @@ function sharedSources(items: readonly FlowItem[], paragraphs: readonly FlowPara
   const [a, b] = [items.length - 1, paragraphs.length - 1];
   while (behind < most - before && items[a - behind].source === paragraphs[b - behind]) behind += 1;
   return [before, behind];
-}
-
-function packNotes(paragraphs: readonly FlowParagraph[], leading: number) {
-  const noteStart = new Int32Array(paragraphs.length + 1);
-  const heights: number[] = [0];
-  const starts: number[] = [];
-  const noteParagraphs: ComposedParagraph[] = [];
-  const lines: number[] = [];
-  paragraphs.forEach((item, index) => {
-    for (const note of item.notes) {
-      note.paragraphs.forEach((paragraph, order) => {
-        // Heights of so many binary places add up without error: a note is as high wherever it stands in the flow.
-        const height = Math.round((paragraph.styled.style.leading / leading) * EXACT_PARTS) / EXACT_PARTS;
-        for (let k = 0; k < paragraph.broken.count; k += 1) {
-          heights.push(heights[heights.length - 1] + height);
-          starts.push(order === 0 && k === 0 ? 1 : 0);
-          noteParagraphs.push(paragraph);
-          lines.push(k);
-        }
-      });
-    }
-    noteStart[index + 1] = lines.length;
-  });
-  return {
-    noteStart,
-    noteHeight: Float64Array.from(heights),
-    noteStarts: Uint8Array.from(starts),
-    noteParagraphs,
-    noteLineOf: Int32Array.from(lines),
-  };
 }
 
 /** An item and everything that it depends on: its paragraph, three before it and the one after it. */
@@ -296,7 +263,7 @@ function noteLinesBefore(source: FlowParagraph, { broken }: ComposedParagraph): 
   const before = new Int32Array(broken.count + 1);
   for (const note of source.notes) {
     const line = Math.max(0, lastAtMost(broken.from, note.at, broken.count));
-    const lines = note.paragraphs.reduce((sum, paragraph) => sum + paragraph.broken.count, 0);
+    const lines = isJoined(note) ? 1 : note.paragraphs.reduce((sum, one) => sum + one.broken.count, 0);
     for (let k = line + 1; k <= broken.count; k += 1) before[k] += lines;
   }
   return before;

@@ -1,11 +1,28 @@
 // A paragraph in the flow as the page search is given it: its settings, the space before it, what hangs on it.
 import type { Measure } from '../model/broken';
+import type { Pt } from '../model/length';
+import type { NoteSeparator } from '../model/notes';
 import type { ComposedParagraph, PageSide } from '../model/pages';
+
+/** How notes of a kind stand at the foot of the page or in its margin. */
+export interface NoteLayout {
+  readonly place: 'foot' | 'margin';
+  readonly columns: number;
+  /** Of one column, and the white between two, in points. */
+  readonly width: Pt;
+  readonly gap: Pt;
+  readonly separator: NoteSeparator;
+  readonly continuation: NoteSeparator;
+  /** Whether short notes follow one another in one paragraph. */
+  readonly runsOn: boolean;
+  readonly isShort: (note: FlowNote) => boolean;
+}
 
 /** Note bodies by the place of their reference: an offset in the set text. */
 export interface FlowNote {
   readonly at: number;
   readonly paragraphs: readonly ComposedParagraph[];
+  readonly layout: NoteLayout;
 }
 
 /** What a person wished for a paragraph's place (model/streams, PageTouches). */
@@ -27,7 +44,9 @@ export interface FlowParagraph {
   /** Grid lines kept free before it when it is not first in its region; `elastic`: others that may stand for it. */
   readonly gap: number;
   readonly elastic?: readonly number[];
+  /** Notes at the foot of the page, and in its margin. */
   readonly notes: readonly FlowNote[];
+  readonly margin?: readonly FlowNote[];
   readonly wishes?: PageWishes;
   /** Text offsets in it at which a held page begins. */
   readonly held?: readonly number[];

@@ -15,7 +15,10 @@ export type GiveKind =
   | 'line-longer'
   | 'space-given'
   | 'hyphen-over-recto'
-  | 'short-last-page';
+  | 'short-last-page'
+  | 'note-divided'
+  | 'note-late'
+  | 'margin-note-late';
 
 export interface Give {
   readonly kind: GiveKind;
@@ -54,6 +57,7 @@ export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: Page
         gives.push({ kind: step < 0 ? 'line-shorter' : 'line-longer', paragraph, lines: step });
       if (gap !== null) gives.push({ kind: 'space-given', paragraph, lines: gap - items[item].source.gap });
     }
+    gives.push(...givesOfNotes(region, flow));
     if (region.endItem < items.length) gives.push(...givesOfEnd(region, flow, plan));
   }
   const used = depthOf(closes, flow);
@@ -83,6 +87,16 @@ function givesOfEnd(region: FilledRegion, flow: Flow, plan: PagePlan): Give[] {
   const isUneven = white > 1e-3 && !hasNotes && !plan.exempt && !item.breakBefore && last !== undefined;
   if (isUneven) gives.push({ kind: 'uneven', paragraph: setting.paragraph, lines: white });
   return gives;
+}
+
+/** A note that goes on on the next page, and one that cannot even begin on the page of its reference. */
+function givesOfNotes({ noteTo, endItem, endLine, stretches }: FilledRegion, flow: Flow): Give[] {
+  const last = stretches[stretches.length - 1];
+  const inside = endLine > 0 && last?.item === endItem ? last.setting.noteLinesBefore : null;
+  const due = flow.noteStart[Math.min(endItem, flow.items.length)] + (inside === null ? 0 : inside[endLine]);
+  if (noteTo >= due) return [];
+  const { starts, paragraphs } = flow.notes;
+  return [{ kind: starts[noteTo] === 1 ? 'note-late' : 'note-divided', paragraph: paragraphs[noteTo], lines: 0 }];
 }
 
 function depthOf({ stretches }: FilledRegion, flow: Flow): number {

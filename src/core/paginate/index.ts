@@ -18,6 +18,7 @@ export {
   type FlowFloat,
   type FlowNote,
   type FlowParagraph,
+  type NoteLayout,
   type PageWishes,
   type Variant,
 } from './flow';

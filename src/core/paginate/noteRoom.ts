@@ -1,5 +1,6 @@
 // The room that notes take at the foot of a region, and where they may be divided.
 import type { Flow } from './flow';
+import { noteHeight } from './noteBlocks';
 
 const SLACK = 1e-3;
 /** Lines of a divided note that stay together on either page. */
@@ -15,7 +16,7 @@ export class NoteRoom {
 
   /** Height with the gap above; 0 without notes. */
   height(from: number, to: number): number {
-    return to <= from ? 0 : this.gap + this.flow.noteHeight[to] - this.flow.noteHeight[from];
+    return to <= from ? 0 : this.gap + noteHeight(this.flow.notes, from, to);
   }
 
   /** Least that must stand in the region of the notes that are due: all but the end of the last. */
@@ -39,7 +40,7 @@ export class NoteRoom {
   }
 
   private leastEnd(from: number, due: number): number {
-    const { noteStarts } = this.flow;
+    const { starts: noteStarts } = this.flow.notes;
     let start = due - 1;
     while (start > from && noteStarts[start] === 0) start -= 1;
     // The rest of a note that goes on from the region before may be cut after any line.

@@ -11,11 +11,13 @@ import {
   type PageRole,
   type PageSide,
 } from '../model/pages';
+import type { NotesSpec } from '../model/notes';
 import type { PagesSpec } from '../model/spec';
 import { fillPages, type FillMemory } from './fillPages';
-import { makeFlow, type CompiledSettings, type FlowParagraph } from './flow';
+import { makeFlow, type CompiledSettings, type Flow, type FlowNote, type FlowParagraph } from './flow';
 import { givesOf, type Give } from './gives';
 import { KeptPages, type KeptPage } from './keptPages';
+import { MarginNotes, type MarginColumn } from './marginNotes';
 import type { PagePlan } from './pagePlan';
 import { placeNotes, placeText } from './placeLines';
 import { traceRegions, type FilledRegion } from './tracePages';
@@ -28,6 +30,12 @@ export interface DivisionFlow {
   readonly text: readonly FlowParagraph[];
   /** Of a display page; undefined: as its styles say. */
   readonly placing?: Placing | undefined;
+  /** How notes stand under the text; absent: on the foot line. */
+  readonly notes?: Pick<NotesSpec, 'stand' | 'space'>;
+  /** The column of notes beside the text. */
+  readonly margin?: MarginColumn | null;
+  /** Sets short notes as one paragraph. */
+  readonly joinNotes?: (notes: readonly FlowNote[]) => ComposedParagraph;
 }
 
 export interface OpenerSettings {
@@ -69,10 +77,8 @@ export interface PaginatedDivision {
 
 /** On shallower pages a line more or less would be seen by anybody. */
 const LEAST_ELASTIC_LINES = 10;
-/** Note rule: grid lines from the last text line to the first note line, at least. */
+/** Grid lines from the last text line to the first note line, at least, where the spec says nothing. */
 const NOTE_GAP = 0.6;
-/** The rule stands this far above the top of the notes, in points: clear of their ascenders and of the text's descenders. */
-const RULE_ABOVE = 1;
 
 export function* paginateDivision(
   flow: DivisionFlow,
@@ -84,42 +90,80 @@ export function* paginateDivision(
 ): Generator<void, PaginatedDivision> {
   if (isDisplayRole(flow.role)) return { pages: yield* placeDisplay(flow, geometry), memory: undefined };
   const head = placeHead(flow.head, geometry, opener);
-  const plan = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine));
+  const noteGap = flow.notes?.space ?? NOTE_GAP;
+  const plan = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine), noteGap);
   const compiled = memory?.compiled ?? new WeakMap<FlowParagraph, CompiledSettings>();
   const old =
     memory !== undefined && memory.leading === geometry.leading && samePlan(memory.plan, plan) ? memory : null;
-  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled, old?.fill.flow.items);
+  const before = old?.fill.flow.items;
+  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled, before, flow.joinNotes);
   const fill = yield* fillPages(lines, plan, old?.fill);
   const regions = byPage(traceRegions(fill, plan));
   const partAlone = flow.role === 'part' && flow.text.length === 0;
   const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
+  const margin = flow.margin == null ? null : new MarginNotes(lines, geometry, flow.margin);
   const pages = regions.map((own, index) => {
     const gives = givesOf(own, lines, plan);
-    const page = (index > 0 && kept.take(own, lines, gives)) || finish(own, index, gives);
+    const page = (index > 0 && !margin?.mayStand(own) && kept.take(own, lines, gives)) || finish(own, index, gives);
     return { page, regions: own, flow: lines };
   });
   return {
-    pages: pages.map((one) => one.page),
+    pages: [...pages.map((one) => one.page), ...notesAlone(pages.length)],
     memory: { plan, leading: geometry.leading, geometry, fill, compiled, pages },
   };
 
   function finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
     const topLine = index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0;
     const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
-    const notes = own.map((region) => placeNotes(lines, region, geometry, geometry.lines, plan.columns[region.column]));
+    const notes = own.map((region) => {
+      const isUnder = flow.notes?.stand === 'text';
+      const foot = { lines: geometry.lines, under: isUnder ? topLine + usedBy(region, lines) : null, gap: noteGap };
+      return placeNotes(lines, region, geometry, foot, plan.columns[region.column]);
+    });
+    const beside = margin?.place(own, topLine, sideOf(index)) ?? [];
     return {
       role: roleOf(own, index, partAlone),
       fragments: index === 0 ? [...head.fragments, ...text] : text,
-      notes: notes.flatMap((placed) => placed.fragments),
-      noteRules: notes.flatMap(({ top, continued }, k) => {
-        const { x, width } = plan.columns[own[k].column];
-        return top === null ? [] : [{ x, y: top - RULE_ABOVE, width, isContinued: continued }];
-      }),
+      notes: [...notes.flatMap((placed) => placed.fragments), ...beside],
+      noteRules: notes.flatMap(({ rule }) => (rule === null ? [] : [rule])),
       depth: own[0].depth,
-      gives,
+      gives: margin?.owes ? [...gives, ...lateInMargin(beside)] : gives,
       headTooDeep: index === 0 && head.tooDeep,
     };
   }
+
+  function sideOf(index: number): PageSide {
+    return (index % 2 === 0) === (side === 'recto') ? 'recto' : 'verso';
+  }
+
+  /** Pages for what is left of the notes in the margin after the last line of the text. */
+  function notesAlone(from: number): DivisionPage[] {
+    const more: DivisionPage[] = [];
+    while (margin?.owes) {
+      const notes = margin.place([], 0, sideOf(from + more.length));
+      more.push({ ...EMPTY_PAGE, notes, gives: margin.owes ? lateInMargin(notes) : [] });
+    }
+    return more;
+  }
+}
+
+const EMPTY_PAGE: DivisionPage = {
+  role: 'text',
+  fragments: [],
+  notes: [],
+  noteRules: [],
+  depth: 0,
+  gives: [],
+  headTooDeep: false,
+};
+
+const lateInMargin = (notes: readonly Fragment[]): Give[] =>
+  notes.length === 0 ? [] : [{ kind: 'margin-note-late', paragraph: notes[notes.length - 1].paragraph, lines: 0 }];
+
+/** Grid lines of text in a region. */
+function usedBy({ stretches }: FilledRegion, { items }: Flow): number {
+  const last = stretches[stretches.length - 1];
+  return last === undefined ? 0 : last.start + (last.to - last.from) * items[last.item].height;
 }
 
 /** A page that a side skips inside a division holds nothing. */
@@ -136,14 +180,20 @@ function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {
   return pages;
 }
 
-function planOf(geometry: PageGeometry, spec: PagesSpec, side: PageSide, firstLines: number): PagePlan {
+function planOf(
+  geometry: PageGeometry,
+  spec: PagesSpec,
+  side: PageSide,
+  firstLines: number,
+  noteGap: number,
+): PagePlan {
   return {
     lines: geometry.lines,
     firstLines,
     firstSide: side,
     columns: geometry.columns,
     balance: spec.balanceColumns,
-    noteGap: NOTE_GAP,
+    noteGap,
     keeps: { linesAtFoot: spec.linesAtFoot, linesAtHead: spec.linesAtHead },
     chapterEnd: spec.chapterEnd,
     short: geometry.lines < LEAST_ELASTIC_LINES ? null : spec.spreadShort,
@@ -200,7 +250,7 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const all = isAll ? flow.text : top;
   const placed = isAll ? undefined : placedLead(flow, topLines - (top[0]?.gap ?? 0), geometry.lines - footLines);
   const lead = all.length === 0 ? 0 : Math.min(placed ?? all[0].gap, geometry.lines - 1);
-  const lines = makeFlow(all, geometry.leading);
+  const lines = makeFlow(all, geometry.leading, undefined, [], undefined, undefined, flow.joinNotes);
   const [column] = [{ x: 0, width: geometry.measure }];
   const plan: PagePlan = {
     lines: geometry.lines,
@@ -219,15 +269,12 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const pageRole = flow.role === 'blank' ? 'blank' : isPlateRole(flow.role) ? 'plate' : 'display';
   return regions.map((region, index): DivisionPage => {
     const text = placeText(lines, region, geometry, index === 0 ? lead : 0, column);
-    const notes = placeNotes(lines, region, geometry, geometry.lines, column);
+    const notes = placeNotes(lines, region, geometry, { lines: geometry.lines, under: null, gap: NOTE_GAP }, column);
     return {
       role: pageRole,
       fragments: all === top && index === regions.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,
       notes: notes.fragments,
-      noteRules:
-        notes.top === null
-          ? []
-          : [{ x: 0, y: notes.top - RULE_ABOVE, width: geometry.measure, isContinued: notes.continued }],
+      noteRules: notes.rule === null ? [] : [notes.rule],
       depth: 0,
       gives: [],
       headTooDeep: false,

@@ -1,6 +1,7 @@
-// Gives the lines of a filled region their baselines: text down from the top, notes up from the foot line.
-import { gridBaseline, type Fragment, type PageGeometry } from '../model/pages';
+// Gives the lines of a filled region their baselines: text down from the top, notes on the foot line or close under the text.
+import { gridBaseline, type ComposedParagraph, type Fragment, type NoteRule, type PageGeometry } from '../model/pages';
 import type { Flow } from './flow';
+import { noteBlocks, type NoteBlock } from './noteBlocks';
 import type { PlanColumn } from './pagePlan';
 import type { FilledRegion } from './tracePages';
 
@@ -43,33 +44,78 @@ export function placeText(
 
 export interface PlacedNotes {
   readonly fragments: Fragment[];
-  /** Baseline above which the rule stands; null without notes. */
-  readonly top: number | null;
-  readonly continued: boolean;
+  /** The rule over them; null without notes, or where white parts them from the text. */
+  readonly rule: NoteRule | null;
 }
 
-/** The notes of a region; the last line of the last note stands on the foot line of its spread. */
+/** The rule stands this far above the top of the notes, in points: clear of their ascenders and of the text's descenders. */
+const RULE_ABOVE = 1;
+
+/**
+ * The notes of a region. The last line of the last note stands on the foot line of its spread; `under`: grid lines of text
+ * from the region's top, under which they stand close instead.
+ */
 export function placeNotes(
   flow: Flow,
   region: FilledRegion,
   geometry: PageGeometry,
-  lines: number,
+  foot: { readonly lines: number; readonly under: number | null; readonly gap: number },
   column: PlanColumn,
 ): PlacedNotes {
+  const { noteFrom, noteTo } = region;
+  if (noteTo <= noteFrom) return { fragments: [], rule: null };
+  const blocks = noteBlocks(flow.notes, noteFrom, noteTo);
+  const heights = blocks.map((block) => pointsOf(flow, block));
+  // A line stands on the lower edge of its height.
+  let top =
+    foot.under === null
+      ? gridBaseline(geometry, foot.lines + region.depth - 1) - heights.reduce((sum, own) => sum + own, 0)
+      : gridBaseline(geometry, foot.under + foot.gap - 1);
+  const isContinued = flow.notes.starts[noteFrom] === 0;
+  const [{ layout }] = blocks;
+  const { kind, width, weight } = isContinued ? layout.continuation : layout.separator;
+  const drawn = kind === 'full' ? column.width : Math.min(width, column.width);
+  const rule = kind === 'space' ? null : { x: column.x, y: top - RULE_ABOVE, width: drawn, weight };
   const fragments: Fragment[] = [];
-  let y = gridBaseline(geometry, lines + region.depth - 1);
-  let top: number | null = null;
-  for (let k = region.noteTo - 1; k >= region.noteFrom;) {
-    const paragraph = flow.noteParagraphs[k];
-    const last = flow.noteLineOf[k];
-    while (k >= region.noteFrom && flow.noteParagraphs[k] === paragraph) k -= 1;
-    const first = flow.noteLineOf[k + 1];
-    const { leading } = paragraph.styled.style;
-    y -= leading * (last - first);
-    fragments.push({ paragraph, from: first, to: last + 1, x: column.x, y });
-    top = y - leading;
-    y -= leading;
+  for (const [index, block] of blocks.entries()) {
+    if (block.kind === 'joined') {
+      const { paragraph } = block;
+      const { leading } = paragraph.styled.style;
+      fragments.push({ paragraph, from: 0, to: paragraph.broken.count, x: column.x, y: top + leading });
+    } else
+      for (let from = block.from, k = 0; from < block.to; from += block.rows, k += 1) {
+        const x = column.x + k * (block.layout.width + block.layout.gap);
+        fragments.push(...lineFragments(flow, from, Math.min(block.to, from + block.rows), x, top));
+      }
+    top += heights[index];
   }
-  const continued = region.noteTo > region.noteFrom && flow.noteStarts[region.noteFrom] === 0;
-  return { fragments: fragments.reverse(), top, continued };
+  return { fragments, rule };
+}
+
+/** Height of a block in points, without the rounding of the search. */
+function pointsOf({ notes }: Flow, block: NoteBlock): number {
+  const leadingOf = (paragraph: ComposedParagraph) => paragraph.styled.style.leading;
+  if (block.kind === 'joined') return block.paragraph.broken.count * leadingOf(block.paragraph);
+  let deepest = 0;
+  for (let from = block.from; from < block.to; from += block.rows) {
+    let own = 0;
+    for (let k = from; k < Math.min(block.to, from + block.rows); k += 1) own += leadingOf(notes.paragraphs[k]);
+    deepest = Math.max(deepest, own);
+  }
+  return deepest;
+}
+
+/** Note lines one under another from a top edge on. */
+function lineFragments({ notes }: Flow, from: number, to: number, x: number, top: number): Fragment[] {
+  const fragments: Fragment[] = [];
+  let y = top;
+  for (let k = from; k < to;) {
+    const paragraph = notes.paragraphs[k];
+    const first = k;
+    while (k < to && notes.paragraphs[k] === paragraph && notes.notes[k] === notes.notes[first]) k += 1;
+    const { leading } = paragraph.styled.style;
+    fragments.push({ paragraph, from: notes.lineOf[first], to: notes.lineOf[k - 1] + 1, x, y: y + leading });
+    y += leading * (k - first);
+  }
+  return fragments;
 }

@@ -1,6 +1,7 @@
 // Why something had to give: what the pages would have come to without it. From the page's first line on, pages are
 // filled as they come, with the best settings, the wished spaces and the plain depth, until the first fault.
 import { endsInHyphen, type CutFault, type Flow } from './flow';
+import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 
 export interface Reason {
@@ -55,8 +56,7 @@ function fillPlainly(flow: Flow, plan: PagePlan, item: number, line: number, lin
     for (let l = from; l < count; l += 1) {
       const own = noteLinesBefore === null ? 0 : noteLinesBefore[l + 1] - noteLinesBefore[l];
       const base = flow.noteStart[p] + (noteLinesBefore === null ? 0 : noteLinesBefore[l]);
-      const more =
-        own === 0 ? 0 : flow.noteHeight[base + own] - flow.noteHeight[base] + (notes === 0 ? plan.noteGap : 0);
+      const more = own === 0 ? 0 : noteHeight(flow.notes, base, base + own) + (notes === 0 ? plan.noteGap : 0);
       const bottom = start + (l - from + 1) * height;
       const isFirst = used === 0;
       if (bottom + notes + more > lines + SLACK && !isFirst)

@@ -2,6 +2,7 @@
 import { FIRST_EXTRA } from './columnSettings';
 import type { FillMemory } from './fillPages';
 import type { Flow, Setting } from './flow';
+import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import { CHOICE, FLAG, stateOf, type LayerState } from './stateList';
 
@@ -84,7 +85,7 @@ export function traceRegions({ flow, layers, extra, last }: FillMemory, plan: Pa
       lastOf === undefined
         ? start.state.used
         : lastOf.start + (lastOf.to - lastOf.from) * flow.items[lastOf.item].height;
-    const notes = noteTo > noteFrom ? plan.noteGap + flow.noteHeight[noteTo] - flow.noteHeight[noteFrom] : 0;
+    const notes = noteTo > noteFrom ? plan.noteGap + noteHeight(flow.notes, noteFrom, noteTo) : 0;
     const isLast = endItem === flow.items.length;
     return {
       page,

@@ -13,6 +13,7 @@ import type { Meaning, Spec } from '../model/spec';
 import type { Block, BlockId, Paragraph, StyleTag } from '../model/streams';
 import { findPlaces, type PageOf } from './findPlaces';
 import { headingWords, plainWords, titleBlock } from '../measure/headWords';
+import { notePlaces } from './notePlaces';
 import { continuedEntries, indexLocators, marksOf, type PlacedMark } from './indexLocators';
 import type { HeadNumbers } from '../measure/numberHeads';
 
@@ -54,6 +55,7 @@ export function readReferences(
     continued: continuedEntries(pages),
     targets,
     sources,
+    notes: notePlaces(pages, facts.book),
   };
 }
 

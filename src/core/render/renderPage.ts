@@ -35,7 +35,6 @@ export interface RenderContext {
 
 /** Thickness, and where the rules of a table stand from the baseline of its row, in lines. */
 const TABLE_RULE = { thickness: 0.5, above: 0.85, below: 0.35 };
-const NOTE_RULE = { width: 48, thickness: 0.4 };
 
 export function renderPage(page: Page, ofBook: PageGeometry, context: RenderContext): DisplayList {
   const geometry = geometryOf(page, ofBook);
@@ -45,10 +44,7 @@ export function renderPage(page: Page, ofBook: PageGeometry, context: RenderCont
   for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
   const dressed = [...page.fragments, ...page.notes];
   const rules: RuleItem[] = dressed.flatMap((fragment) => paragraphRules(fragment, geometry, left));
-  for (const { x, y, width, isContinued } of page.noteRules) {
-    const drawn = isContinued ? width : Math.min(NOTE_RULE.width, width);
-    rules.push({ x: left + x, y, width: drawn, thickness: NOTE_RULE.thickness });
-  }
+  for (const { x, y, width, weight } of page.noteRules) rules.push({ x: left + x, y, width, thickness: weight });
   for (const fragment of page.notes) list.addFragment(fragment, left, geometry.measure);
   for (const { kind, paragraph, x, y } of page.furniture) {
     // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.

@@ -1,6 +1,7 @@
 // The look of every stretch of a paragraph's set text: character styles and touches, note references, first words in small
 // capitals, and marks after italic words.
 import { spotPattern } from '../measure/spotPatterns';
+import type { NotePosition } from '../model/notes';
 import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec';
 import type { NoteMark, ResolvedStyle } from '../model/styled';
 import type { Span, StyleTag, TextTouches } from '../model/streams';
@@ -10,22 +11,27 @@ export interface SetText {
   readonly source: Int32Array | null;
   readonly notes: NoteMark[];
   /** Set-text ranges of note references. */
-  readonly references: [number, number][];
-  /** Set-text end of what is put before the text, and its character style. */
-  readonly prefix?: { readonly to: number; readonly style: StyleTag | null };
+  readonly references: [number, number, NotePosition][];
+  /** Of what is put before the text, the part that has a character style. */
+  readonly prefix?: { readonly from: number; readonly to: number; readonly style: StyleTag | null };
 }
 
 export interface Look {
   readonly style?: CharacterStyle;
   readonly touches?: TextTouches;
   readonly language?: string;
-  readonly reference: boolean;
+  /** How the sign of a note stands; null: it is none. */
+  readonly reference: NotePosition | null;
   /** Among the first words, set in small capitals. */
   readonly isLead?: boolean;
 }
 
-const PLAIN: Look = { reference: false };
-const REFERENCE: Look = { reference: true };
+const PLAIN: Look = { reference: null };
+const SIGNS: Readonly<Record<NotePosition, Look>> = {
+  superior: { reference: 'superior' },
+  raised: { reference: 'raised' },
+  line: { reference: 'line' },
+};
 
 /** Stretches of one look over the set text: `[from, to, look]`, sorted, covering it. */
 export function lookOfEach(
@@ -38,7 +44,7 @@ export function lookOfEach(
   const toSet = makeSourceToSet(set);
   for (const span of spans) {
     const style = span.style === undefined ? undefined : collectCharacterStyle(span.style, characterStyles);
-    const look: Look = { style, touches: span.touches, language: span.language, reference: false };
+    const look: Look = { style, touches: span.touches, language: span.language, reference: null };
     const [from, to] = [toSet(span.from), toSet(span.to)];
     const isAfterItalic = marks.afterItalic === 'roman' && isItalic(look) && !paragraph.italic;
     cuts.push([from, isAfterItalic ? withoutMark(set.text, from, to) : to, look]);
@@ -168,11 +174,14 @@ function overlayPrefix(
 ): [number, number, Look][] {
   const style = prefix?.style == null ? undefined : collectCharacterStyle(prefix.style, styles);
   if (style === undefined) return looks;
-  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, 0, prefix!.to, { reference: false, style }));
+  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, prefix!.from, prefix!.to, { reference: null, style }));
 }
 
-function overlayReference(looks: [number, number, Look][], [from, to]: [number, number]): [number, number, Look][] {
-  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, from, to, REFERENCE));
+function overlayReference(
+  looks: [number, number, Look][],
+  [from, to, position]: [number, number, NotePosition],
+): [number, number, Look][] {
+  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, from, to, SIGNS[position]));
 }
 
 /** Set offset of a source offset: the first set unit that came from it or from later text. */

@@ -3,6 +3,7 @@
 import { embeddingLevels } from '../base/bidi';
 import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { InkUse, SetInk } from '../model/inks';
+import type { NotePosition } from '../model/notes';
 import type { Spec } from '../model/spec';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
 import { withInitial } from './initialLetter';
@@ -20,12 +21,19 @@ import {
   type StyleTag,
 } from '../model/streams';
 
+/** The number of a note with the signs around it, and where it stands. */
+export interface NoteSign {
+  readonly text: string;
+  readonly position: NotePosition;
+}
+
 /** What styling asks of the book around the paragraph. */
 export interface StyleContext {
   readonly spec: Spec;
   readonly faces: FaceTable;
   readonly fieldText: (field: FieldName) => string;
-  readonly noteLabel: (note: StreamId) => string;
+  /** What stands in the text for a note; empty for none. */
+  readonly noteReference: (note: StreamId) => NoteSign;
   /** What a cross-reference at a place says; empty where nothing is known of the book around. */
   readonly referenceText: (reference: CrossReference, block: BlockId, at: number) => string;
 }
@@ -50,20 +58,30 @@ const LEAD_TRACKING = 50;
 /** A line that a person broke by hand (U+2028 LINE SEPARATOR). */
 export const LINE_BREAK = '\u2028';
 
-/** `prefix` is put before the text and belongs to no source: the number of a note or a head, in a character style or none. */
+/** What is put before a paragraph's text and belongs to no source: the number of a note or a head. */
+export interface PutBefore {
+  readonly prefix?: string;
+  /** Its character style from `prefixFrom` on, or none. */
+  readonly prefixStyle?: StyleTag | null;
+  readonly prefixFrom?: number;
+  /** So much of it stands as the sign of a note. */
+  readonly prefixSign?: { readonly to: number; readonly position: NotePosition };
+}
+
+/** A paragraph with every stretch of its set text given its face, size and features. */
 export function styleParagraph(
   stream: StreamId,
   source: Paragraph,
   style: ResolvedStyle,
   context: StyleContext,
-  prefix = '',
-  prefixStyle: StyleTag | null = null,
+  { prefix = '', prefixStyle = null, prefixFrom = 0, prefixSign }: PutBefore = {},
 ): StyledParagraph {
   const marks = houseMarks(source.text, context.spec.marks.set, style.language);
   const set = {
     ...makeSetText(source, context, prefix, marks.edits),
-    prefix: { to: prefix.length, style: prefixStyle },
+    prefix: { from: prefixFrom, to: prefix.length, style: prefixStyle },
   };
+  if (prefixSign !== undefined) set.references.unshift([0, prefixSign.to, prefixSign.position]);
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const lacking: number[] = [];
@@ -117,7 +135,7 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
     return { text: source.text, source: null, notes: [], references: [] };
   const offsets: number[] = [];
   const notes: NoteMark[] = [];
-  const references: [number, number][] = [];
+  const references: [number, number, NotePosition][] = [];
   let text = '';
   const put = (piece: string, at: number, step: number) => {
     for (let k = 0; k < piece.length; k += 1) offsets.push(at + k * step);
@@ -141,8 +159,9 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
     const start = text.length;
     if (object.kind === 'note') {
       notes.push({ at: start, note: object.note });
-      put(context.noteLabel(object.note), object.at, 0);
-      references.push([start, text.length]);
+      const sign = context.noteReference(object.note);
+      put(sign.text, object.at, 0);
+      references.push([start, text.length, sign.position]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
     else if (object.kind === 'reference') put(context.referenceText(object, source.id, object.at), object.at, 0);
     else if (object.kind === 'break' || object.kind === 'tab')
@@ -285,8 +304,9 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: In
   const base = look.touches?.size === undefined ? style.size : Math.min(look.touches.size, style.leading);
   let size = base;
   let rise = style.rise + (look.style?.rise ?? 0);
-  const position = look.reference ? 'superior' : look.style?.position;
-  if (position === 'superior' && has('sups')) features.splice(0, features.length, 'sups');
+  const position = look.reference === null ? look.style?.position : look.reference === 'line' ? undefined : 'superior';
+  if (position === 'superior' && look.reference !== 'raised' && has('sups'))
+    features.splice(0, features.length, 'sups');
   else if (position !== undefined) {
     const place = position === 'superior' ? RAISED : LOWERED;
     [size, rise] = [base * place.size, rise + base * place.rise];

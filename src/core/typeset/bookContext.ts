@@ -9,7 +9,10 @@ import { referenceText } from '../references';
 import type { LocalLook } from '../model/streams';
 import { resolveStyles, resolveWithLook, type StyleContext } from '../styles';
 import type { ComposeContext } from './composeDivision';
+import { keyWordsOf } from './composeNotes';
 import { spaceOfFamily, type TypesetContext } from './context';
+import { referenceSign } from './noteSigns';
+import { printedDivisions } from './reaches';
 
 export function composeContext(
   book: Book,
@@ -18,24 +21,29 @@ export function composeContext(
   clock: ComposeContext['clock'],
   references: ReferenceTable = NO_REFERENCES,
 ): ComposeContext {
-  const labels = numberNotes(book);
   const { language } = book.particulars;
-  return {
+  const keyWords = keyWordsOf(book);
+  const made: ComposeContext = {
     book,
     ...stylesOf(book.spec, { book, context }),
     style: {
       spec: book.spec,
       faces: context.library.table,
       fieldText: (field) => fieldText(field, book.particulars),
-      noteLabel: (note) => labels.get(note) ?? '?',
-      referenceText: referencesFrom(book, references),
+      noteReference: () => NO_SIGN,
+      referenceText: () => '',
     },
+    notes: NO_NOTES,
+    noteFolio: () => '',
+    keyWords,
+    hasNotesDivision: printedDivisions(book).some(({ role }) => role === 'notes'),
     numbers: numberHeads(book.divisions, book.spec, language),
     context,
     measure: geometry.columns[0].width,
     geometry,
     clock,
   };
+  return withReferences(made, references);
 }
 
 /** What cross-references say by a table. */
@@ -44,9 +52,25 @@ function referencesFrom({ spec, particulars }: Book, references: ReferenceTable)
     referenceText(reference, block, at, references, particulars.language, spec.page.facing);
 }
 
-/** The same context after another pass: cross-references say what that table has. */
+const NO_SIGN = { text: '', position: 'line' } as const;
+const NO_NOTES = { labels: new Map(), byDivision: new Map() };
+/** Stands for a folio that is not known yet. */
+const UNKNOWN_FOLIO = '00';
+
+/** The same context after another pass: cross-references and notes say what that table has. */
 export function withReferences(compose: ComposeContext, references: ReferenceTable): ComposeContext {
-  return { ...compose, style: { ...compose.style, referenceText: referencesFrom(compose.book, references) } };
+  const { book } = compose;
+  const notes = numberNotes(book, references.notes);
+  return {
+    ...compose,
+    notes,
+    noteFolio: (note) => references.notes[note]?.folio ?? UNKNOWN_FOLIO,
+    style: {
+      ...compose.style,
+      noteReference: referenceSign(book, notes.labels),
+      referenceText: referencesFrom(book, references),
+    },
+  };
 }
 
 /** Under so many characters a line is justified at the price of holes: it is set ragged (house rules, section 3). */

@@ -4,16 +4,19 @@ import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph, PageGeometry } from '../model/pages';
 import type { ReferenceTable } from '../model/referenceTable';
-import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../model/streams';
+import type { LocalLook, Paragraph } from '../model/streams';
 import { isDisplayRole } from '../model/roles';
 import type { VariantWish } from '../linebreak';
 import type { Meaning } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../paginate';
+import type { NumberedNotes } from '../measure/numberNotes';
 import type { HeadNumbers } from '../measure/numberHeads';
 import type { StyleContext, StyleSheet } from '../styles';
-import { composeBlock, type StageClock } from './composeParagraph';
+import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
 import { composeLists } from './composeLists';
+import { divisionEndNotes, marginColumn, notesOnPage } from './composeNotes';
+import type { StageClock } from './composeParagraph';
 import type { TypesetContext } from './context';
 import { centreVerse } from './centreVerse';
 import { flowParagraph } from './flowParagraph';
@@ -23,10 +26,8 @@ import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
 import { ListMarks } from '../measure/listMarks';
 import { itemStyle } from './listMarks';
-import { withFirstLine } from './firstLine';
 import { numberVerse } from './numberVerse';
-import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';
-import type { ParagraphEntry } from './stageCache';
+import { joinNotes } from './joinNotes';
 
 export interface ComposeContext {
   readonly book: Book;
@@ -35,6 +36,12 @@ export interface ComposeContext {
   readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;
   readonly style: StyleContext;
   readonly numbers: HeadNumbers;
+  readonly notes: NumberedNotes;
+  /** Whether the printed book has a division in which notes are gathered. */
+  readonly hasNotesDivision: boolean;
+  /** Folio of the page with a note's reference, and first words of its sentence, for keyed notes. */
+  readonly noteFolio: (note: string) => string;
+  readonly keyWords: (note: string) => string;
   readonly context: TypesetContext;
   readonly measure: number;
   readonly geometry: PageGeometry;
@@ -62,6 +69,7 @@ export function* composeDivision(
   const countedHead = isDisplay ? 0 : countHead(blocks);
   const headCount = joins ? 0 : countedHead;
   const head: ComposedParagraph[] = [];
+  const headNotes: FlowNote[] = [];
   const text: FlowParagraph[] = [];
   const marks = new ListMarks(compose.book.spec.numbering, compose.book.particulars.language);
   const kept = new KeptFlow(division.id, `${division.role}${joins ? '+' : ''}`, blocks, headCount, compose);
@@ -84,20 +92,31 @@ export function* composeDivision(
     const isText = k >= headCount && !isDisplay;
     const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
     const entry = composeOne(division.id, block, style, number, compose, variants);
-    if (k < headCount) head.push(entry.composed);
-    else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
-      const notes = notesOf(entry.composed, compose);
+    if (k < headCount) {
+      head.push(entry.composed);
+      // Notes of the head stand at the foot of its page: they hang on the first line of the text.
+      headNotes.push(...notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })));
+    } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
+      const own = notesOnPage(entry.composed, compose);
+      const notes = text.length === 0 && headNotes.length > 0 ? [...headNotes, ...own] : own;
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
       kept.note(k, text[text.length - 1]);
     }
   }
   kept.keep();
-  text.push(...composeLists(division, compose, references));
+  text.push(...composeLists(division, compose, references), ...divisionEndNotes(division, compose));
   return {
     role: division.role,
     head,
     text: centreVerse(numberVerse(text, compose), compose.measure),
     placing: division.placing,
+    notes: compose.book.spec.notes,
+    margin: marginColumn(compose),
+    joinNotes: (notes) =>
+      joinNotes(
+        notes.map(({ paragraphs }) => paragraphs[0].styled.stream),
+        compose,
+      ),
   };
 }
 
@@ -116,44 +135,9 @@ function usedBlocks(division: Division, compose: ComposeContext): readonly Parag
   return gap === head ? used : [...used.slice(0, head), ...used.slice(gap)];
 }
 
-/** `rowsOf`: the rows of a table as paragraphs, or null for one whose cells are set one after another. */
-function flatten(
-  blocks: readonly Block[],
-  rowsOf: (table: Table) => readonly Paragraph[] | null = () => null,
-): readonly Paragraph[] {
-  if (blocks.every((block) => block.kind === 'paragraph' && block.objects.length === 0))
-    return blocks as readonly Paragraph[];
-  return blocks.flatMap((block) =>
-    block.kind === 'paragraph'
-      ? withPicturesApart(block)
-      : (rowsOf(block) ?? block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks, rowsOf)]))),
-  );
-}
-
 function countHead(blocks: readonly Paragraph[]): number {
   const end = blocks.findIndex((block) => !HEAD_TAGS.has(block.style) && !isNumberLine(block));
   return end < 0 ? blocks.length : end;
-}
-
-/** The style of a tag, with what is changed of it on the paragraph. */
-function styleOf(tag: string, compose: ComposeContext, look?: LocalLook) {
-  if (look !== undefined) return compose.withLook(tag, look);
-  return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
-}
-
-/** The style of a paragraph that is a picture; any other keeps its own. */
-function styleOfPicture(
-  blocks: readonly Paragraph[],
-  index: number,
-  style: ResolvedStyle,
-  compose: ComposeContext,
-): ResolvedStyle {
-  const picture = pictureOfParagraph(blocks[index]);
-  if (picture === undefined) return style;
-  const next = blocks[index + 1];
-  const hasCaption = next !== undefined && styleOf(next.style, compose).meaning === 'caption';
-  const { interner } = compose.context;
-  return interner.intern(pictureStyle(style, picture, blocks[index], hasCaption, compose.geometry));
 }
 
 /** The style of an opener's first paragraph of text, with the drop capital and the small capitals of the spec. */
@@ -173,12 +157,6 @@ function variantsOf({ touches }: Paragraph, { meaning }: ResolvedStyle): Variant
   return MAY_VARY.has(meaning) ? 'good' : 'none';
 }
 
-/** What is put before the words of a paragraph. */
-interface Before {
-  readonly prefix: string;
-  readonly prefixStyle: StyleTag | null;
-}
-
 /** The mark of a list item or the number of a head before its words, and the style with room for it. */
 function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string | null, compose: ComposeContext) {
   const { interner } = compose.context;
@@ -195,35 +173,4 @@ function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string | nul
 function withRoomAbove(style: ResolvedStyle, hasHead: boolean, { context }: ComposeContext): ResolvedStyle {
   const above = Math.max(style.above, hasHead ? ABOVE_JOINED : 1);
   return above === style.above ? style : context.interner.intern({ ...style, above });
-}
-
-function composeOne(
-  stream: string,
-  block: Paragraph,
-  style: ResolvedStyle,
-  { prefix, prefixStyle }: Before,
-  compose: ComposeContext,
-  variants: VariantWish,
-): ParagraphEntry {
-  const job = { stream, paragraph: block, style, measure: compose.measure, prefix, prefixStyle, tail: '', variants };
-  const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
-  return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
-}
-
-/** Note bodies with the places of their references. A note that the book lacks, or an empty one, brings nothing. */
-function notesOf(composed: ComposedParagraph, compose: ComposeContext): FlowNote[] {
-  const notes: FlowNote[] = [];
-  for (const mark of composed.styled.notes) {
-    const blocks = flatten(compose.book.notes[mark.note]?.blocks ?? []);
-    if (blocks.length === 0) continue;
-    const label = `${compose.style.noteLabel(mark.note)}.\u2002`;
-    const paragraphs = blocks.map((block, index) => {
-      const words = styleOf(block.style === 'TX' ? 'NT' : block.style, compose, block.touches?.look);
-      const style = styleOfPicture(blocks, index, words, compose);
-      const before = { prefix: index === 0 ? label : '', prefixStyle: null };
-      return composeOne(mark.note, block, style, before, compose, 'none').composed;
-    });
-    notes.push({ at: mark.at, paragraphs });
-  }
-  return notes;
 }

@@ -8,6 +8,7 @@ import { captionEntries, contentsEntries, type ContentsEntry } from '../referenc
 import type { ComposeContext } from './composeDivision';
 import { composeGenerated } from './composeParagraph';
 import { composeIndex } from './composeIndex';
+import { bookEndNotes } from './composeNotes';
 import { generatedPlace } from './flowParagraph';
 
 /** What a division makes of the book; nothing for one that makes no list. */
@@ -25,6 +26,8 @@ export function composeLists(
       const kind = division.role === 'figures' ? 'figure' : 'table';
       return entries(division, captionEntries(references.captions, kind, contents, division.corrections), compose);
     }
+    case 'notes':
+      return bookEndNotes(division, compose);
     case 'index':
       return composeIndex(division, compose, references);
     default:

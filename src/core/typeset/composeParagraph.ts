@@ -2,6 +2,7 @@
 import { breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
 import { column, type BrokenParagraph, type Measure } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
+import type { NotePosition } from '../model/notes';
 import type { Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph, StreamId, StyleTag } from '../model/streams';
@@ -26,6 +27,10 @@ export interface ParagraphJob {
   readonly prefix: string;
   /** Character style of what is put before; absent: as the words. */
   readonly prefixStyle?: StyleTag | null;
+  /** Where in it that style begins. */
+  readonly prefixFrom?: number;
+  /** So much of it stands as the sign of a note. */
+  readonly prefixSign?: { readonly to: number; readonly position: NotePosition };
   /** Set flush right in the right indent of the last line. */
   readonly tail: string;
   /** Whether it may run a line shorter or longer: text of the pages, not furniture, notes or heads. */
@@ -74,7 +79,7 @@ function composeWith(
   if (known && sameStyle && known.measure === job.measure) return known;
   const start = context.now();
   const styleOf = (style: ResolvedStyle) =>
-    styleParagraph(job.stream, job.paragraph, style, styleContext, job.prefix, job.prefixStyle);
+    styleParagraph(job.stream, job.paragraph, style, styleContext, job);
   let styled = known && sameStyle ? known.styled : { ...styleOf(job.style), tail: job.tail };
   const afterStyle = context.now();
   const reuse = known !== undefined && known.styled.shapeKey === styled.shapeKey;
@@ -164,10 +169,12 @@ function breakContext(
 
 /** Everything that goes into the set text besides the block itself. */
 function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
-  let key = `${job.prefix}\u0000${job.prefixStyle ?? ''}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
+  let key = `${job.prefix}\u0000${job.prefixStyle ?? ''}\u0000${job.prefixSign?.position ?? ''}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
   for (const object of job.paragraph.objects) {
-    if (object.kind === 'note') key += `\u0000${styleContext.noteLabel(object.note)}`;
-    else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;
+    if (object.kind === 'note') {
+      const { text, position } = styleContext.noteReference(object.note);
+      key += `\u0000${position}${text}`;
+    } else if (object.kind === 'field') key += `\u0000${styleContext.fieldText(object.field)}`;
     else if (object.kind === 'reference')
       key += `\u0000${styleContext.referenceText(object, job.paragraph.id, object.at)}`;
   }

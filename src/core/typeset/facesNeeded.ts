@@ -2,7 +2,8 @@
 import { effectiveTag } from '../model/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../model/faces';
 import { eachStream, LANGUAGES, type Book } from '../model/book';
-import type { FieldName, Paragraph, StreamId } from '../model/streams';
+import { NOTE_SYMBOLS } from '../model/notes';
+import { paragraph as makeParagraph, type FieldName, type Paragraph, type StreamId } from '../model/streams';
 import { fieldText } from '../measure/fields';
 import type { ResolvedStyle } from '../model/styled';
 import { resolveStyles, resolveWithLook, styleParagraph, StyleInterner, type StyleContext } from '../styles';
@@ -40,9 +41,15 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     spec: book.spec,
     faces: table,
     fieldText: (field: FieldName) => fieldText(field, book.particulars),
-    noteLabel: () => '1',
+    noteReference: () => ({ text: '1', position: 'superior' as const }),
     referenceText: () => '',
   };
+  // Signs of notes are put before and into paragraphs of any style.
+  const signs = signsOfNotes(book);
+  if (signs !== '')
+    for (const style of sheet.values())
+      for (const face of facesOf('', makeParagraph(`signs:${style.tag}`, style.tag, signs), style, context))
+        faces.add(face);
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
@@ -62,6 +69,16 @@ export function needsOf(book: Book, table: FaceTable): Needs {
   for (const { language } of Object.values(book.spec.characterStyles))
     if (language !== undefined) languages.add(language);
   return { faces: [...faces], languages: [...languages].filter((language) => language in LANGUAGES) };
+}
+
+/** Signs of the book's kinds of notes that a text face may lack; empty for none, or no notes. */
+function signsOfNotes({ spec, notes }: Book): string {
+  if (Object.keys(notes).length === 0) return '';
+  const all = Object.values(spec.notes.kinds).flatMap(({ numerals, signs, reference, number }) => [
+    ...(numerals === 'symbols' ? NOTE_SYMBOLS : signs),
+    ...[reference, number].flatMap(({ before, after }) => [before, after]),
+  ]);
+  return [...new Set(all.join(''))].filter((sign) => !/[\u0000-\u007f]/.test(sign)).join('');
 }
 
 const plain = new WeakMap<Paragraph, boolean>();

@@ -25,13 +25,16 @@ export function flowParagraph(
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
   const gap = gapBefore(composed, before);
+  const atFoot = notes.filter(({ layout }) => layout.place === 'foot');
+  const inMargin = notes.filter(({ layout }) => layout.place === 'margin');
   const made: FlowParagraph = {
     paragraph: composed,
     shorter: variantOf(entry.shorter, composed, elastic || block.touches?.lines === -1),
     longer: variantOf(entry.longer, composed, elastic || block.touches?.lines === 1),
     gap,
     elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
-    notes,
+    notes: atFoot.length === notes.length ? notes : atFoot,
+    margin: inMargin.length > 0 ? inMargin : undefined,
     wishes: isText ? wishesOf(block, entry.composed.styled.style, compose.book.spec.page.facing) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
@@ -129,6 +132,7 @@ function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
     a.gap === b.gap &&
     sameList(a.elastic ?? NONE, b.elastic ?? NONE) &&
     sameNotes(a.notes, b.notes) &&
+    sameNotes(a.margin ?? NONE, b.margin ?? NONE) &&
     JSON.stringify(a.wishes) === JSON.stringify(b.wishes) &&
     sameList(a.held ?? NONE, b.held ?? NONE) &&
     (a.held === undefined) === (b.held === undefined) &&
@@ -147,6 +151,10 @@ function sameList(a: readonly unknown[], b: readonly unknown[]): boolean {
 
 function sameNotes(a: readonly FlowNote[], b: readonly FlowNote[]): boolean {
   return (
-    a.length === b.length && a.every((note, k) => note.at === b[k].at && sameList(note.paragraphs, b[k].paragraphs))
+    a.length === b.length &&
+    a.every((note, k) => {
+      const { at, layout, paragraphs } = b[k];
+      return note.at === at && note.layout === layout && sameList(note.paragraphs, paragraphs);
+    })
   );
 }

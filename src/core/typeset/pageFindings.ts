@@ -93,6 +93,21 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
     grade: 'should',
     message: `The chapter’s last page holds only ${lines(give)}.`,
   }),
+  'note-divided': () => ({
+    kind: 'note-divided',
+    grade: 'look',
+    message: 'A note goes on at the foot of the next page.',
+  }),
+  'note-late': () => ({
+    kind: 'note-late',
+    grade: 'must',
+    message: 'A note begins after the page of its reference: that page has no room for it.',
+  }),
+  'margin-note-late': () => ({
+    kind: 'note-late',
+    grade: 'should',
+    message: 'The margin cannot hold the notes of this page: they go on beside the next.',
+  }),
 };
 
 /** Findings of all divisions in page order. */

@@ -35,7 +35,20 @@ export function* paginateCached(
     lines,
     ...columns.flatMap((one) => [one.x, one.width]),
   ];
-  const parts = [flow.role, flow.placing, side, sink, textStart, spec, ...page, ...flow.head, ...flow.text];
+  const parts = [
+    flow.role,
+    flow.placing,
+    flow.notes?.stand,
+    flow.notes?.space,
+    flow.margin?.width,
+    side,
+    sink,
+    textStart,
+    spec,
+    ...page,
+    ...flow.head,
+    ...flow.text,
+  ];
   const known = cache.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
   const made = yield* paginateDivision(flow, geometry, opener, spec, side, known?.memory);

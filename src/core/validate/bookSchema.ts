@@ -3,7 +3,7 @@ import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } fr
 import { ROLES } from '../model/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
 import { check, Joi } from './check';
-import { folioRunSchema } from './orderSchema';
+import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
 
 const id = Joi.string()
@@ -156,7 +156,7 @@ export const divisionSchema = Joi.object({
 
 export const noteSchema = Joi.object({
   id,
-  kind: Joi.string().valid('footnote', 'endnote').required(),
+  kind: noteKindId().required(),
   blocks: Joi.array().items(block).required(),
 });
 

@@ -1,5 +1,6 @@
 // The schemas of what numbers and dresses a book: furniture, folio runs, numbering, contents and index.
 import { TOKENS } from '../model/furniture';
+import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../model/notes';
 import { MOST_FOLIO, NUMERALS } from '../model/numbering';
 import { PAGE_ROLES } from '../model/pageRoles';
 import { Joi } from './check';
@@ -96,4 +97,44 @@ export const indexSchema = object({
   ranges: oneOf('elided', 'full'),
   subentries: oneOf('indented', 'runIn'),
   letterHeads: flag(),
+});
+
+/** The id of a kind of notes. */
+export const noteKindId = () => Joi.string().pattern(/^[a-z][A-Za-z0-9]{0,23}$/);
+
+const noteMark = Joi.object({
+  before: Joi.string().allow('').max(8).required(),
+  after: Joi.string().allow('').max(8).required(),
+  position: oneOf(...NOTE_POSITIONS),
+}).required();
+const separator = Joi.object({
+  kind: oneOf('space', 'short', 'full'),
+  width: number(0, 600, 'pt'),
+  weight: number(0.1, 6, 'pt'),
+}).required();
+
+const noteKindSchema = Joi.object({
+  name: Joi.string().min(1).max(40).required(),
+  place: oneOf(...NOTE_PLACES),
+  numerals: oneOf(...NOTE_NUMERALS),
+  signs: Joi.array().items(Joi.string().min(1).max(8)).max(60).required(),
+  restart: oneOf(...NOTE_RESTARTS),
+  first: whole(1, 9999, 'the first number'),
+  reference: noteMark,
+  number: noteMark,
+  keyed: flag(),
+  style: tag().required(),
+  separator,
+  continuation: separator,
+  columns: whole(1, 3, 'columns'),
+  runOn: flag(),
+});
+
+export const notesSchema = object({
+  kinds: Joi.object().pattern(noteKindId(), noteKindSchema).min(1).max(24).required(),
+  stand: oneOf('foot', 'text'),
+  space: number(0.5, 6, 'grid lines'),
+  columnGap: number(4, 60, 'pt'),
+  heads: flag(),
+  divisionHead: Joi.string().allow('').max(60).required(),
 });

@@ -8,7 +8,14 @@ import { check, Joi } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPattern } from '../measure/spotPatterns';
 import { inksSchema } from './inksSchema';
-import { contentsSchema, furnitureSchema, indexSchema, numberingSchema, numberSchemeSchema } from './orderSchema';
+import {
+  contentsSchema,
+  furnitureSchema,
+  indexSchema,
+  notesSchema,
+  numberingSchema,
+  numberSchemeSchema,
+} from './orderSchema';
 import { pageSchema } from './pageSchema';
 
 /** OpenType features by tag, each on, or off with a minus. */
@@ -239,6 +246,7 @@ export const specSchema = object({
   furniture: furnitureSchema,
   folios: object({ front: oneOf('roman', 'arabic') }),
   numbering: numberingSchema,
+  notes: notesSchema,
   contents: contentsSchema,
   index: indexSchema,
   inks: inksSchema,

@@ -68,7 +68,7 @@ describe('facts that text repeats', () => {
       [chapter('One', 'a{3} b{1}'), chapter('Two', 'c{2}')],
       [note(1, 'x{4}'), note(2, 'y'), note(3, 'z'), note(4, 'w')],
     );
-    expect([...numberNotes(made)]).to.deep.equal([
+    expect([...numberNotes(made).labels]).to.deep.equal([
       ['n3', '1'],
       ['n1', '2'],
       ['n4', '3'],

@@ -174,7 +174,7 @@ describe('the pages of a reach', () => {
             expect([region.noteFrom, region.floatFrom]).to.deep.equal([note, float]);
             [note, float] = [region.noteTo, region.floatTo];
           }
-          expect([item, at, note, float]).to.deep.equal([parts.length, 0, flow.noteParagraphs.length, floats.length]);
+          expect([item, at, note, float]).to.deep.equal([parts.length, 0, flow.notes.paragraphs.length, floats.length]);
         },
       ),
       { numRuns: 1000 },
@@ -328,7 +328,7 @@ describe('what pages keep', () => {
           expect(noteTo).to.be.at.most(due);
           if (noteTo === due || noteTo === noteFrom) continue;
           let start = noteTo;
-          while (flow.noteStarts[start] === 0) start -= 1;
+          while (flow.notes.starts[start] === 0) start -= 1;
           if (start >= noteFrom && start < noteTo) expect(noteTo - start).to.be.at.least(2);
         }
       }),

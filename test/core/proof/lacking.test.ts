@@ -11,7 +11,13 @@ import { book, chapter } from '../../build/book';
 /** The paragraphs of a book's first division as they are styled. */
 function styledOf({ spec, divisions }: Book) {
   const sheet = resolveStyles(spec, 'en', () => 0.25, new StyleInterner());
-  const context = { spec, faces: faceTable, fieldText: () => '', noteLabel: () => '1', referenceText: () => '' };
+  const context = {
+    spec,
+    faces: faceTable,
+    fieldText: () => '',
+    noteReference: () => ({ text: '1', position: 'superior' as const }),
+    referenceText: () => '',
+  };
   const [{ id, blocks }] = divisions;
   return blocks.map((block) => styleParagraph(id, block as Paragraph, sheet.get(block.style)!, context));
 }

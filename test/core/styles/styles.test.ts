@@ -14,7 +14,7 @@ const context: StyleContext = {
   spec: NOVEL_SPEC,
   faces: faceTable,
   fieldText: (field) => `[${field}]`,
-  noteLabel: (note) => note.slice(1),
+  noteReference: (note) => ({ text: note.slice(1), position: 'superior' }),
   referenceText: ({ target }) => `[${target}]`,
 };
 const runsOf = (text: string, tag = 'TX') => styleParagraph('d1', p(text), sheet.get(tag)!, context).runs;
@@ -94,7 +94,7 @@ describe('styling a paragraph', () => {
         { at: 5, kind: 'break' },
       ],
     });
-    const styled = styleParagraph('d1', source, sheet.get('TX')!, context, '7. ');
+    const styled = styleParagraph('d1', source, sheet.get('TX')!, context, { prefix: '7. ' });
     expect(styled.text).to.equal('7. x[title]y12z\u2028');
     expect([...styled.source!]).to.deep.equal([0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 2, 3, 3, 4, 5, 6]);
     expect(styled.notes).to.deep.equal([{ at: 12, note: 'n12' }]);

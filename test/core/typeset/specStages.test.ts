@@ -5,6 +5,7 @@ import { applyEdit, setSpecEdit } from '../../../src/core/edit';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../../src/core/model/specStages';
 import type { IndexMark } from '../../../src/core/model/indexSpec';
+import { ENDNOTE, FOOTNOTE, type NoteKind } from '../../../src/core/model/notes';
 import { PLAIN_SCHEME } from '../../../src/core/model/numbering';
 import { plainFurniture, token } from '../../../src/core/model/furniture';
 import { checkSpec, paragraphStyleSchema, specSchema } from '../../../src/core/validate';
@@ -12,7 +13,7 @@ import type { Book } from '../../../src/core/model/book';
 import type { Plain } from '../../../src/core/model/bookEdit';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
-import { book, chapter, division, p, words } from '../../build/book';
+import { book, chapter, division, note, p, words } from '../../build/book';
 
 const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} *so,* “so”.`);
 const marked = (term: string, sub: string, range: IndexMark['range'] = 'here') => ({
@@ -20,38 +21,43 @@ const marked = (term: string, sub: string, range: IndexMark['range'] = 'here') =
   objects: [{ at: 0, kind: 'index' as const, term, sub, see: '', seeAlso: '', range }],
 });
 const contents = division('contents', [p('Contents', 'TOH')]);
-const start = book([
-  division('title', [p('A Book', 'BT')]),
-  contents,
-  chapter('Alpha', ...text(1)),
-  {
-    ...chapter('Beta', ...text(2)),
-    run: { numerals: 'arabic', start: 120, prefix: '', hidden: false },
-    blocks: [
-      marked('weir', 'of oak', 'from'),
-      ...chapter('Beta', ...text(2)).blocks,
-      {
-        ...p('An extract of some length\uFFFCthat goes on.', 'EXT'),
-        objects: [{ at: 25, kind: 'tab' as const }],
-      },
-      { ...p('First'), list: { level: 0, ordered: true } },
-      { ...p('Second'), list: { level: 0, ordered: false } },
-      marked('weir', 'sluices of'),
-      marked('weir rod', ''),
-    ],
-  },
-  division(
-    'appendix',
-    [p('Tables', 'CT'), p('E. Writer', 'CAU'), p('What they say', 'CST'), marked('weir', 'of oak', 'to')],
+const start = book(
+  [
+    division('title', [p('A Book', 'BT')]),
+    contents,
+    chapter('Alpha', ...text(1), `A line that a note belongs to.{1}`, `And one at the end.{2}`),
     {
-      matter: 'back',
-      listed: true,
+      ...chapter('Beta', ...text(2)),
+      run: { numerals: 'arabic', start: 120, prefix: '', hidden: false },
+      blocks: [
+        marked('weir', 'of oak', 'from'),
+        ...chapter('Beta', ...text(2)).blocks,
+        {
+          ...p('An extract of some length\uFFFCthat goes on.', 'EXT'),
+          objects: [{ at: 25, kind: 'tab' as const }],
+        },
+        { ...p('First'), list: { level: 0, ordered: true } },
+        { ...p('Second'), list: { level: 0, ordered: false } },
+        marked('weir', 'sluices of'),
+        marked('weir rod', ''),
+      ],
     },
-  ),
-  division('index', [p('Index', 'TOH')], { matter: 'back' }),
-]);
+    division(
+      'appendix',
+      [p('Tables', 'CT'), p('E. Writer', 'CAU'), p('What they say', 'CST'), marked('weir', 'of oak', 'to')],
+      {
+        matter: 'back',
+        listed: true,
+      },
+    ),
+    division('notes', [p('Notes', 'CT')], { matter: 'back' }),
+    division('index', [p('Index', 'TOH')], { matter: 'back' }),
+  ],
+  [note(1, words(30, 5)), { ...note(2, words(20, 6)), kind: 'endnote' }],
+);
 
 const length = (pt: number): Plain => ({ pt, unit: 'pt' });
+const kinds = (of: Partial<NoteKind>): Plain => ({ footnote: { ...FOOTNOTE, ...of }, endnote: ENDNOTE }) as never;
 const VALUES: Record<string, Plain> = {
   name: 'Other',
   'page.trim.width': length(430),
@@ -139,6 +145,12 @@ const VALUES: Record<string, Plain> = {
   'index.ranges': 'full',
   'index.subentries': 'runIn',
   'index.letterHeads': false,
+  'notes.kinds': kinds({ numerals: 'Letters' }),
+  'notes.stand': 'text',
+  'notes.space': 1.5,
+  'notes.columnGap': 20,
+  'notes.heads': false,
+  'notes.divisionHead': 'Remarks',
 };
 const NUMBERED = {
   ...NOVEL_SPEC.styles,
@@ -156,12 +168,14 @@ const GIVEN: Record<string, readonly [string, Plain]> = {
   'pages.columnGap': ['pages.columns', 2],
   'pages.columnShares': ['pages.columns', 2],
   'pages.balanceColumns': ['pages.columns', 2],
+  'notes.columnGap': ['notes.kinds', kinds({ columns: 2 })],
+  'notes.divisionHead': ['notes.kinds', kinds({ place: 'divisionEnd' })],
 };
 /** Only an opener's first paragraph is concerned. */
 const FEW = new Set(['openers.dropLines', 'openers.leadWords']);
 const ONE = new Set(['openers.dropLetters']);
 /** Only what the book makes itself, line by line. */
-const MADE = /^(?:numbering|contents|index)\./;
+const MADE = /^(?:numbering|contents|index|notes)\./;
 const STYLE_VALUES: Record<string, Plain> = {
   name: 'Other',
   basedOn: 'DED',

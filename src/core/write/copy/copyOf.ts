@@ -1,23 +1,30 @@
 // The copy of a book: the divisions whose words are the author's, and not made from the particulars.
 import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/book';
+import { noteClass } from '../../model/notes';
 import type { Meaning } from '../../model/spec';
 import { plainWords, headingWords, titleBlock } from '../../measure/headWords';
 import { numberHeads, type HeadNumbers } from '../../measure/numberHeads';
+import { numberNotes } from '../../measure/numberNotes';
 import type { Block, BlockId, CrossReference, Paragraph, StyleTag } from '../../model/streams';
 
 export function copyDivisions({ divisions }: Book): readonly Division[] {
   return divisions.filter((division) => !isMadeDivision(division));
 }
 
-/** Notes by kind in the order of their references, each with its number among those of its kind. */
+/** Notes in the order of their references, each with its number among those of its kind. */
 export interface NumberedNote {
   readonly note: Note;
+  /** What a file that knows no other kinds has it as: by the place of its kind. */
+  readonly kind: 'footnote' | 'endnote';
   readonly number: number;
+  /** Its number as it is printed, where that does not hang on pages; of a keyed note an asterisk. */
+  readonly label: string;
 }
 
 export function numberedNotes(book: Book): Map<string, NumberedNote> {
   const found = new Map<string, NumberedNote>();
   const counts = { footnote: 0, endnote: 0 };
+  const { labels } = numberNotes(book);
   const visit = (blocks: readonly Block[]) => {
     for (const block of blocks) {
       if (block.kind === 'table') {
@@ -28,8 +35,10 @@ export function numberedNotes(book: Book): Map<string, NumberedNote> {
         if (object.kind !== 'note' || found.has(object.note)) continue;
         const note = book.notes[object.note];
         if (note === undefined) continue;
-        counts[note.kind] += 1;
-        found.set(object.note, { note, number: counts[note.kind] });
+        const kind = noteClass(book.spec.notes, note.kind);
+        counts[kind] += 1;
+        const label = labels.get(object.note) || '*';
+        found.set(object.note, { note, kind, number: counts[kind], label });
         visit(note.blocks);
       }
     }

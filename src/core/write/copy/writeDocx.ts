@@ -49,7 +49,7 @@ export function writeDocx(book: Book, pictures: PictureBytes = {}): Uint8Array {
     .join('');
   const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
     const writer = new PartWriter(book, numbers, files);
-    const own = [...notes].filter(([, { note }]) => note.kind === kind);
+    const own = [...notes].filter(([, one]) => one.kind === kind);
     const inner = own.map(([id, { note }]) => {
       const mark = `<w:r><w:${kind}Ref/></w:r><w:r><w:t xml:space="preserve"> </w:t></w:r>`;
       return `<w:${kind} w:id="${numbers.get(id)}">${writer.blocks(note.blocks, mark) || '<w:p/>'}</w:${kind}>`;

@@ -18,8 +18,7 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     fieldText: () => '',
     pictureHref: dataAddress(pictures),
   };
-  const ids = (kind: 'footnote' | 'endnote') =>
-    [...notes].filter(([, { note }]) => note.kind === kind).map(([id]) => id);
+  const ids = (kind: 'footnote' | 'endnote') => [...notes].filter(([, one]) => one.kind === kind).map(([id]) => id);
   const { title, language } = book.particulars;
   const name = escapeXml(clean(title));
   const text = copyDivisions(book).map((division) => `<section>\n${blocksXhtml(division.blocks, context)}\n</section>`);

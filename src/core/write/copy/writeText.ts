@@ -40,7 +40,7 @@ export function writePlainText(book: Book): string {
   return `${[...head, ...text, ...ends].join('\n\n')}\n`;
 }
 
-const label = ({ note, number }: NumberedNote) => (note.kind === 'endnote' ? `e${number}` : String(number));
+const label = ({ kind, number }: NumberedNote) => (kind === 'endnote' ? `e${number}` : String(number));
 const labelOf = (notes: ReadonlyMap<string, NumberedNote>, id: string) => {
   const found = notes.get(id);
   return found === undefined ? '?' : label(found);

@@ -112,7 +112,7 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
       const found = context.notes.get(object.note);
       if (found === undefined) return '';
       const id = `ref-${object.note}`;
-      return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref">${found.number}</a>`;
+      return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref">${escapeXml(found.label)}</a>`;
     })
     .join('');
 }
@@ -157,12 +157,12 @@ export function notesXhtml(
 ): string {
   return ids
     .map((id) => {
-      const { note, number } = context.notes.get(id)!;
-      const back = `<a href="${backTo(id)}" role="doc-backlink">${number}.</a> `;
+      const { note, label, kind } = context.notes.get(id)!;
+      const back = `<a href="${backTo(id)}" role="doc-backlink">${escapeXml(label)}.</a> `;
       const inner = blocksXhtml(note.blocks, context) || '<p></p>';
       const body = inner.replace(/^<p([^>]*)>/, `<p$1>${back}`);
-      const [type, role] = note.kind === 'endnote' ? ['endnote', 'doc-endnote'] : ['footnote', 'doc-footnote'];
-      return note.kind === 'endnote'
+      const [type, role] = kind === 'endnote' ? ['endnote', 'doc-endnote'] : ['footnote', 'doc-footnote'];
+      return kind === 'endnote'
         ? `<li id="${id}" epub:type="${type}" role="${role}">${body}</li>`
         : `<aside id="${id}" epub:type="${type}" role="${role}">${body}</aside>`;
     })

@@ -81,13 +81,13 @@ export function* writeEpub(
   const fileOf = new Map<string, string>();
   for (const { name, division } of files)
     for (const id of notesOf(division, notes)) if (!fileOf.has(id)) fileOf.set(id, name);
-  const endnotes = [...notes].filter(([id, { note }]) => note.kind === 'endnote' && fileOf.has(id)).map(([id]) => id);
+  const endnotes = [...notes].filter(([id, { kind }]) => kind === 'endnote' && fileOf.has(id)).map(([id]) => id);
   const members: Record<string, string> = {};
   const contextOf = (name: string): XhtmlContext => ({
     book,
     notes,
     hrefOf: (id) =>
-      notes.get(id)?.note.kind === 'endnote'
+      notes.get(id)?.kind === 'endnote'
         ? `notes.xhtml#${id}`
         : fileOf.get(id) === name
           ? `#${id}`
@@ -107,7 +107,7 @@ export function* writeEpub(
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
     const own = [...fileOf]
-      .filter(([id, file]) => file === name && notes.get(id)!.note.kind === 'footnote')
+      .filter(([id, file]) => file === name && notes.get(id)!.kind === 'footnote')
       .map(([id]) => id);
     const type = TYPES[division.role];
     const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${blocksXhtml(division.blocks, context)}\n${notesXhtml(own, context)}\n</section>`;

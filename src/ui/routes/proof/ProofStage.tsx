@@ -52,6 +52,13 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'title-very-long': 'Very long titles',
   'index-mark': 'Index marks without a term',
   'contents-empty': 'Lists with nothing in them',
+  'note-divided': 'Notes over two pages',
+  'note-late': 'Notes after their page',
+  'note-empty': 'Notes without words',
+  'note-without-reference': 'Notes without a reference',
+  'note-kind-gone': 'Notes of a kind that is gone',
+  'notes-nowhere': 'Notes without their division',
+  'notes-alike': 'Kinds of notes that look alike',
   unsettled: 'Page numbers that did not settle',
   'text-area-too-small': 'Type area too small',
 };

@@ -241,7 +241,7 @@ export class GalleyControl implements GalleyHost {
 
   label(note: string): string {
     const book = this.book();
-    if (this.labels?.book !== book) this.labels = { book, labels: numberNotes(book) };
+    if (this.labels?.book !== book) this.labels = { book, labels: numberNotes(book).labels };
     return this.labels.labels.get(note) ?? '';
   }
 

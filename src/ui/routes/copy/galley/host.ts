@@ -1,5 +1,4 @@
 // What the galley's editors ask of the screen around them.
-import type { BlockPart } from '../../../../core/edit';
 import type { Book, Note } from '../../../../core/model/book';
 import type {
   BlockId,
@@ -9,6 +8,7 @@ import type {
   PictureKind,
   StreamId,
 } from '../../../../core/model/streams';
+import type { BlockPart } from '../../../../core/model/textRange';
 import type { GalleyChange } from '../../../../state/galleyThunks';
 import type { StreamView } from './streamView';
 

@@ -1,0 +1,54 @@
+// Short notes that run on: several as one paragraph, each with its number, parted by an em of white.
+import type { ComposedParagraph } from '../model/pages';
+import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/streams';
+import { composeOne, styleOf, type Before } from './composeBlocks';
+import type { ComposeContext } from './composeDivision';
+import { kindOf, numberOf } from './composeNotes';
+
+const BETWEEN = '\u2003';
+
+/** Joined paragraphs by the block of their first note and what the others are: the same ones while nothing changes. */
+const known = new WeakMap<Paragraph, Map<string, Paragraph>>();
+const MOST_KNOWN = 40;
+
+/** The paragraph of notes that follow one another; all of one kind, each of one paragraph. */
+export function joinNotes(notes: readonly StreamId[], compose: ComposeContext): ComposedParagraph {
+  const kind = kindOf(notes[0], compose);
+  const blocks = notes.map((note) => compose.book.notes[note].blocks[0] as Paragraph);
+  const numbers = notes.map((note) => numberOf(note, kind, compose));
+  const joined = joinedOf(blocks, numbers);
+  const style = styleOf(kind.style, compose);
+  return composeOne(notes[0], joined, style, numbers[0], compose, 'none').composed;
+}
+
+function joinedOf(blocks: readonly Paragraph[], numbers: readonly Before[]): Paragraph {
+  const byKey = known.get(blocks[0]) ?? new Map<string, Paragraph>();
+  known.set(blocks[0], byKey);
+  const key = JSON.stringify(blocks.map((block, k) => [numbers[k], block.id, block.text, block.spans, block.objects]));
+  let made = byKey.get(key);
+  if (made === undefined) {
+    if (byKey.size > MOST_KNOWN) byKey.clear();
+    byKey.set(key, (made = join(blocks, numbers)));
+  }
+  return made;
+}
+
+function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Paragraph {
+  let text = '';
+  const spans: Span[] = [];
+  const objects: InlineObject[] = [];
+  blocks.forEach((block, k) => {
+    // The number of the first is put before the whole.
+    if (k > 0) {
+      const { prefix, prefixSign } = numbers[k];
+      const start = text.trimEnd().length + BETWEEN.length;
+      text = `${text.trimEnd()}${BETWEEN}${prefix}`;
+      if (prefixSign !== undefined) spans.push({ from: start, to: start + prefixSign.to, style: 'sup' });
+    }
+    const at = text.length;
+    text += block.text;
+    spans.push(...block.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })));
+    objects.push(...block.objects.map((object) => ({ ...object, at: object.at + at })));
+  });
+  return { ...blocks[0], text, spans: normaliseSpans(spans), objects };
+}
