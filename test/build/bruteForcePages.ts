@@ -251,7 +251,8 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   function endOfNotes(from: number, due: number, room: number, isEmpty: boolean): number {
     for (let to = due; to > from; to -= 1) {
       if (notesHeight(from, to) > room + SLACK) continue;
-      if (to === due || isEmpty) return to;
+      if (to === due) return to;
+      if (isEmpty) return forcedEnd(from, to, due);
       let start = due - 1;
       while (start > from && flow.notes.starts[start] === 0) start -= 1;
       const isOwed = flow.notes.starts[start] === 0;
@@ -259,6 +260,17 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       return to <= due - 2 && to >= least ? to : to > due - 2 ? endOfNotes2(from, due, room, least) : -1;
     }
     return isEmpty || from === due ? from : -1;
+  }
+
+  /** As many lines as fit, and no single line of a note on either page where fewer lines can do that. */
+  function forcedEnd(from: number, most: number, due: number): number {
+    const { starts } = flow.notes;
+    for (let to = most; to > from; to -= 1) {
+      if (starts[to] === 1) return to;
+      const isLastLeft = to + 1 === due || starts[to + 1] === 1;
+      if (!isLastLeft && starts[to - 1] === 0) return to;
+    }
+    return most;
   }
 
   function endOfNotes2(from: number, due: number, room: number, least: number): number {

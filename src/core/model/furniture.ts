@@ -20,6 +20,7 @@ export const TOKENS = [
   'firstHead',
   'lastHead',
   'section',
+  'notePages',
   'date',
 ] as const;
 export type Token = (typeof TOKENS)[number];

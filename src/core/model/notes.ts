@@ -67,6 +67,8 @@ export interface NotesSpec {
   readonly columnGap: Pt;
   /** Whether notes gathered at the end stand under the titles of their divisions. */
   readonly heads: boolean;
+  /** Whether a running head that tells the title of the division tells, over gathered notes, the pages they belong to. */
+  readonly pageHeads: boolean;
   /** Head of notes at the end of a division; empty: none. */
   readonly divisionHead: string;
 }
@@ -99,6 +101,7 @@ export const NOTES: NotesSpec = {
   space: 0.6,
   columnGap: 12,
   heads: true,
+  pageHeads: true,
   divisionHead: 'Notes',
 };
 

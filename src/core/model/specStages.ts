@@ -84,6 +84,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'notes.space': 'page',
   'notes.columnGap': 'break',
   'notes.heads': 'page',
+  'notes.pageHeads': 'paint',
   'notes.divisionHead': 'shape',
   'index.order': 'page',
   'index.ranges': 'shape',

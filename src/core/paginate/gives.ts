@@ -96,7 +96,11 @@ function givesOfNotes({ noteTo, endItem, endLine, stretches }: FilledRegion, flo
   const due = flow.noteStart[Math.min(endItem, flow.items.length)] + (inside === null ? 0 : inside[endLine]);
   if (noteTo >= due) return [];
   const { starts, paragraphs } = flow.notes;
-  return [{ kind: starts[noteTo] === 1 ? 'note-late' : 'note-divided', paragraph: paragraphs[noteTo], lines: 0 }];
+  const gives: Give[] = [];
+  if (starts[noteTo] === 0) gives.push({ kind: 'note-divided', paragraph: paragraphs[noteTo], lines: 0 });
+  const late = starts.indexOf(1, noteTo);
+  if (late >= 0 && late < due) gives.push({ kind: 'note-late', paragraph: paragraphs[late], lines: 0 });
+  return gives;
 }
 
 function depthOf({ stretches }: FilledRegion, flow: Flow): number {

@@ -36,7 +36,17 @@ export class NoteRoom {
   force(from: number, due: number, room: number): number {
     let cut = due;
     while (cut > from && this.height(from, cut) > room + SLACK) cut -= 1;
-    return cut;
+    return this.withTwoLines(from, cut, due);
+  }
+
+  /** A cut that leaves no single line of a note on either page, where one before it can be had. */
+  private withTwoLines(from: number, cut: number, due: number): number {
+    const { starts } = this.flow.notes;
+    if (cut <= from || cut >= due || starts[cut] === 1) return cut;
+    let made = cut;
+    if (cut + 1 === due || starts[cut + 1] === 1) made -= 1;
+    if (made > from && starts[made - 1] === 1) made -= 1;
+    return made > from ? made : cut;
   }
 
   private leastEnd(from: number, due: number): number {

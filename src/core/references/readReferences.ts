@@ -10,7 +10,7 @@ import type {
   SectionPlace,
 } from '../model/referenceTable';
 import type { Meaning, Spec } from '../model/spec';
-import type { Block, BlockId, Paragraph, StyleTag } from '../model/streams';
+import type { Block, BlockId, Paragraph, StreamId, StyleTag } from '../model/streams';
 import { findPlaces, type PageOf } from './findPlaces';
 import { headingWords, plainWords, titleBlock } from '../measure/headWords';
 import { notePlaces } from './notePlaces';
@@ -72,6 +72,8 @@ interface Collected {
   readonly typedNumbers: Map<BlockId, string>;
   /** Blocks whose page is asked for. */
   readonly wanted: Set<BlockId>;
+  /** Notes that were looked through. */
+  readonly notes: Set<StreamId>;
 }
 
 /** What the copy refers to, lists and marks. */
@@ -88,6 +90,7 @@ function collect(divisions: readonly Division[], facts: ReferenceFacts): Collect
     byId: new Map(),
     typedNumbers: new Map(),
     wanted: new Set(),
+    notes: new Set(),
   };
   for (const division of divisions) {
     const title = titleBlock(division);
@@ -176,8 +179,11 @@ function collectObjects(block: Block, facts: ReferenceFacts, made: Collected): v
     if (object.kind === 'reference') {
       made.references.push({ block: block.id, at: object.at });
       made.referred.add(object.target);
-    } else if (object.kind === 'note')
+    } else if (object.kind === 'note' && !made.notes.has(object.note)) {
+      // A note may refer to one that refers to it.
+      made.notes.add(object.note);
       for (const inner of facts.book.notes[object.note]?.blocks ?? []) collectObjects(inner, facts, made);
+    }
   }
 }
 

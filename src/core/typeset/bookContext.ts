@@ -34,7 +34,7 @@ export function composeContext(
       referenceText: () => '',
     },
     notes: NO_NOTES,
-    noteFolio: () => '',
+    notePlaces: {},
     keyWords,
     hasNotesDivision: printedDivisions(book).some(({ role }) => role === 'notes'),
     numbers: numberHeads(book.divisions, book.spec, language),
@@ -54,8 +54,6 @@ function referencesFrom({ spec, particulars }: Book, references: ReferenceTable)
 
 const NO_SIGN = { text: '', position: 'line' } as const;
 const NO_NOTES = { labels: new Map(), byDivision: new Map() };
-/** Stands for a folio that is not known yet. */
-const UNKNOWN_FOLIO = '00';
 
 /** The same context after another pass: cross-references and notes say what that table has. */
 export function withReferences(compose: ComposeContext, references: ReferenceTable): ComposeContext {
@@ -64,7 +62,7 @@ export function withReferences(compose: ComposeContext, references: ReferenceTab
   return {
     ...compose,
     notes,
-    noteFolio: (note) => references.notes[note]?.folio ?? UNKNOWN_FOLIO,
+    notePlaces: references.notes,
     style: {
       ...compose.style,
       noteReference: referenceSign(book, notes.labels),

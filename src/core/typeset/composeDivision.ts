@@ -3,7 +3,7 @@
 import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph, PageGeometry } from '../model/pages';
-import type { ReferenceTable } from '../model/referenceTable';
+import type { NotePlaces, ReferenceTable } from '../model/referenceTable';
 import type { LocalLook, Paragraph } from '../model/streams';
 import { isDisplayRole } from '../model/roles';
 import type { VariantWish } from '../linebreak';
@@ -39,8 +39,8 @@ export interface ComposeContext {
   readonly notes: NumberedNotes;
   /** Whether the printed book has a division in which notes are gathered. */
   readonly hasNotesDivision: boolean;
-  /** Folio of the page with a note's reference, and first words of its sentence, for keyed notes. */
-  readonly noteFolio: (note: string) => string;
+  /** Where notes are referred to, as far as that is known, and first words of the sentences of keyed ones. */
+  readonly notePlaces: NotePlaces;
   readonly keyWords: (note: string) => string;
   readonly context: TypesetContext;
   readonly measure: number;

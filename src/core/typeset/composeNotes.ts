@@ -20,6 +20,8 @@ const LEAST_MARGIN = 40;
 const TO_TRIM = 18;
 /** Words by which a keyed note tells its place. */
 const KEY_WORDS = 5;
+/** Stands for a folio that is not known yet. */
+const UNKNOWN_FOLIO = '00';
 /** Short notes that run on: no longer than this alone, in lines. */
 const SHORT_LINES = 2;
 
@@ -119,7 +121,7 @@ function composedBlocks(note: StreamId, kind: NoteKind, compose: ComposeContext)
 /** What stands before the words of a note: its number, or page and first words of its place. */
 export function numberOf(note: StreamId, kind: NoteKind, compose: ComposeContext): Before {
   if (kind.keyed) {
-    const folio = compose.noteFolio(note);
+    const folio = compose.notePlaces[note]?.folio ?? UNKNOWN_FOLIO;
     const words = compose.keyWords(note);
     const lead = `${folio}${AFTER_NUMBER}`;
     const said = words === '' || words.endsWith('…') ? words : `${words}:`;
@@ -227,8 +229,8 @@ export function keyWordsOf({ divisions, notes, spec }: Book): (note: StreamId) =
     const visitParagraph = (block: Paragraph) => {
       for (const object of block.objects)
         if (object.kind === 'note' && !found.has(object.note)) {
-          if (noteKind(spec.notes, notes[object.note]?.kind ?? '').keyed)
-            found.set(object.note, keyWordsAt(block.text, object.at));
+          const { keyed } = noteKind(spec.notes, notes[object.note]?.kind ?? '');
+          found.set(object.note, keyed ? keyWordsAt(block.text, object.at) : '');
           visit(notes[object.note]?.blocks ?? []);
         }
     };

@@ -78,8 +78,7 @@ function composeWith(
     known?.style === job.style && known.generated === generated && known.characterStyles === characterStyles;
   if (known && sameStyle && known.measure === job.measure) return known;
   const start = context.now();
-  const styleOf = (style: ResolvedStyle) =>
-    styleParagraph(job.stream, job.paragraph, style, styleContext, job);
+  const styleOf = (style: ResolvedStyle) => styleParagraph(job.stream, job.paragraph, style, styleContext, job);
   let styled = known && sameStyle ? known.styled : { ...styleOf(job.style), tail: job.tail };
   const afterStyle = context.now();
   const reuse = known !== undefined && known.styled.shapeKey === styled.shapeKey;

@@ -6,6 +6,7 @@ import type { Token } from '../model/furniture';
 import type { Page } from '../model/pages';
 import { headingWords, plainWords } from '../measure/headWords';
 import { findPlaces } from '../references';
+import { notesToPages } from '../measure/notesToPages';
 import { spokenDate } from '../measure/spokenDate';
 import type { ComposeContext } from './composeDivision';
 
@@ -69,8 +70,13 @@ export class TokenWords {
         return part === undefined ? '' : part.shortTitle || headingWords(part, numbers).title;
       case 'partNumber':
         return part === undefined ? '' : headingWords(part, numbers).number;
-      case 'chapterTitle':
+      case 'notePages':
+        return this.notePages(page);
+      case 'chapterTitle': {
+        const pages = division?.role === 'notes' && this.compose.book.spec.notes.pageHeads ? this.notePages(page) : '';
+        if (pages !== '') return pages;
         return division === undefined ? '' : division.shortTitle || headingWords(division, numbers).title;
+      }
       case 'chapterNumber':
         return division === undefined ? '' : headingWords(division, numbers).number;
       case 'firstHead':
@@ -83,6 +89,17 @@ export class TokenWords {
       default:
         return unreachable(token);
     }
+  }
+
+  /** The pages to which the notes gathered on a page belong; empty where there are none. */
+  private notePages(page: Page): string {
+    const { notePlaces, book } = this.compose;
+    const own = new Set(page.fragments.map(({ paragraph }) => paragraph.styled.stream));
+    const places = [...own].flatMap((stream) => notePlaces[stream] ?? []);
+    if (places.length === 0) return '';
+    const first = places.reduce((a, b) => (b.page < a.page ? b : a));
+    const last = places.reduce((a, b) => (b.page > a.page ? b : a));
+    return notesToPages(first.folio, last.folio, places.length, book.particulars.language);
   }
 
   private headsOf(_page: Page, division: Division | undefined): readonly PlacedHead[] {

@@ -6,13 +6,14 @@ import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/page
 import { NO_REFERENCES, sameReferences, type ReferenceTable } from '../model/referenceTable';
 import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
-import { readReferences } from '../references';
+import { notePlaces, readReferences } from '../references';
 import { composeContext, composeFor, withReferences } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';
 import type { TypesetContext } from './context';
 import { furnish, type FurnishedBook } from './furnish';
 import type { HeldStarts } from './hold';
 import { faceMeasures } from './qualityOf';
+import { noteFindings } from './noteFindings';
 import { orderFindings } from './orderFindings';
 import { pageFindings } from './pageFindings';
 import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pageTouches';
@@ -108,6 +109,7 @@ export function* typesetBook(
     ...pageFindings(divisionPages, assembled),
     ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
     ...orderFindings(book, compose, furnished, references, touched),
+    ...noteFindings(book, compose, notePlaces(pages, book, true)),
   ];
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());

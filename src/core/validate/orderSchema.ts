@@ -136,5 +136,6 @@ export const notesSchema = object({
   space: number(0.5, 6, 'grid lines'),
   columnGap: number(4, 60, 'pt'),
   heads: flag(),
+  pageHeads: flag(),
   divisionHead: Joi.string().allow('').max(60).required(),
 });

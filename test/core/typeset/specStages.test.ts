@@ -150,6 +150,7 @@ const VALUES: Record<string, Plain> = {
   'notes.space': 1.5,
   'notes.columnGap': 20,
   'notes.heads': false,
+  'notes.pageHeads': false,
   'notes.divisionHead': 'Remarks',
 };
 const NUMBERED = {

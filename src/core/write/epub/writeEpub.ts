@@ -145,7 +145,7 @@ function notesOf(division: Division, notes: ReadonlyMap<string, NumberedNote>): 
       if (block.kind === 'table') for (const row of block.rows) for (const cell of row) visit(cell.blocks);
       else
         for (const object of block.objects) {
-          if (object.kind !== 'note' || !notes.has(object.note)) continue;
+          if (object.kind !== 'note' || !notes.has(object.note) || ids.includes(object.note)) continue;
           ids.push(object.note);
           visit(notes.get(object.note)!.note.blocks);
         }

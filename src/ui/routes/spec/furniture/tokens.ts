@@ -15,6 +15,7 @@ export const TOKEN_NAMES: Readonly<Record<Token, string>> = {
   firstHead: 'First head',
   lastHead: 'Last head',
   section: 'Section',
+  notePages: 'Pages of the notes',
   date: 'Date',
 };
 
