@@ -14,12 +14,12 @@ import { isEmptyParagraph } from '../model/effectiveTag';
 import type { Manuscript } from '../model/manuscript';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import type { Spec } from '../model/spec';
-import type { Block, Paragraph } from '../model/streams';
+import { paragraph, type Block, type Paragraph } from '../model/streams';
 import { frontMatter } from './frontMatter';
 import { readHeading } from '../measure/headings';
 import { cutParagraph } from '../model/cutParagraph';
 import { waitingStyles } from '../model/waiting';
-import { roleFacts } from '../model/roles';
+import { roleFacts, ROLES } from '../model/roles';
 import { IdCounter } from './paragraphBuilder';
 import { appendixHead, roleNamed } from './roleNames';
 
@@ -43,7 +43,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   const front = frontMatter(ids, opening.display, divisions.filter((division) => division.listed).length > 1);
   const notes: Record<string, Note> = {};
   for (const [id, { kind, blocks }] of Object.entries(manuscript.notes)) notes[id] = { id, kind, blocks };
-  const all = [...front, ...divisions];
+  const all = withNotesDivision([...front, ...divisions], notes, ids, particulars.language);
   return {
     format: BOOK_FORMAT,
     id: options.bookId,
@@ -58,6 +58,33 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
       mapping: Object.fromEntries(manuscript.styles.map(({ name, mappedTo }) => [name, mappedTo])),
     },
   };
+}
+
+const NOTES_TITLES: Readonly<Record<string, string>> = { en: 'Notes', de: 'Anmerkungen', fr: 'Notes', es: 'Notas' };
+
+/** Endnotes get a division in which they are gathered, at the place of its role. */
+function withNotesDivision(
+  divisions: readonly Division[],
+  notes: Readonly<Record<string, Note>>,
+  ids: IdCounter,
+  language: string,
+): Division[] {
+  const hasEndnotes = Object.values(notes).some(({ kind }) => kind === 'endnote');
+  if (!hasEndnotes || divisions.some(({ role }) => role === 'notes')) return [...divisions];
+  const title = NOTES_TITLES[language.split('-')[0]] ?? NOTES_TITLES.en;
+  const made: Division = {
+    id: ids.take('d'),
+    role: 'notes',
+    matter: 'back',
+    listed: true,
+    blocks: [paragraph(ids.take('p'), 'CT', title)],
+  };
+  const order = Object.keys(ROLES);
+  const after = divisions.findIndex(
+    ({ role, matter }) => matter === 'back' && order.indexOf(role) > order.indexOf('notes'),
+  );
+  const at = after < 0 ? divisions.length : after;
+  return [...divisions.slice(0, at), made, ...divisions.slice(at)];
 }
 
 /** The spec with the styles of the manuscript that wait beside its own. */

@@ -19,6 +19,7 @@ const NAMES: readonly (readonly [DivisionRole, string])[] = [
     '(?:select(?:ed)? )?bibliography|further reading|works cited|literatur(?:verzeichnis)?|bibliographie|bibliografía',
   ],
   ['contributors', '(?:notes on )?(?:the )?contributors|beiträger|les auteurs|colaboradores'],
+  ['notes', '(?:end ?)?notes|anmerkungen|notas'],
   ['credits', '(?:picture |illustration )?credits|bildnachweis|crédits|créditos'],
   ['about', 'about the authors?|über (?:den autor|die autorin)|l’auteur|sobre el autor'],
 ];

@@ -1,9 +1,10 @@
 // What leads somewhere on a composed page: entries of contents and index, cross-references, addresses in the text.
-import type { Book } from '../model/book';
+import { eachStream, type Book } from '../model/book';
 import type { DisplayList, TextItem } from '../model/displayList';
-import type { TypesetBook } from '../model/pages';
-import type { ReferenceTable } from '../model/referenceTable';
-import type { BlockId, Paragraph } from '../model/streams';
+import type { Page, TypesetBook } from '../model/pages';
+import type { NotePlaces, ReferenceTable } from '../model/referenceTable';
+import type { BlockId, Paragraph, StreamId } from '../model/streams';
+import { notePlaces } from '../references';
 import type { OutlineEntry, PdfLink } from '../write/pdf';
 
 /** Heads of the contents as the outline has them. */
@@ -25,24 +26,35 @@ export class ScreenLinks {
   private readonly indexPages = new Map<string, ReferenceTable['index'][number]>();
   /** Paragraphs that lead somewhere. */
   private readonly paragraphs = new Map<BlockId, Paragraph>();
+  /** Notes by their first block, and those whose number was met. */
+  private readonly notes = new Map<BlockId, StreamId>();
+  private readonly numbered = new Set<StreamId>();
+  private readonly noteReferences: NotePlaces;
+  private readonly bodies: ReadonlyMap<StreamId, { readonly page: number; readonly y: number }>;
   /** Locators of an index entry that earlier lines have told. */
   private readonly told = new Map<string, { seen: number; at: number }>();
 
   constructor(
     book: Book,
     private readonly references: ReferenceTable,
+    pages: readonly Page[],
   ) {
     for (const { block, division, page } of references.headings) this.headPages.set(block || division, page);
     for (const { block, page } of references.captions) this.headPages.set(block, page);
     for (const entry of references.index)
       this.indexPages.set(entry.sub === '' ? entry.term : `${entry.term}\u0000${entry.sub}`, entry);
-    for (const { blocks } of [...book.divisions, ...Object.values(book.notes)])
+    for (const { blocks } of eachStream(book))
       for (const block of blocks)
         if (
           block.kind === 'paragraph' &&
-          (block.objects.some(({ kind }) => kind === 'reference') || block.spans.some(({ link }) => isAddress(link)))
+          (block.objects.some(({ kind }) => kind === 'reference' || kind === 'note') ||
+            block.spans.some(({ link }) => isAddress(link)))
         )
           this.paragraphs.set(block.id, block);
+    for (const note of Object.values(book.notes))
+      if (note.blocks.length > 0) this.notes.set(note.blocks[0].id, note.id);
+    this.noteReferences = notePlaces(pages, book, true);
+    this.bodies = noteBodies(pages, book);
   }
 
   /** Links of a page, in order. */
@@ -53,7 +65,10 @@ export class ScreenLinks {
       if (block.startsWith('contents:')) return this.ofEntry(block, item, list);
       if (block.startsWith('index:')) return this.ofIndex(block, item, list);
       const paragraph = this.paragraphs.get(block);
-      return paragraph === undefined ? [] : this.ofText(paragraph, item, list);
+      return [
+        ...this.ofNumber(block, item, list),
+        ...(paragraph === undefined ? [] : this.ofText(paragraph, item, list)),
+      ];
     });
   }
 
@@ -82,6 +97,19 @@ export class ScreenLinks {
     return links;
   }
 
+  /** The number of a note, once, back to its reference. */
+  private ofNumber(block: string, item: TextItem, list: DisplayList): PdfLink[] {
+    const note = this.notes.get(block);
+    const to = note === undefined ? undefined : this.noteReferences[note];
+    if (note === undefined || to === undefined || this.numbered.has(note)) return [];
+    this.numbered.add(note);
+    // What is put before the words has the source offset of the first of them.
+    let count = 0;
+    while (count < item.count && list.sourceOffsets[item.first + count] === 0) count += 1;
+    const isAll = count === item.count;
+    return count > 1 || isAll ? [linkOver(item, list, 0, isAll ? count : count - 1, { page: to.page })] : [];
+  }
+
   private ofText(paragraph: Paragraph, item: TextItem, list: DisplayList): PdfLink[] {
     const links: PdfLink[] = [];
     const add = (from: number, to: number, target: PdfLink['to']) => {
@@ -99,9 +127,25 @@ export class ScreenLinks {
       const place = object.kind === 'reference' ? this.references.targets[object.target] : undefined;
       if (place !== undefined && place.page >= 0) add(object.at, object.at + 1, { page: place.page });
     }
+    for (const object of paragraph.objects) {
+      const body = object.kind === 'note' ? this.bodies.get(object.note) : undefined;
+      if (body !== undefined) add(object.at, object.at + 1, body);
+    }
     for (const { from, to, link } of paragraph.spans) if (isAddress(link)) add(from, to, { address: link! });
     return links;
   }
+}
+
+/** Where each note begins. */
+function noteBodies(pages: readonly Page[], { notes }: Book): Map<StreamId, { page: number; y: number }> {
+  const found = new Map<StreamId, { page: number; y: number }>();
+  for (const { index, fragments, notes: atFoot } of pages)
+    for (const list of [atFoot, fragments])
+      for (const { paragraph, y } of list) {
+        const { stream, style } = paragraph.styled;
+        if (stream in notes && !found.has(stream)) found.set(stream, { page: index, y: y - style.leading });
+      }
+  return found;
 }
 
 const isAddress = (link: string | undefined): boolean => link !== undefined && /^(?:https?:|mailto:)/i.test(link);

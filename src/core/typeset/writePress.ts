@@ -62,7 +62,7 @@ export function* writeScreenPdf(
   date: string,
   pictures: PictureBytes = {},
 ): Generator<number, Uint8Array<ArrayBuffer>> {
-  const links = new ScreenLinks(book, composed.references);
+  const links = new ScreenLinks(book, composed.references, composed.pages);
   const source = {
     ...pdfSource(book, composed, context, subsetter, pictures),
     around: () => NO_SURROUND,

@@ -5,7 +5,7 @@ import type { Book } from '../../../src/core/model/book';
 import type { Paragraph } from '../../../src/core/model/streams';
 import type { TypesetBook } from '../../../src/core/model/pages';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
-import { book, chapter, division, p, words } from '../../build/book';
+import { book, chapter, division, note, p, words } from '../../build/book';
 import { pdfText, qpdfCheck } from '../../build/tools';
 
 const DATE = '2026-01-02T03:04:05Z';
@@ -129,5 +129,44 @@ describe('page labels', () => {
     has(at(2), '/S /D /St 40');
     has(at(3), '/S /A /P <FEFF004100700070002D> /St 1');
     has(at(4), '/P <FEFF00540068007200650065>');
+  });
+});
+
+describe('notes in the PDF for the screen', () => {
+  const made = book(
+    [
+      chapter('Salt', `${words(400, 1)} reeds.{1} ${words(300, 2)}`, `Late.{2} ${words(200, 5)}`),
+      chapter('Silt', words(900, 3)),
+      division('notes', [p('Notes', 'CT')], { matter: 'back', listed: true }),
+    ],
+    [note(1, 'At the foot.'), { ...note(2, 'At the end.'), kind: 'endnote' }],
+  );
+  const { file, composed } = written(made);
+  const links = linksOf(file);
+  const pageWith = (words: RegExp) =>
+    composed.pages.findIndex(({ fragments, notes }) =>
+      [...fragments, ...notes].some(({ paragraph, from, to }) =>
+        words.test(paragraph.styled.text.slice(paragraph.broken.from[from], paragraph.broken.to[to - 1])),
+      ),
+    );
+
+  it('are led to from their references, and lead back from their numbers', () => {
+    const [foot, late, end] = [pageWith(/reeds\./), pageWith(/Late\./), pageWith(/At the end/)];
+    expect(end).to.be.above(late);
+    const ends = links.map(({ page, to }) => [page, to]);
+    expect(ends).to.deep.include([late, end]);
+    expect(ends).to.deep.include([end, late]);
+    expect(ends.filter(([page, to]) => page === foot && to === foot).length).to.be.at.least(2);
+    expect(links.length).to.equal(4);
+    // The number alone is the link, not the words after it.
+    const back = links.find(({ page, to }) => page === end && to === late)!;
+    expect(back.rectangle[2] - back.rectangle[0]).to.be.within(2, 14);
+    expect(file).to.match(/\/Dest \[\d+ 0 R \/XYZ null [\d.]+ null\]/);
+  });
+
+  it('are plain in the press PDF', () => {
+    const context = newContext();
+    const bytes = drain(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE));
+    expect(textOf(bytes)).to.not.include('/Annots');
   });
 });

@@ -6,6 +6,7 @@ import { packEpub } from '../../base/zip';
 import { fieldText } from '../../measure/fields';
 import { canBeRead, type Book, type Division } from '../../model/book';
 import { roleName } from '../../model/roles';
+import { noteKind } from '../../model/notes';
 import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
 import { plainWords } from '../../measure/headWords';
 import { authorOf, headsOf, levelOf, numberedNotes, type HeadsOfCopy, type NumberedNote } from '../copy/copyOf';
@@ -53,6 +54,8 @@ hr { border: 0; margin: 1em 0; text-align: center; }
 hr::before { content: "* * *"; }
 td { padding: 0 0.6em 0 0; vertical-align: top; }
 aside { font-size: 0.9em; margin: 0.6em 0; }
+ol.notes { list-style: none; padding: 0; font-size: 0.9em; }
+ol.notes p { text-indent: 0; margin: 0.4em 0; }
 figure { margin: 1em 0; text-align: center; page-break-inside: avoid; break-inside: avoid; }
 figcaption { font-size: 0.9em; text-align: left; margin-top: 0.4em; }
 img { max-width: 100%; }
@@ -81,17 +84,19 @@ export function* writeEpub(
   const fileOf = new Map<string, string>();
   for (const { name, division } of files)
     for (const id of notesOf(division, notes)) if (!fileOf.has(id)) fileOf.set(id, name);
-  const endnotes = [...notes].filter(([id, { kind }]) => kind === 'endnote' && fileOf.has(id)).map(([id]) => id);
+  const isGathered = (id: string) => noteKind(book.spec.notes, notes.get(id)!.note.kind).place === 'bookEnd';
+  const gathered = [...fileOf.keys()].filter(isGathered);
+  // They stand in the notes division of the book, or in a file of their own at its end.
+  const home = files.find(({ division }) => division.role === 'notes')?.name;
+  const notesFile = gathered.length === 0 ? null : (home ?? 'notes.xhtml');
   const members: Record<string, string> = {};
   const contextOf = (name: string): XhtmlContext => ({
     book,
     notes,
-    hrefOf: (id) =>
-      notes.get(id)?.kind === 'endnote'
-        ? `notes.xhtml#${id}`
-        : fileOf.get(id) === name
-          ? `#${id}`
-          : `${fileOf.get(id)}#${id}`,
+    hrefOf: (id) => {
+      const file = isGathered(id) ? notesFile : fileOf.get(id);
+      return file === name ? `#${id}` : `${file}#${id}`;
+    },
     heads,
     headHref: (block) => {
       const file = files.find(({ division }) => division.id === heads.targets.get(block)?.division);
@@ -106,24 +111,25 @@ export function* writeEpub(
   });
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
-    const own = [...fileOf]
-      .filter(([id, file]) => file === name && notes.get(id)!.kind === 'footnote')
-      .map(([id]) => id);
+    const own = [...fileOf].filter(([id, file]) => file === name && !isGathered(id)).map(([id]) => id);
+    const feet = notesXhtml(
+      own.filter((id) => notes.get(id)!.kind === 'footnote'),
+      context,
+    );
+    const ends = own.filter((id) => notes.get(id)!.kind === 'endnote');
     const type = TYPES[division.role];
-    const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${blocksXhtml(division.blocks, context)}\n${notesXhtml(own, context)}\n</section>`;
+    const parts = [blocksXhtml(division.blocks, context), feet];
+    if (ends.length > 0) parts.push(endnotesXhtml(ends, book.spec.notes.divisionHead, context));
+    if (name === notesFile) parts.push(gatheredXhtml(gathered, files, fileOf, context));
+    const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
     members[`OPS/${name}`] = page(title, body, book);
     yield (index + 1) / files.length;
   }
-  if (endnotes.length > 0) {
-    const context = contextOf('notes.xhtml');
-    const list = notesXhtml(endnotes, context, (id) => `${fileOf.get(id)}#ref-${id}`);
-    members['OPS/notes.xhtml'] = page(
-      'Notes',
-      `<section epub:type="endnotes" role="doc-endnotes">\n<h1>Notes</h1>\n<ol>${list}</ol>\n</section>`,
-      book,
-    );
+  const hasNotes = notesFile === 'notes.xhtml';
+  if (hasNotes) {
+    const list = gatheredXhtml(gathered, files, fileOf, contextOf(notesFile));
+    members['OPS/notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book);
   }
-  const hasNotes = endnotes.length > 0;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
   members['OPS/book.css'] = CSS;
   members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
@@ -131,6 +137,34 @@ export function* writeEpub(
     '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
   const media = pictureFiles.files.map(({ name, bytes }) => [`OPS/pictures/${name}`, bytes] as const);
   return packEpub(members, Object.fromEntries(media));
+}
+
+/** Notes that stand together at the end of what they belong to; `head` empty: without one. */
+function endnotesXhtml(
+  ids: readonly string[],
+  head: string,
+  context: XhtmlContext,
+  backTo?: (id: string) => string,
+): string {
+  const title = head === '' ? '' : `<h2>${escapeXml(clean(head))}</h2>\n`;
+  return `<section epub:type="endnotes" role="doc-endnotes">\n${title}<ol class="notes">${notesXhtml(ids, context, backTo)}</ol>\n</section>`;
+}
+
+/** The notes of the whole book, under the titles of their divisions. */
+function gatheredXhtml(
+  ids: readonly string[],
+  files: readonly TextFile[],
+  fileOf: ReadonlyMap<string, string>,
+  context: XhtmlContext,
+): string {
+  return files
+    .map(({ name, title }) => {
+      const own = ids.filter((id) => fileOf.get(id) === name);
+      const head = context.book.spec.notes.heads ? title : '';
+      return own.length === 0 ? '' : endnotesXhtml(own, head, context, (id) => `${fileOf.get(id)}#ref-${id}`);
+    })
+    .filter((part) => part !== '')
+    .join('\n');
 }
 
 function filledField({ objects }: Paragraph, at: number, book: Book): string {

@@ -8,7 +8,8 @@ export interface PdfLink {
   readonly y: number;
   readonly width: number;
   readonly height: number;
-  readonly to: { readonly page: number } | { readonly address: string };
+  /** A page, or a place of it that comes to the top: `y` from the top of the trimmed page. */
+  readonly to: { readonly page: number; readonly y?: number } | { readonly address: string };
 }
 
 export interface OutlineEntry {
@@ -37,13 +38,22 @@ export function linkAnnotations(
           Rect: pdfArray(rectangle),
           Border: '[0 0 0]',
           ...('page' in to
-            ? { Dest: pdfArray([page!, '/Fit']) }
+            ? { Dest: pdfArray(destination(page!, to.y, height)) }
             : { A: pdfDictionary({ Type: '/Action', S: '/URI', URI: asciiString(to.address) }) }),
         }),
       ),
     ];
   });
   return made.length === 0 ? undefined : pdfArray(made);
+}
+
+/** White that stays above a place that is gone to, in points. */
+const ABOVE_PLACE = 12;
+
+/** A whole page, or a place of it at the size that the reader has (ISO 32000-1, 12.3.2.2). */
+function destination(page: PdfValue, y: number | undefined, height: number): PdfValue[] {
+  if (y === undefined) return [page, '/Fit'];
+  return [page, '/XYZ', 'null', pdfNumber(Math.min(height, height - y + ABOVE_PLACE), 2), 'null'];
 }
 
 /** An address in the characters that a URI has; others by their bytes. */
