@@ -1,5 +1,7 @@
-// A manuscript set up as a handbook: heads numbered through three levels and listed so, appendices in two columns, an index.
+// A manuscript set up as a handbook: heads numbered through three levels and listed so, footnotes by symbols that begin again
+// on each page beside numbered endnotes, appendices in two columns, an index.
 import type { Book } from '../model/book';
+import { FOOTNOTE, type NoteKind } from '../model/notes';
 import { PLAIN_SCHEME, type NumberScheme } from '../model/numbering';
 import type { Spec } from '../model/spec';
 import { specSetAs, STARTING_SPECS } from '../model/startingSpecs';
@@ -8,6 +10,13 @@ import { addDivisionOfRole } from './runningOrder';
 import { dropTypedNumbersEdits } from './typedNumbers';
 
 const CHAPTERS: NumberScheme = { ...PLAIN_SCHEME, place: 'ownLine', restart: 'never' };
+/** Told apart from the numbers of endnotes. */
+const BY_SYMBOLS: NoteKind = {
+  ...FOOTNOTE,
+  numerals: 'symbols',
+  restart: 'page',
+  number: { before: '', after: '', position: 'line' },
+};
 const HEADS: NumberScheme = { ...PLAIN_SCHEME, whole: true };
 
 export function dressHandbook(book: Book): Book {
@@ -38,6 +47,7 @@ function handbookSpec(own: Spec): Spec {
         { source: 'BH', entry: 'TOT', number: true, arrangement: 'white' },
       ],
     },
+    notes: { ...spec.notes, kinds: { ...spec.notes.kinds, footnote: BY_SYMBOLS } },
     pages: {
       ...spec.pages,
       others: { ...spec.pages.others, appendix: { columns: 2, columnGap: gap }, index: { columns: 2, columnGap: gap } },

@@ -6,7 +6,8 @@ export const NOTE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
   EN: { name: 'Endnote', basedOn: 'NT' },
   NH: {
     name: 'Notes, head',
-    basedOn: 'TX',
+    // The leading of the notes: on the grid alone among them it would stand at uneven distances.
+    basedOn: 'NT',
     meaning: 'other',
     align: 'left',
     italic: true,

@@ -91,7 +91,9 @@ export function* paginateDivision(
   if (isDisplayRole(flow.role)) return { pages: yield* placeDisplay(flow, geometry), memory: undefined };
   const head = placeHead(flow.head, geometry, opener);
   const noteGap = flow.notes?.space ?? NOTE_GAP;
-  const plan = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine), noteGap);
+  const ofSpec = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine), noteGap);
+  // Notes have a leading of their own: their pages cannot end level.
+  const plan = flow.role === 'notes' ? { ...ofSpec, exempt: true } : ofSpec;
   const compiled = memory?.compiled ?? new WeakMap<FlowParagraph, CompiledSettings>();
   const old =
     memory !== undefined && memory.leading === geometry.leading && samePlan(memory.plan, plan) ? memory : null;

@@ -14,7 +14,7 @@ describe('the nonfiction that ships', () => {
     const report = describeManuscript(manuscript);
     expect(report.headings.map(({ level }) => level)).to.deep.equal([1, 2, 2, 3, 3, 1, 2, 2, 3, 1, 2, 2, 2, 1, 1]);
     expect(report).to.deep.include({ title: 'Keeping a Tidal Garden', author: 'Tamsin Okonjo-Reyes', lists: 2 });
-    expect([report.footnotes.length, report.endnotes.length]).to.deep.equal([5, 2]);
+    expect([report.footnotes.length, report.endnotes.length]).to.deep.equal([40, 12]);
     expect(report.tables.map(({ rows, columns }) => [rows, columns])).to.deep.equal([
       [5, 3],
       [4, 4],
@@ -69,13 +69,14 @@ describe('the nonfiction that ships', () => {
     expect(text).to.not.match(/--|"/);
   });
 
-  it('becomes a book of three chapters, an appendix and a glossary that composes without a finding that must be mended', () => {
+  it('becomes a book of three chapters, an appendix, notes and a glossary that composes without a finding that must be mended', () => {
     const book = makeBook(manuscript, { bookId: 'b1', fileName: 'keeping-a-tidal-garden.docx' });
     expect(book.divisions.filter(({ matter }) => matter !== 'front').map(({ role }) => role)).to.deep.equal([
       'chapter',
       'chapter',
       'chapter',
       'appendix',
+      'notes',
       'glossary',
     ]);
     const composed = compose(book);
@@ -105,5 +106,33 @@ describe('the nonfiction that ships', () => {
     expect(text).to.include('Appendix A Plants of the Four Levels').and.include('1.2.1');
     const index = text.slice(text.lastIndexOf('Index'));
     expect(index).to.match(/sea kale hours of, \d+ level of, \d+ sowing of, \d+/);
+  });
+
+  it('has footnotes by symbols on each page, one of them over two pages, and endnotes under the titles of their divisions', () => {
+    const book = dressHandbook(makeBook(manuscript, { bookId: 'b1', fileName: 'keeping-a-tidal-garden.docx' }));
+    const composed = compose(book);
+    const kinds = Object.values(book.notes).map(({ kind }) => kind);
+    expect([kinds.filter((kind) => kind === 'footnote').length, kinds.length]).to.deep.equal([40, 52]);
+    let begun = 0;
+    for (const page of composed.pages) {
+      const numbers = page.notes
+        .filter(({ from }) => from === 0)
+        .map(({ paragraph }) => /^\S+/.exec(paragraph.styled.text)![0]);
+      expect(numbers).to.deep.equal(['*', '†', '‡', '§', '‖', '¶', '**', '††'].slice(0, numbers.length));
+      begun += numbers.length;
+    }
+    expect(begun).to.equal(40);
+    const divided = composed.pages.filter(({ notes }) => notes.some(({ from }) => from > 0));
+    expect(divided.length).to.be.at.least(1);
+    expect(composed.findings.map(({ kind }) => kind))
+      .to.include('note-divided')
+      .and.not.include('notes-alike');
+    const gathered = composed.pages.filter(({ divisionRole, role }) => divisionRole === 'notes' && role !== 'blank');
+    const endnotes = gathered.flatMap(({ fragments }) =>
+      fragments.filter(({ paragraph, from }) => from === 0 && paragraph.styled.style.tag === 'EN'),
+    );
+    expect(endnotes.length).to.equal(12);
+    const heads = gathered.flatMap(({ furniture }) => furniture.map(({ paragraph }) => paragraph.styled.text));
+    expect(heads.some((text) => /^Notes to pages \d+–\d+$/.test(text)) || gathered.length === 1).to.equal(true);
   });
 });
