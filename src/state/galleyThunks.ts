@@ -2,6 +2,7 @@
 import {
   mergeDivisionEdits,
   mergeParagraphsEdit,
+  notesDivisionEdits,
   rangeCharacterEdits,
   renumbered,
   replaceRangeEdits,
@@ -26,7 +27,7 @@ export interface GalleyChange {
   readonly nextId: number;
   readonly notes: NotesMoved;
   /** A note that was made with its reference. */
-  readonly made: StreamId | null;
+  readonly made: { readonly id: StreamId; readonly kind: string } | null;
   readonly joinKey?: string;
   readonly selection: HistoryEntry['selection'];
 }
@@ -53,7 +54,7 @@ export function takeGalleyChange(change: GalleyChange): AppThunk {
     let { nextId } = change;
     const take = (letter: string) => `${letter}${nextId++}`;
     const put = (note: Note) => edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
-    if (change.made !== null) put({ id: change.made, kind: 'footnote', blocks: [paragraph(take('p'), 'NT', '')] });
+    if (change.made !== null) put({ ...change.made, blocks: [paragraph(take('p'), 'NT', '')] });
     for (const { from, to } of change.notes.copied) {
       const source = book.notes[from] ?? taken.get(from);
       if (source === undefined) continue;
@@ -68,6 +69,7 @@ export function takeGalleyChange(change: GalleyChange): AppThunk {
       edits.push({ kind: 'setNote', id, from: note, to: null });
     }
     if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
+    if (change.made !== null) edits.push(...notesDivisionEdits({ ...book, nextId }, change.made.kind));
     if (edits.length === 0) return;
     const { name, joinKey, selection } = change;
     dispatch(bookEdited({ name, edits, time: now(), ...(joinKey && { joinKey }), ...(selection && { selection }) }));

@@ -4,6 +4,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../core/model/book';
 import { headingWords } from '../core/measure/headWords';
 import { numberHeads, type HeadNumbers } from '../core/measure/numberHeads';
+import type { NotePlaces } from '../core/model/referenceTable';
 import { roleName } from '../core/model/roles';
 import type { PageSummary } from '../worker/typesetClient';
 import type { RootState } from './store';
@@ -118,3 +119,9 @@ export const selectIndexTerms = createSelector(
 export const selectTypedNumbers = createSelector([(state: RootState) => state.book.book], (book) =>
   book === null ? 0 : typedNumbers(book).length,
 );
+
+/** Where notes are referred to, for books in which their numbers hang on that; undefined for others. */
+export function selectNotePlaces({ book: { book }, compose }: RootState): NotePlaces | undefined {
+  const isByPage = Object.values(book?.spec.notes.kinds ?? {}).some(({ restart }) => restart === 'page');
+  return isByPage ? compose.summary?.notes : undefined;
+}

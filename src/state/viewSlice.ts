@@ -63,6 +63,8 @@ export interface ShownPlace {
 export interface ParagraphPlace {
   readonly stream: string;
   readonly block: string;
+  /** The place in its text that was clicked on. */
+  readonly offset?: number;
 }
 
 const initialState: ViewState = {

@@ -13,7 +13,7 @@ import type { LackingCharacter } from '../core/model/lacking';
 import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes, TypesetBook } from '../core/model/pages';
 import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
-import type { CaptionPlace, HeadingPlace, SectionPlace } from '../core/model/referenceTable';
+import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/referenceTable';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { Spec } from '../core/model/spec';
 import type { SuppliedIndex } from '../core/model/suppliedIndex';
@@ -104,6 +104,8 @@ export interface ComposedSummary {
   readonly captions: readonly CaptionPlace[];
   /** Pages of the page touches; -1: the words are gone. */
   readonly touched: TypesetBook['touched'];
+  /** Where notes are referred to. */
+  readonly notes: NotePlaces;
   readonly findings: readonly Finding[];
   readonly words: number;
   readonly lines: number;

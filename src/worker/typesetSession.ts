@@ -353,6 +353,7 @@ function summarise(book: TypesetBook, revision: number): ComposedSummary {
     sections: book.references.sections,
     captions: book.references.captions,
     touched: book.touched,
+    notes: book.notes,
     findings: book.findings,
     words: book.words,
     lines: book.lines,

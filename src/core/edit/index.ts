@@ -48,4 +48,13 @@ export {
 } from './runningOrder';
 export { dropTypedNumbersEdits, typedNumbers } from './typedNumbers';
 export { dressHandbook } from './dressHandbook';
+export {
+  addNoteEdits,
+  afterWord,
+  convertNotesEdits,
+  dropKindEdits,
+  notesDivisionEdits,
+  notesOfKind,
+  removeNoteEdit,
+} from './noteEdits';
 export { placeMarksEdits, type MarkPlace } from './placeIndexMarks';

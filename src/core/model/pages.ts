@@ -6,7 +6,7 @@ import type { SlotName } from './furniture';
 import type { Pt } from './length';
 import type { PageRole, PageSide } from './pageRoles';
 import type { SetInk } from './inks';
-import type { ReferenceTable } from './referenceTable';
+import type { NotePlaces, ReferenceTable } from './referenceTable';
 import type { ShapedParagraph } from './shaped';
 import type { StyledParagraph } from './styled';
 import type { StreamId } from './streams';
@@ -107,6 +107,8 @@ export interface TypesetBook {
   readonly findings: readonly Finding[];
   /** Pages of the page touches by their id; -1: the words are gone. */
   readonly touched: readonly { readonly id: string; readonly page: number }[];
+  /** Where notes are referred to. */
+  readonly notes: NotePlaces;
   readonly words: number;
   readonly lines: number;
   /** Passes of the fixpoint, and whether it settled. */

@@ -3,7 +3,7 @@
 import type { Book } from '../model/book';
 import type { Finding } from '../model/finding';
 import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/pages';
-import { NO_REFERENCES, sameReferences, type ReferenceTable } from '../model/referenceTable';
+import { NO_REFERENCES, sameReferences, type NotePlaces, type ReferenceTable } from '../model/referenceTable';
 import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
 import { notePlaces, readReferences } from '../references';
@@ -103,21 +103,27 @@ export function* typesetBook(
   context.cache.references = references;
   const furnished = furnish(assembled, compose, touched);
   const { pages } = furnished;
+  const notes = notePlaces(pages, book, true);
   const startProof = context.now();
   const findings = [
     ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
     ...pageFindings(divisionPages, assembled),
     ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
     ...orderFindings(book, compose, furnished, references, touched),
-    ...noteFindings(book, compose, notePlaces(pages, book, true)),
+    ...noteFindings(book, compose, notes),
   ];
   if (!settled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());
   times.proof = context.now() - startProof;
-  return put(assembled, findings, furnished);
+  return put(assembled, findings, furnished, notes);
 
   /** The composed book of pages that are placed. */
-  function put(placed: AssembledBook, found: readonly Finding[], known?: FurnishedBook): TypesetBook {
+  function put(
+    placed: AssembledBook,
+    found: readonly Finding[],
+    known?: FurnishedBook,
+    noted: NotePlaces = {},
+  ): TypesetBook {
     const { pages: done } = known ?? furnish(placed, compose, NO_TOUCHES);
     const extents = extentsOf(book, placed, context);
     return {
@@ -127,6 +133,7 @@ export function* typesetBook(
       extents,
       findings: found,
       touched: [...touched.places].map(([id, page]) => ({ id, page })),
+      notes: noted,
       words: extents.reduce((sum, extent) => sum + extent.words, 0),
       lines: done.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
       passes,

@@ -33,16 +33,25 @@ export const TextLayer = memo(function TextLayer({ list, scale }: Props) {
         />
       ))}
       {list.items.map((item, index) => (
-        <Line key={index} item={item} x={list.xs[item.first]} scale={scale} />
+        <Line key={index} index={index} item={item} x={list.xs[item.first]} scale={scale} />
       ))}
     </div>
   );
 });
 
-function Line({ item, x, scale }: { item: TextItem; x: number; scale: number }) {
+interface LineProps {
+  /** Of the item in the page's list. */
+  readonly index: number;
+  readonly item: TextItem;
+  readonly x: number;
+  readonly scale: number;
+}
+
+function Line({ index, item, x, scale }: LineProps) {
   const size = item.size * scale;
   return (
     <span
+      data-item={index}
       data-width={item.endX - x}
       className="absolute origin-left whitespace-pre font-book"
       style={{ left: x * scale, top: (item.y - item.size * 0.8) * scale, fontSize: size, lineHeight: `${size}px` }}

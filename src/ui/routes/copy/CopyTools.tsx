@@ -1,4 +1,4 @@
-// The right column of Copy: what came in, tidying, finding and replacing.
+// The right column of Copy: what came in, tidying, finding and replacing, the notes.
 import { memo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { copyToolChosen } from '../../../state/viewSlice';
@@ -6,6 +6,7 @@ import { ArrivalPanel } from './arrival/ArrivalPanel';
 import { DivisionPanel } from './DivisionPanel';
 import { FindPanel } from './find/FindPanel';
 import { LackingPanel } from './LackingPanel';
+import { NotesPanel } from './NotesPanel';
 import { TidyPanel } from './TidyPanel';
 
 const TOOLS = [
@@ -13,6 +14,7 @@ const TOOLS = [
   ['arrival', 'Arrival'],
   ['tidy', 'Tidy'],
   ['find', 'Find'],
+  ['notes', 'Notes'],
   ['lacking', 'Missing'],
 ] as const;
 
@@ -39,6 +41,7 @@ export const CopyTools = memo(function CopyTools() {
       {chosen === 'arrival' && <ArrivalPanel />}
       {chosen === 'tidy' && <TidyPanel />}
       {chosen === 'find' && <FindPanel />}
+      {chosen === 'notes' && <NotesPanel />}
       {chosen === 'lacking' && <LackingPanel />}
     </aside>
   );

@@ -7,7 +7,7 @@ import type { Block } from '../../../core/model/streams';
 import { blockWords, cutStretches, followStretches, type Stretch } from '../../../galley';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { bringCopyIn } from '../../../state/incomingThunks';
-import type { RunningOrderRow } from '../../../state/selectors';
+import { selectNotePlaces, type RunningOrderRow } from '../../../state/selectors';
 import type { AppStore } from '../../../state/store';
 import { PictureCacheContext } from '../../pageView/pageCacheContext';
 import { GalleyControl } from './galley/control';
@@ -23,6 +23,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   const store = useStore() as AppStore;
   const spec = useAppSelector((state) => state.book.book!.spec);
   const notes = useAppSelector((state) => state.book.book!.notes);
+  const notePlaces = useAppSelector(selectNotePlaces);
   const recalled = useAppSelector((state) => state.book.recalled);
   const called = useAppSelector((state) => state.view.text);
   const places = useAppSelector((state) => state.view.places);
@@ -91,6 +92,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
               count={stretch.count}
               hidden={hidden}
               notes={notes}
+              notePlaces={notePlaces}
               marks={marks}
               places={places}
               isWanted={
@@ -128,6 +130,7 @@ interface StretchProps {
   readonly count: number;
   readonly hidden: ReadonlySet<string>;
   readonly notes: unknown;
+  readonly notePlaces: unknown;
   readonly marks: boolean;
   readonly places: readonly Place[];
   readonly isWanted: boolean;
@@ -137,7 +140,20 @@ interface StretchProps {
 const PIXELS_A_WORD = 3.1;
 
 /** One document of the galley; empty of its height while it is far from the view. */
-function StretchBox({ control, id, name, blocks, first, count, hidden, notes, marks, places, isWanted }: StretchProps) {
+function StretchBox({
+  control,
+  id,
+  name,
+  blocks,
+  first,
+  count,
+  hidden,
+  notes,
+  notePlaces,
+  marks,
+  places,
+  isWanted,
+}: StretchProps) {
   const box = useRef<HTMLDivElement>(null);
   const editor = useRef<StreamView | null>(null);
   const [isNear, setNear] = useState(false);
@@ -172,7 +188,7 @@ function StretchBox({ control, id, name, blocks, first, count, hidden, notes, ma
     editor.current.sync(blocks, first, count, hidden);
     control.settle([editor.current]);
   }, [control, blocks, first, count, hidden, isThere, name]);
-  useEffect(() => editor.current?.dressAll(), [notes, isThere, name]);
+  useEffect(() => editor.current?.dressAll(), [notes, notePlaces, isThere, name]);
   useEffect(() => editor.current?.showMarks(marks), [marks, isThere, name]);
   useEffect(() => {
     if (editor.current !== null && (places.length > 0 || isThere)) editor.current.showPlaces(places);

@@ -1,6 +1,7 @@
 // The desk: a scrolled area of spreads. One canvas of the view's size draws what is in view from display lists, so that
 // it is sharp at any zoom and memory stays the same; invisible text lies over the pages in view.
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import type { DisplayList } from '../../../core/model/displayList';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectSpreads } from '../../../state/selectors';
 import {
@@ -192,8 +193,14 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
   /** Points at the paragraph clicked on; a click beside all text points at none. Text selected by dragging stays selected. */
   const point = (event: React.MouseEvent) => {
     if (!window.getSelection()?.isCollapsed) return;
-    const { stream, block } = (event.target as HTMLElement).closest<HTMLElement>('[data-block]')?.dataset ?? {};
-    dispatch(paragraphPointed(stream && block ? { stream, block } : null));
+    const target = (event.target as HTMLElement).closest<HTMLElement>('[data-block]');
+    const page = target?.closest<HTMLElement>('[data-page]');
+    const { stream, block, item } = target?.dataset ?? {};
+    if (!stream || !block) return void dispatch(paragraphPointed(null));
+    const list = page == null ? undefined : cache.get(Number(page.dataset.page) - 1);
+    const left = (event.clientX - (page?.getBoundingClientRect().left ?? 0)) / scale;
+    const offset = list === undefined || item === undefined ? undefined : offsetAt(list, Number(item), left);
+    dispatch(paragraphPointed({ stream, block, ...(offset === undefined ? {} : { offset }) }));
   };
 
   return (
@@ -242,6 +249,15 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
       </div>
     </div>
   );
+}
+
+/** The place in the text of the glyph of an item that stands at `left` on its page, in points. */
+function offsetAt(list: DisplayList, index: number, left: number): number | undefined {
+  const item = list.items[index];
+  if (item === undefined || item.source === null || item.count === 0) return undefined;
+  let found = 0;
+  for (let k = 0; k < item.count; k += 1) if (list.xs[item.first + k] <= left) found = k;
+  return list.sourceOffsets[item.first + found];
 }
 
 /** Brings a row into view: in its middle when it fits, else its top. */

@@ -11,6 +11,7 @@ import type { ParagraphPlace } from '../../../state/viewSlice';
 import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
+import { NoteHere } from './NoteHere';
 import { ParagraphLook } from './ParagraphLook';
 import { TiesOfParagraph } from './TiesOfParagraph';
 
@@ -104,6 +105,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           onChange={(to) => set({ unnumbered: to || undefined }, to ? 'Number taken away' : 'Number given back')}
         />
       ) : null}
+      {facts.picture === null && <NoteHere key={`${place.block} ${place.offset}`} place={place} />}
       {facts.picture === null && <ParagraphLook key={place.block} place={place} look={facts.look} />}
       <TiesOfParagraph place={place} ties={facts.ties} />
     </section>

@@ -11,6 +11,7 @@ import { FurnitureTopic } from './furniture/FurnitureTopic';
 import { FacesTopic } from './faces/FacesTopic';
 import { InksTopic } from './InksTopic';
 import { ContentsTopic } from './ContentsTopic';
+import { NotesTopic } from './NotesTopic';
 import { NumbersTopic } from './NumbersTopic';
 import { OpenersTopic } from './OpenersTopic';
 import { PageTopic } from './PageTopic';
@@ -26,6 +27,7 @@ const TOPICS = [
   { key: 'styles', name: 'Styles', Topic: StylesTopic },
   { key: 'openers', name: 'Openers', Topic: OpenersTopic },
   { key: 'furniture', name: 'Furniture, folios', Topic: FurnitureTopic },
+  { key: 'notes', name: 'Notes', Topic: NotesTopic },
   { key: 'numbers', name: 'Numbers', Topic: NumbersTopic },
   { key: 'contents', name: 'Contents, index', Topic: ContentsTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
@@ -47,6 +49,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return Object.keys(spec.furniture.sets).length > 1 ? `${Object.keys(spec.furniture.sets).length} sets` : '';
     case 'numbers':
       return '';
+    case 'notes':
+      return `${Object.keys(spec.notes.kinds).length} ${Object.keys(spec.notes.kinds).length === 1 ? 'kind' : 'kinds'}`;
     case 'contents':
       return `${spec.contents.levels.length} ${spec.contents.levels.length === 1 ? 'level' : 'levels'}`;
     case 'inks':

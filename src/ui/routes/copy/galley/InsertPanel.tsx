@@ -11,7 +11,7 @@ import { IndexForm } from './IndexForm';
 import { choosePicture } from './pictureView';
 import { ReferenceForm } from './ReferenceForm';
 import { selectedAtom, selectedWords } from './selectedAtom';
-import { insertablesFor, type Insertable } from './insertables';
+import { insertablesFor, noteInsertables, type Insertable } from './insertables';
 
 /** Most paragraphs of dummy copy at once. */
 const MOST_DUMMY = 500;
@@ -27,7 +27,7 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
   const [columns, setColumns] = useState('2');
   const list = useRef<HTMLUListElement>(null);
   const panel = useRef<HTMLDivElement>(null);
-  const found = insertablesFor(words);
+  const found = insertablesFor(words, noteInsertables(control.book().spec.notes.kinds));
   const chosenAtom = selectedAtom(control.current?.view.state);
   const [form, setForm] = useState<'reference' | 'index' | null>(chosenAtom?.kind ?? null);
   const put = (kind: 'reference' | 'index', attributes: Record<string, string>) => {
@@ -63,9 +63,10 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
       choosePicture(
         (file) => void file.arrayBuffer().then((bytes) => control.bringIn(editor, file.name, new Uint8Array(bytes))),
       );
-    } else if (one.kind === 'footnote') {
+    } else if (one.kind === 'note') {
       const note = `n${control.book().nextId}`;
-      insertion(schema.node('note', { note }), 'Footnote', note)(view.state, view.dispatch, view);
+      const made = { id: note, kind: one.noteKind };
+      insertion(schema.node('note', { note }), one.name, made)(view.state, view.dispatch, view);
       requestAnimationFrame(() => control.current?.editNote(note));
       onClose();
       return;
@@ -142,7 +143,7 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
           >
             {found.map((one, at) => (
               <li
-                key={one.kind === 'character' ? one.text + one.name : one.kind}
+                key={`${one.kind} ${one.name}`}
                 id={`insertable-${at}`}
                 role="option"
                 aria-selected={at === chosen}

@@ -7,8 +7,14 @@ import { paragraphAttributes, schema, type ParagraphAttributes } from '../../../
 
 /** A name for the history, on the transaction of a command. */
 export const NAME = 'name';
-/** The id of a note that the transaction makes. */
+/** A note that the transaction makes: a MadeNote. */
 export const MADE_NOTE = 'made note';
+
+/** A note that is made with its reference, of a kind of the spec. */
+export interface MadeNote {
+  readonly id: string;
+  readonly kind: string;
+}
 
 /** After these a new paragraph is one of text. */
 const HEADS = /^(CT|CN|PT|PN|CST|CEP|COR|AH|BH|TOH|BT|BS|SB|SBO)$/;
@@ -43,7 +49,7 @@ export const splitParagraph =
   };
 
 /** Puts an object or characters in at the caret. */
-export function insertion(content: Node | string, name: string, madeNote: string | null = null): Command {
+export function insertion(content: Node | string, name: string, madeNote: MadeNote | null = null): Command {
   return (state, dispatch) => {
     if (!state.selection.$from.parent.isTextblock) return false;
     const node =

@@ -3,6 +3,7 @@ import { numberNotes } from '../../../../core/measure/numberNotes';
 import { fieldText } from '../../../../core/measure/fields';
 import type { Book } from '../../../../core/model/book';
 import type { TextSelection } from '../../../../core/model/bookEdit';
+import type { NotePlaces } from '../../../../core/model/referenceTable';
 import type { FindRange } from '../../../../core/model/find';
 import { countWords } from '../../../../core/model/book';
 import {
@@ -13,6 +14,7 @@ import {
   setRangeCharacterStyle,
   takeGalleyChange,
 } from '../../../../state/galleyThunks';
+import { convertNotes } from '../../../../state/noteThunks';
 import { keepPicture } from '../../../../state/incomingThunks';
 import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
@@ -47,7 +49,7 @@ export class GalleyControl implements GalleyHost {
   private facts: SelectionFacts = NOTHING;
   private folded: ReadonlySet<string> = new Set();
   private readonly listeners = new Set<() => void>();
-  private labels: { book: Book; labels: ReadonlyMap<string, string> } | null = null;
+  private labels: { book: Book; places: NotePlaces | undefined; labels: ReadonlyMap<string, string> } | null = null;
   private frame = 0;
   /** A selection to be made when the editor that holds it is there. */
   private wanted: TextSelection | null = null;
@@ -229,6 +231,7 @@ export class GalleyControl implements GalleyHost {
   readonly book = () => this.store.getState().book.book!;
   readonly isReadOnly = () => this.store.getState().book.readOnly;
   readonly note = (id: string) => this.book().notes[id];
+  readonly setNoteKind = (id: string, kind: string) => this.store.dispatch(convertNotes([id], kind));
   readonly isNoteKnown = (id: string) => this.store.dispatch(isNoteKnown(id));
   readonly noteEditor = (mount: HTMLElement, id: string) =>
     new StreamView(mount, id, this, { isNote: true, name: `Note ${this.label(id)}` });
@@ -241,7 +244,9 @@ export class GalleyControl implements GalleyHost {
 
   label(note: string): string {
     const book = this.book();
-    if (this.labels?.book !== book) this.labels = { book, labels: numberNotes(book).labels };
+    const places = this.store.getState().compose.summary?.notes;
+    if (this.labels?.book !== book || this.labels.places !== places)
+      this.labels = { book, places, labels: numberNotes(book, places).labels };
     return this.labels.labels.get(note) ?? '';
   }
 

@@ -18,6 +18,7 @@ export interface GalleyHost {
   /** Number of a note's reference; empty for one that has none. */
   readonly label: (note: StreamId) => string;
   readonly note: (note: StreamId) => Note | undefined;
+  readonly setNoteKind: (note: StreamId, kind: string) => void;
   /** Whether a reference to the note can be put in. */
   readonly isNoteKnown: (note: StreamId) => boolean;
   /** An editor of a note's own text. */

@@ -1,4 +1,6 @@
 // What can be put in at the caret by name: notes, breaks, and characters and spaces that keyboards lack.
+import { noteLabel } from '../../../../core/measure/numberNotes';
+import type { NotesSpec } from '../../../../core/model/notes';
 
 export interface InsertableCharacter {
   readonly text: string;
@@ -78,9 +80,10 @@ export const CHARACTERS: readonly InsertableCharacter[] = [
 
 export type Insertable =
   | { readonly kind: 'character'; readonly name: string; readonly shown: string; readonly text: string }
+  /** A note of a kind of the spec. */
+  | { readonly kind: 'note'; readonly name: string; readonly shown: string; readonly noteKind: string }
   | {
       readonly kind:
-        | 'footnote'
         | 'reference'
         | 'index'
         | 'section'
@@ -97,7 +100,6 @@ export type Insertable =
     };
 
 const OBJECTS: readonly Insertable[] = [
-  { kind: 'footnote', name: 'Footnote', shown: '¹' },
   { kind: 'reference', name: 'Cross-reference to a head', shown: '→' },
   { kind: 'index', name: 'Index mark', shown: '‸' },
   { kind: 'section', name: 'Section begins at this paragraph', shown: '§' },
@@ -111,8 +113,18 @@ const OBJECTS: readonly Insertable[] = [
   { kind: 'dummy', name: 'Dummy copy, paragraphs', shown: '¶' },
 ];
 
-/** What the words typed may mean: names that begin with them, then names that hold them, or the code point in figures. */
-export function insertablesFor(words: string): readonly Insertable[] {
+/** Notes of each kind, as they are offered. */
+export function noteInsertables(kinds: NotesSpec['kinds']): Insertable[] {
+  return Object.entries(kinds).map(([noteKind, kind]) => ({
+    kind: 'note',
+    name: kind.name,
+    shown: kind.keyed ? '…' : noteLabel(kind, kind.first),
+    noteKind,
+  }));
+}
+
+/** What the words typed may mean, notes before the rest: names that begin with them, then names that hold them, or the code point in figures. */
+export function insertablesFor(words: string, notes: readonly Insertable[] = []): readonly Insertable[] {
   const needle = words.trim().toLowerCase();
   const characters = CHARACTERS.map(({ text, name, shown = text }): Insertable => ({
     kind: 'character',
@@ -120,7 +132,7 @@ export function insertablesFor(words: string): readonly Insertable[] {
     name,
     shown,
   }));
-  const all = [...OBJECTS, ...characters];
+  const all = [...notes, ...OBJECTS, ...characters];
   if (needle === '') return all;
   const named = all.filter(({ name }) => name.toLowerCase().includes(needle));
   const first = named.filter(({ name }) => name.toLowerCase().startsWith(needle));

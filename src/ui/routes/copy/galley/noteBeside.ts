@@ -7,6 +7,8 @@ export class NoteBeside {
   readonly dom = document.createElement('div');
   private readonly label = document.createElement('span');
   private readonly body = document.createElement('div');
+  private readonly kinds = document.createElement('select');
+  private shownKind = '';
   private editor: StreamView | null = null;
   private shown: readonly Block[] | null = null;
   private shownLabel: string | null = null;
@@ -19,7 +21,10 @@ export class NoteBeside {
     this.dom.dataset.note = id;
     this.label.className = 'galley-note-label';
     this.body.className = 'galley-note-body';
-    this.dom.append(this.label, this.body);
+    this.kinds.className = 'galley-note-kind';
+    this.kinds.setAttribute('aria-label', 'Kind of note');
+    this.kinds.addEventListener('change', () => this.host.setNoteKind(this.id, this.kinds.value));
+    this.dom.append(this.label, this.body, this.kinds);
     this.body.addEventListener('mousedown', (event) => {
       if (this.editor === null) {
         event.preventDefault();
@@ -36,11 +41,25 @@ export class NoteBeside {
       this.label.textContent = label;
       this.shownLabel = label;
     }
+    this.showKind();
     const blocks = this.host.note(this.id)?.blocks ?? [];
     if (blocks === this.shown) return;
     this.shown = blocks;
     if (this.editor !== null) this.editor.sync(blocks, 0, blocks.length);
     else this.showPlain(blocks);
+  }
+
+  /** The kinds that there are, with that of the note. */
+  private showKind(): void {
+    const { kinds } = this.host.book().spec.notes;
+    const kind = this.host.note(this.id)?.kind ?? '';
+    const shown = JSON.stringify([kind, Object.entries(kinds).map(([id, { name }]) => [id, name])]);
+    if (shown === this.shownKind) return;
+    this.shownKind = shown;
+    this.kinds.replaceChildren(
+      ...Object.entries(kinds).map(([id, { name }]) => new Option(name, id, false, id === kind)),
+    );
+    this.kinds.disabled = this.host.isReadOnly();
   }
 
   private showPlain(blocks: readonly Block[]): void {

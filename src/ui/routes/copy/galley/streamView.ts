@@ -20,7 +20,17 @@ import {
   type BlockPlace,
 } from '../../../../galley';
 import { atomViews } from './atomViews';
-import { isAtEdge, MADE_NOTE, NAME, noteAt, softReturn, splitParagraph, toggleCharacter, stepLevel } from './commands';
+import {
+  isAtEdge,
+  MADE_NOTE,
+  type MadeNote,
+  NAME,
+  noteAt,
+  softReturn,
+  splitParagraph,
+  toggleCharacter,
+  stepLevel,
+} from './commands';
 import { generatedMarks } from '../../../../state/galleyMarks';
 import type { GalleyHost } from './host';
 import { dressPlugin, type Places } from './dressing';
@@ -162,11 +172,11 @@ export class StreamView {
     }
     if (this.host.isReadOnly() || breaksTable(before.doc, state.doc)) return;
     let { nextId } = this.host.book();
-    const made = (transaction.getMeta(MADE_NOTE) as string | undefined) ?? null;
+    const made = (transaction.getMeta(MADE_NOTE) as MadeNote | undefined) ?? null;
     if (made !== null) nextId += 1;
     const named = nameChanged(before.doc, state, {
       take: (letter) => `${letter}${nextId++}`,
-      noteFor: (note) => (note === made ? 'new' : this.host.isNoteKnown(note) ? 'copy' : null),
+      noteFor: (note) => (note === made?.id ? 'new' : this.host.isNoteKnown(note) ? 'copy' : null),
     });
     if (named.transaction !== null) state = state.apply(named.transaction);
     const edit = replaceBlocksEdit(this.stream, before.doc, state.doc, this.first, this.isEmpty);
@@ -315,8 +325,9 @@ export class StreamView {
   }
 
   private select(selection: Selection): void {
-    this.view.dispatch(this.view.state.tr.setSelection(selection).scrollIntoView());
+    // Only the selection of an editor in use is scrolled to.
     this.view.focus();
+    this.view.dispatch(this.view.state.tr.setSelection(selection).scrollIntoView());
   }
 
   focusEnd(): void {
