@@ -11,6 +11,7 @@ import { ColumnSettings } from './columnSettings';
 import { commonEnds } from './commonEnds';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
+import { mayEnd } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
@@ -81,14 +82,8 @@ class Filler {
         if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
           this.layers.push(withEntry(old, this.starts.states));
           this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
-          return {
-            flow,
-            layers: this.layers,
-            extra: this.columns.byItem,
-            last: memory.last,
-            cost: null,
-            visited,
-          };
+          const { layers } = this;
+          return { flow, layers, extra: this.columns.byItem, last: memory.last, cost: null, visited };
         }
       }
       visited += 1;
@@ -148,7 +143,9 @@ class Filler {
         if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.beam;
         for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
       }
-      if (this.next.count === 0) continue;
+      const isLast = this.starts.at + 1 === this.flow.items.length;
+      if (this.next.count === 0 || (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules)))
+        continue;
       this.next.settle(this.next.least + this.beam);
       return;
     }
@@ -374,7 +371,7 @@ class Filler {
     const flags = current.flags[k];
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const due = flow.noteStart[this.starts.at];
-    const room = this.rules.baseDepth(flags) + Math.max(0, this.rules.fixedDepth(flags) ?? 0) - current.used[k];
+    const room = this.rules.lastRoom(flags, current.used[k]);
     if (room < -SLACK && !tooDeep) return;
     const notes = this.notes.height(noteFrom, due);
     if (current.float[k] === flow.floats.length && (notes === 0 || notes <= room + SLACK)) {

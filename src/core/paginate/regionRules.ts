@@ -48,6 +48,11 @@ export class RegionRules {
     return this.baseDepth(flags) + (fixed ?? (this.plan.short === null ? 0 : -1));
   }
 
+  /** Grid lines left in the last region below `used`: it is never shorter than the page, though its spread runs short. */
+  lastRoom(flags: number, used: number): number {
+    return this.baseDepth(flags) + Math.max(0, this.fixedDepth(flags) ?? 0) - used;
+  }
+
   /** What the last region costs that is `used` grid lines deep. */
   endCost(used: number, flags: number): number {
     const { plan } = this;

@@ -59,11 +59,11 @@ export class TokenWords {
       case 'pageCount':
         return String(this.pages.length);
       case 'title':
-        return particulars.title;
+        return this.gathered(page, division) || particulars.title;
       case 'subtitle':
         return particulars.subtitle;
       case 'shortTitle':
-        return particulars.shortTitle || particulars.title;
+        return this.gathered(page, division) || particulars.shortTitle || particulars.title;
       case 'author':
         return namesOf(particulars, 'author');
       case 'partTitle':
@@ -89,6 +89,12 @@ export class TokenWords {
       default:
         return unreachable(token);
     }
+  }
+
+  /** On a recto of gathered notes the book's title gives way to the pages that they belong to; empty anywhere else. */
+  private gathered(page: Page, division: Division | undefined): string {
+    const isWished = division?.role === 'notes' && this.compose.book.spec.notes.pageHeads;
+    return isWished && page.side === 'recto' ? this.notePages(page) : '';
   }
 
   /** The pages to which the notes gathered on a page belong; empty where there are none. */

@@ -4,7 +4,7 @@ import { useNavigate } from 'react-router';
 import { editRedone, editUndone } from '../../state/bookSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { selectRunningOrder, spreadOfPage } from '../../state/selectors';
-import { spreadCalled, themeChosen } from '../../state/viewSlice';
+import { copyToolChosen, spreadCalled, themeChosen, topicChosen } from '../../state/viewSlice';
 import { useStageFacts } from './useStageFacts';
 
 interface Command {
@@ -97,6 +97,22 @@ function useCommands(): readonly Command[] {
           dispatch(spreadCalled(spreadOfPage(row.firstPage)));
         },
       })),
+    {
+      name: 'Notes of the book',
+      kind: 'list',
+      run: () => {
+        void navigate('copy');
+        dispatch(copyToolChosen('notes'));
+      },
+    },
+    {
+      name: 'Kinds of notes',
+      kind: 'topic',
+      run: () => {
+        void navigate('spec');
+        dispatch(topicChosen('notes'));
+      },
+    },
     { name: 'Undo', kind: 'action', run: () => dispatch(editUndone()) },
     { name: 'Redo', kind: 'action', run: () => dispatch(editRedone()) },
     {

@@ -45,6 +45,7 @@ function referencesOn(page: Page): string[] {
   );
 }
 
+const longText = (seed: number) => words(110, seed);
 const SENTENCE = fc.tuple(fc.integer({ min: 4, max: 30 }), fc.nat(900));
 
 /** Chapters whose sentences may end in a note of 3 to 150 words. */
@@ -199,6 +200,38 @@ describe('notes of a composed book', () => {
     expect(composed.pages.flatMap(({ notes }) => notes)).to.deep.equal([]);
     const without = compose(gathered({}, { heads: false }));
     expect(textOf(notesPages(without).flatMap(({ fragments }) => fragments))).to.not.include('Alpha');
+  });
+
+  it('refer to heads by the pages on which these are, and say so when a head has moved', () => {
+    const made = gathered();
+    const target = made.divisions[1].blocks[0].id;
+    const text = 'See page \uFFFC.';
+    const refers = {
+      ...p(text, 'NT'),
+      objects: [{ at: 9, kind: 'reference' as const, target, shows: 'page' as const }],
+    };
+    const noted = { ...made, notes: { ...made.notes, n3: { ...made.notes.n3, blocks: [refers] } } };
+    const context = newContext();
+    const said = (of: Book) => {
+      const composed = compose(of, context);
+      const folio = composed.pages.find(
+        ({ divisionRole, role, division: id }) =>
+          divisionRole === 'chapter' && role === 'opener' && id === of.divisions[1].id,
+      )!.folio;
+      const own = notesPages(composed)
+        .flatMap(({ fragments }) => fragments)
+        .find(({ paragraph }) => paragraph.styled.stream === 'n3')!;
+      return [own.paragraph.styled.text.replace(/^\S+\s/u, ''), folio];
+    };
+    const [words, folio] = said(noted);
+    expect(words).to.equal(`See page ${folio}.`);
+    const more = {
+      ...noted.divisions[0],
+      blocks: [...noted.divisions[0].blocks, ...Array.from({ length: 6 }, (_, k) => p(longText(k)))],
+    };
+    const [moved, later] = said({ ...noted, divisions: [more, ...noted.divisions.slice(1)] });
+    expect(moved).to.equal(`See page ${later}.`);
+    expect(Number(later)).to.be.above(Number(folio));
   });
 
   it('tell in the running head the pages that they belong to, and the pages are true', () => {

@@ -6,6 +6,8 @@ import { dressHandbook } from '../../../src/core/edit';
 import { makeBook, manuscriptOf, readManuscript } from '../../../src/core/import';
 import { canBeRead, picturesOf, type Book, type Division } from '../../../src/core/model/book';
 import type { Manuscript } from '../../../src/core/model/manuscript';
+import { ENDNOTE, FOOTNOTE } from '../../../src/core/model/notes';
+import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import {
   normaliseSpans,
   OBJECT_CHARACTER,
@@ -325,6 +327,47 @@ describe('the plain EPUB', () => {
     const both = read(half(false), contents);
     expect(both).to.include('A Half Title');
     expect(both).to.include('halftitlepage');
+  }).timeout(60_000);
+
+  it('has notes of every kind at their place, each with the way there and back', () => {
+    const kindOf = (id: number, kind: string, text: string) => ({ ...note(id, text), kind });
+    const kinds = {
+      ...NOVEL_SPEC.notes.kinds,
+      letter: { ...FOOTNOTE, name: 'Letter', numerals: 'letters' as const, place: 'divisionEnd' as const },
+      aside: { ...FOOTNOTE, name: 'Aside', numerals: 'symbols' as const, place: 'margin' as const },
+      key: { ...ENDNOTE, name: 'Key', keyed: true },
+    };
+    const gathered = division('notes', [p('Notes to the Book', 'CT')], { matter: 'back', listed: true });
+    const start = book(
+      [chapter('One', 'a{1} b{2} c{3} d{4} e{5}'), chapter('Two', 'f{6} g{7}'), gathered],
+      [
+        note(1, 'At the foot.'),
+        kindOf(2, 'letter', 'At the end of one.'),
+        kindOf(3, 'aside', 'Beside.'),
+        kindOf(4, 'endnote', 'Gathered, with another.{1}'),
+        kindOf(5, 'key', 'Without a mark.'),
+        kindOf(6, 'endnote', 'Gathered too.'),
+        note(7, 'Last.'),
+      ],
+    );
+    const made = { ...start, spec: { ...start.spec, notes: { ...start.spec.notes, kinds } } };
+    const members = unpack(check(made), () => true);
+    const read = (name: string) => new TextDecoder().decode(members[`OPS/${name}`]);
+    const [one, notes] = [read('d1.xhtml'), read('d3.xhtml')];
+    expect(one).to.match(/<a id="ref-n1" href="#n1" epub:type="noteref" role="doc-noteref">1<\/a>/);
+    expect(one).to.match(/<aside id="n1" epub:type="footnote" role="doc-footnote">/);
+    expect(one).to.match(/<aside id="n3"[^>]*><p[^>]*><a href="#ref-n3" role="doc-backlink">\*\.<\/a>/);
+    expect(one).to.match(
+      /<h2>Notes<\/h2>\s*<ol class="notes"><li id="n2"[^>]*><p[^>]*><a href="#ref-n2"[^>]*>a\.<\/a>/,
+    );
+    expect(one).to.match(/<a id="ref-n4" href="d3\.xhtml#n4"/);
+    expect(notes).to.match(
+      /Notes to the Book[\s\S]*<h2>One<\/h2>[\s\S]*id="n4"[\s\S]*id="n5"[\s\S]*<h2>Two<\/h2>[\s\S]*id="n6"/,
+    );
+    expect(notes).to.include('<a href="d1.xhtml#ref-n4" role="doc-backlink">1.</a>');
+    // Without a notes division they have a file of their own.
+    const bare = unpack(check({ ...made, divisions: made.divisions.slice(0, 2) }), () => true);
+    expect(new TextDecoder().decode(bare['OPS/notes.xhtml'])).to.include('id="n6"');
   }).timeout(60_000);
 
   it('is so for any copy', () => {
