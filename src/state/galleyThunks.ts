@@ -147,7 +147,11 @@ export function goToBlock(block: BlockId): AppThunk {
 }
 
 /** The place itself when it is a division's own, else the block of a division that holds its note or cell; null for none. */
-function placeInDivision(book: Book, place: TextSelection): TextSelection | null {
+function placeInDivision(
+  book: Book,
+  place: TextSelection,
+  seen: ReadonlySet<StreamId> = new Set(),
+): TextSelection | null {
   if (book.divisions.some(({ id }) => id === place.stream)) return place;
   const holds = (block: Block): boolean =>
     block.kind === 'table'
@@ -163,7 +167,10 @@ function placeInDivision(book: Book, place: TextSelection): TextSelection | null
     const end = { block: block.id, offset: at };
     return { stream: id, anchor: end, head: end };
   }
-  return null;
+  // A note of a note stands beside the text that the first of them belongs to.
+  const outer = Object.values(book.notes).find(({ id, blocks }) => !seen.has(id) && blocks.some(holds));
+  if (outer === undefined) return null;
+  return placeInDivision(book, { ...place, stream: outer.id }, new Set([...seen, outer.id]));
 }
 
 /** Begins a division at a paragraph and goes to it. Answers why not, or null. */

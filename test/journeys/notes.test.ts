@@ -87,6 +87,23 @@ describe('working with notes', () => {
     await panel().getByLabel('Kind', { exact: true }).selectOption('');
   });
 
+  it('may hold notes of their own, which stand beside the same text and are walked to', async () => {
+    const own = page.locator('.galley-note', { hasText: 'From the bundle again.' });
+    await own.locator('.galley-note-body').click();
+    await page.keyboard.press('End');
+    await page.getByRole('button', { name: 'Insert', exact: true }).click();
+    await page.getByRole('combobox', { name: 'Find by name' }).fill('footn');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 54);
+    const inner = page.locator('.galley-note', { hasText: 'The note is empty.' });
+    await inner.locator('.galley-note-body').click();
+    await page.keyboard.type('A note of a note.');
+    await panel().getByLabel('Words of the note').fill('of a note');
+    await rows().first().getByRole('button').click();
+    await page.locator('.galley-row.has-caret', { hasText: 'The sea takes soil' }).waitFor();
+    await panel().getByLabel('Words of the note').fill('');
+  });
+
   it('are numbered anew for the whole book from their kind, in the galley and on the pages', async () => {
     await panel().getByRole('link', { name: 'Spec, Notes' }).click();
     await page.getByRole('heading', { name: /^Numbers/ }).waitFor();

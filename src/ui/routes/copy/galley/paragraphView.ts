@@ -1,6 +1,7 @@
 // A paragraph of the galley: its style tag at the left, its text, its notes at the right. Plain DOM, for thousands of them.
 import type { Node } from 'prosemirror-model';
 import type { NodeView, ViewMutationRecord } from 'prosemirror-view';
+import { notesIn } from '../../../../core/model/streams';
 import { paragraphAttributes } from '../../../../galley';
 import type { GalleyHost } from './host';
 import { NoteBeside } from './noteBeside';
@@ -100,10 +101,11 @@ export class ParagraphView implements NodeView {
 
   /** The notes of the references in the text, in their order. */
   refreshNotes(): void {
-    const wanted: string[] = [];
+    const own: string[] = [];
     this.node.forEach((child) => {
-      if (child.type.name === 'note') wanted.push(child.attrs.note as string);
+      if (child.type.name === 'note') own.push(child.attrs.note as string);
     });
+    const wanted = this.withInner(own);
     for (const [id, beside] of this.notes) {
       if (wanted.includes(id)) continue;
       beside.destroy();
@@ -115,6 +117,18 @@ export class ParagraphView implements NodeView {
       beside.refresh();
       if (this.aside.children[at] !== beside.dom) this.aside.insertBefore(beside.dom, this.aside.children[at] ?? null);
     });
+  }
+
+  /** Notes, each followed by those that it refers to itself. */
+  private withInner(ids: readonly string[]): string[] {
+    const found = new Set<string>();
+    const add = (id: string) => {
+      if (found.has(id)) return;
+      found.add(id);
+      for (const block of this.host.note(id)?.blocks ?? []) notesIn(block).forEach(add);
+    };
+    ids.forEach(add);
+    return [...found];
   }
 
   noteBeside(id: string): NoteBeside | undefined {
