@@ -21,9 +21,10 @@ describe('the galley of a long division', () => {
 
   const row = (start: string) => page.locator('.galley-row', { hasText: new RegExp(`Start${start} `) });
   const scrollTo = async (start: string) => {
-    for (let tries = 0; tries < 60 && (await row(start).count()) === 0; tries += 1) {
-      await page.locator('.galley').evaluate((box) => box.scrollBy(0, 1500));
-      await page.waitForTimeout(60);
+    // In steps of less than what is made around the view, so that a slow machine cannot pass it by.
+    for (let tries = 0; tries < 120 && (await row(start).count()) === 0; tries += 1) {
+      await page.locator('.galley').evaluate((box) => box.scrollBy(0, 700));
+      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     }
     await row(start).scrollIntoViewIfNeeded();
   };

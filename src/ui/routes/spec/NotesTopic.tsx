@@ -1,14 +1,31 @@
 // Notes: their kinds, each with its place, its numbers and its signs; and how notes stand on the page.
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { addNoteKind } from '../../../state/noteThunks';
+import { spreadOfPage } from '../../../state/selectors';
+import { spreadCalled } from '../../../state/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { NoteKindFields } from './NoteKindFields';
 import { noteSample } from './noteSample';
 import { useSpec } from './useSetSpec';
 
+/** The drawing shows a spread with notes when the topic is opened. */
+function useWalkToNotes(): void {
+  const dispatch = useAppDispatch();
+  const notes = useAppSelector((state) => state.compose.summary?.notes);
+  const current = useAppSelector((state) => state.view.spread);
+  const walked = useRef(false);
+  useEffect(() => {
+    if (walked.current || notes === undefined) return;
+    walked.current = true;
+    const spreads = Object.values(notes).map(({ page }) => spreadOfPage(page));
+    if (spreads.length > 0 && !spreads.includes(current)) dispatch(spreadCalled(Math.min(...spreads)));
+  }, [dispatch, notes, current]);
+}
+
 export function NotesTopic() {
+  useWalkToNotes();
   const { spec } = useSpec();
   const kinds = Object.entries(spec.notes.kinds);
   const [chosen, setChosen] = useState(kinds[0][0]);
