@@ -3,7 +3,7 @@ import { inNumerals } from './numerals';
 import type { Book, Division } from '../model/book';
 import { NOTE_SYMBOLS, noteKind, type NoteKind } from '../model/notes';
 import type { NotePlaces } from '../model/referenceTable';
-import type { Block, StreamId } from '../model/streams';
+import { notesIn, type Block, type StreamId } from '../model/streams';
 
 export interface NumberedNotes {
   /** What stands in the text for each note, without the signs around it; empty for keyed ones. A note without a reference has none. */
@@ -45,22 +45,32 @@ export function numberNotes(book: Counted, places: NotePlaces = {}): NumberedNot
   for (const division of book.divisions) {
     if (division.role === 'part') part += 1;
     const own: StreamId[] = [];
-    const walk = (blocks: readonly Block[]): void => {
-      for (const block of blocks) {
-        if (block.kind === 'table') block.rows.forEach((row) => row.forEach((cell) => walk(cell.blocks)));
-        else
-          for (const object of block.objects) {
-            if (object.kind !== 'note' || labels.has(object.note)) continue;
-            take(object.note, division);
-            own.push(object.note);
-            walk(book.notes[object.note]?.blocks ?? []);
-          }
+    const walk = (ids: readonly StreamId[]): void => {
+      for (const id of ids) {
+        if (labels.has(id)) continue;
+        take(id, division);
+        own.push(id);
+        walk(referredIn(book.notes[id]?.blocks ?? NONE));
       }
     };
-    walk(division.blocks);
+    walk(referredIn(division.blocks));
     if (own.length > 0) byDivision.set(division.id, own);
   }
   return { labels, byDivision };
+}
+
+const NONE: readonly Block[] = [];
+const referred = new WeakMap<readonly Block[], readonly StreamId[]>();
+
+/** The notes that blocks refer to, in order. Remembered: an edit leaves most divisions as they are. */
+function referredIn(blocks: readonly Block[]): readonly StreamId[] {
+  let known = referred.get(blocks);
+  if (known === undefined) {
+    const found: StreamId[] = [];
+    for (const block of blocks) if (block.kind === 'table' || block.objects.length > 0) found.push(...notesIn(block));
+    referred.set(blocks, (known = found));
+  }
+  return known;
 }
 
 /** A number, from 1, in the signs of a kind. */

@@ -17,7 +17,8 @@ export function notePlaces(
   all = false,
 ): NotePlaces {
   const found: Record<StreamId, { page: number; folio: string }> = {};
-  if (!all && !Object.values(spec.notes.kinds).some(hangsOnPage)) return found;
+  const isAsked = all || Object.values(spec.notes.kinds).some(hangsOnPage);
+  if (!isAsked || Object.keys(notes).length === 0) return found;
   for (const { index, folio, fragments, notes: atFoot } of pages)
     for (const list of [fragments, atFoot])
       for (const { paragraph, from, to } of list) {
