@@ -1,5 +1,5 @@
 // Finds the pages on which places of the text stand: one walk over the pages for all places that are asked for.
-import type { Page } from '../model/pages';
+import type { Fragment, Page } from '../model/pages';
 import type { BlockId } from '../model/streams';
 
 /** Page index of a place in the text; -1 when it stands on none. Of a block without an offset: of its beginning. */
@@ -8,22 +8,42 @@ export type PageOf = (block: BlockId, offset?: number) => number;
 export function findPlaces(pages: readonly Page[], wanted: ReadonlySet<BlockId>): PageOf {
   const found = new Map<BlockId, [page: number, from: number][]>();
   if (wanted.size > 0)
-    for (const page of pages) {
-      for (const fragments of [page.fragments, page.notes])
-        for (const { paragraph, from } of fragments) {
-          const { styled, broken } = paragraph;
-          if (!wanted.has(styled.block)) continue;
-          const at = broken.from[from] ?? 0;
-          const start = from === 0 ? 0 : (styled.source?.[at] ?? at);
-          const places = found.get(styled.block) ?? [];
-          if (places.length === 0) found.set(styled.block, places);
-          places.push([page.index, start]);
+    for (const page of pages)
+      for (const fragments of [page.fragments, page.notes]) {
+        const { blocks, starts } = beginningsOf(fragments);
+        for (let k = 0; k < blocks.length; k += 1) {
+          if (!wanted.has(blocks[k])) continue;
+          const places = found.get(blocks[k]);
+          if (places === undefined) found.set(blocks[k], [[page.index, starts[k]]]);
+          else places.push([page.index, starts[k]]);
         }
-    }
+      }
   return (block, offset = 0) => {
     const places = found.get(block) ?? [];
     let page = -1;
     for (const [index, from] of places) if (from <= offset || page < 0) page = index;
     return page;
   };
+}
+
+/** The blocks of fragments, and the source offset at which each begins there. */
+interface Beginnings {
+  readonly blocks: readonly BlockId[];
+  readonly starts: readonly number[];
+}
+
+/** Remembered: pages keep their fragments while nothing on them changes. */
+const beginnings = new WeakMap<readonly Fragment[], Beginnings>();
+
+function beginningsOf(fragments: readonly Fragment[]): Beginnings {
+  let known = beginnings.get(fragments);
+  if (known === undefined) {
+    const starts = fragments.map(({ paragraph: { styled, broken }, from }) => {
+      const at = broken.from[from] ?? 0;
+      return from === 0 ? 0 : (styled.source?.[at] ?? at);
+    });
+    known = { blocks: fragments.map(({ paragraph }) => paragraph.styled.block), starts };
+    beginnings.set(fragments, known);
+  }
+  return known;
 }

@@ -7,7 +7,7 @@ import { NO_REFERENCES, type ReferenceTable } from '../model/referenceTable';
 import { numberHeads } from '../measure/numberHeads';
 import { referenceText } from '../references';
 import type { LocalLook } from '../model/streams';
-import { resolveStyles, resolveWithLook, type StyleContext } from '../styles';
+import { resolveStyles, resolveWithLook, type StyleContext, type StyleSheet } from '../styles';
 import type { ComposeContext } from './composeDivision';
 import { keyWordsOf } from './composeNotes';
 import { spaceOfFamily, type TypesetContext } from './context';
@@ -84,14 +84,44 @@ export function composeFor(compose: ComposeContext, own: PageGeometry): ComposeC
   const { text } = compose.book.spec;
   const isNarrow = measure < LEAST_JUSTIFIED * CHARACTER * text.size.pt;
   if (!isNarrow || text.setting === 'ragged') return made;
-  return { ...made, ...stylesOf({ ...compose.book.spec, text: { ...text, setting: 'ragged' } }, compose) };
+  return { ...made, ...stylesOf(raggedSpec(compose.book.spec), compose) };
+}
+
+const ragged = new WeakMap<Book['spec'], Book['spec']>();
+
+/** The same spec with its text ragged: one object while the spec is one. */
+function raggedSpec(spec: Book['spec']): Book['spec'] {
+  let made = ragged.get(spec);
+  if (made === undefined) ragged.set(spec, (made = { ...spec, text: { ...spec.text, setting: 'ragged' } }));
+  return made;
+}
+
+/** Styles of a spec, resolved when it, the language or the faces that have arrived are others than the last time. */
+function sheetOf(
+  spec: Book['spec'],
+  language: string,
+  space: (family: string) => number,
+  { cache, interner }: TypesetContext,
+): StyleSheet {
+  const known = cache.sheets.get(spec);
+  if (known?.language === language && [...known.spaces].every(([family, own]) => space(family) === own))
+    return known.sheet;
+  const spaces = new Map<string, number>();
+  const asked = (family: string) => {
+    const own = space(family);
+    spaces.set(family, own);
+    return own;
+  };
+  const sheet = resolveStyles(spec, language, asked, interner);
+  cache.sheets.set(spec, { language, spaces, sheet });
+  return sheet;
 }
 
 function stylesOf(spec: Book['spec'], { book, context }: Pick<ComposeContext, 'book' | 'context'>) {
   const { language } = book.particulars;
   const space = (family: string) => spaceOfFamily(context, family);
   return {
-    sheet: resolveStyles(spec, language, space, context.interner),
+    sheet: sheetOf(spec, language, space, context),
     withLook: (tag: string, look: LocalLook) => resolveWithLook(tag, look, spec, language, space, context.interner),
   };
 }

@@ -5,7 +5,8 @@ import type { DivisionPage, FlowParagraph, PaginateMemory } from '../paginate';
 import type { ReferenceTable } from '../model/referenceTable';
 import type { ShapedParagraph } from '../model/shaped';
 import type { ResolvedStyle, StyledParagraph } from '../model/styled';
-import type { Paragraph } from '../model/streams';
+import type { Spec } from '../model/spec';
+import type { Paragraph, StyleTag } from '../model/streams';
 
 export interface ParagraphEntry {
   style: ResolvedStyle;
@@ -35,6 +36,12 @@ export interface FlowMemory {
   readonly flows: readonly (FlowParagraph | undefined)[];
 }
 
+export interface ResolvedSheet {
+  readonly language: string;
+  readonly spaces: ReadonlyMap<string, number>;
+  readonly sheet: ReadonlyMap<StyleTag, ResolvedStyle>;
+}
+
 export class StageCache {
   readonly paragraphs = new WeakMap<Paragraph, ParagraphEntry>();
   /** Generated lines, such as running heads, by their text and style; thrown away when it grows too large. */
@@ -44,6 +51,8 @@ export class StageCache {
   /** Places in the flow by paragraph: the page search goes by their identity. */
   readonly flows = new WeakMap<ComposedParagraph, FlowParagraph>();
   readonly words = new WeakMap<Paragraph, number>();
+  /** Resolved styles by spec, with what else they depend on: the language, and word spaces of families. */
+  readonly sheets = new WeakMap<Spec, ResolvedSheet>();
   /** What the last compose found out: the first guess of the next, which then mostly settles at once. */
   references: ReferenceTable | undefined;
   /** Paragraphs shaped and broken since the start; benchmarks and tests read the differences. */
