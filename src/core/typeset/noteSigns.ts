@@ -14,9 +14,9 @@ export function referenceSign({ spec, notes }: Pick<Book, 'spec' | 'notes'>, lab
   };
 }
 
-/** A number between its signs. Superiors are figures; an asterisk or dagger stands high by itself and is never made small. */
+/** A number between its signs. Superiors are figures, other signs are made small; an asterisk stands high by itself. */
 export function signOf(label: string, { before, after, position }: NoteMarkSpec): NoteSign {
   const text = `${before}${label}${after}`;
-  if (position === 'line' || label === '' || /^[*†‡§‖¶]+$/.test(label)) return { text, position: 'line' };
+  if (position === 'line' || label === '' || /^\*+$/.test(text)) return { text, position: 'line' };
   return { text, position: position === 'superior' && /^\d+$/.test(text) ? 'superior' : 'raised' };
 }

@@ -8,6 +8,7 @@ import { ENDNOTE, FOOTNOTE, type NoteKind } from '../../../src/core/model/notes'
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { gridBaseline, type Fragment, type Page, type TypesetBook } from '../../../src/core/model/pages';
 import type { Paragraph } from '../../../src/core/model/streams';
+import { signOf } from '../../../src/core/typeset/noteSigns';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, note, p, words } from '../../build/book';
@@ -331,13 +332,15 @@ describe('notes of a composed book', () => {
     expect(reference({ before: '', after: '', position: 'superior' })).to.deep.equal(['Word1', true, false, false]);
     expect(reference({ before: '[', after: ']', position: 'raised' })).to.deep.equal(['Word[1]', false, true, true]);
     expect(reference({ before: '(', after: ')', position: 'line' })).to.deep.equal(['Word(1)', false, false, false]);
-    // Letters have no superiors in every face, and an asterisk stands high by itself.
+    // Letters and daggers have no superiors in every face, and an asterisk stands high by itself.
     expect(reference({ before: '', after: '', position: 'superior' }, 'letters')).to.deep.equal([
       'Worda',
       false,
       true,
       true,
     ]);
+    const dagger = signOf('†', { before: '', after: '', position: 'superior' });
+    expect(dagger).to.deep.equal({ text: '†', position: 'raised' });
     expect(reference({ before: '', after: '', position: 'superior' }, 'symbols')).to.deep.equal([
       'Word*',
       false,
