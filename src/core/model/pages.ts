@@ -17,6 +17,8 @@ export interface ComposedParagraph {
   readonly styled: StyledParagraph;
   readonly shaped: ShapedParagraph;
   readonly broken: BrokenParagraph;
+  /** Notes that run on in it after its first, each with the source offsets of its number. */
+  readonly joined?: readonly { readonly note: StreamId; readonly from: number; readonly to: number }[];
 }
 
 /**

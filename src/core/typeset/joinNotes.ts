@@ -8,7 +8,7 @@ import { kindOf, numberOf } from './composeNotes';
 const BETWEEN = '\u2003';
 
 /** Joined paragraphs by the block of their first note and what the others are: the same ones while nothing changes. */
-const known = new WeakMap<Paragraph, Map<string, Paragraph>>();
+const known = new WeakMap<Paragraph, Map<string, Joined>>();
 const MOST_KNOWN = 40;
 
 /** The paragraph of notes that follow one another; all of one kind, each of one paragraph. */
@@ -18,11 +18,26 @@ export function joinNotes(notes: readonly StreamId[], compose: ComposeContext): 
   const numbers = notes.map((note) => numberOf(note, kind, compose));
   const joined = joinedOf(blocks, numbers);
   const style = styleOf(kind.style, compose);
-  return composeOne(notes[0], joined, style, numbers[0], compose, 'none').composed;
+  const { composed } = composeOne(notes[0], joined.paragraph, style, numbers[0], compose, 'none');
+  let told = withNumbers.get(composed);
+  if (told === undefined) {
+    const later = joined.numbers.map((number, k) => ({ ...number, note: notes[k + 1] }));
+    withNumbers.set(composed, (told = { ...composed, joined: later }));
+  }
+  return told;
 }
 
-function joinedOf(blocks: readonly Paragraph[], numbers: readonly Before[]): Paragraph {
-  const byKey = known.get(blocks[0]) ?? new Map<string, Paragraph>();
+/** The paragraph that was set, with the notes that it holds: one object while it is one. */
+const withNumbers = new WeakMap<ComposedParagraph, ComposedParagraph>();
+
+/** A joined paragraph, and where in it the numbers of its notes but the first stand. */
+interface Joined {
+  readonly paragraph: Paragraph;
+  readonly numbers: readonly { readonly from: number; readonly to: number }[];
+}
+
+function joinedOf(blocks: readonly Paragraph[], numbers: readonly Before[]): Joined {
+  const byKey = known.get(blocks[0]) ?? new Map<string, Joined>();
   known.set(blocks[0], byKey);
   const key = JSON.stringify(blocks.map((block, k) => [numbers[k], block.id, block.text, block.spans, block.objects]));
   let made = byKey.get(key);
@@ -33,16 +48,18 @@ function joinedOf(blocks: readonly Paragraph[], numbers: readonly Before[]): Par
   return made;
 }
 
-function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Paragraph {
+function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Joined {
   let text = '';
   const spans: Span[] = [];
   const objects: InlineObject[] = [];
+  const places: { from: number; to: number }[] = [];
   blocks.forEach((block, k) => {
     // The number of the first is put before the whole.
     if (k > 0) {
       const { prefix, prefixSign } = numbers[k];
       const start = text.trimEnd().length + BETWEEN.length;
       text = `${text.trimEnd()}${BETWEEN}${prefix}`;
+      places.push({ from: start, to: text.trimEnd().length });
       if (prefixSign !== undefined) spans.push({ from: start, to: start + prefixSign.to, style: 'sup' });
     }
     const at = text.length;
@@ -50,5 +67,5 @@ function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Paragra
     spans.push(...block.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })));
     objects.push(...block.objects.map((object) => ({ ...object, at: object.at + at })));
   });
-  return { ...blocks[0], text, spans: normaliseSpans(spans), objects };
+  return { paragraph: { ...blocks[0], text, spans: normaliseSpans(spans), objects }, numbers: places };
 }

@@ -31,6 +31,7 @@ export class ScreenLinks {
   private readonly numbered = new Set<StreamId>();
   private readonly noteReferences: NotePlaces;
   private readonly bodies: ReadonlyMap<StreamId, { readonly page: number; readonly y: number }>;
+  private readonly marks: ReadonlyMap<BlockId, readonly NotePlaceInBlock[]>;
   /** Locators of an index entry that earlier lines have told. */
   private readonly told = new Map<string, { seen: number; at: number }>();
 
@@ -47,14 +48,14 @@ export class ScreenLinks {
       for (const block of blocks)
         if (
           block.kind === 'paragraph' &&
-          (block.objects.some(({ kind }) => kind === 'reference' || kind === 'note') ||
-            block.spans.some(({ link }) => isAddress(link)))
+          (block.objects.some(({ kind }) => kind === 'reference') || block.spans.some(({ link }) => isAddress(link)))
         )
           this.paragraphs.set(block.id, block);
     for (const note of Object.values(book.notes))
       if (note.blocks.length > 0) this.notes.set(note.blocks[0].id, note.id);
     this.noteReferences = notePlaces(pages, book, true);
     this.bodies = noteBodies(pages, book);
+    this.marks = noteMarks(pages);
   }
 
   /** Links of a page, in order. */
@@ -67,6 +68,7 @@ export class ScreenLinks {
       const paragraph = this.paragraphs.get(block);
       return [
         ...this.ofNumber(block, item, list),
+        ...this.ofMarks(block, item, list),
         ...(paragraph === undefined ? [] : this.ofText(paragraph, item, list)),
       ];
     });
@@ -110,26 +112,22 @@ export class ScreenLinks {
     return count > 1 || isAll ? [linkOver(item, list, 0, isAll ? count : count - 1, { page: to.page })] : [];
   }
 
+  /** Signs of notes in the text to their notes, and the numbers of notes that run on back to their references. */
+  private ofMarks(block: string, item: TextItem, list: DisplayList): PdfLink[] {
+    return (this.marks.get(block) ?? []).flatMap(({ note, from, to, isNumber }) => {
+      const place = isNumber ? this.noteReferences[note] : this.bodies.get(note);
+      const target = isNumber && place !== undefined ? { page: place.page } : place;
+      return target === undefined ? [] : linkBetween(item, list, from, to, target);
+    });
+  }
+
   private ofText(paragraph: Paragraph, item: TextItem, list: DisplayList): PdfLink[] {
     const links: PdfLink[] = [];
-    const add = (from: number, to: number, target: PdfLink['to']) => {
-      let first = -1;
-      let last = -1;
-      for (let k = 0; k < item.count; k += 1) {
-        const source = list.sourceOffsets[item.first + k];
-        if (source < from || source >= to) continue;
-        if (first < 0) first = k;
-        last = k;
-      }
-      if (first >= 0) links.push(linkOver(item, list, first, last + 1, target));
-    };
+    const add = (from: number, to: number, target: PdfLink['to']) =>
+      void links.push(...linkBetween(item, list, from, to, target));
     for (const object of paragraph.objects) {
       const place = object.kind === 'reference' ? this.references.targets[object.target] : undefined;
       if (place !== undefined && place.page >= 0) add(object.at, object.at + 1, { page: place.page });
-    }
-    for (const object of paragraph.objects) {
-      const body = object.kind === 'note' ? this.bodies.get(object.note) : undefined;
-      if (body !== undefined) add(object.at, object.at + 1, body);
     }
     for (const { from, to, link } of paragraph.spans) if (isAddress(link)) add(from, to, { address: link! });
     return links;
@@ -143,12 +141,53 @@ function noteBodies(pages: readonly Page[], { notes }: Book): Map<StreamId, { pa
     for (const list of [atFoot, fragments])
       for (const { paragraph, y } of list) {
         const { stream, style } = paragraph.styled;
+        for (const { note } of paragraph.joined ?? [])
+          if (!found.has(note)) found.set(note, { page: index, y: y - style.leading });
         if (stream in notes && !found.has(stream)) found.set(stream, { page: index, y: y - style.leading });
       }
   return found;
 }
 
+/** Places in the set source of a block: signs of notes, and numbers of notes that run on. */
+interface NotePlaceInBlock {
+  readonly note: StreamId;
+  readonly from: number;
+  readonly to: number;
+  readonly isNumber: boolean;
+}
+
+/** Read off the pages, where rows of tables and notes that run on are paragraphs of their own making. */
+function noteMarks(pages: readonly Page[]): Map<BlockId, NotePlaceInBlock[]> {
+  const found = new Map<BlockId, NotePlaceInBlock[]>();
+  const seen = new Set<unknown>();
+  for (const { fragments, notes } of pages)
+    for (const { paragraph } of [...fragments, ...notes]) {
+      const { styled, joined = [] } = paragraph;
+      if (seen.has(paragraph) || (styled.notes.length === 0 && joined.length === 0)) continue;
+      seen.add(paragraph);
+      const signs = styled.notes.map(({ note, at }) => {
+        const from = styled.source?.[at] ?? at;
+        return { note, from, to: from + 1, isNumber: false };
+      });
+      found.set(styled.block, [...signs, ...joined.map((one) => ({ ...one, isNumber: true }))]);
+    }
+  return found;
+}
+
 const isAddress = (link: string | undefined): boolean => link !== undefined && /^(?:https?:|mailto:)/i.test(link);
+
+/** A link over the glyphs of an item that come from a stretch of the source; none where it has none. */
+function linkBetween(item: TextItem, list: DisplayList, from: number, to: number, target: PdfLink['to']): PdfLink[] {
+  let first = -1;
+  let last = -1;
+  for (let k = 0; k < item.count; k += 1) {
+    const source = list.sourceOffsets[item.first + k];
+    if (source < from || source >= to) continue;
+    if (first < 0) first = k;
+    last = k;
+  }
+  return first < 0 ? [] : [linkOver(item, list, first, last + 1, target)];
+}
 
 /** Glyphs of a stretch of an item's text; null for none. */
 function glyphsBetween(item: TextItem, list: DisplayList, from: number, to: number): [number, number] | null {

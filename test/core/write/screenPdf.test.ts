@@ -164,6 +164,32 @@ describe('notes in the PDF for the screen', () => {
     expect(file).to.match(/\/Dest \[\d+ 0 R \/XYZ null [\d.]+ null\]/);
   });
 
+  it('are led to from cells of tables and lead back where they run on', () => {
+    const cell = (cellId: string, words_: string) => ({ id: cellId, blocks: [p(words_)] });
+    const table = {
+      kind: 'table' as const,
+      id: 't1',
+      style: 'TB',
+      columns: 2,
+      rows: [
+        [cell('c1', 'Day'), cell('c2', 'Level{2}')],
+        [cell('c3', 'One{3}'), cell('c4', '12{4}')],
+      ],
+    };
+    const one = chapter('Salt', 'A.{1}');
+    const start = book(
+      [{ ...one, blocks: [...one.blocks, table] as never }],
+      [1, 2, 3, 4].map((k) => note(k, `Note ${k}.`)),
+    );
+    const footnote = { ...start.spec.notes.kinds.footnote, runOn: true };
+    const kinds = { ...start.spec.notes.kinds, footnote };
+    const run = written({ ...start, spec: { ...start.spec, notes: { ...start.spec.notes, kinds } } });
+    // Four signs to their notes, four numbers back, none twice.
+    const rectangles = linksOf(run.file).map(({ rectangle }) => rectangle.join());
+    expect(new Set(rectangles).size).to.equal(8);
+    expect(rectangles.length).to.equal(8);
+  });
+
   it('are plain in the press PDF', () => {
     const context = newContext();
     const bytes = drain(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE));
