@@ -16,6 +16,7 @@ import {
   type InlineObject,
   type Paragraph,
   type Span,
+  type Table,
 } from '../../src/core/model/streams';
 
 let counter = 0;
@@ -40,6 +41,12 @@ export function p(text: string, style = 'TX'): Paragraph {
     } else plain += piece;
   }
   return paragraph(`p${(counter += 1)}`, style, plain, { spans, objects });
+}
+
+/** A table of one paragraph a cell. */
+export function table(...rows: readonly (readonly string[])[]): Table {
+  const cells = rows.map((row) => row.map((text) => ({ id: `c${(counter += 1)}`, blocks: [p(text)] })));
+  return { kind: 'table', id: `t${(counter += 1)}`, style: 'TB', columns: rows[0].length, rows: cells };
 }
 
 export function division(role: DivisionRole, blocks: readonly Paragraph[], rest: Partial<Division> = {}): Division {

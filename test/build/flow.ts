@@ -15,7 +15,6 @@ export const PLAIN_NOTES: NoteLayout = {
   separator: { kind: 'short', width: 48, weight: 0.4 },
   continuation: { kind: 'full', width: 48, weight: 0.4 },
   runsOn: false,
-  isShort: ({ paragraphs }) => paragraphs.length === 1 && paragraphs[0].broken.count <= 2,
 };
 const LINE = 10;
 

@@ -15,7 +15,6 @@ export interface NoteLayout {
   readonly continuation: NoteSeparator;
   /** Whether short notes follow one another in one paragraph. */
   readonly runsOn: boolean;
-  readonly isShort: (note: FlowNote) => boolean;
 }
 
 /** Note bodies by the place of their reference: an offset in the set text. */

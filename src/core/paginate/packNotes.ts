@@ -54,5 +54,9 @@ export function packNotes(
   };
 }
 
+/** Lines of a short note, set alone. */
+const SHORT_LINES = 2;
+
 /** Whether a note runs on with those around it. */
-export const isJoined = (note: FlowNote) => note.layout.runsOn && note.layout.isShort(note);
+export const isJoined = ({ layout, paragraphs }: FlowNote): boolean =>
+  layout.runsOn && paragraphs.length === 1 && paragraphs[0].broken.count <= SHORT_LINES;

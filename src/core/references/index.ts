@@ -1,4 +1,4 @@
-export { hangsOnPage, notePlaces } from './notePlaces';
+export { notePlaces } from './notePlaces';
 export { captionEntries, contentsEntries, type ContentsEntry, type Corrections } from './contentsEntries';
 export { findPlaces, type PageOf } from './findPlaces';
 export { CONTINUED_BLOCK, continuedEntries, INDEX_BLOCK, indexLocators, marksOf, rangeText } from './indexLocators';

@@ -7,7 +7,7 @@ import type { NotePlaces } from '../model/referenceTable';
 import type { StreamId } from '../model/streams';
 
 /** Whether the number or the words of a kind's notes hang on the pages of their references. */
-export const hangsOnPage = ({ restart, keyed, place }: NoteKind): boolean =>
+const hangsOnPage = ({ restart, keyed, place }: NoteKind): boolean =>
   restart === 'page' || keyed || place === 'bookEnd';
 
 /** The page and folio of each reference on these pages; of notes whose number or words hang on them, or of `all`. */

@@ -6,8 +6,7 @@ import { paragraph as makeParagraph, type Span } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
 import { CONTINUED_BLOCK, INDEX_BLOCK, rangeText } from '../references';
 import type { ComposeContext } from './composeDivision';
-import { composeGenerated } from './composeParagraph';
-import { generatedPlace } from './flowParagraph';
+import { composeMade, generatedPlace } from './flowParagraph';
 
 interface IndexLine {
   readonly key: string;
@@ -55,18 +54,8 @@ export function composeIndex(division: Division, compose: ComposeContext, refere
     const own = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
     const isContinued = key.startsWith(CONTINUED);
     const style = isContinued ? compose.context.interner.intern({ ...own, withNext: true }) : own;
-    const job = {
-      stream: division.id,
-      paragraph: makeParagraph(`${INDEX_BLOCK}${key}${spans.length > 0 ? JSON.stringify(spans) : ''}`, tag, text, {
-        spans,
-      }),
-      style,
-      measure: compose.measure,
-      prefix: '',
-      tail: '',
-      variants: 'none' as const,
-    };
-    const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
+    const id = `${INDEX_BLOCK}${key}${spans.length > 0 ? JSON.stringify(spans) : ''}`;
+    const composed = composeMade(division.id, makeParagraph(id, tag, text, { spans }), style, compose);
     return generatedPlace(composed, index === 0 ? 0 : style.above, compose);
   });
 }

@@ -6,10 +6,9 @@ import { paragraph as makeParagraph } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
 import { captionEntries, contentsEntries, type ContentsEntry } from '../references';
 import type { ComposeContext } from './composeDivision';
-import { composeGenerated } from './composeParagraph';
 import { composeIndex } from './composeIndex';
 import { bookEndNotes } from './composeNotes';
-import { generatedPlace } from './flowParagraph';
+import { composeMade, generatedPlace } from './flowParagraph';
 
 /** What a division makes of the book; nothing for one that makes no list. */
 export function composeLists(
@@ -39,16 +38,9 @@ function entries(division: Division, list: readonly ContentsEntry[], compose: Co
   return runTogether(list).map((entry) => {
     const style = compose.sheet.get(entry.tag) ?? compose.sheet.get('TOC') ?? compose.sheet.get('TX')!;
     const { text, tail, set } = arranged(entry, style, compose.book.spec.contents.leader);
-    const job = {
-      stream: division.id,
-      paragraph: makeParagraph(`contents:${entry.block || entry.division}:${entry.kind}`, entry.tag, text),
-      style: set === style ? style : compose.context.interner.intern(set),
-      measure: compose.measure,
-      prefix: '',
-      tail,
-      variants: 'none' as const,
-    };
-    const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
+    const line = makeParagraph(`contents:${entry.block || entry.division}:${entry.kind}`, entry.tag, text);
+    const own = set === style ? style : compose.context.interner.intern(set);
+    const composed = composeMade(division.id, line, own, compose, tail);
     return generatedPlace(composed, style.above, compose);
   });
 }

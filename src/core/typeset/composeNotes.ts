@@ -8,8 +8,7 @@ import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type Stre
 import type { FlowNote, FlowParagraph, NoteLayout } from '../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
 import type { ComposeContext } from './composeDivision';
-import { composeGenerated } from './composeParagraph';
-import { flowParagraph, generatedPlace } from './flowParagraph';
+import { composeMade, flowParagraph, generatedPlace } from './flowParagraph';
 import { signOf } from './noteSigns';
 
 /** White between the number of a note and its words: en space on the line, a thin one after raised figures. */
@@ -22,8 +21,6 @@ const TO_TRIM = 18;
 const KEY_WORDS = 5;
 /** Stands for a folio that is not known yet. */
 const UNKNOWN_FOLIO = '00';
-/** Short notes that run on: no longer than this alone, in lines. */
-const SHORT_LINES = 2;
 
 /** Width of the column of notes in the margin; null where there is no room for one. */
 export function marginWidth({ geometry, book }: Pick<ComposeContext, 'geometry' | 'book'>): number | null {
@@ -96,7 +93,6 @@ function layoutOf(kind: NoteKind, place: 'foot' | 'margin', compose: ComposeCont
     separator,
     continuation,
     runsOn: runOn,
-    isShort: ({ paragraphs }) => paragraphs.length === 1 && paragraphs[0].broken.count <= SHORT_LINES,
   };
   layouts.set(kind, [...known.slice(-7), made]);
   return made;
@@ -193,17 +189,7 @@ function headOf(division: Division, { numbers }: ComposeContext): string {
 
 function headParagraph(id: string, stream: StreamId, words: string, compose: ComposeContext): FlowParagraph {
   const style = compose.sheet.get('NH') ?? compose.sheet.get('TX')!;
-  const job = {
-    stream,
-    paragraph: makeParagraph(id, 'NH', words),
-    style,
-    measure: compose.measure,
-    prefix: '',
-    tail: '',
-    variants: 'none' as const,
-  };
-  const composed = composeGenerated(job, compose.style, compose.context, compose.clock);
-  return generatedPlace(composed, style.above, compose);
+  return generatedPlace(composeMade(stream, makeParagraph(id, 'NH', words), style, compose), style.above, compose);
 }
 
 function putNotes(notes: readonly StreamId[], text: FlowParagraph[], compose: ComposeContext): void {

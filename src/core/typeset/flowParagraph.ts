@@ -2,7 +2,7 @@
 // wishes of a person. The same object as before while nothing of that changed.
 import type { ComposedParagraph } from '../model/pages';
 import type { ResolvedStyle } from '../model/styled';
-import { paragraph as makeParagraph, type Paragraph } from '../model/streams';
+import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
 import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
 import type { ComposeContext } from './composeDivision';
 import { composeGenerated, composeToMeasure } from './composeParagraph';
@@ -45,6 +45,18 @@ export function flowParagraph(
   if (known !== undefined && isSamePlace(known, made)) return known;
   compose.context.cache.flows.set(composed, made);
   return made;
+}
+
+/** A paragraph that the book makes of itself, such as an entry of the index, in lines; `tail`: set flush right in its last. */
+export function composeMade(
+  stream: StreamId,
+  paragraph: Paragraph,
+  style: ResolvedStyle,
+  compose: ComposeContext,
+  tail = '',
+): ComposedParagraph {
+  const job = { stream, paragraph, style, measure: compose.measure, prefix: '', tail, variants: 'none' as const };
+  return composeGenerated(job, compose.style, compose.context, compose.clock);
 }
 
 /** The place of a line that is made, such as an entry of the contents. */
@@ -113,16 +125,7 @@ function heldIn({ styled }: ComposedParagraph, offsets: readonly number[] | unde
 function ornamentOf({ styled }: ComposedParagraph, compose: ComposeContext): ComposedParagraph | undefined {
   const { style } = styled;
   if (style.meaning !== 'break' || styled.text.trim() !== '') return undefined;
-  const job = {
-    stream: styled.stream,
-    paragraph: makeParagraph(styled.block, style.tag, ORNAMENT),
-    style,
-    measure: compose.measure,
-    prefix: '',
-    tail: '',
-    variants: 'none' as const,
-  };
-  return composeGenerated(job, compose.style, compose.context, compose.clock);
+  return composeMade(styled.stream, makeParagraph(styled.block, style.tag, ORNAMENT), style, compose);
 }
 
 function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {

@@ -11,7 +11,7 @@ import type { Paragraph } from '../../../src/core/model/streams';
 import { signOf } from '../../../src/core/typeset/noteSigns';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
-import { book, chapter, division, note, p, words } from '../../build/book';
+import { book, chapter, division, note, p, table, words } from '../../build/book';
 
 const withKinds = (of: Book, kinds: Record<string, Partial<NoteKind>>, rest = {}): Book => ({
   ...of,
@@ -127,17 +127,6 @@ describe('notes of a composed book', () => {
   });
 
   it('are set in a heading, a caption, a cell and another note, once each', () => {
-    const cell = (id: string, text: string) => ({ id, blocks: [p(text)] });
-    const table = {
-      kind: 'table' as const,
-      id: 't1',
-      style: 'TB',
-      columns: 2,
-      rows: [
-        [cell('c1', 'Day'), cell('c2', 'Level{4}')],
-        [cell('c3', 'One'), cell('c4', '12')],
-      ],
-    };
     const one = {
       ...chapter('A title{1}', `${words(40, 1)}.{5}`),
     };
@@ -145,7 +134,13 @@ describe('notes of a composed book', () => {
       [
         {
           ...one,
-          blocks: [...one.blocks, p('A head{2}', 'AH'), p(words(60, 2)), p('A caption{3}', 'CAP'), table] as never,
+          blocks: [
+            ...one.blocks,
+            p('A head{2}', 'AH'),
+            p(words(60, 2)),
+            p('A caption{3}', 'CAP'),
+            table(['Day', 'Level{4}'], ['One', '12']),
+          ],
         },
       ],
       [

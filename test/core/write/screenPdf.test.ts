@@ -5,7 +5,7 @@ import type { Book } from '../../../src/core/model/book';
 import type { Paragraph } from '../../../src/core/model/streams';
 import type { TypesetBook } from '../../../src/core/model/pages';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
-import { book, chapter, division, note, p, words } from '../../build/book';
+import { book, chapter, division, note, p, table, words } from '../../build/book';
 import { pdfText, qpdfCheck } from '../../build/tools';
 
 const DATE = '2026-01-02T03:04:05Z';
@@ -165,20 +165,9 @@ describe('notes in the PDF for the screen', () => {
   });
 
   it('are led to from cells of tables and lead back where they run on', () => {
-    const cell = (cellId: string, words_: string) => ({ id: cellId, blocks: [p(words_)] });
-    const table = {
-      kind: 'table' as const,
-      id: 't1',
-      style: 'TB',
-      columns: 2,
-      rows: [
-        [cell('c1', 'Day'), cell('c2', 'Level{2}')],
-        [cell('c3', 'One{3}'), cell('c4', '12{4}')],
-      ],
-    };
     const one = chapter('Salt', 'A.{1}');
     const start = book(
-      [{ ...one, blocks: [...one.blocks, table] as never }],
+      [{ ...one, blocks: [...one.blocks, table(['Day', 'Level{2}'], ['One{3}', '12{4}'])] }],
       [1, 2, 3, 4].map((k) => note(k, `Note ${k}.`)),
     );
     const footnote = { ...start.spec.notes.kinds.footnote, runOn: true };

@@ -95,7 +95,7 @@ function OnThePage() {
   return (
     <SettingGroup title="Notes of all kinds">
       <ChoiceSetting
-        label="On a short page"
+        label="Short page"
         value={notes.stand}
         disabled={readOnly}
         choices={[
@@ -120,7 +120,7 @@ function OnThePage() {
         onChange={(to) => set('notes.columnGap', to, 'White beside notes')}
       />
       <ChoiceSetting
-        label="Gathered notes"
+        label="Gathered"
         value={notes.heads ? 'on' : 'off'}
         disabled={readOnly}
         choices={[
