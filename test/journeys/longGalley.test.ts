@@ -124,6 +124,37 @@ describe('the galley of a long division', () => {
     expect([await text(last), await text(next)]).to.deep.equal([before, after]);
   });
 
+  it('gives way to what is pasted over it', async () => {
+    const first = await editors().first().locator('.galley-row').count();
+    const [last, next] = [String(first - 1), String(first)];
+    await row(next).scrollIntoViewIfNeeded();
+    const text = async (start: string) => ((await row(start).locator('.galley-text').textContent()) ?? '').trim();
+    const [before, after] = [await text(last), await text(next)];
+    const [a, b] = [
+      (await row(last).locator('.galley-text').boundingBox())!,
+      (await row(next).locator('.galley-text').boundingBox())!,
+    ];
+    await page.mouse.move(a.x + a.width / 2, a.y + a.height - 30);
+    await page.mouse.down();
+    await page.mouse.move(b.x + 60, b.y + 12, { steps: 6 });
+    await page.mouse.up();
+    const [end, start] = await page.locator('.galley-range').allTextContents();
+    const kept = [before.slice(0, before.length - end.length), after.slice(start.length)];
+    await page.evaluate(() => {
+      const clipboardData = new DataTransfer();
+      clipboardData.setData('text/plain', 'PASTED');
+      const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true });
+      document.querySelector('.galley-editor')!.dispatchEvent(event);
+    });
+    const joined = page.locator('.galley-text', { hasText: `PASTED${kept[1].slice(0, 12)}` });
+    await joined.waitFor();
+    expect((await joined.textContent())!.trim()).to.equal(`${kept[0]}PASTED${kept[1]}`);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await joined.waitFor({ state: 'detached' });
+    expect([await text(last), await text(next)]).to.deep.equal([before, after]);
+  });
+
   it('is dragged from one document into another', async () => {
     const first = await editors().first().locator('.galley-row').count();
     const [last, next] = [String(first - 1), String(first)];

@@ -162,7 +162,9 @@ function StretchBox({
   useEffect(() => {
     const element = box.current!;
     const watcher = new IntersectionObserver(
-      ([entry]) => {
+      (entries) => {
+        // While the machine is busy several come at once: the last says how it is.
+        const entry = entries[entries.length - 1];
         if (!entry.isIntersecting && element.contains(document.activeElement)) return;
         if (!entry.isIntersecting && element.firstElementChild !== null) setHeight(element.offsetHeight);
         setNear(entry.isIntersecting);

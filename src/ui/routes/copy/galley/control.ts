@@ -53,6 +53,8 @@ export class GalleyControl implements GalleyHost {
   private frame = 0;
   /** A selection to be made when the editor that holds it is there. */
   private wanted: TextSelection | null = null;
+  /** What is to be done with it there. */
+  private whenSettled: ((editor: StreamView) => void) | null = null;
 
   constructor(
     private readonly store: AppStore,
@@ -97,6 +99,12 @@ export class GalleyControl implements GalleyHost {
         // Its editor has not taken in the new text yet.
         if (caret !== null) this.wanted = caret;
       },
+      paste: (selection, html, text) => {
+        const caret = this.store.dispatch(replaceRange(selection, ''));
+        if (caret === null) return;
+        this.wanted = caret;
+        this.whenSettled = (editor) => this.pasteInto(editor, html, text);
+      },
       setCharacter: (selection, tag) => this.store.dispatch(setRangeCharacterStyle(selection, tag)),
     });
     const withhold = provideSelection(() => this.selectedRanges());
@@ -121,13 +129,19 @@ export class GalleyControl implements GalleyHost {
   /** Tries the selection that waits for its editor: in one that has just taken in the book's text, or in those there are. */
   settle(editors: Iterable<StreamView> = this.editors.values()): void {
     const { wanted } = this;
-    if (wanted !== null && [...editors].some((editor) => editor.selectPlaces(wanted.anchor, wanted.head)))
-      this.wanted = null;
+    if (wanted === null) return;
+    const editor = [...editors].find((one) => one.selectPlaces(wanted.anchor, wanted.head));
+    if (editor === undefined) return;
+    this.wanted = null;
+    const { whenSettled } = this;
+    this.whenSettled = null;
+    whenSettled?.(editor);
   }
 
   /** Selects a stretch of the division's text, now or when its editor is there. */
   select(selection: TextSelection): void {
     this.wanted = selection;
+    this.whenSettled = null;
     this.settle();
   }
 
@@ -224,6 +238,14 @@ export class GalleyControl implements GalleyHost {
       return false;
     });
     return selected.has(block) ? selected : found;
+  }
+
+  /** What the clipboard held, put in at an editor's caret. */
+  private pasteInto(editor: StreamView, html: string, text: string): void {
+    if (html !== '' && !html.includes('data-pm-slice'))
+      this.bringIn(editor, 'clipboard.html', new TextEncoder().encode(html));
+    else if (html !== '') editor.view.pasteHTML(html);
+    else editor.view.pasteText(text);
   }
 
   // What editors ask.

@@ -19,6 +19,8 @@ export interface LongSelectionActions {
   readonly goTo: (place: BlockPlace) => void;
   /** Replaces the selection by text; nothing of it is selected then. */
   readonly replace: (selection: TextSelection, text: string) => void;
+  /** Puts what the clipboard holds in the place of the selection. */
+  readonly paste: (selection: TextSelection, html: string, text: string) => void;
   readonly setCharacter: (selection: TextSelection, style: StyleTag | null) => void;
 }
 
@@ -27,7 +29,7 @@ interface Ends {
   readonly head: BlockPlace;
 }
 
-const LISTENERS = ['mousedown', 'mousemove', 'mouseup', 'keydown', 'copy', 'cut'] as const;
+const LISTENERS = ['mousedown', 'mousemove', 'mouseup', 'keydown', 'copy', 'cut', 'paste'] as const;
 
 export class LongSelection {
   private ends: Ends | null = null;
@@ -52,6 +54,7 @@ export class LongSelection {
     else if (event.type === 'mousemove') this.drag(event as MouseEvent);
     else if (event.type === 'mouseup') this.pressed = null;
     else if (event.type === 'keydown') this.key(event as KeyboardEvent);
+    else if (event.type === 'paste') this.paste(event as ClipboardEvent);
     else this.copy(event as ClipboardEvent);
   }
 
@@ -145,6 +148,16 @@ export class LongSelection {
     const head = stepped(this.actions.blocks(), ends.head, key);
     this.take(this.actions.isOneDocument(ends.anchor.block, head.block) ? null : { ...ends, head });
     this.actions.goTo(head);
+  }
+
+  private paste(event: ClipboardEvent): void {
+    const { selection } = this;
+    const data = event.clipboardData;
+    if (selection === null || data === null || data.files.length > 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.take(null);
+    this.actions.paste(selection, data.getData('text/html'), data.getData('text/plain'));
   }
 
   private copy(event: ClipboardEvent): void {
