@@ -3,6 +3,8 @@ import { invariant } from '../base/errors';
 import type { FaceId, FaceRecord, FaceTable } from '../model/faces';
 import type { HarfBuzz } from './harfbuzz';
 import { type HarfBuzzFont } from './harfbuzz';
+import { wordsStandApart } from './wordsApart';
+import { WordShapes } from './wordShapes';
 
 /** What line breaking needs of a face besides shaped runs; advances in em. */
 export interface FaceMarks {
@@ -17,6 +19,13 @@ export class FaceLibrary {
   private readonly fonts = new Map<FaceId, HarfBuzzFont>();
   private readonly records = new Map<FaceId, FaceRecord>();
   private readonly markCache = new Map<FaceId, FaceMarks>();
+  private readonly wordCache = new Map<string, WordShapes | undefined>();
+  private last: {
+    readonly id: FaceId;
+    readonly features: string;
+    readonly language: string;
+    readonly words: WordShapes | undefined;
+  } | null = null;
 
   constructor(
     readonly harfBuzz: HarfBuzz,
@@ -45,6 +54,23 @@ export class FaceLibrary {
     const record = this.records.get(id);
     invariant(record !== undefined, `face ${id} is in the table`);
     return record;
+  }
+
+  /** The words shaped before in a face with these features; undefined where runs of the face must be shaped whole. */
+  words(id: FaceId, features: string, language: string): WordShapes | undefined {
+    // Most questions are about the face of the one before.
+    const { last } = this;
+    if (last !== null && last.id === id && last.features === features && last.language === language) return last.words;
+    const key = `${id} ${features} ${language}`;
+    let words = this.wordCache.get(key);
+    if (!this.wordCache.has(key)) {
+      const font = this.font(id);
+      if (wordsStandApart(font.bytes, this.marks(id).spaceGlyph, features))
+        words = new WordShapes(this.harfBuzz, font, features, language);
+      this.wordCache.set(key, words);
+    }
+    this.last = { id, features, language, words };
+    return words;
   }
 
   marks(id: FaceId): FaceMarks {

@@ -1,22 +1,9 @@
 // The one file that knows HarfBuzz: its two wasm modules instantiated with imports of our own, raw memory read directly
 // (the package's objects cost 30-45 % over that). Everything is at scale = units per em, so no result depends on a size.
 import { invariant } from '../base/errors';
+import { makeGlyphArrays, type ShapedGlyphs } from './glyphArrays';
 
 type Fn = (...values: number[]) => number;
-
-/** Glyphs of one shaped run, in the order in which they are drawn. All arrays have `count` elements. */
-export interface ShapedGlyphs {
-  readonly count: number;
-  readonly glyphs: Uint16Array;
-  /** Offset in the shaped string, in UTF-16 units, of the first character of each glyph's cluster. */
-  readonly clusters: Uint32Array;
-  /** Font units. */
-  readonly advances: Int32Array;
-  readonly xOffsets: Int16Array;
-  readonly yOffsets: Int16Array;
-  /** 1: the text may not be cut before this glyph's cluster without shaping both sides again (HB_GLYPH_FLAG_UNSAFE_TO_BREAK). */
-  readonly unsafe: Uint8Array;
-}
 
 export interface HarfBuzzFont {
   readonly unitsPerEm: number;
@@ -81,14 +68,22 @@ export class HarfBuzz {
   }
 
   /**
-   * Shapes `text`. From right to left the glyphs are given in the order of the text too, last seen first. `features` is a list such as `smcp,-liga`; `language` a BCP 47 tag.
-   * The arrays are copies and stay valid.
+   * Shapes `text`. From right to left the glyphs are given in the order of the text too, last seen first. `features` is a list such as `smcp,-liga`; `language` a BCP 47 tag;
+   * `script` an ISO 15924 tag, by default that of the first letter. The arrays are copies and stay valid.
    */
-  shape(font: HarfBuzzFont, text: string, features: string, language: string, isRtl = false): ShapedGlyphs {
+  shape(
+    font: HarfBuzzFont,
+    text: string,
+    features: string,
+    language: string,
+    isRtl = false,
+    script?: string,
+  ): ShapedGlyphs {
     const { calls, buffer } = this;
     const at = this.putText(text);
     calls.hb_buffer_clear_contents(buffer);
     calls.hb_buffer_add_utf16(buffer, at, text.length, 0, text.length);
+    if (script !== undefined) calls.hb_buffer_set_script(buffer, tagNumber(script));
     calls.hb_buffer_guess_segment_properties(buffer);
     calls.hb_buffer_set_direction(buffer, isRtl ? DIRECTION_RTL : DIRECTION_LTR);
     calls.hb_buffer_set_language(buffer, this.languageOf(language));
@@ -137,15 +132,7 @@ export class HarfBuzz {
     // hb_glyph_position_t: x advance, y advance, x offset, y offset, one private word: 20 bytes.
     const heap = new Int32Array(this.memory.buffer);
     const words = INFO_BYTES / 4;
-    const result = {
-      count,
-      glyphs: new Uint16Array(count),
-      clusters: new Uint32Array(count),
-      advances: new Int32Array(count),
-      xOffsets: new Int16Array(count),
-      yOffsets: new Int16Array(count),
-      unsafe: new Uint8Array(count),
-    };
+    const result = makeGlyphArrays(count);
     for (let k = 0, info = infos, position = positions; k < count; k += 1, info += words, position += words) {
       result.glyphs[k] = heap[info];
       result.unsafe[k] = heap[info + 1] & 1;

@@ -2,18 +2,9 @@
 // GPOS, post, name). Shaping and outlines are HarfBuzz's; nothing here knows text.
 import { ImportError } from '../base/errors';
 import type { FaceKind, FaceRecord } from '../model/faces';
+import { tablesOf, type TableReader } from './tableReader';
 
 type SfntFacts = Omit<FaceRecord, 'id' | 'family' | 'familyName' | 'weight' | 'italic' | 'file'>;
-
-/** A big-endian view of one table. */
-class TableReader {
-  constructor(private readonly view: DataView) {}
-  u16 = (at: number) => this.view.getUint16(at);
-  i16 = (at: number) => this.view.getInt16(at);
-  u32 = (at: number) => this.view.getUint32(at);
-  tag = (at: number) => String.fromCharCode(...[0, 1, 2, 3].map((k) => this.view.getUint8(at + k)));
-  bytes = (at: number, count: number) => new Uint8Array(this.view.buffer, this.view.byteOffset + at, count);
-}
 
 /** Reads a font file. Throws ImportError `damaged` when a table that must be there is missing or cut short. */
 export function readSfnt(bytes: Uint8Array): SfntFacts {
@@ -38,18 +29,6 @@ export function readSfnt(bytes: Uint8Array): SfntFacts {
     if (error instanceof RangeError) throw new ImportError('damaged', 'This font file is cut short.');
     throw error;
   }
-}
-
-/** The tables of a file by their tags. */
-function tablesOf(bytes: Uint8Array): (tag: string) => TableReader | undefined {
-  const file = new TableReader(new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength));
-  const offsets = new Map<string, [number, number]>();
-  for (let k = 0; k < file.u16(4); k += 1)
-    offsets.set(file.tag(12 + k * 16), [file.u32(12 + k * 16 + 8), file.u32(12 + k * 16 + 12)]);
-  return (tag) => {
-    const place = offsets.get(tag);
-    return place && new TableReader(new DataView(bytes.buffer, bytes.byteOffset + place[0], place[1]));
-  };
 }
 
 /** What a file says of its family: its name, its weight and slope, and fsType whole. */

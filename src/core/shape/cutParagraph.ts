@@ -4,7 +4,7 @@ import { lastAtMost } from '../base/search';
 import type { FaceLibrary } from '../fonts/faceLibrary';
 import type { ShapedParagraph } from '../model/shaped';
 import type { StyledParagraph, StyledRun } from '../model/styled';
-import { shapeStretch } from './shapeParagraph';
+import { shapeStretch, stretchAdvance } from './shapeParagraph';
 
 /** What cutting at an offset adds to the width before it and after it, in points. */
 export interface CutWidths {
@@ -56,25 +56,25 @@ export function cutWidths(
   if (isSafe(shaped, offset, styled.text.length)) return NO_CHANGE;
   const [from, to, run] = safeAround(styled, shaped, offset);
   const scale = run.size / library.font(run.face).unitsPerEm;
-  const sum = (advances: ArrayLike<number>, first: number, end: number) => {
+  const sum = (first: number, end: number) => {
     let width = 0;
-    for (let k = first; k < end; k += 1) width += advances[k];
-    return width * scale;
+    for (let k = first; k < end; k += 1) width += shaped.advances[k];
+    return width;
   };
-  const before = shapeStretch(styled.text, from, offset, run, library);
-  const after = shapeStretch(styled.text, offset, to, run, library);
-  const [first, middle, end] = [from, offset, to].map((place) => glyphAt(shaped, place));
+  const middle = glyphAt(shaped, offset);
   return {
-    before: sum(before.advances, 0, before.count) - sum(shaped.advances, first, middle),
-    after: sum(after.advances, 0, after.count) - sum(shaped.advances, middle, end),
+    before: (stretchAdvance(styled.text, from, offset, run, library) - sum(glyphAt(shaped, from), middle)) * scale,
+    after: (stretchAdvance(styled.text, offset, to, run, library) - sum(middle, glyphAt(shaped, to))) * scale,
   };
 }
 
-/** Glyphs of a stretch in one run: views into the paragraph's own arrays wherever nothing was shaped again. */
+/** Glyphs [first, end) of a stretch in one run: of the paragraph's own arrays wherever nothing was shaped again. */
 export interface LineRun {
   readonly run: StyledRun;
   /** Offset in the set text where the stretch ends. */
   readonly to: number;
+  readonly first: number;
+  readonly end: number;
   readonly glyphs: Uint16Array;
   readonly clusters: Uint32Array;
   readonly advances: Int32Array;
@@ -97,10 +97,16 @@ export function lineGlyphs(
     if (run.from >= to) break;
     if (run.to <= from) continue;
     const [a, b] = [Math.max(run.from, from), Math.min(run.to, to)];
+    const first = glyphAt(shaped, Math.max(a, cutStart));
+    const end = Math.max(first, glyphAt(shaped, Math.min(b, cutEnd)));
+    if (a >= cutStart && b <= cutEnd) {
+      const { glyphs, clusters, advances, xOffsets, yOffsets } = shaped;
+      result.push({ run, to: b, first, end, glyphs, clusters, advances, xOffsets, yOffsets });
+      continue;
+    }
     const parts: GlyphArrays[] = [];
     if (a < cutStart) parts.push(shapeStretch(styled.text, a, Math.min(b, cutStart), run, library));
-    const [first, end] = [glyphAt(shaped, Math.max(a, cutStart)), glyphAt(shaped, Math.min(b, cutEnd))];
-    if (end > first || parts.length === 0) parts.push(viewOf(shaped, first, end));
+    if (end > first) parts.push(viewOf(shaped, first, end));
     if (b > cutEnd) parts.push(shapeStretch(styled.text, Math.max(a, cutEnd), b, run, library));
     result.push({ run, to: b, ...joined(parts) });
   }
@@ -119,8 +125,13 @@ function viewOf(source: GlyphArrays, first: number, end: number): GlyphArrays {
   };
 }
 
-function joined(parts: readonly GlyphArrays[]): GlyphArrays {
-  if (parts.length === 1) return viewOf(parts[0], 0, parts[0].glyphs.length);
+type Joined = GlyphArrays & Pick<LineRun, 'first' | 'end'>;
+
+function joined(parts: readonly GlyphArrays[]): Joined {
+  if (parts.length === 1) {
+    const { glyphs, clusters, advances, xOffsets, yOffsets } = parts[0];
+    return { first: 0, end: glyphs.length, glyphs, clusters, advances, xOffsets, yOffsets };
+  }
   const count = parts.reduce((sum, part) => sum + part.glyphs.length, 0);
   const whole: GlyphArrays = {
     glyphs: new Uint16Array(count),
@@ -135,7 +146,7 @@ function joined(parts: readonly GlyphArrays[]): GlyphArrays {
       whole[key].set(part[key], at);
     at += part.glyphs.length;
   }
-  return whole;
+  return { first: 0, end: count, ...whole };
 }
 
 /** A text shaped by itself in the face of a run: the tail of a line. */

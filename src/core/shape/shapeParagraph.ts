@@ -1,6 +1,8 @@
-// Shapes the runs of a styled paragraph, each across its spaces, at units per em: no result depends on a size.
+// Shapes the runs of a styled paragraph, each across its spaces, at units per em: no result depends on a size. Where the
+// face allows it the run is put together from its words, with the same result (core/fonts/wordShapes).
 import type { FaceLibrary } from '../fonts/faceLibrary';
-import type { HarfBuzzFont, ShapedGlyphs } from '../fonts/harfbuzz';
+import { makeGlyphArrays, type ShapedGlyphs } from '../fonts/glyphArrays';
+import type { HarfBuzzFont } from '../fonts/harfbuzz';
 import type { ShapedParagraph } from '../model/shaped';
 import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
 
@@ -40,16 +42,7 @@ export function shapeParagraph(styled: StyledParagraph, library: FaceLibrary): S
   }
   const parts = runs.map((run) => shapeRun(text, run, library));
   const count = parts.reduce((sum, part) => sum + part.count, 0);
-  const whole = {
-    count,
-    glyphs: new Uint16Array(count),
-    clusters: new Uint32Array(count),
-    advances: new Int32Array(count),
-    xOffsets: new Int16Array(count),
-    yOffsets: new Int16Array(count),
-    unsafe: new Uint8Array(count),
-    runStarts: new Uint32Array(runs.length + 1),
-  };
+  const whole = { ...makeGlyphArrays(count), runStarts: new Uint32Array(runs.length + 1) };
   let at = 0;
   parts.forEach((part, index) => {
     whole.runStarts[index] = at;
@@ -98,7 +91,9 @@ export function shapeStretch(
   const font = library.font(run.face);
   const raw = text.slice(from, to);
   const set = replaceDrawnSpaces(run.upper ? capitals(raw) : raw, font, library);
-  const shaped = library.harfBuzz.shape(font, set, run.features, run.language, isRtlRun(run));
+  const isRtl = isRtlRun(run);
+  const byWord = isRtl ? undefined : library.words(run.face, run.features, run.language)?.shape(set);
+  const shaped = byWord ?? library.harfBuzz.shape(font, set, run.features, run.language, isRtl);
   const changed = set !== raw;
   for (let k = 0; k < shaped.count; k += 1) {
     if (changed) {
@@ -108,6 +103,18 @@ export function shapeStretch(
     shaped.clusters[k] += from;
   }
   return shaped;
+}
+
+/** Advances of text[from, to), shaped by itself in the face of a run, together; font units. */
+export function stretchAdvance(text: string, from: number, to: number, run: StyledRun, library: FaceLibrary): number {
+  if (!run.upper && !isRtlRun(run)) {
+    const known = library.words(run.face, run.features, run.language)?.advance(text, from, to);
+    if (known !== undefined) return known;
+  }
+  const { advances, count } = shapeStretch(text, from, to, run, library);
+  let sum = 0;
+  for (let k = 0; k < count; k += 1) sum += advances[k];
+  return sum;
 }
 
 /** Spaces that faces may lack become the space that all have; the no-break hyphen becomes the hyphen. */
