@@ -166,6 +166,34 @@ class ListBuilder {
     const { align } = styled.style;
     const flushRight = this.side === 'recto' ? 'foreEdge' : 'back';
     if (align === flushRight) x += broken.width[line] - broken.textWidth[line];
+    const setting = (isLast: boolean, lead: string): LineSetting => ({
+      spaceDelta: broken.spaceDelta[line],
+      scale: broken.scale[line],
+      letterSpace: broken.letterSpace[line],
+      artifact,
+      hyphenated: isLast && hyphenated,
+      endsLine: isLast && !hyphenated && broken.end[line] !== LINE_END.dash,
+      lead,
+      flexFrom: broken.tabs === null ? 0 : styled.text.lastIndexOf('\t', broken.to[line] - 1),
+      tabs: broken.tabs,
+      left,
+    });
+    if (runs.length === 1 && runs[0].run.level === undefined && runs[0].run.initial === undefined)
+      this.addRun(styled, runs[0], x, y, setting(true, ''));
+    else this.addRuns(paragraph, runs, x, y, setting);
+    this.addLeaders();
+    if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
+  }
+
+  /** The runs of a line as they are seen from the left, while their items stand in the order of reading. */
+  private addRuns(
+    { styled, broken }: ComposedParagraph,
+    runs: readonly LineGlyphs[],
+    startX: number,
+    y: number,
+    setting: (isLast: boolean, lead: string) => LineSetting,
+  ): void {
+    let x = startX;
     let lead = '';
     const levels = runs.map((part) => part.run.level ?? 0);
     const order = levels.some((level) => level > 0) ? visualOrder(levels) : levels.map((_, index) => index);
@@ -178,26 +206,11 @@ class ListBuilder {
         placed[index] = this.items.splice(from);
         continue;
       }
-      const last = index === runs.length - 1;
-      x = this.addRun(styled, part, x, y, {
-        spaceDelta: broken.spaceDelta[line],
-        scale: broken.scale[line],
-        letterSpace: broken.letterSpace[line],
-        artifact,
-        hyphenated: last && hyphenated,
-        endsLine: last && !hyphenated && broken.end[line] !== LINE_END.dash,
-        lead,
-        flexFrom: broken.tabs === null ? 0 : styled.text.lastIndexOf('\t', broken.to[line] - 1),
-        tabs: broken.tabs,
-        left,
-      });
+      x = this.addRun(styled, part, x, y, setting(index === runs.length - 1, lead));
       lead = '';
       placed[index] = this.items.splice(from);
     }
-    // Items stand in the order of reading, whatever side they are seen on.
     this.items.push(...placed.flat());
-    this.addLeaders();
-    if (styled.tail !== '' && line === broken.count - 1) this.addTail(paragraph, left + measure, y);
   }
 
   /** A drop capital, or the quote that hangs before it, at the left edge of its lines; answers the text it stands for. */
@@ -205,7 +218,7 @@ class ListBuilder {
     const { run } = part;
     const scale = run.size / this.context.unitsPerEm(run.face);
     const width = widthOf(part);
-    const before = run.initial === 'quote' ? width : this.context.ink(run.face, part.glyphs[0]);
+    const before = run.initial === 'quote' ? width : this.context.ink(run.face, part.glyphs[part.first]);
     const text = styled.text.slice(run.from, run.to);
     // Its text is given by the word that it begins, so that nobody copies a letter and a word without one.
     const at = this.items.length;
@@ -236,32 +249,34 @@ class ListBuilder {
     const natural = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size;
     const { spaceDelta, flexFrom, tabs } = line;
     const { packed } = this;
-    packed.room(part.glyphs.length + 1);
+    const { glyphs, clusters, advances, xOffsets, yOffsets } = part;
+    const last = part.end - 1;
+    const isEmpty = last < part.first;
+    packed.room(part.end - part.first + 1);
     const first = packed.count;
-    const last = part.glyphs.length - 1;
     const { lead } = line;
-    const textFrom = part.clusters[0] ?? 0;
+    const textFrom = isEmpty ? 0 : clusters[part.first];
     // Clusters never fall, whichever way the run goes: the last glyph ends its text.
-    const textTo = last < 0 ? textFrom : Math.max(part.clusters[last] + 1, Math.min(part.to, styled.text.length));
+    const textTo = isEmpty ? textFrom : Math.max(clusters[last] + 1, Math.min(part.to, styled.text.length));
     let x = startX;
     const isRtl = isRtlRun(run);
     const advanceScale = scale * scaleX;
-    for (let n = 0; n <= last; n += 1) {
-      const k = isRtl ? last - n : n;
-      const cluster = part.clusters[k];
+    for (let n = part.first; n <= last; n += 1) {
+      const k = isRtl ? part.first + last - n : n;
+      const cluster = clusters[k];
       const code = styled.text.charCodeAt(cluster);
       const elastic = (code === 0x20 || code === 0xa0) && isElasticSpace(styled.text, cluster);
       if (code === 0x20 && !elastic) continue;
       packed.push(
-        part.glyphs[k],
-        x + part.xOffsets[k] * advanceScale,
-        run.rise + part.yOffsets[k] * scale,
+        glyphs[k],
+        x + xOffsets[k] * advanceScale,
+        run.rise + yOffsets[k] * scale,
         cluster - textFrom + (packed.count > first ? lead.length : 0),
         styled.source === null ? cluster : styled.source[cluster],
       );
-      if (elastic) x += part.advances[k] * scale + tracking + natural + (cluster >= flexFrom ? spaceDelta : 0);
+      if (elastic) x += advances[k] * scale + tracking + natural + (cluster >= flexFrom ? spaceDelta : 0);
       else if (code === 0x09 && tabs !== null) x = this.passTab(styled, part, cluster, x, y, line);
-      else if (part.advances[k] !== 0) x += part.advances[k] * advanceScale + played;
+      else if (advances[k] !== 0) x += advances[k] * advanceScale + played;
     }
     let text = lead + styled.text.slice(textFrom, textTo);
     if (hyphenated) {
@@ -315,9 +330,9 @@ class ListBuilder {
       const first = this.packed.count;
       let text = '';
       for (let k = Math.ceil((from + white - left) / step); left + (k + 1) * step <= to - white + 1e-6; k += 1) {
-        this.packed.room(part.glyphs.length);
+        this.packed.room(part.end - part.first);
         let x = left + k * step;
-        for (let g = 0; g < part.glyphs.length; g += 1) {
+        for (let g = part.first; g < part.end; g += 1) {
           this.packed.push(part.glyphs[g], x, run.rise, text.length + part.clusters[g], 0);
           x += part.advances[g] * scale;
         }
@@ -355,8 +370,8 @@ class ListBuilder {
 }
 
 /** Font units from the first glyph's origin to the end of the last. */
-function widthOf({ advances }: LineGlyphs): number {
+function widthOf({ advances, first, end }: LineGlyphs): number {
   let width = 0;
-  for (let k = 0; k < advances.length; k += 1) width += advances[k];
+  for (let k = first; k < end; k += 1) width += advances[k];
   return width;
 }

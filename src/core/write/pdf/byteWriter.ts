@@ -92,9 +92,11 @@ export class ByteWriter {
       this.bytes[this.length++] = ZERO + value;
       return;
     }
-    const start = this.length;
-    for (let rest = value; rest > 0; rest = Math.floor(rest / 10)) this.bytes[this.length++] = ZERO + (rest % 10);
-    this.bytes.subarray(start, this.length).reverse();
+    let end = this.length;
+    for (let rest = value; rest >= 1; rest = Math.floor(rest / 10)) end += 1;
+    let at = end;
+    for (let rest = value; rest >= 1; rest = Math.floor(rest / 10)) this.bytes[--at] = ZERO + (rest % 10);
+    this.length = end;
   }
 
   private room(count: number): void {

@@ -1,6 +1,6 @@
-// Presses the content streams of pages (RFC 1950 and 1951). One probe a place and one Huffman block a stream: about two
-// thirds of the time of a general compressor on such streams, which are short, many, and made of glyph strings; they come out
-// an eighth larger.
+// Presses the content streams of pages (RFC 1950 and 1951). One probe a place and one Huffman block a stream, whose code is
+// that of the streams before it: half the time of a general compressor on such streams, which are short, many, alike, and
+// made of glyph strings; they come out an eighth larger.
 
 const HASH_BITS = 13;
 const MIN_MATCH = 4;
@@ -52,16 +52,64 @@ let tokens = new Uint32Array(1 << 14);
 const literals = new Uint32Array(CODES);
 const distances = new Uint32Array(DISTANCES);
 
-/** A zlib stream of the bytes. */
-export function fastDeflate(data: Uint8Array): Uint8Array<ArrayBuffer> {
-  const count = tokenise(data);
-  const out = new BitWriter(data.length + 400);
-  out.byte(0x78);
-  out.byte(0x01);
-  writeBlock(out, count);
-  const sum = adler32(data);
-  for (const shift of [24, 16, 8, 0]) out.byte((sum >>> shift) & 0xff);
-  return out.take();
+/** Bytes of a token at most: two words of 15 bits, and 5 and 13 bits more for a match, which takes the place of four bytes. */
+const MOST_BYTES = 6;
+/** How often each code is counted as seen before it is: every one must have a word. */
+const UNSEEN = 1;
+const SEEN = 4;
+
+/** A code, and what stands before the first of its words in a stream. */
+interface BlockCode {
+  readonly literalLengths: Uint8Array;
+  readonly literalCodes: Uint16Array;
+  readonly distanceLengths: Uint8Array;
+  readonly distanceCodes: Uint16Array;
+  readonly head: BitWriter;
+}
+
+/**
+ * Presses the streams of one file. The code is worked out from all streams so far, at the first, second, fourth and so on:
+ * working one out for each took a third of the time.
+ */
+export class FastDeflate {
+  private readonly literals = new Uint32Array(CODES).fill(UNSEEN);
+  private readonly distances = new Uint32Array(DISTANCES).fill(UNSEEN);
+  private code: BlockCode | null = null;
+  private pressed = 0;
+
+  /** A zlib stream of the bytes. */
+  press(data: Uint8Array): Uint8Array<ArrayBuffer> {
+    const count = tokenise(data);
+    for (let k = 0; k < CODES; k += 1) this.literals[k] += SEEN * literals[k];
+    for (let k = 0; k < DISTANCES; k += 1) this.distances[k] += SEEN * distances[k];
+    this.pressed += 1;
+    if (this.code === null || (this.pressed & (this.pressed - 1)) === 0)
+      this.code = codeOf(this.literals, this.distances);
+    const out = this.code.head.copy(count * MOST_BYTES + 16);
+    writeTokens(out, count, this.code);
+    const sum = adler32(data);
+    for (const shift of [24, 16, 8, 0]) out.byte((sum >>> shift) & 0xff);
+    return out.take();
+  }
+}
+
+function codeOf(literalCounts: Uint32Array, distanceCounts: Uint32Array): BlockCode {
+  const literalLengths = codeLengths(literalCounts, 15);
+  const distanceLengths = codeLengths(distanceCounts, 15);
+  const head = new BitWriter(512);
+  head.byte(0x78);
+  head.byte(0x01);
+  // The last block, with a code of its own.
+  head.bits(1, 1);
+  head.bits(2, 2);
+  writeHeader(head, literalLengths, distanceLengths);
+  return {
+    literalLengths,
+    literalCodes: canonical(literalLengths),
+    distanceLengths,
+    distanceCodes: canonical(distanceLengths),
+    head,
+  };
 }
 
 /** Fills `tokens` and counts the codes; answers how many tokens there are. */
@@ -106,30 +154,36 @@ function tokenise(data: Uint8Array): number {
   return count;
 }
 
-function writeBlock(out: BitWriter, count: number): void {
-  if (distances.every((value) => value === 0)) distances[0] = 1;
-  const literalLengths = codeLengths(literals, 15);
-  const distanceLengths = codeLengths(distances, 15);
-  out.bits(1, 1);
-  out.bits(2, 2);
-  writeHeader(out, literalLengths, distanceLengths);
-  const literalCodes = canonical(literalLengths);
-  const distanceCodes = canonical(distanceLengths);
+/** The tokens and the end, into a writer with room for two bytes each: the innermost loop of a press PDF. */
+function writeTokens(out: BitWriter, count: number, code: BlockCode): void {
+  const { literalLengths, literalCodes, distanceLengths, distanceCodes } = code;
+  const { bytes } = out;
+  let { length, held, count: bits } = out;
   for (let k = 0; k < count; k += 1) {
     const token = tokens[k];
-    if (token < MATCH) {
-      out.bits(literalCodes[token], literalLengths[token]);
-      continue;
-    }
-    const size = ((token >>> 16) & 0xff) + 3;
+    const isLiteral = token < MATCH;
+    const size = isLiteral ? 0 : (token >>> 16) & 0xff;
+    const long = lengthCode[size];
+    const symbol = isLiteral ? token : 257 + long;
+    held |= literalCodes[symbol] << bits;
+    bits += literalLengths[symbol];
+    for (; bits >= 8; bits -= 8, held >>>= 8) bytes[length++] = held;
+    if (isLiteral) continue;
+    held |= (size + 3 - LENGTH_BASE[long]) << bits;
+    bits += LENGTH_EXTRA[long];
+    for (; bits >= 8; bits -= 8, held >>>= 8) bytes[length++] = held;
     const distance = (token & 0xffff) + 1;
-    const code = lengthCode[size - 3];
-    out.bits(literalCodes[257 + code], literalLengths[257 + code]);
-    out.bits(size - LENGTH_BASE[code], LENGTH_EXTRA[code]);
     const far = distanceCode(distance);
-    out.bits(distanceCodes[far], distanceLengths[far]);
-    out.bits(distance - DISTANCE_BASE[far], DISTANCE_EXTRA[far]);
+    held |= distanceCodes[far] << bits;
+    bits += distanceLengths[far];
+    for (; bits >= 8; bits -= 8, held >>>= 8) bytes[length++] = held;
+    held |= (distance - DISTANCE_BASE[far]) << bits;
+    bits += DISTANCE_EXTRA[far];
+    for (; bits >= 8; bits -= 8, held >>>= 8) bytes[length++] = held;
   }
+  out.length = length;
+  out.held = held;
+  out.count = bits;
   out.bits(literalCodes[END], literalLengths[END]);
   out.flush();
 }
@@ -254,10 +308,11 @@ function canonical(lengths: Uint8Array): Uint16Array {
 }
 
 class BitWriter {
-  private bytes: Uint8Array<ArrayBuffer>;
-  private length = 0;
-  private held = 0;
-  private count = 0;
+  bytes: Uint8Array<ArrayBuffer>;
+  length = 0;
+  /** Bits that fill no byte yet, and how many they are. */
+  held = 0;
+  count = 0;
 
   constructor(size: number) {
     this.bytes = new Uint8Array(size);
@@ -291,6 +346,16 @@ class BitWriter {
 
   take(): Uint8Array<ArrayBuffer> {
     return this.bytes.slice(0, this.length);
+  }
+
+  /** A writer that goes on from here, with room for so many bytes. */
+  copy(room: number): BitWriter {
+    const copy = new BitWriter(this.length + room);
+    copy.bytes.set(this.bytes.subarray(0, this.length));
+    copy.length = this.length;
+    copy.held = this.held;
+    copy.count = this.count;
+    return copy;
   }
 }
 

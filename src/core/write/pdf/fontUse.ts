@@ -10,6 +10,8 @@ const MAP_BLOCK = 100;
 export class FontUse {
   /** By glyph: the text that it stands for. */
   private readonly texts: (string | undefined)[] = [];
+  /** By glyph: that text, where it is one UTF-16 unit, plus one; 0 for other glyphs. */
+  private units = new Uint32Array(256);
   /** By glyph: its width plus one; 0 for a glyph that is not used. Looked up for every glyph of the book. */
   private widths = new Float64Array(256);
 
@@ -36,11 +38,30 @@ export class FontUse {
     return width;
   }
 
+  /** As noteText, for a text of one UTF-16 unit: nearly all of a book, told without making text of it. */
+  noteUnit(glyph: number, unit: number): boolean {
+    return (
+      (glyph < this.units.length && this.units[glyph] === unit + 1) || this.noteText(glyph, String.fromCharCode(unit))
+    );
+  }
+
   /** Notes that a glyph shows a text. False when it already stands for another one: that place needs ActualText. */
   noteText(glyph: number, text: string): boolean {
     const known = this.texts[glyph];
-    if (known === undefined) this.texts[glyph] = text;
+    if (known === undefined) {
+      this.texts[glyph] = text;
+      if (text.length === 1) this.noteSingle(glyph, text.charCodeAt(0));
+    }
     return known === undefined || known === text;
+  }
+
+  private noteSingle(glyph: number, unit: number): void {
+    if (glyph >= this.units.length) {
+      const wide = new Uint32Array(glyph * 2);
+      wide.set(this.units);
+      this.units = wide;
+    }
+    this.units[glyph] = unit + 1;
   }
 
   get glyphs(): number[] {

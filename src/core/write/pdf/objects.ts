@@ -1,15 +1,28 @@
 // The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Sizes first, then one buffer filled.
 import { zlibSync } from 'fflate';
 import { concat } from '../../base/bytes';
-import { fastDeflate } from './fastDeflate';
+import { FastDeflate } from './fastDeflate';
 
 /** Text of an object as it stands in the file; strings and names are made by the functions below. */
 export type PdfValue = string;
 
 const encoder = new TextEncoder();
 
+/** Keys of dictionaries come again with every page. */
+const names = new Map<string, PdfValue>();
+const MOST_NAMES = 2000;
+
 /** A name (7.3.5): bytes outside the regular characters as #xx. */
 export function pdfName(name: string): PdfValue {
+  let value = names.get(name);
+  if (value === undefined) {
+    value = spelled(name);
+    if (names.size < MOST_NAMES) names.set(name, value);
+  }
+  return value;
+}
+
+function spelled(name: string): PdfValue {
   const safe = [...encoder.encode(name)].map((byte) => {
     const char = String.fromCharCode(byte);
     return /[A-Za-z0-9+\-_.]/.test(char) ? char : `#${byte.toString(16).toUpperCase().padStart(2, '0')}`;
@@ -51,6 +64,7 @@ export type Compression = 'small' | 'fast' | 'none';
 /** Objects of one file by number, from 1. A number can be reserved before its object is known. */
 export class PdfFile {
   private readonly bodies: (Uint8Array | undefined)[] = [];
+  private readonly deflate = new FastDeflate();
 
   reserve(): number {
     this.bodies.push(undefined);
@@ -78,7 +92,7 @@ export class PdfFile {
     compression: Compression = 'small',
   ): PdfValue {
     const plain = compression === 'none';
-    const body = plain ? data : compression === 'fast' ? fastDeflate(data) : zlibSync(data, { level: 6 });
+    const body = plain ? data : compression === 'fast' ? this.deflate.press(data) : zlibSync(data, { level: 6 });
     const dictionary = pdfDictionary({
       ...entries,
       ...(plain ? {} : { Filter: '/FlateDecode' }),

@@ -106,17 +106,18 @@ class TextWriter {
       .number(list.height - item.y)
       .text(' Tm\n');
     const end = item.first + item.count;
+    const { xs, rises, glyphs } = list;
     // `pen` is where the reader's own advances have taken it, so that rounding never adds up: no glyph stands more than
     // half a thousandth of an em from its place.
-    let pen = rounded(list.xs[item.first], 1000);
+    let pen = rounded(xs[item.first], 1000);
     for (let k = item.first; k < end; k += 1) {
-      const glyph = list.glyphs[k];
-      if (Math.abs(list.rises[k] - this.rise) > 1e-3) {
+      const glyph = glyphs[k];
+      if (Math.abs(rises[k] - this.rise) > 1e-3) {
         this.closeRow();
-        this.rise = list.rises[k];
+        this.rise = rises[k];
         out.number(this.rise).text(' Ts\n');
       }
-      const shift = Math.round(((pen - list.xs[k]) * 1000) / em);
+      const shift = Math.round(((pen - xs[k]) * 1000) / em);
       if (shift !== 0) {
         this.openRow();
         this.closeString();
@@ -133,9 +134,10 @@ class TextWriter {
 
   /** A glyph in the row, or, where it stands for other text than elsewhere, by itself with its text. */
   private writeGlyph(item: TextItem, font: FontUse, glyph: number, k: number, end: number): void {
-    const text = item.isRtl ? this.glyphTextBack(item, k) : this.glyphText(item, k, end);
     const brought = item.endsInHyphen && k === end - 1;
-    if (!brought && font.noteText(glyph, text)) {
+    const unit = brought || item.isRtl ? -1 : this.onlyUnit(item, k, end);
+    const text = unit >= 0 ? '' : item.isRtl ? this.glyphTextBack(item, k) : this.glyphText(item, k, end);
+    if (!brought && (unit >= 0 ? font.noteUnit(glyph, unit) : font.noteText(glyph, text))) {
       this.openRow();
       if (!this.inString) {
         this.inString = true;
@@ -144,13 +146,18 @@ class TextWriter {
       out.glyph(glyph);
       return;
     }
+    this.writeAlone(glyph, unit >= 0 ? String.fromCharCode(unit) : text);
+    if (brought) font.noteText(glyph, '-');
+  }
+
+  /** A glyph with the text that it stands for at this place only. */
+  private writeAlone(glyph: number, text: string): void {
     this.closeRow();
     out.text(`/Span << /ActualText <FEFF${utf16Hex(text)}> >> BDC `);
     out.openString();
     out.glyph(glyph);
     out.closeString();
     out.text(' Tj EMC\n');
-    if (brought) font.noteText(glyph, '-');
   }
 
   private openRow(): void {
@@ -183,6 +190,15 @@ class TextWriter {
     if (before >= item.first && charOffsets[before] === offset) return '';
     while (before >= item.first && charOffsets[before] === offset) before -= 1;
     return item.text.slice(offset, before >= item.first ? charOffsets[before] : undefined);
+  }
+
+  /** The UTF-16 unit that a glyph stands for, alone and wholly; -1 for a ligature, or a part of a cluster. */
+  private onlyUnit(item: TextItem, k: number, end: number): number {
+    const { charOffsets } = this.list;
+    const offset = charOffsets[k];
+    const next = k + 1 < end ? charOffsets[k + 1] : item.text.length;
+    const isFirst = k === item.first || charOffsets[k - 1] !== offset;
+    return isFirst && next === offset + 1 ? item.text.charCodeAt(offset) : -1;
   }
 
   /** Text of a glyph's cluster; empty for the second and later glyphs of one cluster. */
