@@ -20,15 +20,50 @@ describe('the galley of a long division', () => {
   before(() => (page = walk.page));
 
   const row = (start: string) => page.locator('.galley-row', { hasText: new RegExp(`Start${start} `) });
+  /**
+   * Scrolls until a paragraph is in view. In steps of less than what is made around the view, so that a slow machine
+   * cannot pass it by; and on when it is there but not in view yet, since what is laid out above may push it away again.
+   */
   const scrollTo = async (start: string) => {
-    // In steps of less than what is made around the view, so that a slow machine cannot pass it by.
-    for (let tries = 0; tries < 120 && (await row(start).count()) === 0; tries += 1) {
-      await page.locator('.galley').evaluate((box) => box.scrollBy(0, 700));
-      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-    }
-    await row(start).scrollIntoViewIfNeeded();
+    const isInView = () =>
+      page.evaluate(
+        ([own]) => {
+          const galley = document.querySelector('.galley')!;
+          const rows = [...galley.querySelectorAll('.galley-row')];
+          const found = rows.find((one) => one.textContent?.includes(own));
+          if (found === undefined) galley.scrollBy(0, 700);
+          else found.scrollIntoView({ block: 'nearest' });
+          return new Promise<boolean>((done) =>
+            requestAnimationFrame(() =>
+              requestAnimationFrame(() => {
+                const [box, frame] = [found?.getBoundingClientRect(), galley.getBoundingClientRect()];
+                const isLaidOut = found?.isConnected === true && box!.height > 60;
+                done(isLaidOut && box!.top < frame.bottom - 20 && box!.bottom > frame.top + 20);
+              }),
+            ),
+          );
+        },
+        [`Start${start} `],
+      );
+    for (let tries = 0; tries < 200; tries += 1) if (await isInView()) return;
+    expect.fail(`paragraph ${start} does not come into view`);
   };
   const editors = () => page.locator('.galley-editor');
+  /** Drags from the last paragraph of the first document into the first of the next; answers their starts. */
+  const dragOverTheEdge = async (): Promise<[string, string]> => {
+    const first = await editors().first().locator('.galley-row').count();
+    const [last, next] = [String(first - 1), String(first)];
+    await row(next).scrollIntoViewIfNeeded();
+    const [a, b] = [
+      (await row(last).locator('.galley-text').boundingBox())!,
+      (await row(next).locator('.galley-text').boundingBox())!,
+    ];
+    await page.mouse.move(a.x + a.width / 2, a.y + a.height - 30);
+    await page.mouse.down();
+    await page.mouse.move(b.x + 60, b.y + 12, { steps: 6 });
+    await page.mouse.up();
+    return [last, next];
+  };
 
   it('is several documents, of which only those near the view are there', async () => {
     expect(await row('0').count()).to.equal(1);
@@ -125,19 +160,9 @@ describe('the galley of a long division', () => {
   });
 
   it('gives way to what is pasted over it', async () => {
-    const first = await editors().first().locator('.galley-row').count();
-    const [last, next] = [String(first - 1), String(first)];
-    await row(next).scrollIntoViewIfNeeded();
+    const [last, next] = await dragOverTheEdge();
     const text = async (start: string) => ((await row(start).locator('.galley-text').textContent()) ?? '').trim();
     const [before, after] = [await text(last), await text(next)];
-    const [a, b] = [
-      (await row(last).locator('.galley-text').boundingBox())!,
-      (await row(next).locator('.galley-text').boundingBox())!,
-    ];
-    await page.mouse.move(a.x + a.width / 2, a.y + a.height - 30);
-    await page.mouse.down();
-    await page.mouse.move(b.x + 60, b.y + 12, { steps: 6 });
-    await page.mouse.up();
     const [end, start] = await page.locator('.galley-range').allTextContents();
     const kept = [before.slice(0, before.length - end.length), after.slice(start.length)];
     await page.evaluate(() => {
@@ -156,17 +181,7 @@ describe('the galley of a long division', () => {
   });
 
   it('is dragged from one document into another', async () => {
-    const first = await editors().first().locator('.galley-row').count();
-    const [last, next] = [String(first - 1), String(first)];
-    await row(next).scrollIntoViewIfNeeded();
-    const [a, b] = [
-      (await row(last).locator('.galley-text').boundingBox())!,
-      (await row(next).locator('.galley-text').boundingBox())!,
-    ];
-    await page.mouse.move(a.x + a.width / 2, a.y + a.height - 30);
-    await page.mouse.down();
-    await page.mouse.move(b.x + 60, b.y + 12, { steps: 6 });
-    await page.mouse.up();
+    const [last, next] = await dragOverTheEdge();
     expect(await page.locator('.galley-range').count()).to.equal(2);
     const [end, start] = await page.locator('.galley-range').allTextContents();
     expect((await row(last).locator('.galley-text').textContent())!.trim().endsWith(end)).to.equal(true);

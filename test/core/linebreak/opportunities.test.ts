@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { LINE_END } from '../../../src/core/model/broken';
 import { Hyphenator } from '../../../src/core/linebreak';
 import {
@@ -6,7 +7,7 @@ import {
   type HyphenationLimits,
   type PlaceContext,
 } from '../../../src/core/linebreak/opportunities';
-import { findTies, tiedWords } from '../../../src/core/linebreak/ties';
+import { findTies, tiedWords, tiesByRule } from '../../../src/core/linebreak/ties';
 import { readJson } from '../../build/assets';
 
 const hyphenator = new Hyphenator(readJson('patterns/en.json'));
@@ -120,6 +121,35 @@ describe('places at which a line may end', () => {
   for (const [text, wanted] of tied) {
     it(`ties: ${wanted}`, () => expect(marked(text)).to.equal(wanted));
   }
+
+  it('takes the number of a note for no figure of the text', () => {
+    const text = 'no higher.3 A wall, by 12 A fused, on the 4th.5 March came';
+    const at = text.indexOf('3 A');
+    const signs = [at, text.indexOf('5 March')].map((place) => ({ at: place, to: place + 1 }));
+    expect(findTies(text, 'en', []).length).to.equal(3);
+    expect(findTies(text, 'en', [], signs)).to.deep.equal([text.indexOf(' A fused')]);
+  });
+
+  it('tells inches from the preposition', () => {
+    expect(findTies('of 1991 in the lee, of the 40 in all', 'en', [])).to.deep.equal([]);
+    expect(findTies('a board 6 in by 4 in, 9 in long', 'en', []).length).to.equal(3);
+  });
+
+  it('finds no fewer ties for the quick look before the rules', () => {
+    const pieces =
+      'J. É. Mr Mrs. Frau Capt. M. p. vol. no. n° 9 9th 12. 1er 3 March mars Mai km in by in. °C Edwin II V X I IV, VIII’s the a. Tom Orme “So 𝐀. Ďr “Mrs (Dr. «M. “J. Dña'.split(
+        ' ',
+      );
+    const text = fc.array(fc.constantFrom(...pieces), { maxLength: 8 }).map((parts) => parts.join(' '));
+    let tied = 0;
+    const property = fc.property(text, fc.constantFrom('en', 'de', 'fr', 'es'), (words, language) => {
+      const expected = tiesByRule(words, language, []);
+      tied += expected.length;
+      expect(findTies(words, language, []), words).to.deep.equal(expected);
+    });
+    fc.assert(property, { numRuns: 3000 });
+    expect(tied).to.be.above(500);
+  });
 
   it('lifts a tie that the book does without', () => {
     const text = '“Mrs Vane, wait”';

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { LINE_END } from '../../../src/core/model/broken';
 import type { Page, TypesetBook } from '../../../src/core/model/pages';
 import { measureQuality } from '../../../src/core/proof';
@@ -167,6 +168,42 @@ describe('the figures of quality', () => {
     const crooked = paragraph({ lines: ['aaaa b', 'aa bbbb', 'aaaa bbbb', 'aa bbbb', 'cc', 'cc'], spaces: wide });
     expect(measureQuality(drawn([[straight, 0, 6, 0]]), FACES).rivers).to.equal(1);
     expect(measureQuality(drawn([[crooked, 0, 6, 0]]), FACES).rivers).to.equal(0);
+  });
+
+  it('rivers wherever they run, as a plain search over all gaps finds them', () => {
+    // In stretches whose gaps stand under each other, so that a river is in most of the texts.
+    const stretch = fc
+      .tuple(
+        fc.integer({ min: 1, max: 4 }),
+        fc.array(fc.constantFrom(0.2, 0.3, 0.4, 0.4), { minLength: 1, maxLength: 7 }),
+      )
+      .map(([before, spaces]) => spaces.map((space) => ({ before, space })));
+    let found = 0;
+    const property = fc.property(fc.array(stretch, { minLength: 2, maxLength: 4 }), (stretches) => {
+      const drawnLines = stretches.flat();
+      const lines = drawnLines.map(({ before }) => `${'a'.repeat(before)} ${'b'.repeat(6 - before)}`);
+      const made = paragraph({ lines: [...lines, 'cc'], spaces: [...drawnLines.map(({ space }) => space), 0.2] });
+      const { rivers } = measureQuality(drawn([[made, 0, lines.length + 1, 0]]), FACES);
+      // One gap a line, five points a letter and ten an em: how long the chain is that ends in it, broken where it ends.
+      let [chain, expected] = [0, 0];
+      drawnLines.forEach(({ before, space }, k) => {
+        const above = drawnLines[k - 1];
+        const isWide = space >= 0.25;
+        const overlap =
+          above === undefined || above.space < 0.25 || !isWide
+            ? -1
+            : Math.min(before * 5 + space * 10, above.before * 5 + above.space * 10) -
+              Math.max(before * 5, above.before * 5);
+        const goesOn = overlap >= 0.5 * Math.min(space, above?.space ?? 0) * 10;
+        if (!goesOn && chain >= 4) expected += 1;
+        chain = isWide ? (goesOn ? chain : 0) + 1 : 0;
+      });
+      if (chain >= 4) expected += 1;
+      found += expected;
+      expect(rivers).to.equal(expected);
+    });
+    fc.assert(property, { numRuns: 2000 });
+    expect(found).to.be.above(500);
   });
 
   it('of a composed book: no widow, no orphan, no ladder, all on the grid, and each loose line with its finding', () => {
