@@ -1,5 +1,6 @@
 // What two flows of a reach, before and after an edit, have in common at both ends.
 import type { Flow, FlowItem } from './flow';
+import type { PagePlan } from './pagePlan';
 
 /** How many paragraphs at both ends two flows have in common. */
 export function commonEnds(a: Flow, b: Flow): [number, number] {
@@ -14,3 +15,19 @@ export function commonEnds(a: Flow, b: Flow): [number, number] {
 }
 
 const isSame = (a: FlowItem, b: FlowItem) => a.source === b.source;
+
+/**
+ * The last paragraph before which nothing hangs on what comes later than the next few. Two things do: whether a page is
+ * perhaps the last one is told by whether any notes are left; and where columns end level on the last page, what can stand
+ * there is told by how much text is left.
+ */
+export function lastUnhurried(a: Flow, b: Flow, plan: PagePlan): number {
+  const most = Math.min(a.items.length, b.items.length);
+  const isLevel = plan.balance && plan.columns.length > 1;
+  const page = isLevel ? plan.columns.length * (plan.lines + 1) + 2 : -1;
+  let p = 0;
+  while (p < most && Math.min(a.rest[p + 1], b.rest[p + 1]) > page && hasNotesLeft(a, p) === hasNotesLeft(b, p)) p += 1;
+  return p;
+}
+
+const hasNotesLeft = ({ noteStart, notes }: Flow, p: number) => noteStart[p + 1] < notes.lineOf.length;

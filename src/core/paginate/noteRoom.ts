@@ -32,10 +32,13 @@ export class NoteRoom {
     return -1;
   }
 
-  /** For a line whose notes cannot start in its region as they should: as many note lines as fit. */
-  force(from: number, due: number, room: number): number {
+  /**
+   * For a line whose notes cannot start in its region as they should: as many note lines as fit, and `atLeast` so many:
+   * where nothing else stands, a line taller than the region stands all the same.
+   */
+  force(from: number, due: number, room: number, atLeast = 0): number {
     let cut = due;
-    while (cut > from && this.height(from, cut) > room + SLACK) cut -= 1;
+    while (cut > Math.min(due, from + atLeast) && this.height(from, cut) > room + SLACK) cut -= 1;
     return this.withTwoLines(from, cut, due);
   }
 

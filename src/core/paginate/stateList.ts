@@ -208,10 +208,12 @@ export class StateList {
       const s = stateOf(layer, k);
       this.put(s.line, s.setting, s.flags, s.owed, s.float, s.used, s.cost, s.from, s.choice);
     }
+    // Which of them were doomed is not kept: what they were measured by is.
+    this.least = layer.least;
   }
 
-  /** A packed copy. */
-  pack(entered: number): Layer {
+  /** A packed copy; `entered` and `least` as they were before the paragraph was looked at. */
+  pack(entered: number, least: number): Layer {
     const { count } = this;
     const fields = new Int32Array(count * FIELDS);
     const reals = new Float64Array(count * 2);
@@ -227,7 +229,7 @@ export class StateList {
       reals[k * 2] = this.used[k];
       reals[k * 2 + 1] = this.cost[k];
     }
-    return { count, entered, fields, reals };
+    return { count, entered, least, fields, reals };
   }
 }
 
@@ -236,6 +238,8 @@ export interface Layer {
   readonly count: number;
   /** How many of them, the first, are places between paragraphs that the layer before led to. */
   readonly entered: number;
+  /** The cost by which those are measured: the least of any that is not doomed. */
+  readonly least: number;
   /** Seven per state: line, setting, flags, owed, float, from, choice. */
   readonly fields: Int32Array;
   /** Two per state: used, cost. */
@@ -276,6 +280,7 @@ export function stateOf({ fields, reals }: Layer, k: number): LayerState {
 export function isInStep(list: StateList, layer: Layer): boolean {
   if (list.count !== layer.entered || list.count === 0) return false;
   const step = list.cost[0] - layer.reals[1];
+  if (list.least !== layer.least && !(Math.abs(list.least - layer.least - step) <= 1e-6)) return false;
   for (let k = 0; k < layer.entered; k += 1) {
     const state = stateOf(layer, k);
     if (STEADY.some((key) => list[key][k] !== state[key])) return false;

@@ -10,6 +10,7 @@ import {
   type Flow,
   type FlowFloat,
   type PagePlan,
+  type PageWishes,
 } from '../../../src/core/paginate';
 import { drain } from '../../build/assets';
 import { bruteForce } from '../../build/bruteForcePages';
@@ -60,6 +61,33 @@ const noted = fc
     withNext: false,
     notes: notes.map(([at, lines]) => [at % own.lines, lines] as const),
   }));
+
+/** What is deeper than a line, what a person wished, and what is no body text. */
+const tall: fc.Arbitrary<FlowParts> = fc.record({
+  lines: fc.constant(1),
+  leading: fc.constantFrom(14, 33, 45),
+  withNext: fc.boolean(),
+  gap: fc.constantFrom(0, 1, 2),
+});
+const wished = fc
+  .tuple(
+    part,
+    fc.constantFrom<PageWishes>(
+      { breakBefore: 'page' },
+      { breakBefore: 'verso' },
+      { together: true },
+      { spread: -1 },
+      { spread: 1 },
+      { spread: 0 },
+    ),
+  )
+  .map(([own, wishes]): FlowParts => ({ ...own, wishes }));
+const other: fc.Arbitrary<FlowParts> = fc.record({
+  lines: fc.constant(1),
+  meaning: fc.constantFrom('break' as const, 'verse' as const, 'heading2' as const, 'extract' as const),
+  gap: fc.constantFrom(0, 1, 2),
+  withNext: fc.boolean(),
+});
 
 /** At most two floats, and where they hang when there are so many paragraphs. */
 const twoFloats = fc.array(
@@ -192,15 +220,50 @@ describe('the pages of a reach', () => {
     );
   });
 
-  it('after an edit are those of a search from the start, looking at few paragraphs again', () => {
+  it('are found for every text on every page, though it hold a single line', () => {
+    const kinds = fc.oneof(varied, noted, noted, tall, wished, other);
+    const columns = fc.constantFrom<Partial<PagePlan>>(
+      {},
+      { short: null, long: null },
+      { firstSide: 'verso', firstLines: 1 },
+      { columns: TWO_COLUMNS },
+      { columns: TWO_COLUMNS, balance: true },
+      { columns: [TWO_COLUMNS[0], { x: 65, width: 30 }] },
+    );
     fc.assert(
       fc.property(
-        fc.array(fc.oneof(varied, noted), { minLength: 30, maxLength: 60 }),
+        fc.array(kinds, { minLength: 1, maxLength: 14 }),
+        fc.integer({ min: 1, max: 8 }),
+        columns,
+        twoFloats,
+        (parts, lines, rest, floats) => {
+          const plan = planOf(lines, rest);
+          const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, anchored(floats, parts.length));
+          const regions = traceRegions(drain(fillPages(flow, plan)), plan);
+          expect(regions[regions.length - 1].noteTo).to.equal(flow.notes.lineOf.length);
+        },
+      ),
+      { numRuns: 1500 },
+    );
+  });
+
+  it('after an edit are those of a search from the start, looking at few paragraphs again', () => {
+    const kinds = fc.oneof(varied, noted, varied, noted, tall, wished, other);
+    const plans = fc.constantFrom<Partial<PagePlan>>(
+      {},
+      { firstSide: 'verso', firstLines: 4 },
+      { exempt: true },
+      { short: null, long: null },
+    );
+    fc.assert(
+      fc.property(
+        fc.array(kinds, { minLength: 30, maxLength: 60 }),
         fc.nat(),
-        fc.array(fc.oneof(varied, noted), { maxLength: 2 }),
+        fc.array(kinds, { maxLength: 2 }),
         fc.integer({ min: 6, max: 10 }),
-        (parts, where, put, lines) => {
-          const plan = planOf(lines);
+        plans,
+        (parts, where, put, lines, rest) => {
+          const plan = planOf(lines, rest);
           const before = flowOf(parts);
           const memory = drain(fillPages(makeFlow(before, LEADING), plan));
           const at = where % parts.length;
@@ -210,10 +273,89 @@ describe('the pages of a reach', () => {
           const fresh = drain(fillPages(flow, plan));
           expect(drawn(traceRegions(again, plan))).to.equal(drawn(traceRegions(fresh, plan)));
           expect(again.visited).to.be.at.most(fresh.visited);
+          const back = drain(fillPages(makeFlow(before, LEADING), plan, again));
+          expect(drawn(traceRegions(back, plan))).to.equal(drawn(traceRegions(memory, plan)));
         },
       ),
-      { numRuns: 200 },
+      { numRuns: 400 },
     );
+  });
+
+  it('after the last note is gone are sought again from the one before it', () => {
+    const parts: FlowParts[] = [
+      ...[1, 1, 2, 2].map((lines): FlowParts => ({ lines, last: 30 })),
+      { lines: 1, last: 30, gap: 1, notes: [[0, 2]] },
+      { lines: 2, last: 30, notes: [[0, 5]] },
+      { lines: 5, last: 30, gap: 1, wishes: { spread: 0 } },
+      ...[1, 1, 3].map((lines): FlowParts => ({ lines, last: 30 })),
+      { lines: 1, leading: 45, gap: 1 },
+      ...[3, 1, 1, 2, 2, 1, 1, 1, 1, 2, 1, 1].map((lines): FlowParts => ({ lines, last: 30 })),
+      { lines: 1, last: 30, notes: [[0, 1]] },
+      ...[1, 1].map((lines): FlowParts => ({ lines, last: 30 })),
+    ];
+    const plan = planOf(7);
+    const before = flowOf(parts);
+    const memory = drain(fillPages(makeFlow(before, LEADING), plan));
+    const flow = makeFlow([...before.slice(0, -3), ...before.slice(-2)], LEADING);
+    const again = drain(fillPages(flow, plan, memory));
+    expect(again.visited).to.be.above(15);
+    expect(drawn(traceRegions(again, plan))).to.equal(drawn(traceRegions(drain(fillPages(flow, plan)), plan)));
+  });
+
+  it('have notes that run over a person’s break on pages of their own before it', () => {
+    const parts: FlowParts[] = [
+      { lines: 2, last: 30 },
+      { lines: 2, last: 30, notes: [[0, 9]] },
+      { lines: 1, last: 30, wishes: { breakBefore: 'page' } },
+      { lines: 1, last: 30, wishes: { breakBefore: 'page' } },
+    ];
+    const regions = fill(parts, planOf(7, { short: null, long: null })).regions;
+    expect(drawn(regions)).to.equal('0:0-2 1:0-2 |  | 2:0-1 | 3:0-1');
+    expect(regions.map((region) => region.noteTo)).to.deep.equal([3, 9, 9, 9]);
+  });
+
+  it('after an edit near the end are those of a search from the start where columns end level', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.oneof(varied, noted), { minLength: 12, maxLength: 30 }),
+        fc.integer({ min: 1, max: 8 }),
+        fc.array(varied, { maxLength: 2 }),
+        fc.integer({ min: 6, max: 10 }),
+        (parts, fromEnd, put, lines) => {
+          const plan = planOf(lines, { columns: TWO_COLUMNS, balance: true });
+          const before = flowOf(parts);
+          const memory = drain(fillPages(makeFlow(before, LEADING), plan));
+          const at = parts.length - fromEnd;
+          const flow = makeFlow([...before.slice(0, at), ...flowOf(put), ...before.slice(at + 1)], LEADING);
+          const again = drain(fillPages(flow, plan, memory));
+          expect(drawn(traceRegions(again, plan))).to.equal(drawn(traceRegions(drain(fillPages(flow, plan)), plan)));
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('after an edit are measured by what they were measured by: doomed ways are none', () => {
+    const ones = (count: number): FlowParts[] => Array.from({ length: count }, () => ({ lines: 1, last: 30 }));
+    const parts: FlowParts[] = [
+      ...ones(1),
+      { lines: 4, last: 30, notes: [[2, 2]] },
+      { lines: 2, last: 30 },
+      { lines: 1, last: 30, gap: 1, withNext: true },
+      { lines: 5, last: 30, gap: 1, notes: [[0, 2]] },
+      ...ones(15),
+      { lines: 3, last: 30 },
+      ...ones(6),
+      { lines: 1, last: 30, notes: [[0, 1]] },
+      ...ones(4),
+      ...[2, 5, 2].map((lines): FlowParts => ({ lines, last: 30 })),
+    ];
+    const plan = planOf(6);
+    const before = flowOf(parts);
+    const memory = drain(fillPages(makeFlow(before, LEADING), plan));
+    const flow = makeFlow([...before.slice(0, 7), ...before.slice(8)], LEADING);
+    const fresh = drain(fillPages(flow, plan));
+    expect(drawn(traceRegions(drain(fillPages(flow, plan, memory)), plan))).to.equal(drawn(traceRegions(fresh, plan)));
   });
 
   it('after a paragraph with a note is gone do not differ by the rounding of note heights', () => {
