@@ -49,10 +49,10 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return flow.items.slice(item).flatMap((_, k) => linesOf(item + k, 0, settingTo(item + k, [], column)));
   }
 
-  function settingTo(item: number, first: readonly number[], column: number): Setting {
+  function settingTo(item: number, first: readonly number[], column: number, before?: Setting): Setting {
     const { source } = flow.items[item];
     const measure = { first, width: widths[column] };
-    return { ...makeSetting(source, source.toMeasure!(measure), 0, 0, plan.keeps), measure };
+    return { ...makeSetting(source, source.toMeasure!(measure, before?.paragraph ?? null), 0, 0, plan.keeps), measure };
   }
 
   function linesOf(item: number, from: number, setting: Setting): Line[] {
@@ -66,7 +66,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     const next = (column + 1) % widths.length;
     if (line === 0) return linesFrom(item, next);
     const first = Array.from({ length: line }, (_, k) => setting.measure!.first[k] ?? setting.measure!.width);
-    const other = settingTo(item, first, next);
+    const other = settingTo(item, first, next, setting);
     return other.count <= line ? null : [...linesOf(item, line, other), ...linesFrom(item + 1, next)];
   }
 

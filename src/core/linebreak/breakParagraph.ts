@@ -8,8 +8,8 @@ import { findTies } from './ties';
 import { initialWidths } from './initialShape';
 import { faultsOf } from './lineFaults';
 import { chooseNearEqual } from './nearEqual';
-import { placeTabs, rulerOf, tabsBetween } from './tabs';
-import { settlePlay, type PlayedLine } from './glyphPlay';
+import { packLines, type LineSettings } from './packLines';
+import { rulerOf } from './tabs';
 import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
 
@@ -42,22 +42,55 @@ export function breakParagraph(
   wish: VariantWish = 'none',
 ): BrokenSettings {
   const { breaks, widths, settings } = prepare(styled, shaped, measure, context);
-  const { wordSpace, size } = styled.style;
-  const faultContext = { text: styled.text, breaks, widths, settings, size, wished: wordSpace.wished };
-  const faults = (ends: readonly number[]) => faultsOf(ends, faultContext);
-  const fitted = chooseNearEqual((barred) => fitLines(breaks, widths, settings, barred), faults)!;
-  const best = packLines(styled, breaks, widths, settings, fitted);
+  const best = packLines(styled, breaks, widths, settings, chooseLines(styled, breaks, widths, settings, fitLines)!);
   const variant = (step: -1 | 1): BrokenParagraph | null => {
     const lines = best.count + step;
     if (wish === 'none' || lines < 1 || lines > MOST_VARIED || isBalanced(styled.style)) return null;
     if (wish === 'good' ? !isWithinReach(best, styled, step) : wish !== step) return null;
     const tolerance = wish === 'good' ? VARIANT_TOLERANCE : WANTED_TOLERANCE;
-    const find = (barred: ReadonlySet<number>) => fitLineCount(breaks, widths, settings, lines, tolerance, barred);
-    const found = chooseNearEqual(find, faults);
+    const found = chooseLines(styled, breaks, widths, settings, (...of) => fitLineCount(...of, lines, tolerance));
     return found === null ? null : packLines(styled, breaks, widths, settings, found);
   };
   return { best, shorter: variant(-1), longer: variant(1) };
 }
+
+/**
+ * Breaks the rest of a paragraph that goes on in a column of another width: as many first lines as the measure has widths
+ * of their own stand as they are in `before`. What comes of the rest hangs only on where it begins, on its widths and, beside
+ * a drop capital, on its line.
+ */
+export function breakOn(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  measure: Measure,
+  before: BrokenParagraph,
+  context: BreakContext,
+): BrokenParagraph {
+  const line = measure.first.length;
+  const at = before.to[line - 1];
+  const { breaks, widths, settings } = prepare(styled, shaped, measure, context, { line, at });
+  let after = 0;
+  while (breaks.at[after] < at) after += 1;
+  const begun = { ...settings, begin: { after, line } };
+  return packLines(styled, breaks, widths, begun, chooseLines(styled, breaks, widths, begun, fitLines)!);
+}
+
+/** The lines that `fit` finds cheapest, with the faults that no single line shows; null when it finds none. */
+function chooseLines(
+  { text, style }: StyledParagraph,
+  breaks: Opportunities,
+  widths: BreakWidths,
+  settings: LineSettings,
+  fit: (...of: Fitting) => FittedLines | null,
+): FittedLines | null {
+  const faultContext = { text, breaks, widths, settings, size: style.size, wished: style.wordSpace.wished };
+  return chooseNearEqual(
+    (barred) => fit(breaks, widths, settings, barred),
+    (ends) => faultsOf(ends, faultContext),
+  );
+}
+
+type Fitting = [breaks: Opportunities, widths: BreakWidths, settings: FitSettings, barred: ReadonlySet<number>];
 
 /** Longer paragraphs have no variants: so many ways lead to each of their line counts that the search would not end. */
 const MOST_VARIED = 200;
@@ -106,19 +139,20 @@ interface Prepared {
   readonly settings: LineSettings;
 }
 
-interface LineSettings extends FitSettings {
-  /** Widths that a drop capital takes from the lines beside it. */
-  readonly initial: readonly number[];
-}
-
 /** Opportunities and widths, with emergency cuts where a word is wider than a line. */
-function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Measure, context: BreakContext): Prepared {
+function prepare(
+  styled: StyledParagraph,
+  shaped: ShapedParagraph,
+  measure: Measure,
+  context: BreakContext,
+  begin: { readonly line: number; readonly at: number } = { line: 0, at: -1 },
+): Prepared {
   const { style } = styled;
   const breaks = findOpportunities(styled.text, {
     hyphenatorAt: hyphenatorAt(styled, context),
     limits: style.hyphenate ? style.hyphenation : null,
     weakEnds: style.align === 'justify' ? null : isBalanced(style) ? 'heading' : 'short',
-    ties: style.ties ? findTies(styled.text, style.language, style.liftedTies) : NO_TIES,
+    ties: style.ties ? findTies(styled.text, style.language, style.liftedTies, styled.notes) : NO_TIES,
   });
   const widths = measureBreaks(styled, shaped, breaks, context);
   const settings = settingsOf(styled, measure, initialWidths(styled, shaped, context));
@@ -126,10 +160,15 @@ function prepare(styled: StyledParagraph, shaped: ShapedParagraph, measure: Meas
     shaped,
     breaks,
     widths,
-    Math.min(settings.width, ...settings.firstWidths),
+    Math.min(settings.width, ...settings.firstWidths.slice(begin.line)),
     styled.text,
     advanceIn(styled, shaped, context),
   );
+  // A cut in a word that was too wide where it stood may be no opportunity here.
+  if (begin.line > 0 && !extra.includes(begin.at) && !breaks.at.subarray(0, breaks.count).includes(begin.at)) {
+    extra.push(begin.at);
+    extra.sort((a, b) => a - b);
+  }
   if (extra.length === 0) return { breaks, widths, settings };
   const more = withEmergencies(breaks, extra);
   return { breaks: more, widths: measureBreaks(styled, shaped, more, context), settings };
@@ -216,121 +255,4 @@ function emergencies(
     }
   }
   return offsets;
-}
-
-function packLines(
-  styled: StyledParagraph,
-  breaks: Opportunities,
-  widths: BreakWidths,
-  settings: LineSettings,
-  { ends, demerits }: FittedLines,
-): BrokenParagraph {
-  const count = ends.length;
-  /** The paragraph's first line, and in verse every line that a person began. */
-  const isStart = (line: number) =>
-    line === 0 || (settings.restarts && breaks.kind[ends[line - 1]] === LINE_END.forced);
-  const widthOf = (line: number) =>
-    line > 0 && isStart(line) ? settings.firstWidths[0] : (settings.firstWidths[line] ?? settings.width);
-  const lines = {
-    initial: settings.initial[0] ?? 0,
-    count,
-    demerits,
-    from: new Uint32Array(count),
-    to: new Uint32Array(count),
-    x: new Float32Array(count),
-    width: new Float32Array(count),
-    spaceDelta: new Float32Array(count),
-    scale: new Float32Array(count).fill(1),
-    letterSpace: new Float32Array(count),
-    spaceEm: new Float32Array(count),
-    spaceCount: new Uint16Array(count),
-    end: new Uint8Array(count),
-    textWidth: new Float32Array(count),
-    over: new Float32Array(count),
-    tabs:
-      widths.tabs === null
-        ? null
-        : { widths: new Float32Array(widths.tabs.at.length), leaders: widths.tabs.at.map(() => '') },
-  };
-  const { style } = styled;
-  const justified = settings.mode === 'justify';
-  const played: (PlayedLine & { natural: number; spaces: number })[] = [];
-  let s = 0;
-  ends.forEach((j, k) => {
-    const width = widthOf(k);
-    const kind = breaks.kind[j];
-    const tabbed = tabbedLine(k, s, j, width);
-    const gap = width - (tabbed?.width ?? widths.end[j] - widths.start[s]);
-    const open = kind === LINE_END.last || kind === LINE_END.forced;
-    played.push({
-      // An open line keeps its natural spaces unless it must close up.
-      gap: !justified || (open && gap >= 0 && style.lastAlign !== 'justify') || tabbed?.mayStretch === false ? 0 : gap,
-      stretch: widths.endStretch[j] - (tabbed?.stretch ?? widths.startStretch[s]),
-      shrink: widths.endShrink[j] - (tabbed?.shrink ?? widths.startShrink[s]),
-      room: tabbed === null ? widths.endPlayed[j] - widths.startPlayed[s] : 0,
-      natural: width - gap,
-      spaces: widths.endSpaces[j] - (tabbed?.spaces ?? widths.startSpaces[s]),
-    });
-    s = j + 1;
-  });
-  const ratios = settlePlay(played, style.glyphPlay / 100);
-  s = 0;
-  ends.forEach((j, k) => {
-    const width = widthOf(k);
-    const line = played[k];
-    const { natural, spaces } = line;
-    const byLetters = ratios[k] * line.room;
-    // No line closes its spaces beyond their limit: what is left over is overfull.
-    const bySpaces = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
-    lines.from[k] = s === 0 ? 0 : breaks.next[s - 1];
-    lines.to[k] = breaks.at[j];
-    lines.width[k] = width;
-    lines.end[k] = breaks.kind[j];
-    lines.scale[k] = 1 + (ratios[k] * style.glyphPlay) / 100;
-    lines.letterSpace[k] = (ratios[k] * style.letterPlay) / 1000;
-    lines.spaceCount[k] = spaces;
-    lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;
-    // The letter before a space brings its letter-space to the gap.
-    const added = bySpaces / spaces / style.size + lines.letterSpace[k];
-    lines.spaceEm[k] = spaces > 0 ? style.wordSpace.wished + added : 0;
-    lines.textWidth[k] = natural + byLetters + bySpaces;
-    lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
-    // Indents stand at the side where lines begin.
-    const { isRtl } = styled;
-    const left = isRtl
-      ? style.rightIndent
-      : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (settings.initial[k] ?? 0);
-    const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
-    const align = justified && open ? style.lastAlign : style.align;
-    const side = isRtl && (align === 'left' || align === 'right') ? (align === 'left' ? 'right' : 'left') : align;
-    lines.x[k] = leftOf(side, left, width, lines.textWidth[k]) - widths.hangLeft[s];
-    s = j + 1;
-  });
-  return lines;
-
-  /** What a line with tabs comes to, and the sums at its last one; null for a line without. */
-  function tabbedLine(line: number, from: number, to: number, width: number) {
-    const { tabs } = widths;
-    if (tabs === null) return null;
-    const [first, end] = tabsBetween(tabs, from === 0 ? 0 : breaks.next[from - 1], breaks.at[to]);
-    if (first === end) return null;
-    const { ruler } = settings;
-    const begin = isStart(line) ? ruler.first : ruler.other;
-    const [start, stop] = [widths.start[from], widths.end[to]];
-    const placed = placeTabs(tabs, ruler, first, end, start, stop, begin, begin + width, lines.tabs!);
-    const { last } = placed;
-    const sums = { stretch: tabs.stretch[last], shrink: tabs.shrink[last], spaces: tabs.spaces[last] };
-    return { width: placed.width, mayStretch: placed.mayStretch, ...sums };
-  }
-}
-
-function leftOf(
-  align: ResolvedStyle['align'] | ResolvedStyle['lastAlign'],
-  left: number,
-  width: number,
-  textWidth: number,
-): number {
-  if (align === 'right') return left + width - textWidth;
-  if (align === 'centre') return left + (width - textWidth) / 2;
-  return left;
 }

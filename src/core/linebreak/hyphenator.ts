@@ -1,5 +1,6 @@
 // Hyphenation by Liang's method (F. M. Liang, Word Hy-phen-a-tion by Com-put-er, 1983): patterns in a packed trie, each
 // word worked out once per language.
+import { unitsOf, WordIndex } from '../base/wordIndex';
 
 /** Patterns as data: distinct level lists, and a trie of `[levelIndex or -1, children by character]`. */
 export interface PatternData {
@@ -10,45 +11,63 @@ export interface PatternData {
 export type PatternNode = readonly [number, { readonly [char: string]: PatternNode }];
 
 const NONE = new Uint8Array(0);
+const DOT = 0x2e;
 
-/** The trie: children of node n are entries `first[n]` to `first[n + 1]` of `chars` and `targets`, sorted by character. */
+/** Most words remembered; then all are forgotten and remembered anew. */
+const MOST_WORDS = 300_000;
+
+/** Characters of patterns are below this: letters of Latin, Greek, Cyrillic and the scripts around them. */
+const CHARACTERS = 0x2100;
+
+/**
+ * The trie as a table: the child of node n by the k-th letter of the patterns is `children[n * letters + k]`, 0 for none
+ * (the root is nobody's child). A search among the children of a node took three times as long.
+ */
 export class Hyphenator {
-  private readonly first: Uint32Array;
-  private readonly chars: Uint16Array;
-  private readonly targets: Uint32Array;
+  /** Place of each character among the letters of the patterns, from 1; 0: no pattern has it. */
+  private readonly letterOf = new Uint8Array(CHARACTERS);
+  private readonly letters: number;
+  private readonly children: Uint16Array | Uint32Array;
   private readonly levelOf: Int32Array;
-  private readonly words = new Map<string, Uint8Array>();
+  /** The word at hand, as letters of the patterns. */
+  private dotted = new Uint8Array(64);
+  private index = new WordIndex();
+  /** By number in the index: what `divide` answers. */
+  private places: Uint8Array[] = [];
 
   constructor(private readonly data: PatternData) {
     const nodes: PatternNode[] = [data.root];
-    const first: number[] = [];
-    const chars: number[] = [];
-    const targets: number[] = [];
+    /** Of each child in the order of `nodes`: its parent, and its letter. */
+    const links: [number, number][] = [[0, 0]];
+    let letters = 1;
     for (let n = 0; n < nodes.length; n += 1) {
-      first.push(chars.length);
-      for (const char of Object.keys(nodes[n][1]).sort((a, b) => a.charCodeAt(0) - b.charCodeAt(0))) {
-        chars.push(char.charCodeAt(0));
-        targets.push(nodes.length);
-        nodes.push(nodes[n][1][char]);
+      for (const [char, child] of Object.entries(nodes[n][1])) {
+        const code = char.charCodeAt(0);
+        if (code >= CHARACTERS) continue;
+        if (this.letterOf[code] === 0) this.letterOf[code] = letters++;
+        links.push([n, this.letterOf[code]]);
+        nodes.push(child);
       }
     }
-    first.push(chars.length);
-    this.first = Uint32Array.from(first);
-    this.chars = Uint16Array.from(chars);
-    this.targets = Uint32Array.from(targets);
+    this.letters = letters;
+    const room = nodes.length * letters;
+    this.children = nodes.length <= 0xffff ? new Uint16Array(room) : new Uint32Array(room);
+    for (let n = 1; n < nodes.length; n += 1) this.children[links[n][0] * letters + links[n][1]] = n;
     this.levelOf = Int32Array.from(nodes, (node) => node[0]);
   }
 
   /**
-   * Where the word may be divided: one element per letter, 1 when it may be divided before that letter. Empty when it
-   * may not be divided at all. Least letters before and after are the caller's.
+   * Where the word text[from, to) may be divided: one element per letter, 1 when it may be divided before that letter.
+   * Empty when it may not be divided at all. Least letters before and after are the caller's.
    */
-  divide(word: string): Uint8Array {
-    const known = this.words.get(word);
-    if (known !== undefined) return known;
-    const found = this.work(word.toLowerCase());
-    this.words.set(word, found);
-    return found;
+  divide(text: string, from = 0, to = text.length): Uint8Array {
+    if (this.places.length >= MOST_WORDS) {
+      this.index = new WordIndex();
+      this.places = [];
+    }
+    const number = this.index.findOrAdd(unitsOf(text, from, to), 0, to - from);
+    if (number === this.places.length) this.places.push(this.work(text.slice(from, to).toLowerCase()));
+    return this.places[number];
   }
 
   private work(word: string): Uint8Array {
@@ -58,7 +77,7 @@ export class Hyphenator {
       for (const at of exception) allowed[at] = 1;
       return allowed;
     }
-    const levels = this.levelsOf(`.${word}.`);
+    const levels = this.levelsOf(word);
     let any = false;
     for (let k = 1; k < word.length; k += 1) {
       allowed[k] = levels[k + 1] & 1;
@@ -67,17 +86,26 @@ export class Hyphenator {
     return any ? allowed : NONE;
   }
 
-  /** Highest level before each character of the dotted word. */
-  private levelsOf(dotted: string): Uint8Array {
-    const levels = new Uint8Array(dotted.length + 1);
-    for (let start = 0; start < dotted.length; start += 1) {
+  /** Highest level before each character of the word with a dot at either end. */
+  private levelsOf(word: string): Uint8Array {
+    const { children, letters, letterOf, levelOf } = this;
+    const length = word.length + 2;
+    if (length > this.dotted.length) this.dotted = new Uint8Array(length * 2);
+    const { dotted } = this;
+    dotted[0] = dotted[length - 1] = letterOf[DOT];
+    for (let k = 0; k < word.length; k += 1) {
+      const code = word.charCodeAt(k);
+      dotted[k + 1] = code < CHARACTERS ? letterOf[code] : 0;
+    }
+    const levels = new Uint8Array(length + 1);
+    for (let start = 0; start < length; start += 1) {
       // The lists of patterns that begin with the dot count from the letter after it.
       const base = start === 0 ? 1 : start;
       let node = 0;
-      for (let at = start; at < dotted.length; at += 1) {
-        node = this.child(node, dotted.charCodeAt(at));
+      for (let at = start; at < length && dotted[at] > 0; at += 1) {
+        node = children[node * letters + dotted[at]];
         if (node === 0) break;
-        const index = this.levelOf[node];
+        const index = levelOf[node];
         if (index < 0) continue;
         const list = this.data.levels[index];
         for (let k = 0; k < list.length; k += 1) {
@@ -86,17 +114,5 @@ export class Hyphenator {
       }
     }
     return levels;
-  }
-
-  /** Child by character, or 0 (the root is nobody's child). */
-  private child(node: number, char: number): number {
-    let low = this.first[node];
-    let high = this.first[node + 1];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.chars[middle] < char) low = middle + 1;
-      else high = middle;
-    }
-    return low < this.first[node + 1] && this.chars[low] === char ? this.targets[low] : 0;
   }
 }

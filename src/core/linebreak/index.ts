@@ -1,3 +1,4 @@
-export { breakParagraph, type BreakContext, type BrokenSettings, type VariantWish } from './breakParagraph';
+export { joinLines } from './joinLines';
+export { breakOn, breakParagraph, type BreakContext, type BrokenSettings, type VariantWish } from './breakParagraph';
 export { findTies, tiedWords } from './ties';
 export { Hyphenator, type PatternData } from './hyphenator';

@@ -3,7 +3,7 @@
 import { endsInMark, firstWord, lastWord } from '../base/words';
 import { LINE_END } from '../model/broken';
 import type { Opportunities } from './opportunities';
-import type { FitSettings } from './totalFit';
+import { PARAGRAPH, type FitSettings } from './totalFit';
 import type { BreakWidths } from './widths';
 
 /** A fault, its price in demerits, and the opportunities at which the lines end that it takes. */
@@ -57,12 +57,14 @@ function findMarks(ends: readonly number[], { text, breaks }: FaultContext, faul
 /** A word that counts; shorter ones come together by chance. */
 const long = (word: string) => (word.length < WORD ? '' : word);
 
-function findStacks(ends: readonly number[], { text, breaks }: FaultContext, faults: LineFault[]): void {
+function findStacks(ends: readonly number[], { text, breaks, settings }: FaultContext, faults: LineFault[]): void {
+  const { after } = settings.begin ?? PARAGRAPH;
   let [starts, stops] = [1, 1];
   let before = { first: '', last: '' };
   for (let k = 0; k < ends.length; k += 1) {
     const j = ends[k];
-    const from = k === 0 ? 0 : breaks.next[ends[k - 1]];
+    const end = k === 0 ? after : ends[k - 1];
+    const from = end < 0 ? 0 : breaks.next[end];
     const to = breaks.at[j];
     const line = {
       first: long(firstWord(text, from, to)),
@@ -105,10 +107,11 @@ const NONE: Gaps = [];
 /** Spaces of a line that are wide enough for a river, at their places in the set line. */
 function gapsOf(line: number, ends: readonly number[], { breaks, widths, settings, size, wished }: FaultContext): Gaps {
   const j = ends[line];
-  const s = line === 0 ? 0 : ends[line - 1] + 1;
+  const { after, line: first } = settings.begin ?? PARAGRAPH;
+  const s = (line === 0 ? after : ends[line - 1]) + 1;
   const spaces = widths.endSpaces[j] - widths.startSpaces[s];
   if (spaces === 0) return NONE;
-  const measure = settings.firstWidths[line] ?? settings.width;
+  const measure = settings.firstWidths[first + line] ?? settings.width;
   const gap = measure - (widths.end[j] - widths.start[s]);
   const played = widths.endPlayed[j] - widths.startPlayed[s];
   const stretch = widths.endStretch[j] - widths.startStretch[s];

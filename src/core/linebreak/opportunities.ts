@@ -139,6 +139,12 @@ function isLetter(text: string, at: number): boolean {
   return code >= CODE.FIRST_LATIN_LETTER && LETTER_OR_MARK.test(text[at]);
 }
 
+/** Small letters of ASCII are told without making text of them. */
+function isCapitalAt(text: string, at: number): boolean {
+  const code = text.charCodeAt(at);
+  return code < 0x80 ? code >= 0x41 && code <= 0x5a : text[at] !== text[at].toLowerCase();
+}
+
 /** One walk over the text of an alphabetic script. */
 class LatinScan {
   private readonly lastWord: number;
@@ -185,13 +191,12 @@ class LatinScan {
   /** Divides a word that may be: without a hyphen or apostrophe of its own, and not the paragraph's last. */
   private divide(from: number, to: number, limits: HyphenationLimits): void {
     const { text, list } = this;
-    const isCapital = text[from] !== text[from].toLowerCase();
+    const isCapital = isCapitalAt(text, from);
     if ((isCapital && limits.capitals === 'never') || this.hasOwnMark(from, to)) return;
-    const word = text.slice(from, to);
-    const places = exceptionOf(limits, word) ?? this.context.hyphenatorAt(from)?.divide(word);
+    const places = exceptionOf(limits, text, from, to) ?? this.context.hyphenatorAt(from)?.divide(text, from, to);
     if (places === undefined || places.length === 0) return;
     const dear = isCapital ? 1 : 0;
-    for (let k = limits.before; k <= word.length - limits.after; k += 1)
+    for (let k = limits.before; k <= to - from - limits.after; k += 1)
       if (places[k] === 1) list.add(from + k, from + k, LINE_END.hyphen, dear);
   }
 
@@ -284,11 +289,16 @@ function mayBreakAfterDash(text: string, at: number): boolean {
 const parsed = new WeakMap<readonly string[], ReadonlyMap<string, Uint8Array>>();
 
 /** The book's own division of a word; undefined when it has none. */
-function exceptionOf({ exceptions }: HyphenationLimits, word: string): Uint8Array | undefined {
+function exceptionOf(
+  { exceptions }: HyphenationLimits,
+  text: string,
+  from: number,
+  to: number,
+): Uint8Array | undefined {
   if (exceptions === undefined || exceptions.length === 0) return undefined;
   let map = parsed.get(exceptions);
   if (map === undefined) parsed.set(exceptions, (map = new Map(exceptions.map(parseException))));
-  return map.get(word.toLowerCase());
+  return map.get(text.slice(from, to).toLowerCase());
 }
 
 function parseException(entry: string): [string, Uint8Array] {

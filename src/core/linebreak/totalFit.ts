@@ -4,6 +4,7 @@
 import { LINE_END } from '../model/broken';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
 import { placeTabs, tabsBetween, type TabRuler } from './tabs';
+import { reachOf, type LineReach } from './lineReach';
 import { bestScratch, CLASSES, HYPHEN_STATES, nodesFor, type NodeArrays } from './searchNodes';
 import type { BreakWidths } from './widths';
 
@@ -23,7 +24,18 @@ export interface FitSettings {
   readonly ruler: TabRuler;
   /** Depth of the rag that costs as much as a line at its limit of stretch, in points. */
   readonly rag: number;
+  /** Where lines begin, for the rest of a paragraph that goes on elsewhere; its lines before are none of these. */
+  readonly begin?: Beginning;
 }
+
+export interface Beginning {
+  /** The opportunity after which the first line starts; -1: at the paragraph's start. */
+  readonly after: number;
+  /** Number of that line in the paragraph, from 0. */
+  readonly line: number;
+}
+
+export const PARAGRAPH: Beginning = { after: -1, line: 0 };
 
 /** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
 export const COST = {
@@ -95,15 +107,15 @@ export function fitLineCount(
   breaks: Opportunities,
   widths: BreakWidths,
   settings: FitSettings,
+  barred: ReadonlySet<number>,
   lines: number,
   tolerance: number,
-  barred: ReadonlySet<number> = NONE,
 ): FittedLines | null {
   return new Search(breaks, widths, settings, tolerance, barred, false, lines).run();
 }
 
 /**
- * One pass. Node 0 is the paragraph's beginning; node k's line starts after opportunity `place[k]` (-1 for node 0) and is
+ * One pass. Node 0 is where lines begin; node k's line starts after opportunity `place[k]` (-1 for node 0) and is
  * line `line[k]` of the paragraph, counted only as far as it matters: to the last line of a width of its own, or, when a
  * count of lines is wanted, all.
  */
@@ -122,10 +134,12 @@ class Search {
   /** The smallest line number in `best`, and how many line numbers it holds. */
   private firstLine = 0;
   private lines = 1;
-  /** Something was found at the opportunity being looked at; most lead to nothing. */
-  private isTouched = true;
+  /** Most hyphens running of what was found at the opportunity being looked at; -1: nothing was, as at most. */
+  private touched = HYPHEN_STATES - 1;
   private readonly lineCap: number;
   private readonly widthVaries: boolean;
+  /** What keeps a wanted count of lines within reach; null where any is. */
+  private readonly reach: LineReach | null;
 
   constructor(
     private readonly breaks: Opportunities,
@@ -138,29 +152,32 @@ class Search {
     /** Lines that are wanted; 0: as many as are cheapest. */
     private readonly wanted = 0,
   ) {
-    this.lineCap = wanted > 0 ? wanted : settings.firstWidths.length;
-    this.widthVaries = settings.firstWidths.length > 1 || widths.tabs !== null;
+    const { firstWidths, begin = PARAGRAPH } = settings;
+    this.lineCap = wanted > 0 ? wanted : firstWidths.length;
+    this.widthVaries = firstWidths.length > Math.max(1, begin.line) || widths.tabs !== null;
+    this.reach = wanted > 0 ? reachOf(breaks, widths, settings, wanted, tolerance) : null;
     this.nodeArrays = nodesFor(breaks.count * 3 + 2);
     this.takeArrays();
-    this.place[0] = -1;
+    this.place[0] = begin.after;
     this.fitness[0] = 1;
     this.hyphens[0] = 0;
-    this.line[0] = 0;
+    this.line[0] = Math.min(this.lineCap, begin.line);
     this.previous[0] = -1;
     this.demerits[0] = 0;
   }
 
   run(): FittedLines | null {
     const { breaks } = this;
+    if (this.reach !== null && !this.reach.holds(0, 0)) return null;
     let active = 0;
-    for (let j = 0; j < breaks.count; j += 1) {
+    for (let j = this.place[0] + 1; j < breaks.count; j += 1) {
       if (this.barred.size > 0 && this.barred.has(j) && breaks.kind[j] < LINE_END.forced) continue;
-      if (this.isTouched || this.lineCap > 1) this.clearBest(active);
-      this.isTouched = false;
+      if (this.touched >= 0 || this.lineCap > 1) this.clearBest(active);
+      this.touched = -1;
       const stillActive = this.relax(j, active);
       const isStuck = stillActive === this.nodes;
       active = stillActive;
-      if (!(this.isTouched && this.take(j)) && isStuck) {
+      if (!(this.touched >= 0 && this.take(j)) && isStuck) {
         if (!this.force) return null;
         this.addForced(j);
         active = this.nodes - 1;
@@ -224,7 +241,7 @@ class Search {
         const [from, to] = this.tabsOf(s, j);
         if (from < to) {
           const ruler = settings.ruler;
-          const begin = node === 0 ? ruler.first : ruler.other;
+          const begin = s === 0 ? ruler.first : ruler.other;
           const right = begin + this.widthOf(node);
           const line = placeTabs(widths.tabs, ruler, from, to, start[s], end[j], begin, right);
           gap = this.widthOf(node) - line.width;
@@ -265,6 +282,7 @@ class Search {
     if (this.wanted > 0) {
       // The last of the wanted lines ends the paragraph, and no other does.
       if (this.line[node] >= this.wanted || (j === breaks.count - 1) !== (next === this.wanted)) return;
+      if (this.reach !== null && next < this.wanted && !this.reach.holds(j + 1, next)) return;
     }
     const size = Math.abs(ratio);
     const badness =
@@ -285,8 +303,9 @@ class Search {
       if (this.hyphens[node] > 0) demerits += COST.LAST_HYPHEN;
     }
     const group = this.lineCap > 1 ? next - this.firstLine : 0;
-    const slot = group * CLASSES + fitness * HYPHEN_STATES + Math.min(running, HYPHEN_STATES - 1);
-    this.isTouched = true;
+    const state = Math.min(running, HYPHEN_STATES - 1);
+    const slot = group * CLASSES + fitness * HYPHEN_STATES + state;
+    if (state > this.touched) this.touched = state;
     if (demerits < this.best[slot]) {
       this.best[slot] = demerits;
       this.bestFrom[slot] = node;
@@ -303,7 +322,7 @@ class Search {
     for (let group = 0; group < this.lines; group += 1) {
       const [from, to] = [group * CLASSES, (group + 1) * CLASSES];
       let cheapest = Infinity;
-      for (let hyphens = 0; hyphens < HYPHEN_STATES; hyphens += 1) {
+      for (let hyphens = 0; hyphens <= this.touched; hyphens += 1) {
         for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES)
           if (best[slot] < cheapest) cheapest = best[slot];
         for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES) {

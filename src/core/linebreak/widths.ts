@@ -3,7 +3,7 @@
 import { isElasticSpace } from '../base/elasticSpace';
 import { LINE_END } from '../model/broken';
 import type { ShapedParagraph } from '../model/shaped';
-import { isPlayed, type StyledParagraph } from '../model/styled';
+import { isPlayed, type ResolvedStyle, type StyledParagraph, type StyledRun } from '../model/styled';
 import { hangLeft, hangRight } from './opticalMargins';
 import type { Opportunities } from './opportunities';
 import type { TabSums } from './tabs';
@@ -78,6 +78,41 @@ const TAB = 0x09;
 const POINT = 0x2e;
 const COMMA = 0x2c;
 
+/** What a run gives to its glyphs, per font unit or in points. */
+interface RunFacts {
+  readonly scale: number;
+  readonly tracking: number;
+  /** Advance of the face's own space. */
+  readonly ownSpace: number;
+  /** Share of its advance, and points besides, by which a letter may change. */
+  readonly scalePlay: number;
+  readonly spacePlay: number;
+  /** How far a hyphen set at a line's end hangs out. */
+  readonly hyphenHang: number;
+  /** A drop capital stands apart from its line. */
+  readonly isApart: boolean;
+}
+
+function factsOf(run: StyledRun | undefined, style: ResolvedStyle, context: WidthContext): RunFacts {
+  if (run === undefined)
+    return { scale: 0, tracking: 0, ownSpace: 0, scalePlay: 0, spacePlay: 0, hyphenHang: 0, isApart: false };
+  const { face, size } = run;
+  const plays = isPlayed(run);
+  return {
+    scale: size / context.unitsPerEm(face),
+    tracking: (run.tracking * size) / 1000,
+    ownSpace: context.space(face) * size,
+    scalePlay: plays ? style.glyphPlay / 100 : 0,
+    spacePlay: plays ? (style.letterPlay / 1000) * size : 0,
+    hyphenHang: hangRight(HYPHEN) * context.hyphen(face) * size,
+    isApart: run.initial !== undefined,
+  };
+}
+
+/**
+ * The sums at all opportunities. One loop over the glyphs, and one step more for what stands at the end of the text; its
+ * sums are plain local numbers: caught in a function within they were objects, made anew for each glyph.
+ */
 export function measureBreaks(
   styled: StyledParagraph,
   shaped: ShapedParagraph,
@@ -87,7 +122,7 @@ export function measureBreaks(
   const { text, runs, style, isRtl } = styled;
   // Marks hang at the ends of lines that run from left to right.
   const hanging = isRtl ? 0 : style.opticalMargins;
-  const n = breaks.count;
+  const { at: ends, next: starts, kind: kinds, count: n } = breaks;
   const widths = scratchFor(n + 1);
   const tabs: TabSums | null = text.includes('\t')
     ? { at: [], width: [], stretch: [], shrink: [], spaces: [], point: [] }
@@ -97,110 +132,80 @@ export function measureBreaks(
   widths.start[0] = widths.startStretch[0] = widths.startShrink[0] = widths.startPlayed[0] = 0;
   widths.startSpaces[0] = 0;
   const { least, wished, most } = style.wordSpace;
+  const { clusters, advances, runStarts, unsafe, count } = shaped;
+  kernedEnds.length = kernedStarts.length = 0;
   let width = 0;
   let stretch = 0;
   let shrink = 0;
   let spaces = 0;
   let played = 0;
-  /** Share of its advance, and points besides, by which a letter of the run may change. */
-  let scalePlay = 0;
-  let spacePlay = 0;
-  const glyphPlay = style.glyphPlay / 100;
-  const letterPlay = style.letterPlay / 1000;
+  let run = 0;
+  let facts = factsOf(runs[0], style, context);
+  let nextRun = runs.length > 1 ? runStarts[1] : count;
   let nextEnd = 0;
   let nextStart = 0;
-  let run = 0;
-  let scale = 0;
-  let tracking = 0;
-  let ownSpace = 0;
-  let isApart = false;
-  const enterRun = (index: number) => {
-    const { face, size, tracking: thousandths } = runs[index];
-    scale = size / context.unitsPerEm(face);
-    tracking = (thousandths * size) / 1000;
-    ownSpace = context.space(face) * size;
-    isApart = runs[index].initial !== undefined;
-    const plays = isPlayed(runs[index]);
-    scalePlay = plays ? glyphPlay : 0;
-    spacePlay = plays ? letterPlay * size : 0;
-  };
+  let place = 0;
   /** The last letter met, for what hangs out at a line's end; and the first opportunity whose line begins with the next. */
   let last = -1;
   let lastAdvance = 0;
-  let beginning = hanging > 0 ? (runs[0]?.initial === undefined ? 0 : 1) : n + 1;
-  const hangEnd = (at: number, kind: number): number => {
-    if (hanging === 0) return 0;
-    if (kind === LINE_END.hyphen)
-      return runs.length === 0 ? 0 : hangRight(HYPHEN) * context.hyphen(runs[run].face) * runs[run].size;
-    return last === at - 1 && at > 0 ? hangRight(text.charCodeAt(last)) * lastAdvance : 0;
-  };
-  /** Records every opportunity whose place is at or before the offset. */
-  const record = (offset: number) => {
-    while (nextEnd < n && breaks.at[nextEnd] <= offset) {
-      const at = breaks.at[nextEnd];
-      widths.end[nextEnd] = width - hanging * hangEnd(at, breaks.kind[nextEnd]);
-      widths.endStretch[nextEnd] = stretch;
-      widths.endShrink[nextEnd] = shrink;
-      widths.endSpaces[nextEnd] = spaces;
-      widths.endPlayed[nextEnd] = played;
-      nextEnd += 1;
-    }
-    while (nextStart < n && breaks.next[nextStart] <= offset) {
-      widths.start[nextStart + 1] = width;
-      widths.startStretch[nextStart + 1] = stretch;
-      widths.startShrink[nextStart + 1] = shrink;
-      widths.startSpaces[nextStart + 1] = spaces;
-      widths.startPlayed[nextStart + 1] = played;
-      nextStart += 1;
-    }
-  };
-  const nextPlace = () =>
-    Math.min(nextEnd < n ? breaks.at[nextEnd] : Infinity, nextStart < n ? breaks.next[nextStart] : Infinity);
-  let place = nextPlace();
-  if (runs.length > 0) enterRun(0);
-  const { clusters, advances, runStarts, count } = shaped;
-  let nextRun = runs.length > 1 ? runStarts[1] : count;
-  for (let k = 0; k < count; k += 1) {
-    const offset = clusters[k];
-    while (k >= nextRun) {
-      enterRun((run += 1));
+  let beginning = hanging > 0 ? (facts.isApart ? 1 : 0) : n + 1;
+  for (let k = 0; k <= count; k += 1) {
+    const offset = k < count ? clusters[k] : text.length;
+    while (k >= nextRun && run + 1 < runs.length) {
+      facts = factsOf(runs[(run += 1)], style, context);
       nextRun = run + 1 < runs.length ? runStarts[run + 1] : count;
     }
     if (offset >= place) {
-      record(offset);
-      place = nextPlace();
+      // Every opportunity whose place is at or before the offset.
+      const isKerned = k < count && unsafe[k] === 1;
+      for (; nextEnd < n && ends[nextEnd] <= offset; nextEnd += 1) {
+        if (isKerned && ends[nextEnd] === offset) kernedEnds.push(nextEnd);
+        let hang = 0;
+        if (kinds[nextEnd] === LINE_END.hyphen) hang = facts.hyphenHang;
+        else if (last >= 0 && last === ends[nextEnd] - 1) hang = hangRight(text.charCodeAt(last)) * lastAdvance;
+        widths.end[nextEnd] = width - hanging * hang;
+        widths.endStretch[nextEnd] = stretch;
+        widths.endShrink[nextEnd] = shrink;
+        widths.endSpaces[nextEnd] = spaces;
+        widths.endPlayed[nextEnd] = played;
+      }
+      for (; nextStart < n && starts[nextStart] <= offset; nextStart += 1) {
+        if (isKerned && starts[nextStart] === offset) kernedStarts.push(nextStart);
+        widths.start[nextStart + 1] = width;
+        widths.startStretch[nextStart + 1] = stretch;
+        widths.startShrink[nextStart + 1] = shrink;
+        widths.startSpaces[nextStart + 1] = spaces;
+        widths.startPlayed[nextStart + 1] = played;
+      }
+      place = Math.min(nextEnd < n ? ends[nextEnd] : Infinity, nextStart < n ? starts[nextStart] : Infinity);
     }
-    // A drop capital stands apart from its line.
-    if (isApart) continue;
+    if (k === count) break;
+    if (facts.isApart) continue;
     const code = text.charCodeAt(offset);
     if (code === SPACE || code === NO_BREAK_SPACE) {
       if (!isElasticSpace(text, offset)) continue;
       const { size } = runs[run];
-      width += wished * size + advances[k] * scale - ownSpace + tracking;
+      width += wished * size + advances[k] * facts.scale - facts.ownSpace + facts.tracking;
       stretch += (most - wished) * size;
       shrink += (wished - least) * size;
       spaces += 1;
     } else {
       if (tabs !== null && passTab(tabs, code, offset, width, stretch, shrink, spaces)) continue;
-      const advance = advances[k] * scale;
+      const advance = advances[k] * facts.scale;
       last = offset;
       lastAdvance = advance;
-      if (beginning <= nextStart) {
-        // Lines after these opportunities begin with this letter.
+      // Lines after these opportunities begin with this letter.
+      for (; beginning <= nextStart; beginning += 1) {
         const hang = hangLeft(code) * hanging * advance;
-        for (; beginning <= nextStart; beginning += 1) {
-          const place = beginning === 0 ? 0 : breaks.next[beginning - 1];
-          if (hang === 0 || place !== offset) continue;
-          widths.hangLeft[beginning] = hang;
-          widths.start[beginning] += hang;
-        }
+        if (hang === 0 || (beginning === 0 ? 0 : starts[beginning - 1]) !== offset) continue;
+        widths.hangLeft[beginning] = hang;
+        widths.start[beginning] += hang;
       }
       if (advance === 0) continue;
-      width += advance + tracking;
-      played += advance * scalePlay + spacePlay;
+      width += advance + facts.tracking;
+      played += advance * facts.scalePlay + facts.spacePlay;
     }
   }
-  record(text.length);
   addCuts(styled, breaks, widths, context);
   return widths;
 }
@@ -229,12 +234,19 @@ function passTab(
   return false;
 }
 
+/** Opportunities before and after which glyphs hang together, such as a letter that is kerned with the space after it. */
+const kernedEnds: number[] = [];
+const kernedStarts: number[] = [];
+
+const isInsideWord = (kind: number) =>
+  kind === LINE_END.hyphen || kind === LINE_END.dash || kind === LINE_END.emergency;
+
 /** Adds the hyphen, and what shaping again at unsafe places changes. */
 function addCuts(styled: StyledParagraph, breaks: Opportunities, widths: BreakWidths, context: WidthContext): void {
   let run = 0;
   for (let k = 0; k < breaks.count; k += 1) {
     const kind = breaks.kind[k];
-    if (kind !== LINE_END.hyphen && kind !== LINE_END.dash && kind !== LINE_END.emergency) continue;
+    if (!isInsideWord(kind)) continue;
     const offset = breaks.at[k];
     while (run + 1 < styled.runs.length && styled.runs[run].to < offset) run += 1;
     const cut = context.cutWidths(offset);
@@ -242,4 +254,9 @@ function addCuts(styled: StyledParagraph, breaks: Opportunities, widths: BreakWi
     widths.start[k + 1] -= cut.after;
     if (kind === LINE_END.hyphen) widths.end[k] += context.hyphen(styled.runs[run].face) * styled.runs[run].size;
   }
+  // Where a line ends at a space, that falls away, and with it what it was kerned with on either side.
+  for (const k of kernedEnds)
+    if (!isInsideWord(breaks.kind[k])) widths.end[k] += context.cutWidths(breaks.at[k]).before;
+  for (const k of kernedStarts)
+    if (!isInsideWord(breaks.kind[k])) widths.start[k + 1] -= context.cutWidths(breaks.next[k]).after;
 }

@@ -43,7 +43,15 @@ const styles: Record<string, ParagraphStyle> = {
   VN: { name: 'Verse, line number', basedOn: 'TX', meaning: 'other', size: 8.5, align: 'left', firstIndent: 0 },
   SB: { name: 'Space break', basedOn: 'TX', meaning: 'break', align: 'centre', firstIndent: 0, hyphenate: false },
   SBO: { name: 'Space break, ornament', basedOn: 'SB', above: 1, below: 1 },
-  LI: { name: 'List item', basedOn: 'TX', meaning: 'listItem', leftIndent: 14.5, firstIndent: 0 },
+  LI: {
+    name: 'List item',
+    basedOn: 'TX',
+    meaning: 'listItem',
+    leftIndent: 14.5,
+    firstIndent: 0,
+    above: 1,
+    below: 1,
+  },
   TB: { name: 'Table', basedOn: 'TX', meaning: 'other', align: 'left', firstIndent: 0, hyphenate: false },
   CAP: {
     name: 'Caption',

@@ -54,6 +54,9 @@ const NO_HYPHENS = { ...NOVEL_SPEC.text.hyphenation, on: false };
 /** Small capitals of the novel's furniture and display pages as words of the text's own case. */
 const PLAIN_CAPS = { caps: 'none', tracking: 0 } as const;
 
+/** Four characters of mean width, in em: measure by characters a line is the same in both specs (house rules, section 2). */
+const FOUR_CHARACTERS = 1.87;
+
 const LARGE_TYPE = changed(
   'Large type',
   {
@@ -67,6 +70,7 @@ const LARGE_TYPE = changed(
       size: pt(16),
       leading: pt(21),
       setting: 'ragged',
+      lastLine: FOUR_CHARACTERS,
       indent: pt(24),
       hyphenation: NO_HYPHENS,
     },
@@ -187,7 +191,7 @@ const VERSE = changed(
       margins: { head: pt(66), foot: pt(103.5), back: pt(66), foreEdge: pt(48) },
       ...PAGE_DEFAULTS,
     },
-    text: { leading: pt(15), setting: 'ragged', indent: pt(0), hyphenation: NO_HYPHENS },
+    text: { leading: pt(15), setting: 'ragged', lastLine: 0, indent: pt(0), hyphenation: NO_HYPHENS },
     pages: { chapterEnd: 2, footFree: true, elastic: false, columnGap: pt(15) },
     openers: { sink: 2, textStart: 6 },
     furniture: ofBook({ verso: null, recto: null, folio: 'foreEdge', dropFolio: true }),
@@ -230,6 +234,7 @@ const WORKBOOK = changed(
       size: pt(11),
       leading: pt(15),
       setting: 'ragged',
+      lastLine: FOUR_CHARACTERS,
       indent: pt(0),
       hyphenation: RAGGED_HYPHENS,
     },
@@ -244,7 +249,7 @@ const WORKBOOK = changed(
     EXT: { size: 10.25, leftIndent: 18, rightIndent: 0 },
     VRS: { size: 10.25, leftIndent: 26, firstIndent: -26, below: 1 },
     VN: { size: 8.5, below: 0 },
-    LI: { leftIndent: 18, below: 0 },
+    LI: { leftIndent: 18, below: 1 },
     TB: { below: 0 },
     CAP: { ...SANS, size: 9.5, leading: 12, below: 1 },
     CN: { ...SANS, size: 12, align: 'left', below: 0 },

@@ -123,8 +123,9 @@ export interface StyledRun {
 }
 
 export interface NoteMark {
-  /** Offset in the set text of the first character of the reference. */
+  /** Offset in the set text of the first character of the reference, and where it ends. */
   readonly at: number;
+  readonly to: number;
   readonly note: StreamId;
 }
 

@@ -23,24 +23,27 @@ export class ColumnSettings {
   /** The setting that begins in a column, by the number of the paragraph's own one; -1 when that has none such. */
   begun(item: FlowItem, at: number, column: number, index: number): number {
     if (!this.areUnequal) return index;
-    return index > 0 ? -1 : this.numberOf(item, at, { first: [], width: this.plan.columns[column].width });
+    return index > 0 ? -1 : this.numberOf(item, at, { first: [], width: this.plan.columns[column].width }, null);
   }
 
-  /** The setting that goes on after `line` lines in the next column. */
-  continued(item: FlowItem, at: number, setting: Setting, line: number, column: number): number {
+  /** The setting that goes on in the next column after `line` lines, which stand as they are. */
+  continued(item: FlowItem, at: number, index: number, line: number, column: number): number {
     const { columns } = this.plan;
+    const setting = this.of(item, at, index);
     const before = setting.measure ?? { first: [], width: columns[column].width };
+    const width = columns[(column + 1) % columns.length].width;
+    if (before.width === width && line >= before.first.length) return index;
     const first = Array.from({ length: line }, (_, k) => before.first[k] ?? before.width);
-    return this.numberOf(item, at, { first, width: columns[(column + 1) % columns.length].width });
+    return this.numberOf(item, at, { first, width }, setting);
   }
 
-  private numberOf({ source }: FlowItem, at: number, measure: Measure): number {
+  private numberOf({ source }: FlowItem, at: number, measure: Measure, before: Setting | null): number {
     if (source.toMeasure === undefined) return 0;
     const key = `${at}:${measure.width}:${measure.first.join(',')}`;
     let found = this.numbers.get(key);
     if (found === undefined) {
       const list = this.byItem.get(at) ?? [];
-      list.push({ ...makeSetting(source, source.toMeasure(measure), 0, 0, this.plan.keeps), measure });
+      list.push({ ...makeSetting(source, source.toMeasure(measure, before?.paragraph ?? null), 0, 0, this.plan.keeps), measure });
       this.byItem.set(at, list);
       found = list.length - 1 + FIRST_EXTRA;
       this.numbers.set(key, found);

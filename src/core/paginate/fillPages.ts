@@ -8,7 +8,7 @@
 // stops where it is in step with the old one.
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
-import { commonEnds } from './commonEnds';
+import { commonEnds, lastUnhurried } from './commonEnds';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
 import { mayEnd } from './reachEnd';
@@ -89,15 +89,15 @@ class Filler {
       visited += 1;
       if (visited % 25 === 0) yield;
       this.starts.at = p;
-      const entered = this.starts.states.count;
+      const { count: entered, least } = this.starts.states;
       if (p === n) {
         this.finishAll();
-        this.layers.push(this.starts.states.pack(entered));
+        this.layers.push(this.starts.states.pack(entered, least));
         break;
       }
       this.item = flow.items[p];
       this.pass(entered);
-      this.layers.push(this.starts.states.pack(entered));
+      this.layers.push(this.starts.states.pack(entered, least));
       [this.starts.states, this.next] = [this.next, this.starts.states];
     }
     const { cost, index } = this.best;
@@ -106,7 +106,7 @@ class Filler {
 
   /** Takes up the old search before the change, or begins; answers the first paragraph to look at. */
   private enter(memory: FillMemory | undefined, same: number): number {
-    const start = Math.max(0, same - FELT);
+    const start = memory === undefined ? 0 : Math.min(same - FELT, lastUnhurried(memory.flow, this.flow, this.plan));
     if (memory !== undefined && start > 0 && start < memory.layers.length) {
       const layer = memory.layers[start];
       this.starts.states.enter(layer);
@@ -163,7 +163,10 @@ class Filler {
     const empty = (flags & FLAG.EMPTY) !== 0;
     const owes = current.owed[k] > 0;
     if (!empty) this.endBefore(k);
-    if (item.breakBefore && !(empty && current.owed[k] <= 0) && this.starts.at > 0) return;
+    if (item.breakBefore && !(empty && !owes) && this.starts.at > 0) {
+      // Notes that run over a person's break have pages of their own before it.
+      return empty ? this.endBefore(k, true) : undefined;
+    }
     this.led = false;
     const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
     const isLate = column > 0 || isWrongSide(item.side, flags);
@@ -268,7 +271,7 @@ class Filler {
         continue;
       }
       const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-      const on = this.columns.continued(item, this.starts.at, setting, end, column);
+      const on = this.columns.continued(item, this.starts.at, choice & CHOICE.SETTING, end, column);
       const other = this.settingOf(on);
       if (other.count <= end) continue;
       const goesOn = (choice & ~CHOICE.SETTING) | on;
@@ -329,7 +332,7 @@ class Filler {
       let placed = forced ? -1 : this.notes.place(noteFrom, due, deep - used);
       if (placed < 0) {
         if (!forced && !this.mayLeaveAny) continue;
-        placed = this.notes.force(noteFrom, due, deep - used);
+        placed = this.notes.force(noteFrom, due, deep - used, flags & FLAG.EMPTY && used === 0 ? 1 : 0);
         if (used > deep + SLACK) cost += COST.TOO_DEEP;
       }
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));

@@ -57,8 +57,11 @@ export interface FlowParagraph {
   readonly marginal?: readonly { readonly line: number; readonly paragraph: ComposedParagraph }[];
   /** Set in place of an empty space break that falls last, or first, on its page. */
   readonly ornament?: ComposedParagraph;
-  /** Sets it to columns of several widths; needed only where columns differ. */
-  readonly toMeasure?: (measure: Measure) => ComposedParagraph;
+  /**
+   * Sets it to columns of several widths; needed only where columns differ. As many first lines as the measure has widths
+   * of their own stand as they do in `before`.
+   */
+  readonly toMeasure?: (measure: Measure, before: ComposedParagraph | null) => ComposedParagraph;
 }
 
 export interface Variant {

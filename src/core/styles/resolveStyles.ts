@@ -98,7 +98,7 @@ function resolveStyle(
     keepTogether: own.keepTogether ?? false,
     keepSpace: own.keepSpace ?? false,
     atFoot: own.atFoot ?? false,
-    lastLine: align === 'justify' ? text.lastLine : 0,
+    lastLine: hasLastLine(align, own.meaning ?? 'other') ? text.lastLine : 0,
     glyphPlay: isPlayed ? text.glyphPlay : 0,
     letterPlay: isPlayed ? text.letterPlay : 0,
     ties: text.ties,
@@ -146,4 +146,11 @@ function collect(tag: StyleTag, styles: Readonly<Record<StyleTag, ParagraphStyle
 function alignOf(align: Align, setting: 'justified' | 'ragged'): ResolvedStyle['align'] {
   if (align !== 'text') return align;
   return setting === 'justified' ? 'justify' : 'left';
+}
+
+const RUNNING_TEXT: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'note']);
+
+/** Whether the last line of a paragraph must be so long: of all that is justified, and of running text set ragged. */
+function hasLastLine(align: ResolvedStyle['align'], meaning: Meaning): boolean {
+  return align === 'justify' || (align !== 'centre' && RUNNING_TEXT.has(meaning));
 }

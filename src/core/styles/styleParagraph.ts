@@ -158,9 +158,9 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
     putSource(done, object.at);
     const start = text.length;
     if (object.kind === 'note') {
-      notes.push({ at: start, note: object.note });
       const sign = context.noteReference(object.note);
       put(sign.text, object.at, 0);
+      notes.push({ at: start, to: text.length, note: object.note });
       references.push([start, text.length, sign.position]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
     else if (object.kind === 'reference') put(context.referenceText(object, source.id, object.at), object.at, 0);

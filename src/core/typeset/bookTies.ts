@@ -6,7 +6,7 @@ import { findTies, tiedWords } from '../linebreak';
 /** Words of every tie by rule in the text, lifted ones too. */
 function tiesIn({ styled }: ComposedParagraph): string[] {
   if (!styled.style.ties) return [];
-  return findTies(styled.text, styled.style.language, []).map((at) => tiedWords(styled.text, at));
+  return findTies(styled.text, styled.style.language, [], styled.notes).map((at) => tiedWords(styled.text, at));
 }
 
 /** Ties of the composed book, lifted ones too, the most frequent first. */

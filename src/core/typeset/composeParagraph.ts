@@ -1,11 +1,12 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
-import { breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
-import { column, type BrokenParagraph, type Measure } from '../model/broken';
+import { breakOn, breakParagraph, joinLines, type BreakContext, type VariantWish } from '../linebreak';
+import { column, type BrokenParagraph } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import type { NotePosition } from '../model/notes';
 import type { Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { Paragraph, StreamId, StyleTag } from '../model/streams';
+import type { FlowParagraph } from '../paginate';
 import { cutWidths, shapeParagraph } from '../shape';
 import { styleParagraph, type StyleContext } from '../styles';
 import type { TypesetContext } from './context';
@@ -137,16 +138,29 @@ export function variantOnWish(entry: ParagraphEntry, step: -1 | 1, context: Type
   return step < 0 ? wish.shorter : wish.longer;
 }
 
-/** The same paragraph to columns of other widths. */
-export function composeToMeasure(
-  { styled, shaped }: ComposedParagraph,
-  measure: Measure,
+/**
+ * Sets a paragraph to columns of other widths. As many first lines as a measure has widths of their own stand as they do in
+ * the setting before; the rest is broken once for each place and width.
+ */
+export function setterToMeasures(
+  { styled, shaped, broken }: ComposedParagraph,
   context: TypesetContext,
-): ComposedParagraph {
-  return {
-    styled,
-    shaped,
-    broken: breakParagraph(styled, shaped, measure, breakContext(styled, shaped, context)).best,
+): NonNullable<FlowParagraph['toMeasure']> {
+  const rests = new Map<string, BrokenParagraph>();
+  const own = () => breakContext(styled, shaped, context);
+  return (measure, before) => {
+    if (before === null) return { styled, shaped, broken: breakParagraph(styled, shaped, measure, own()).best };
+    const line = measure.first.length;
+    const from = before.broken.from[line];
+    // Beside a drop capital it matters which line it is.
+    const key = `${from} ${measure.width} ${broken.initial > 0 ? line : ''}`;
+    let rest = rests.get(key);
+    if (rest === undefined) {
+      rest = breakOn(styled, shaped, measure, before.broken, own());
+      rests.set(key, rest);
+    }
+    const tabs = rest.tabs === null ? 0 : styled.text.slice(0, from).split('\t').length - 1;
+    return { styled, shaped, broken: joinLines(before.broken, line, rest, tabs) };
   };
 }
 

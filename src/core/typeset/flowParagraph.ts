@@ -5,7 +5,7 @@ import type { ResolvedStyle } from '../model/styled';
 import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
 import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
 import type { ComposeContext } from './composeDivision';
-import { composeGenerated, composeToMeasure } from './composeParagraph';
+import { composeGenerated, setterToMeasures } from './composeParagraph';
 import type { ParagraphEntry } from './stageCache';
 import { tableRowOf } from './tableRows';
 
@@ -39,7 +39,7 @@ export function flowParagraph(
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
-    toMeasure: columnShares === null ? undefined : (measure) => composeToMeasure(composed, measure, compose.context),
+    toMeasure: columnShares === null ? undefined : setterToMeasures(composed, compose.context),
   };
   const known = compose.context.cache.flows.get(composed);
   if (known !== undefined && isSamePlace(known, made)) return known;
@@ -83,13 +83,14 @@ function variantOf(
 function gapBefore(composed: ComposedParagraph, before: FlowParagraph | undefined): number {
   const last = before?.paragraph.styled.style;
   const { style } = composed.styled;
-  // Paragraphs of one style that hold a block together, such as an extract's, stand close.
-  if (last !== undefined && last === style && isBlock(style)) return 0;
+  // Paragraphs of one style that hold a block together, such as an extract's, stand close; items of a list at all levels.
+  if (last !== undefined && isBlock(style) && (last === style || (isItem(style) && last.tag === style.tag))) return 0;
   // Stacked heads close up: the second brings no space of its own.
   if (last?.withNext && style.withNext) return Math.min(style.above, Math.max(last.below, 0));
   return Math.max(style.above, last?.below ?? 0);
 }
 
+const isItem = ({ meaning }: ResolvedStyle) => meaning === 'listItem';
 const isBlock = ({ meaning }: ResolvedStyle) => meaning === 'extract' || meaning === 'verse' || meaning === 'listItem';
 
 /** Other spaces that may stand for the wished one: a line more or less above a head, half a line around extracts and lists. */

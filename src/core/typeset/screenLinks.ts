@@ -91,7 +91,7 @@ export class ScreenLinks {
       const range = entry.pages[state.seen];
       if (state.at + found.index < words || range === undefined) continue;
       state.seen += 1;
-      const glyphs = glyphsBetween(item, list, found.index, found.index + found[0].length);
+      const glyphs = glyphsBetween(item, list.charOffsets, found.index, found.index + found[0].length);
       if (glyphs !== null) links.push(linkOver(item, list, ...glyphs, { page: range[0] }));
     }
     state.at += item.text.length;
@@ -178,23 +178,16 @@ const isAddress = (link: string | undefined): boolean => link !== undefined && /
 
 /** A link over the glyphs of an item that come from a stretch of the source; none where it has none. */
 function linkBetween(item: TextItem, list: DisplayList, from: number, to: number, target: PdfLink['to']): PdfLink[] {
-  let first = -1;
-  let last = -1;
-  for (let k = 0; k < item.count; k += 1) {
-    const source = list.sourceOffsets[item.first + k];
-    if (source < from || source >= to) continue;
-    if (first < 0) first = k;
-    last = k;
-  }
-  return first < 0 ? [] : [linkOver(item, list, first, last + 1, target)];
+  const glyphs = glyphsBetween(item, list.sourceOffsets, from, to);
+  return glyphs === null ? [] : [linkOver(item, list, ...glyphs, target)];
 }
 
-/** Glyphs of a stretch of an item's text; null for none. */
-function glyphsBetween(item: TextItem, list: DisplayList, from: number, to: number): [number, number] | null {
+/** Glyphs of an item from the first to the last whose offset is in a stretch, of the source or of its text; null for none. */
+function glyphsBetween(item: TextItem, offsets: ArrayLike<number>, from: number, to: number): [number, number] | null {
   let first = -1;
   let last = -1;
   for (let k = 0; k < item.count; k += 1) {
-    const at = list.charOffsets[item.first + k];
+    const at = offsets[item.first + k];
     if (at < from || at >= to) continue;
     if (first < 0) first = k;
     last = k;

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
 import { Hyphenator } from '../../../src/core/linebreak';
+import type { PatternData, PatternNode } from '../../../src/core/linebreak/hyphenator';
 import { readJson } from '../../build/assets';
 
 /** The word with its places of division shown, those within the least letters left out. */
@@ -28,6 +30,23 @@ const LISTS: Record<string, string[]> = {
   es: ['ti-po-gra-fía', 'ma-nus-crito', 'pa-sa-jero', 'im-prenta'],
 };
 
+/** Liang's method as it is told: every pattern that the dotted word has at any place, the highest level between letters. */
+function plainWalk({ levels, root }: PatternData, word: string): number[] {
+  const dotted = `.${word}.`;
+  const highest = new Array<number>(dotted.length + 2).fill(0);
+  for (let start = 0; start < dotted.length; start += 1) {
+    let node: PatternNode | undefined = root;
+    for (let at = start; at < dotted.length; at += 1) {
+      node = node[1][dotted[at]];
+      if (node === undefined) break;
+      const list = node[0] < 0 ? [] : levels[node[0]];
+      // Patterns that begin with the dot count from the letter after it.
+      list.forEach((level, k) => (highest[Math.max(1, start) + k] = Math.max(highest[Math.max(1, start) + k], level)));
+    }
+  }
+  return Array.from(word, (_, k) => (k > 0 ? highest[k + 1] % 2 : 0));
+}
+
 describe('hyphenation', () => {
   for (const [language, list] of Object.entries(LISTS)) {
     const hyphenator = new Hyphenator(readJson(`patterns/${language}.json`));
@@ -42,6 +61,21 @@ describe('hyphenation', () => {
     const hyphenator = new Hyphenator(readJson('patterns/en.json'));
     expect(divided(hyphenator, 'PASSENGER')).to.equal('PAS-SEN-GER');
     expect(hyphenator.divide('passenger')).to.equal(hyphenator.divide('passenger'));
+  });
+
+  it('gives what a plain walk over the patterns gives, for any word and any stretch of a text', () => {
+    for (const language of ['en', 'de', 'fr']) {
+      const data = readJson(`patterns/${language}.json`) as PatternData;
+      const hyphenator = new Hyphenator({ ...data, exceptions: {} });
+      const letter = fc.oneof(fc.constantFrom(...'aeinrstlodhcumgbpäéßTSç'), fc.constantFrom('я', 'ﬀ', '\u4e00', '1'));
+      const word = fc.array(letter, { minLength: 1, maxLength: 90 }).map((letters) => letters.join(''));
+      const property = fc.property(word, fc.string({ maxLength: 3 }), (text, around) => {
+        const places = hyphenator.divide(around + text + around, around.length, around.length + text.length);
+        const expected = plainWalk(data, text.toLowerCase());
+        expect([...places], text).to.deep.equal(expected.includes(1) ? expected : []);
+      });
+      fc.assert(property, { numRuns: 200 });
+    }
   });
 
   it('takes exceptions before patterns', () => {

@@ -250,7 +250,7 @@ describe('the optimum over a paragraph', () => {
           let best = Infinity;
           for (const way of allWays(breaks.count))
             if (way.length === lines) best = Math.min(best, demeritsOf(way, breaks, widths, settings, tolerance));
-          const found = fitLineCount(breaks, widths, settings, lines, tolerance);
+          const found = fitLineCount(breaks, widths, settings, new Set(), lines, tolerance);
           if (best === Infinity) expect(found).to.equal(null);
           else {
             expect(found!.ends).to.have.length(lines);

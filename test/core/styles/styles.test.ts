@@ -36,7 +36,9 @@ describe('resolving styles', () => {
   it('follows the text when it changes, grid lines with the leading', () => {
     const changed = sheetOf(withText({ leading: { pt: 15, unit: 'pt' }, face: 'spectral', setting: 'ragged' }));
     expect(changed.get('CT')).to.include({ leading: 30, family: 'spectral' });
-    expect(changed.get('TX')).to.include({ align: 'left', lastLine: 0 });
+    expect(changed.get('TX')).to.include({ align: 'left', lastLine: 2 });
+    // Lines of verse end where they end.
+    expect(changed.get('VRS')).to.include({ lastLine: 0 });
     expect(changed.get('NT')).to.include({ leading: 11.5 });
   });
 
@@ -97,7 +99,7 @@ describe('styling a paragraph', () => {
     const styled = styleParagraph('d1', source, sheet.get('TX')!, context, { prefix: '7. ' });
     expect(styled.text).to.equal('7. x[title]y12z\u2028');
     expect([...styled.source!]).to.deep.equal([0, 0, 0, 0, 1, 1, 1, 1, 1, 1, 1, 2, 3, 3, 4, 5, 6]);
-    expect(styled.notes).to.deep.equal([{ at: 12, note: 'n12' }]);
+    expect(styled.notes).to.deep.equal([{ at: 12, to: 14, note: 'n12' }]);
     expect(styled.runs.find((run) => run.features === 'sups')).to.include({ from: 12, to: 14 });
   });
 

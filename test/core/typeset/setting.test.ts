@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Book } from '../../../src/core/model/book';
 import type { ParagraphStyle, Spec } from '../../../src/core/model/spec';
+import { STARTING_SPECS } from '../../../src/core/model/startingSpecs';
 import { displayPage } from '../../../src/core/typeset';
 import { columnLeft } from '../../../src/core/model/pages';
 import type { Block } from '../../../src/core/model/streams';
@@ -203,6 +204,51 @@ describe('how a style is set', () => {
     expect(starts).to.deep.equal(['1.', '2.', '•', '3.', '1.'].map((mark, k) => (k === 2 ? '–' : mark)));
     const { broken } = placed[3].paragraph;
     expect(broken.x[1] - broken.x[0]).to.be.closeTo(1.5 * 11.5, 1);
+  });
+
+  it('full lines to the measure, in faces too that kern letters with the space after them', () => {
+    for (const face of ['libre-caslon-text', 'source-serif-4', 'alegreya']) {
+      const size = { pt: 9.5, unit: 'pt' as const };
+      const { rows, measure, broken } = linesOf(withStyle(made, 'TX', {}, { face, size, opticalMargins: 0 }), 'TXF');
+      expect(rows.length).to.be.above(5);
+      rows.forEach(({ to }, k) => {
+        if (k < broken.count - 1) expect(to, `${face}, line ${k + 1}`).to.be.closeTo(measure, 0.02);
+      });
+    }
+  });
+
+  it('a list a line clear of the text around it, its items close at every level', () => {
+    const item = (level: number) => ({ ...p(words(5, level + 3), 'LI'), list: { level, ordered: false } });
+    const one = chapter('One', words(40, 1));
+    const blocks = [...one.blocks, item(0), item(1), item(1), item(0), p(words(40, 2))];
+    const { pages, geometry } = compose(book([{ ...one, blocks }]));
+    const texts = pages[0].fragments.slice(1);
+    const apart = texts.slice(1).map(({ y }, k) => {
+      const { y: before, from, to } = texts[k];
+      return Math.round((y - before) / geometry.leading - (to - from));
+    });
+    expect(apart).to.deep.equal([1, 0, 0, 0, 1]);
+  });
+
+  it('no last line of ragged text shorter than four characters where that can be helped', () => {
+    const texts = Array.from({ length: 40 }, (_, k) => words(30 + k, 300 + k).replace(/\w+\.?$/, 'so.'));
+    for (const { spec } of STARTING_SPECS.filter(
+      ({ spec: { text } }) => text.setting === 'ragged' && text.lastLine > 0,
+    )) {
+      const set = compose({ ...book([chapter('One', ...texts)]), spec });
+      const { lastLine, size } = spec.text;
+      let [short, seen] = [0, 0];
+      for (const { paragraph, to } of set.pages.flatMap(({ fragments }) => fragments)) {
+        const { broken, styled } = paragraph;
+        if (styled.style.meaning !== 'body' || to < broken.count || broken.count < 2) continue;
+        seen += 1;
+        if (broken.textWidth[broken.count - 1] < lastLine * size.pt - 0.01) short += 1;
+      }
+      expect(seen).to.be.above(30);
+      const told = set.findings.filter(({ kind }) => kind === 'short-last-line').length;
+      expect(told, spec.name).to.equal(short);
+      expect(short, spec.name).to.be.at.most(2);
+    }
   });
 
   it('the comma after italic words roman, and the stop of an italic sentence its own', () => {

@@ -37,11 +37,11 @@ export function countRivers(
       found(lines[last]);
     }
   };
+  const wideRunning = runsOfWide(lines);
   lines.forEach((placed, k) => {
-    const before = lines[k - 1];
-    const isNext = before !== undefined && placed.y - before.y < placed.paragraph.styled.style.leading * 1.5;
-    const gaps = isFull(placed) ? gapsOf(placed, faces) : [];
-    if (!isNext) {
+    // Most wide lines have too few of their kind around them for a river: their gaps are not looked at.
+    const gaps = wideRunning[k] >= RIVER.LINES ? gapsOf(placed, faces) : [];
+    if (!isBelow(lines, k)) {
       close();
       above = [];
     }
@@ -61,11 +61,27 @@ export function countRivers(
   return rivers;
 }
 
+const isBelow = (lines: readonly PlacedLine[], k: number) =>
+  k > 0 && lines[k].y - lines[k - 1].y < lines[k].paragraph.styled.style.leading * 1.5;
+
+/** Of each line: how many lines with wide spaces stand one below another where it is among them; 0 for others. */
+function runsOfWide(lines: readonly PlacedLine[]): Uint16Array {
+  const runs = new Uint16Array(lines.length);
+  for (let from = 0; from < lines.length;) {
+    let to = from;
+    while (to < lines.length && isWide(lines[to]) && (to === from || isBelow(lines, to))) to += 1;
+    runs.fill(to - from, from, to);
+    from = Math.max(to, from + 1);
+  }
+  return runs;
+}
+
+const isWide = (placed: PlacedLine) => placed.paragraph.broken.spaceEm[placed.line] >= RIVER.WIDTH && isFull(placed);
+
 /** Wide spaces of a line, from left to right, in points. */
 function gapsOf({ paragraph, line, left }: PlacedLine, faces: FaceMeasures): Gap[] {
   const { styled, shaped, broken } = paragraph;
   const gaps: Gap[] = [];
-  if (broken.spaceEm[line] < RIVER.WIDTH) return gaps;
   const { runs, text, style } = styled;
   let x = left + broken.x[line];
   let run = Math.max(
