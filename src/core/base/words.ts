@@ -27,6 +27,12 @@ export function lastWord(text: string, from: number, to: number): string {
   return text.slice(start, end).toLowerCase();
 }
 
+/** Whether text[0, at) ends in a hyphen that is written, such as that of a compound. */
+export function endsInOwnHyphen(text: string, at: number): boolean {
+  const last = text.charCodeAt(at - 1);
+  return last === 0x2d || last === 0x2010;
+}
+
 const MARKS = new Set([...'.,;:!?…-\u2010–—'].map((mark) => mark.charCodeAt(0)));
 const CLOSING = new Set([...'”’"\')]»'].map((mark) => mark.charCodeAt(0)));
 

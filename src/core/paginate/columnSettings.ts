@@ -43,7 +43,10 @@ export class ColumnSettings {
     let found = this.numbers.get(key);
     if (found === undefined) {
       const list = this.byItem.get(at) ?? [];
-      list.push({ ...makeSetting(source, source.toMeasure(measure, before?.paragraph ?? null), 0, 0, this.plan.keeps), measure });
+      list.push({
+        ...makeSetting(source, source.toMeasure(measure, before?.paragraph ?? null), 0, 0, this.plan.keeps),
+        measure,
+      });
       this.byItem.set(at, list);
       found = list.length - 1 + FIRST_EXTRA;
       this.numbers.set(key, found);

@@ -1,6 +1,7 @@
 // A reach as the page optimiser sees it: for each paragraph the ways in which it may be set, the spaces before it, the
 // note lines and floats that it brings, and what it costs to end a page at each of its lines. Heights are in grid lines.
 import { lastAtMost } from '../base/search';
+import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/broken';
 import type { ComposedParagraph, PageSide } from '../model/pages';
 import type { Meaning } from '../model/spec';
@@ -348,9 +349,10 @@ function topCostOf({ paragraph }: FlowParagraph): number {
   return broken.count === 1 && broken.textWidth?.[0] < broken.width[0] / 2 ? COST.SHORT_TOP : 0;
 }
 
-/** Whether a line ends inside a word. */
-export function endsInHyphen({ broken }: ComposedParagraph, line: number): boolean {
-  return broken.end?.[line] === LINE_END.hyphen;
+/** Whether a line ends inside a word, be it at the word's own hyphen. */
+export function endsInHyphen({ broken, styled }: ComposedParagraph, line: number): boolean {
+  const end = broken.end?.[line];
+  return end === LINE_END.hyphen || (end === LINE_END.dash && endsInOwnHyphen(styled.text, broken.to[line]));
 }
 
 /** The side on which a paragraph begins; null: either. */

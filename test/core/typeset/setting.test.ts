@@ -112,6 +112,24 @@ describe('how a style is set', () => {
     expect(rows[0].to).to.be.above(plain.rows[0].to - space + 0.3);
   });
 
+  it('no recto that ends inside a compound, though lines end at its hyphen', () => {
+    const compounds = (text: string) => text.replace(/(\w{4,}) (\w{4,})/g, '$1-$2');
+    const texts = Array.from({ length: 60 }, (_, k) => compounds(words(90 + (k % 7) * 11, 500 + k)));
+    const { pages, findings } = compose(book([chapter('One', ...texts)]));
+    const lines = pages.flatMap(({ side, fragments }) =>
+      fragments.flatMap(({ paragraph: { styled, broken }, from, to }, f) =>
+        Array.from({ length: to - from }, (_, k) => ({
+          endsRecto: side === 'recto' && f === fragments.length - 1 && from + k === to - 1,
+          isCut: /[-\u00AD]$/.test(styled.text.slice(0, broken.to[from + k])) || broken.end[from + k] === 1,
+        })),
+      ),
+    );
+    expect(lines.filter(({ isCut }) => isCut).length / lines.length).to.be.above(0.2);
+    expect(lines.filter(({ endsRecto }) => endsRecto).length).to.be.above(8);
+    expect(lines.filter(({ endsRecto, isCut }) => endsRecto && isCut)).to.deep.equal([]);
+    expect(findings.filter(({ kind }) => kind === 'hyphen-over-recto')).to.deep.equal([]);
+  });
+
   it('verse with its turnovers deeper than its lines, after every break of a person', () => {
     const line = 'One for the landlord and two for the tide and three for the horse on the opposite bank of the river';
     const verse = { ...p(`${line}\uFFFC${line}`, 'VRS'), objects: [{ at: line.length, kind: 'break' as const }] };

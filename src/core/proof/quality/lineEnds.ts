@@ -1,5 +1,5 @@
 // What stands at line ends and starts: divided words, ladders, the same word three times running, last lines too short.
-import { endsInMark, firstWord, lastWord } from '../../base/words';
+import { endsInMark, endsInOwnHyphen, firstWord, lastWord } from '../../base/words';
 import { LINE_END } from '../../model/broken';
 import type { QualityFigures } from '../../model/quality';
 import type { Page } from '../../model/pages';
@@ -44,13 +44,13 @@ export function measureLineEnds(
       const isHyphen = broken.end[line] === LINE_END.hyphen;
       if (isFull(placed)) full += 1;
       if (isHyphen && isFull(placed)) hyphenated += 1;
-      const endsInHyphen = isHyphen || /[-\u2010]$/.test(styled.text.slice(broken.from[line], broken.to[line]));
+      const endsInHyphen = isHyphen || endsInOwnHyphen(styled.text, broken.to[line]);
       running = endsInHyphen ? (follows(lines[k - 1], placed) ? running : 0) + 1 : 0;
       if (running === LADDER) {
         ladders += 1;
         found('ladder', placed);
       }
-      if (isHyphen && page.side === 'recto' && k === lines.length - 1) rectos += 1;
+      if (endsInHyphen && page.side === 'recto' && k === lines.length - 1) rectos += 1;
       if (broken.over[line] > 0.05) over += 1;
       const { text } = styled;
       const [from, to] = [broken.from[line], broken.to[line]];
