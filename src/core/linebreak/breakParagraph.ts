@@ -10,7 +10,8 @@ import { faultsOf } from './lineFaults';
 import { chooseNearEqual } from './nearEqual';
 import { packLines, type LineSettings } from './packLines';
 import { rulerOf } from './tabs';
-import { fitLineCount, fitLines, type FitSettings, type FittedLines } from './totalFit';
+import type { FitSettings, FittedLines } from './fitSettings';
+import { fitLineCount, fitLines } from './totalFit';
 import { measureBreaks, type BreakWidths, type WidthContext } from './widths';
 
 export interface BreakContext extends WidthContext {

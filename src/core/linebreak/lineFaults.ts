@@ -3,7 +3,7 @@
 import { endsInMark, firstWord, lastWord } from '../base/words';
 import { LINE_END } from '../model/broken';
 import type { Opportunities } from './opportunities';
-import { PARAGRAPH, type FitSettings } from './totalFit';
+import { PARAGRAPH, type FitSettings } from './fitSettings';
 import type { BreakWidths } from './widths';
 
 /** A fault, its price in demerits, and the opportunities at which the lines end that it takes. */

@@ -2,7 +2,7 @@
 // count of lines leaves out what cannot come to it. Exact: nothing is left out that could.
 import { LINE_END } from '../model/broken';
 import type { Opportunities } from './opportunities';
-import type { FitSettings } from './totalFit';
+import type { FitSettings } from './fitSettings';
 import type { BreakWidths } from './widths';
 
 const EPSILON = 1e-3;

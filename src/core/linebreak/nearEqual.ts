@@ -2,7 +2,7 @@
 // An Automatic Method of Solving Discrete Programming Problems, 1960): the optimum without regard to them bounds every other
 // way; where it has a fault, a better way must do without one of the breaks that make it.
 import type { LineFault } from './lineFaults';
-import type { FittedLines } from './totalFit';
+import type { FittedLines } from './fitSettings';
 
 /** The cheapest ways that are looked at: a fault that outlasts them stays. */
 const MOST_TRIED = 32;

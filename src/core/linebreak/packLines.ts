@@ -4,7 +4,7 @@ import type { ResolvedStyle, StyledParagraph } from '../model/styled';
 import { settlePlay, type PlayedLine } from './glyphPlay';
 import type { Opportunities } from './opportunities';
 import { placeTabs, tabsBetween } from './tabs';
-import { PARAGRAPH, type FitSettings, type FittedLines } from './totalFit';
+import { PARAGRAPH, type FitSettings, type FittedLines } from './fitSettings';
 import type { BreakWidths } from './widths';
 
 export interface LineSettings extends FitSettings {

@@ -2,46 +2,22 @@
 // arrays. A state is an opportunity with the fitness class of the line that ends there and the hyphens running; the
 // cheapest way to each state is kept. States are in text order, so the active ones are a window that only moves on.
 import { LINE_END } from '../model/broken';
+import { PARAGRAPH, type FitSettings, type FittedLines } from './fitSettings';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
-import { placeTabs, tabsBetween, type TabRuler } from './tabs';
+import { placeTabs, tabsBetween } from './tabs';
 import { reachOf, type LineReach } from './lineReach';
 import { bestScratch, CLASSES, HYPHEN_STATES, nodesFor, type NodeArrays } from './searchNodes';
 import type { BreakWidths } from './widths';
 
-export interface FitSettings {
-  /** Widths of the first lines that differ, in points: the indented one, those beside a drop capital or in another column. */
-  readonly firstWidths: readonly number[];
-  /** Width of all others. */
-  readonly width: number;
-  readonly mode: 'justify' | 'ragged' | 'balanced';
-  /** Every line after a break that a person made has the width of the first: verse, whose turnovers are indented. */
-  readonly restarts: boolean;
-  /** Most hyphens running. */
-  readonly running: number;
-  /** Least width of the last line, in points. */
-  readonly lastLine: number;
-  /** Stops of a paragraph with tabs. */
-  readonly ruler: TabRuler;
-  /** Depth of the rag that costs as much as a line at its limit of stretch, in points. */
-  readonly rag: number;
-  /** Where lines begin, for the rest of a paragraph that goes on elsewhere; its lines before are none of these. */
-  readonly begin?: Beginning;
-}
-
-export interface Beginning {
-  /** The opportunity after which the first line starts; -1: at the paragraph's start. */
-  readonly after: number;
-  /** Number of that line in the paragraph, from 0. */
-  readonly line: number;
-}
-
-export const PARAGRAPH: Beginning = { after: -1, line: 0 };
-
 /** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
 export const COST = {
   LINE: 10,
-  /** Badness of a line at its limit: a tight one shows less than a wide one, and the mean stays nearer to the wish. */
+  /**
+   * Badness of a line at its limit. A tight one shows less than a wide one, and the mean stays nearer to the wish; but where
+   * letters give nothing all of it falls on the spaces, and lines are evener when few come near their least.
+   */
   TIGHT: 55,
+  TIGHT_SPACES: 200,
   WIDE: 100,
   HYPHEN: 40,
   DEAR_HYPHEN: 100,
@@ -74,13 +50,6 @@ function fitnessOf(ratio: number): number {
 export function stretchRatio(gap: number, stretch: number, played: number): number {
   const together = stretch + played;
   return gap <= together ? gap / Math.max(together, 1e-9) : (gap - played) / Math.max(stretch, 1e-9);
-}
-
-/** Lines and what they cost together. */
-export interface FittedLines {
-  /** The opportunities at which the lines end, in order; the last is the paragraph's end. */
-  readonly ends: readonly number[];
-  readonly demerits: number;
 }
 
 const NONE: ReadonlySet<number> = new Set();
@@ -138,6 +107,7 @@ class Search {
   private touched = HYPHEN_STATES - 1;
   private readonly lineCap: number;
   private readonly widthVaries: boolean;
+  private readonly tight: number;
   /** What keeps a wanted count of lines within reach; null where any is. */
   private readonly reach: LineReach | null;
 
@@ -156,6 +126,7 @@ class Search {
     this.lineCap = wanted > 0 ? wanted : firstWidths.length;
     this.widthVaries = firstWidths.length > Math.max(1, begin.line) || widths.tabs !== null;
     this.reach = wanted > 0 ? reachOf(breaks, widths, settings, wanted, tolerance) : null;
+    this.tight = widths.endPlayed[breaks.count - 1] > 0 ? COST.TIGHT : COST.TIGHT_SPACES;
     this.nodeArrays = nodesFor(breaks.count * 3 + 2);
     this.takeArrays();
     this.place[0] = begin.after;
@@ -286,7 +257,7 @@ class Search {
     }
     const size = Math.abs(ratio);
     const badness =
-      settings.mode === 'justify' ? (ratio < 0 ? COST.TIGHT : COST.WIDE) * size * size * size : COST.WIDE * size * size;
+      settings.mode === 'justify' ? (ratio < 0 ? this.tight : COST.WIDE) * size * size * size : COST.WIDE * size * size;
     const line = COST.LINE + Math.min(badness, 1e7);
     let demerits = this.demerits[node] + line * line;
     if (kind === LINE_END.hyphen) {

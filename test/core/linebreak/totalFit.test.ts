@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { LINE_END } from '../../../src/core/model/broken';
 import type { Opportunities } from '../../../src/core/linebreak/opportunities';
-import { COST, fitLineCount, fitLines, type FitSettings } from '../../../src/core/linebreak/totalFit';
+import type { FitSettings } from '../../../src/core/linebreak/fitSettings';
+import { COST, fitLineCount, fitLines } from '../../../src/core/linebreak/totalFit';
 import type { BreakWidths } from '../../../src/core/linebreak/widths';
 
 /** A word, and what stands after it: a space, or an inner hyphenation point. */
@@ -16,8 +17,11 @@ const HYPHEN = 2;
 /** Of a paragraph without tabs. */
 const ruler = { stops: [], first: 0, other: 0, step: 1, least: 0 };
 
-/** Opportunities and prefix sums of a row of pieces, as measured type would give them. */
-function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: BreakWidths } {
+/**
+ * Opportunities and prefix sums of a row of pieces, as measured type would give them; `share`: of its width that a letter
+ * may change.
+ */
+function measure(pieces: readonly Piece[], share = 0): { breaks: Opportunities; widths: BreakWidths } {
   const n = pieces.length;
   const breaks = {
     count: n,
@@ -41,9 +45,11 @@ function measure(pieces: readonly Piece[]): { breaks: Opportunities; widths: Bre
     hangLeft: zeros(n + 1),
     tabs: null,
   };
-  let [width, stretch, shrink, spaces] = [0, 0, 0, 0];
+  let [width, stretch, shrink, spaces, played] = [0, 0, 0, 0, 0];
   pieces.forEach((piece, k) => {
     width += piece.width;
+    played += piece.width * share;
+    widths.endPlayed[k] = widths.startPlayed[k + 1] = played;
     breaks.kind[k] = k === n - 1 ? LINE_END.last : piece.kind;
     widths.end[k] = width + (breaks.kind[k] === LINE_END.hyphen ? HYPHEN : 0);
     widths.endStretch[k] = stretch;
@@ -78,14 +84,17 @@ function demeritsOf(
   for (const [line, j] of ends.entries()) {
     const width = settings.firstWidths[line] ?? settings.width;
     const gap = width - (widths.end[j] - widths.start[start]);
-    const shrink = widths.endShrink[j] - widths.startShrink[start];
+    const played = widths.endPlayed[j] - widths.startPlayed[start];
+    const shrink = widths.endShrink[j] - widths.startShrink[start] + played;
     const stretch = widths.endStretch[j] - widths.startStretch[start];
+    const tight = widths.endPlayed[breaks.count - 1] > 0 ? COST.TIGHT : COST.TIGHT_SPACES;
     const isLast = j === breaks.count - 1;
     if (gap < -shrink - 1e-6) return Infinity;
-    let ratio = gap < 0 ? (shrink > 0 ? gap / shrink : 0) : gap / Math.max(stretch, 1e-9);
+    let ratio = gap < 0 ? (shrink > 0 ? gap / shrink : 0) : gap / Math.max(stretch + played, 1e-9);
+    if (gap > stretch + played) ratio = (gap - played) / Math.max(stretch, 1e-9);
     if (isLast && gap >= 0) ratio = 0;
     else if (ratio > tolerance) return Infinity;
-    total += (COST.LINE + Math.min((ratio < 0 ? COST.TIGHT : COST.WIDE) * Math.abs(ratio) ** 3, 1e7)) ** 2;
+    total += (COST.LINE + Math.min((ratio < 0 ? tight : COST.WIDE) * Math.abs(ratio) ** 3, 1e7)) ** 2;
     const own = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3;
     if (Math.abs(own - fitness) > 1) total += COST.JUMP;
     const before = running;
@@ -126,8 +135,9 @@ describe('the optimum over a paragraph', () => {
         fc.integer({ min: 18, max: 40 }),
         fc.integer({ min: 0, max: 8 }),
         fc.integer({ min: 0, max: 2 }),
-        (list, width, indent, running) => {
-          const { breaks, widths } = measure(list);
+        fc.constantFrom(0, 0.02),
+        (list, width, indent, running, share) => {
+          const { breaks, widths } = measure(list, share);
           const settings: FitSettings = {
             width,
             firstWidths: [width - indent],
