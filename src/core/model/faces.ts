@@ -56,6 +56,15 @@ export function wordSpaceOf(family: string, ownSpace: number): WordSpace {
   return WORD_SPACES[family] ?? { least: ownSpace * 0.75, wished: ownSpace * 0.97, most: ownSpace * 1.45 };
 }
 
+/**
+ * Limits where letters may not give and spaces take all that a line is off by: 0.65, 1.1 and 1.6 times the face's own space
+ * (docs/decisions/010).
+ */
+export function wordSpaceAlone(ownSpace: number): WordSpace {
+  const em = (times: number) => Math.round(ownSpace * times * 1e4) / 1e4;
+  return { least: em(0.65), wished: em(1.1), most: em(1.6) };
+}
+
 /** Word spaces over which a line is loose, in em: one and a half times the face's own space (house rules, section 3). */
 const LOOSE_OVER: Readonly<Record<string, number>> = {
   'eb-garamond': 0.3,

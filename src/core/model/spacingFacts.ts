@@ -10,9 +10,8 @@ export interface SpacingFacts {
   readonly lines: number;
   /** Em. */
   readonly mean: number;
-  /** Limits of the text, as they count now, and those held for its face. */
+  /** Limits of the text, as they count now. */
   readonly limits: WordSpace;
-  readonly ofFace: WordSpace;
   readonly looseOver: number;
   readonly looseLines: number;
   /** Lines that end in a divided word; pairs of them running. */

@@ -41,7 +41,7 @@ export interface TextSpec {
   readonly leading: Length;
   readonly setting: 'justified' | 'ragged';
   readonly indent: Length;
-  /** Null: the limits held for the face. */
+  /** Null: the limits held for the face, with letters that may give or without. */
   readonly wordSpace: WordSpace | null;
   readonly hyphenation: HyphenationSpec;
   /** Least width of a paragraph's last line, in em. */

@@ -1,8 +1,8 @@
 // Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
 import { invariant } from '../base/errors';
-import { looseOver, wordSpaceOf } from '../model/faces';
+import { looseOver, wordSpaceAlone, wordSpaceOf } from '../model/faces';
 import type { InksSpec } from '../model/inks';
-import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec } from '../model/spec';
+import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec, WordSpace } from '../model/spec';
 import type { ResolvedStyle, SetRule } from '../model/styled';
 import type { LocalLook, StyleTag } from '../model/streams';
 import { setInk } from '../measure/setInk';
@@ -104,9 +104,7 @@ function resolveStyle(
     ties: text.ties,
     liftedTies: text.liftedTies,
     opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
-    wordSpace:
-      own.wordSpace ??
-      (family === text.face && text.wordSpace !== null ? text.wordSpace : wordSpaceOf(family, space(family))),
+    wordSpace: own.wordSpace ?? (family === text.face ? text.wordSpace : null) ?? held(family, text, space, isPlayed),
     looseOver: looseOver(family, space(family)),
     language: own.language ?? language,
     initial: own.drop ? { ...own.drop, isRaised: false } : null,
@@ -122,6 +120,12 @@ function resolveStyle(
     lineNumbers: own.lineNumbers ?? 0,
     hyphenation: own.division ? { ...text.hyphenation, ...own.division } : text.hyphenation,
   };
+}
+
+/** The limits of the word space that a family has where neither spec nor style says any. */
+function held(family: string, text: Spec['text'], space: SpaceOfFamily, isPlayed: boolean): WordSpace {
+  const isAlone = isPlayed && text.glyphPlay === 0 && text.letterPlay === 0;
+  return isAlone ? wordSpaceAlone(space(family)) : wordSpaceOf(family, space(family));
 }
 
 function setRule(inks: InksSpec, rule: ParagraphRule | null | undefined): SetRule | null {

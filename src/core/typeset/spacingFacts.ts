@@ -1,6 +1,5 @@
 // Counts, over the composed book, of what each rule of spacing and breaks decided.
 import { LINE_END } from '../model/broken';
-import { wordSpaceOf } from '../model/faces';
 import type { ComposedParagraph, TypesetBook } from '../model/pages';
 import { SPACE_STEP, type SpacingFacts } from '../model/spacingFacts';
 import type { Book } from '../model/book';
@@ -81,7 +80,6 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
     histogram,
     mean: sum / Math.max(1, counts.lines),
     limits: text.wordSpace,
-    ofFace: wordSpaceOf(text.family, space(text.family)),
     looseOver: text.looseOver,
     shortSpreads: depths(-1),
     longSpreads: depths(1),

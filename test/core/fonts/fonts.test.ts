@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { ImportError } from '../../../src/core/base/errors';
 import { readSfnt } from '../../../src/core/fonts/sfnt';
-import { covers, maybeFace, wordSpaceOf } from '../../../src/core/model/faces';
+import { covers, maybeFace, wordSpaceAlone, wordSpaceOf } from '../../../src/core/model/faces';
 import { faceTable, newContext, newSubsetter, readAsset } from '../../build/assets';
 
 const bytes = readAsset('fonts/EBGaramond_400Regular.ttf');
@@ -67,5 +67,6 @@ describe('fonts', () => {
   it('has measured word spaces, and makes limits for other faces', () => {
     expect(wordSpaceOf('eb-garamond', 0.9)).to.deep.equal({ least: 0.15, wished: 0.2, most: 0.3 });
     expect(wordSpaceOf('other', 0.25).most).to.be.closeTo(0.3625, 1e-9);
+    expect(wordSpaceAlone(0.2)).to.deep.equal({ least: 0.13, wished: 0.22, most: 0.32 });
   });
 });

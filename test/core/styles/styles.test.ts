@@ -42,6 +42,19 @@ describe('resolving styles', () => {
     expect(changed.get('NT')).to.include({ leading: 11.5 });
   });
 
+  it('holds wider word spaces for justified text whose letters give nothing, where the book has no limits of its own', () => {
+    const spacesOf = (change: Partial<Spec['text']>, tag = 'TX') => sheetOf(withText(change)).get(tag)!.wordSpace;
+    const held = { least: 0.15, wished: 0.2, most: 0.3 };
+    const alone = { least: 0.1625, wished: 0.275, most: 0.4 };
+    expect(spacesOf({})).to.deep.equal(held);
+    expect(spacesOf({ glyphPlay: 0 })).to.deep.equal(alone);
+    expect(spacesOf({ glyphPlay: 0, letterPlay: 4 })).to.deep.equal(held);
+    expect(spacesOf({ glyphPlay: 0, setting: 'ragged' })).to.deep.equal(held);
+    expect(spacesOf({ glyphPlay: 0 }, 'CT')).to.deep.equal(held);
+    const own = { least: 0.2, wished: 0.25, most: 0.4 };
+    expect(spacesOf({ glyphPlay: 0, wordSpace: own })).to.deep.equal(own);
+  });
+
   it('gives equal styles of different specs as one object', () => {
     const other = sheetOf({ ...NOVEL_SPEC, openers: { ...NOVEL_SPEC.openers, sink: 9 } });
     for (const tag of sheet.keys()) expect(other.get(tag)).to.equal(sheet.get(tag));

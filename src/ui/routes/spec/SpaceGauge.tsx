@@ -3,7 +3,7 @@
 import { useRef } from 'react';
 import { GESTURE } from '../../../state/bookSlice';
 import { SPACE_STEP, type SpacingFacts } from '../../../core/model/spacingFacts';
-import type { WordSpace } from '../../../core/model/spec';
+import type { TextSpec, WordSpace } from '../../../core/model/spec';
 import { NumberSetting } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
 
@@ -19,6 +19,14 @@ const HANDLES: readonly (readonly [keyof WordSpace, string])[] = [
 ];
 
 let gestures = 0;
+
+/** Whose limits these are: where letters give nothing the spaces are held wider. */
+const heldWords = ({ wordSpace, setting, glyphPlay, letterPlay }: TextSpec) =>
+  wordSpace !== null
+    ? 'own limits'
+    : setting === 'justified' && glyphPlay === 0 && letterPlay === 0
+      ? 'as held where letters do not give'
+      : 'as held for the face';
 
 const xOf = (em: number) =>
   ((Math.min(RANGE.to, Math.max(RANGE.from, em)) - RANGE.from) / (RANGE.to - RANGE.from)) * WIDTH;
@@ -127,7 +135,7 @@ export function SpaceGauge({ facts }: { facts: SpacingFacts }) {
         />
       ))}
       <p className="flex items-center justify-between border-b border-hairline px-3.5 py-1.5">
-        <span className="text-quiet">{spec.text.wordSpace === null ? 'as held for the face' : 'own limits'}</span>
+        <span className="text-quiet">{heldWords(spec.text)}</span>
         <button
           className={BUTTON}
           disabled={readOnly || spec.text.wordSpace === null}
