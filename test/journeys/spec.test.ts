@@ -377,4 +377,28 @@ describe('faces and the space between words', () => {
     await page.getByText('as held for the face').waitFor();
     await page.getByText('Words tied by rule').waitFor();
   });
+
+  it('holds wider limits of it where letters give nothing, and the face’s own where they do', async () => {
+    const least = page.getByRole('slider', { name: 'Least word space' });
+    const give = async (percent: string) => {
+      await topic(/^Text/);
+      await page.getByLabel('Letters may give').fill(percent);
+      await page.getByLabel('Letters may give').press('Enter');
+      await topic(/^Spacing/);
+    };
+    await least.waitFor();
+    const held = Number(await least.getAttribute('aria-valuenow'));
+    await give('0');
+    await page.getByText('as held without play').waitFor();
+    await page.waitForFunction(
+      (was) => Number(document.querySelector('[aria-label="Least word space"]')?.getAttribute('aria-valuenow')) < was,
+      held,
+    );
+    await give('2');
+    await page.getByText('as held for the face').waitFor();
+    await page.waitForFunction(
+      (was) => Number(document.querySelector('[aria-label="Least word space"]')?.getAttribute('aria-valuenow')) === was,
+      held,
+    );
+  });
 });

@@ -25,7 +25,7 @@ const heldWords = ({ wordSpace, setting, glyphPlay, letterPlay }: TextSpec) =>
   wordSpace !== null
     ? 'own limits'
     : setting === 'justified' && glyphPlay === 0 && letterPlay === 0
-      ? 'as held where letters do not give'
+      ? 'as held without play'
       : 'as held for the face';
 
 const xOf = (em: number) =>
