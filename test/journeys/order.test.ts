@@ -58,7 +58,7 @@ describe('the running order', () => {
       const list = await names(page);
       return list.indexOf('6 Saltmarket') < list.findIndex((name) => name.startsWith('5 A Song'));
     };
-    for (let tries = 0; tries < 30 && !(await isMoved()); tries += 1) await page.waitForTimeout(100);
+    for (let tries = 0; tries < 150 && !(await isMoved()); tries += 1) await page.waitForTimeout(100);
     expect(await isMoved(), 'the chapter was dragged above the one before it').to.equal(true);
     const pages = await pressPages(page);
     const listed = contentsOf(pages);

@@ -153,6 +153,7 @@ describe('the path of a book', () => {
     await page.keyboard.press('Control+z');
     expect(await page.getByLabel('Head', { exact: true }).inputValue()).to.equal('60 pt');
     await page.waitForTimeout(700);
+    await page.getByText('Saved', { exact: true }).waitFor();
     await page.reload();
     await page.getByRole('button', { name: 'Redo: Head margin' }).waitFor();
     await page.getByRole('button', { name: 'Redo: Head margin' }).click();

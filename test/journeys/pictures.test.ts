@@ -92,7 +92,7 @@ describe('pictures', () => {
       ALT,
     );
     // A mean of greys from dark to light, and nothing of the paper.
-    for (let tries = 0; tries < 20 && (await drawnAt(ALT))[0] > 200; tries += 1) await page.waitForTimeout(100);
+    for (let tries = 0; tries < 150 && (await drawnAt(ALT))[0] > 200; tries += 1) await page.waitForTimeout(100);
     expect((await drawnAt(ALT))[0]).to.be.within(60, 200);
     // Pointed at, its slip tells how it is set, and has nothing to say of lines.
     await page.locator(`[role=img][aria-label="${ALT}"]`).click();
@@ -180,7 +180,7 @@ describe('pictures', () => {
     const card = page.locator('li', { hasText: 'Plans of the Lower Wall' }).first();
     await card.getByRole('button', { name: /Remove/ }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click();
-    for (let tries = 0; tries < 50 && (await count()) === before; tries += 1) await page.waitForTimeout(100);
+    for (let tries = 0; tries < 150 && (await count()) === before; tries += 1) await page.waitForTimeout(100);
     expect(await count()).to.equal(before - 2);
   });
 });

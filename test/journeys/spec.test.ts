@@ -207,8 +207,12 @@ describe('styles, inks and kept specs', () => {
     const slip = page.getByRole('region', { name: 'This paragraph' });
     await slip.waitFor();
     for (let k = 0; k < 4 && !(await slip.innerText()).includes('This paragraph CT'); k += 1) {
+      const before = await slip.innerText();
       await page.keyboard.press('n');
-      await page.waitForTimeout(150);
+      await page.waitForFunction(
+        (was) => document.querySelector<HTMLElement>('section[aria-label="This paragraph"]')?.innerText !== was,
+        before,
+      );
     }
     await slip.getByText('Its look, by eye').click();
     await slip.getByLabel('Size').fill('18');

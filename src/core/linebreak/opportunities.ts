@@ -221,7 +221,11 @@ class LatinScan {
         return this.passSpaces(k);
       case CODE.HYPHEN_MINUS:
       case CODE.HYPHEN:
-        if (k > start && LETTER.test(text[k - 1]) && LETTER.test(text[k + 1] ?? ''))
+        if (
+          k > start &&
+          lettersFrom(text, k - 1, -1) >= OWN_LIMITS.before &&
+          lettersFrom(text, k + 1, 1) >= OWN_LIMITS.after
+        )
           list.add(k + 1, k + 1, LINE_END.dash, OWN_HYPHEN);
         break;
       case CODE.EM_DASH:
@@ -278,6 +282,19 @@ const LONGEST_LINK = 6;
 const isHyphen = (code: number) =>
   code === CODE.HYPHEN_MINUS || code === CODE.HYPHEN || code === CODE.NO_BREAK_HYPHEN || code === CODE.SOFT_HYPHEN;
 const isApostrophe = (code: number) => code === CODE.APOSTROPHE || code === CODE.RIGHT_QUOTE;
+
+/** What stands at least before and after a word's own hyphen at which it breaks: `X-ray` and `to-do` stay whole. */
+const OWN_LIMITS = { before: 2, after: 3 } as const;
+
+/** Letters and figures of the word from an offset on, those after another hyphen of it too; 0 where it begins with that. */
+function lettersFrom(text: string, at: number, step: -1 | 1): number {
+  let count = 0;
+  for (let k = at; count < 3; k += step) {
+    if (LETTER.test(text[k] ?? '')) count += 1;
+    else if (count === 0 || !isHyphen(text.charCodeAt(k))) break;
+  }
+  return count;
+}
 
 /** A closed dash breaks after only, never before a closing mark, and an en dash between figures not at all. */
 function mayBreakAfterDash(text: string, at: number): boolean {

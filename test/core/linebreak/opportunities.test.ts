@@ -35,6 +35,9 @@ describe('places at which a line may end', () => {
   const cases: [string, string][] = [
     ['one two  three', 'one|two|three'],
     ['well-known to-day', 'well-|known|to-|day'],
+    ['an X-ray of a to-do, a-trundling', 'an|X-ray|of|a|to-do,|a-trundling'],
+    ['the well-to-do of 1914-18', 'the|well-|to-do|of|1914-18'],
+    ['a re-re-enacted scene', 'a|re-|re-|enacted|scene'],
     ['-5 and - a dash', '-5|and|-|a|dash'],
     ['he said—quietly—no', 'he|said—|quietly—|no'],
     ['“Stop—” he said', '“Stop—”|he|said'],
