@@ -113,11 +113,15 @@ describe('the arrival of a manuscript', () => {
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
     expect(await sheet.getByLabel('Starting spec').inputValue()).to.equal('novel');
     await page.keyboard.press('Alt+2');
+    await page.waitForURL(/\/spec$/);
+    await sheet.waitFor({ state: 'detached' });
     expect(await page.getByLabel('Trade size').inputValue()).to.equal('6x9');
-    await page.getByLabel('Starting spec').selectOption({ label: 'Essays' });
+    await page.getByRole('button', { name: /^Kept specs/ }).click();
+    await page.getByRole('article', { name: 'Essays' }).getByRole('button', { name: 'Set it so' }).click();
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '5.25 × 8 in' }).waitFor();
     await page.keyboard.press('Control+z');
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
+    await page.getByRole('button', { name: /^Page/ }).click();
     await page.keyboard.press('Alt+1');
     await page.getByRole('button', { name: /^The First/ }).click();
   });
