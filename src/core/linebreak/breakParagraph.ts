@@ -19,8 +19,8 @@ export interface BreakContext extends WidthContext {
   readonly hyphenator: (language: string) => Hyphenator | null;
 }
 
-/** Depth of the rag in em (house rules, section 3). */
-const RAG = 4;
+/** Depth of the rag of heads and titles, whose lines are balanced, in em. */
+const BALANCED_RAG = 4;
 /** No line is narrower than this, whatever the indents: a column is never without an answer. */
 const LEAST_WIDTH = 6;
 
@@ -130,7 +130,7 @@ function isWithinReach(best: BrokenParagraph, styled: StyledParagraph, step: -1 
 function isWithinRag(best: BrokenParagraph, { style }: StyledParagraph, step: -1 | 1): boolean {
   const full = best.count - 1;
   const last = best.textWidth[full];
-  const room = (full * RAG * style.size) / 2;
+  const room = (full * style.rag * style.size) / 2;
   return (step < 0 ? last : best.width[full] - last) <= room * REACH;
 }
 
@@ -220,7 +220,7 @@ function settingsOf(styled: StyledParagraph, measure: Measure, initial: readonly
     restarts: style.meaning === 'verse',
     running: style.hyphenation.running,
     lastLine: style.lastLine * style.size,
-    rag: RAG * style.size,
+    rag: (isBalanced(style) ? BALANCED_RAG : style.rag) * style.size,
     ruler: rulerOf(style),
   };
 }

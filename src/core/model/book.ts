@@ -8,7 +8,7 @@ import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 8;
+export const BOOK_FORMAT = 9;
 
 export interface Person {
   readonly name: string;

@@ -64,6 +64,8 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     withNotesDivision(
       withSpec(book, 8, (spec) => ({ notes: NOTES, ...spec, styles: { ...NOTE_STYLES, ...part(spec, 'styles') } })),
     ),
+  // Every rag was four em deep.
+  8: (book) => withSpec(book, 9, (spec) => ({ ...spec, text: { rag: 4, ...part(spec, 'text') } })),
 };
 
 /** A book with endnotes and no place for them gets a notes division. */

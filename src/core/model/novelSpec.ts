@@ -298,6 +298,7 @@ export const NOVEL_SPEC: Spec = {
     wordSpace: null,
     hyphenation: { on: true, smallestWord: 6, before: 2, after: 3, running: 2, capitals: 'dear', exceptions: [] },
     lastLine: 2,
+    rag: 4,
     glyphPlay: 2,
     opticalMargins: 100,
     letterPlay: 0,

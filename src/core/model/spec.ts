@@ -46,6 +46,8 @@ export interface TextSpec {
   readonly hyphenation: HyphenationSpec;
   /** Least width of a paragraph's last line, in em. */
   readonly lastLine: number;
+  /** Depth of the rag, in em: a ragged line so much shorter than its measure costs what a justified one does at its limit. */
+  readonly rag: number;
   /** How much narrower or wider the letters of a justified line may be set, in percent; neighbours differ by at most 2. */
   readonly glyphPlay: number;
   /** How far stops, hyphens, quotes and some letters hang into the margin: percent of our table's values. */

@@ -37,6 +37,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   'text.hyphenation.capitals': 'break',
   'text.hyphenation.exceptions': 'break',
   'text.lastLine': 'break',
+  'text.rag': 'break',
   'text.glyphPlay': 'break',
   'text.opticalMargins': 'break',
   'text.letterPlay': 'break',

@@ -34,6 +34,8 @@ export interface ResolvedStyle {
   readonly atFoot: boolean;
   /** Least width of the last line, in em; 0 outside justified text. */
   readonly lastLine: number;
+  /** Depth of the rag, in em of the size; that of heads and titles is not the text's. */
+  readonly rag: number;
   /** Limits of the word space, in em of the size. */
   readonly wordSpace: WordSpace;
   /** Word space over which a line is loose, in em. */

@@ -99,6 +99,7 @@ function resolveStyle(
     keepSpace: own.keepSpace ?? false,
     atFoot: own.atFoot ?? false,
     lastLine: hasLastLine(align, own.meaning ?? 'other') ? text.lastLine : 0,
+    rag: text.rag,
     glyphPlay: isPlayed ? text.glyphPlay : 0,
     letterPlay: isPlayed ? text.letterPlay : 0,
     ties: text.ties,

@@ -195,6 +195,7 @@ export const specSchema = object({
         .required(),
     }),
     lastLine: number(0, 20, 'em'),
+    rag: number(0.5, 12, 'em'),
     glyphPlay: number(0, 2.5, 'percent'),
     opticalMargins: number(0, 150, 'percent'),
     letterPlay: number(0, 10, 'thousandths of an em'),

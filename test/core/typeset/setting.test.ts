@@ -285,6 +285,29 @@ describe('how a style is set', () => {
     expect(faceOf('It was. *He went; he came.* So', '. So', 'roman')).to.equal('eb-garamond/400i');
   });
 
+  it('a rag as deep as the spec says: the shallower, the evener its lines, by more hyphens', () => {
+    const texts = Array.from({ length: 10 }, (_, k) => words(140, 70 + k));
+    const [shallow, plain, deep] = [1, 4, 10].map((rag) => {
+      const text = { ...made.spec.text, setting: 'ragged' as const, rag };
+      const set = compose({ ...book([chapter('One', ...texts)]), spec: { ...made.spec, text } });
+      const short: number[] = [];
+      let hyphens = 0;
+      for (const { paragraph, from, to } of set.pages.flatMap(({ fragments }) => fragments)) {
+        const { broken, styled } = paragraph;
+        if (styled.style.meaning !== 'body') continue;
+        for (let k = from; k < Math.min(to, broken.count - 1); k += 1) {
+          short.push(broken.width[k] - broken.textWidth[k]);
+          if (broken.end[k] === 1) hyphens += 1;
+        }
+      }
+      return { depth: Math.sqrt(short.reduce((sum, one) => sum + one * one, 0) / short.length), hyphens };
+    });
+    expect(shallow.depth).to.be.below(plain.depth - 1);
+    expect(plain.depth).to.be.below(deep.depth - 1);
+    expect(shallow.hyphens).to.be.above(plain.hyphens);
+    expect(plain.hyphens).to.be.above(deep.hyphens);
+  });
+
   it('a ragged line does not end in a lone short word where that can be helped', () => {
     const texts = Array.from({ length: 12 }, (_, k) => words(120, 40 + k).replace(/ (\w+) (\w+)/g, ' $1 a $2'));
     const set = compose({

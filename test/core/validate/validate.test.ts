@@ -175,6 +175,15 @@ describe('the project file', () => {
     expect(spec.text.hyphenation).to.include({ capitals: 'dear', running: 2 });
   });
 
+  it('gives books from before there was a choice the rag that all had', () => {
+    const read = (format: number) =>
+      readProject(
+        new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url))),
+        checkBook,
+      ).book.spec.text.rag;
+    expect([read(2), read(8), read(9)]).to.deep.equal([4, 4, 2]);
+  });
+
   const refused = (bytes: Uint8Array) => {
     try {
       readProject(bytes, checkBook);

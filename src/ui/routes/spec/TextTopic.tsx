@@ -61,6 +61,14 @@ export function TextTopic() {
           onChange={(to) => set('text.lastLine', to, 'Last line')}
         />
         <NumberSetting
+          label="Depth of the rag"
+          unit="em"
+          value={text.rag}
+          disabled={readOnly}
+          note="About how far ragged lines may fall short."
+          onChange={(to) => set('text.rag', to, 'Depth of the rag')}
+        />
+        <NumberSetting
           label="Letters may give"
           unit="%"
           value={text.glyphPlay}
