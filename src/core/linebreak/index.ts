@@ -1,4 +1,3 @@
-export { joinLines } from './joinLines';
 export { breakOn, breakParagraph, type BreakContext, type BrokenSettings, type VariantWish } from './breakParagraph';
 export { findTies, tiedWords } from './ties';
 export { Hyphenator, type PatternData } from './hyphenator';

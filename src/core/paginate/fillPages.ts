@@ -11,7 +11,7 @@ import { ColumnSettings } from './columnSettings';
 import { commonEnds, lastUnhurried } from './commonEnds';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
-import { mayEnd } from './reachEnd';
+import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
@@ -57,7 +57,7 @@ class Filler {
   private readonly starts: RegionStarts;
   private readonly notes: NoteRoom;
   private item!: FlowItem;
-  private best = { cost: Infinity, index: -1 };
+  private best: ReachAnswer = { cost: Infinity, index: -1 };
 
   constructor(
     private readonly flow: Flow,
@@ -67,7 +67,8 @@ class Filler {
     this.notes = new NoteRoom(flow, plan.noteGap);
     this.columns = new ColumnSettings(plan);
     this.rules = new RegionRules(plan);
-    this.starts = new RegionStarts(flow, plan, this.rules);
+    const settingOf = (index: number) => this.settingOf(index);
+    this.starts = new RegionStarts(flow, plan, this.rules, this.columns.areUnequal ? settingOf : null);
   }
 
   *run(memory?: FillMemory): Generator<void, FillMemory> {
@@ -91,7 +92,7 @@ class Filler {
       this.starts.at = p;
       const { count: entered, least } = this.starts.states;
       if (p === n) {
-        this.finishAll();
+        this.best = finishReach(this.starts, flow, this.notes, this.rules);
         this.layers.push(this.starts.states.pack(entered, least));
         break;
       }
@@ -246,8 +247,7 @@ class Filler {
     const empty = (current.flags[k] & FLAG.EMPTY) !== 0;
     if (to <= line) {
       if (!empty || current.owed[k] > 0 || current.used[k] > 0) {
-        if (line > 0)
-          this.endRegion(k, setting, choice, flags, line, current.used[k], noteFrom, dueAt(line), own, true);
+        if (line > 0) this.endAfter(k, setting, choice, flags, line, current.used[k], noteFrom, dueAt(line), own, true);
         return;
       }
       // A line taller than the region, or one whose notes leave no room: it stands there all the same.
@@ -255,7 +255,7 @@ class Filler {
       const used = start + item.height;
       const on = flags & ~FLAG.EMPTY;
       if (forced < setting.count)
-        this.endRegion(k, setting, choice, on, forced, used, noteFrom, dueAt(forced), own, true);
+        this.endAfter(k, setting, choice, on, forced, used, noteFrom, dueAt(forced), own, true);
       else {
         const owed = dueAt(setting.count) - noteFrom;
         this.next.put(0, 0, on, owed, current.float[k], used, current.cost[k] + own, k, choice);
@@ -266,17 +266,31 @@ class Filler {
       const used = start + (end - line) * item.height;
       const white = low - used - this.notes.height(noteFrom, dueAt(end));
       if (white > this.mayLeave() + SLACK && end < to) break;
-      if (!this.columns.areUnequal) {
-        this.endRegion(k, setting, choice, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
-        continue;
-      }
-      const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-      const on = this.columns.continued(item, this.starts.at, choice & CHOICE.SETTING, end, column);
-      const other = this.settingOf(on);
-      if (other.count <= end) continue;
-      const goesOn = (choice & ~CHOICE.SETTING) | on;
-      this.endRegion(k, other, goesOn, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
+      this.endAfter(k, setting, choice, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
     }
+  }
+
+  /** Ends the region after some lines of the paragraph, which goes on in the next column as wide as that is. */
+  private endAfter(
+    k: number,
+    setting: Setting,
+    choice: number,
+    flags: number,
+    line: number,
+    used: number,
+    noteFrom: number,
+    due: number,
+    own: number,
+    forced: boolean,
+  ): void {
+    const index = choice & CHOICE.SETTING;
+    if (!this.columns.areUnequal)
+      return this.endRegion(k, setting, choice, flags, line, used, noteFrom, due, own, forced, index);
+    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+    const on = this.columns.continued(this.item, this.starts.at, index, line, column);
+    const other = this.settingOf(on.index);
+    if (other.count > on.line)
+      this.endRegion(k, other, choice, flags, on.line, used, noteFrom, due, own, forced, on.index);
   }
 
   private mayLeave(): number {
@@ -310,6 +324,8 @@ class Filler {
     due: number,
     own: number,
     forced: boolean,
+    /** The setting in which the paragraph goes on, and whose line it is. */
+    next = 0,
   ): void {
     const { states: current } = this.starts;
     const { plan } = this;
@@ -344,56 +360,12 @@ class Filler {
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
       if (cost > this.limit) continue;
       this.led = true;
-      this.starts.begin(k, choice, flags, depth, line, setting === null ? 0 : choice & CHOICE.SETTING, placed, cost);
+      this.starts.begin(k, choice, flags, depth, line, next, placed, cost);
     }
   }
 
   private cutCost(setting: Setting | null, line: number, flags: number, lastColumn: boolean): number {
     const isAfterAll = this.starts.at >= this.flow.items.length;
     return isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, lastColumn, this.flow.isHeld);
-  }
-
-  /** Ends the reach from every state after the last paragraph; what is still owed goes on to pages of its own. */
-  private finishAll(): void {
-    this.best = { cost: Infinity, index: -1 };
-    // A line taller than its region stands too deep in it: only then is such a state an answer.
-    for (const tooDeep of [false, true]) {
-      // A page of notes or floats alone may be reached more cheaply from one that was made after it.
-      let improved: number;
-      do {
-        improved = this.starts.states.improved;
-        for (let k = 0; k < this.starts.states.count; k += 1) this.finish(k, tooDeep);
-      } while (this.starts.states.improved > improved);
-      if (this.best.index >= 0) return;
-    }
-  }
-
-  private finish(k: number, tooDeep: boolean): void {
-    const { states: current } = this.starts;
-    const { flow } = this;
-    const flags = current.flags[k];
-    const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
-    const due = flow.noteStart[this.starts.at];
-    const room = this.rules.lastRoom(flags, current.used[k]);
-    if (room < -SLACK && !tooDeep) return;
-    const notes = this.notes.height(noteFrom, due);
-    if (current.float[k] === flow.floats.length && (notes === 0 || notes <= room + SLACK)) {
-      const cost = current.cost[k] + this.rules.endCost(current.used[k], flags);
-      if (cost < this.best.cost) this.best = { cost, index: k };
-      return;
-    }
-    const empty = (flags & FLAG.EMPTY) !== 0;
-    let placed = empty ? this.notes.force(noteFrom, due, room) : this.notes.place(noteFrom, due, room);
-    if (placed < 0) {
-      if (!tooDeep) return;
-      placed = this.notes.force(noteFrom, due, room);
-    }
-    if (empty && placed === noteFrom && current.used[k] === 0) {
-      // Floats follow on pages that other states begin; a note line taller than its page stands all the same.
-      if (placed === due) return;
-      placed += 1;
-    }
-    this.led = true;
-    this.starts.begin(k, 0, flags, this.rules.fixedDepth(flags) ?? 0, 0, 0, placed, current.cost[k] + COST.SPLIT_NOTE);
   }
 }

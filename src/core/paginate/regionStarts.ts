@@ -1,7 +1,7 @@
 // The states with which a region can begin: the depth and the notes that the one before left, floats at its top, and, for
 // the columns of a last page, the depth at which they are to end level.
 import { COST } from './costs';
-import type { Flow } from './flow';
+import type { Flow, Setting } from './flow';
 import type { PagePlan } from './pagePlan';
 import type { RegionRules } from './regionRules';
 import { FLAG, StateList } from './stateList';
@@ -11,7 +11,7 @@ const SLACK = 1e-3;
 const MAX_AHEAD = 40;
 
 export class RegionStarts {
-  /** The paragraph being looked at, its states, and those of them that begin a region inside it, by line. */
+  /** The paragraph being looked at, its states, and those of them that begin a region inside it, in their order. */
   at = 0;
   states = new StateList();
   readonly inside: number[][] = [];
@@ -20,6 +20,8 @@ export class RegionStarts {
     private readonly flow: Flow,
     private readonly plan: PagePlan,
     private readonly rules: RegionRules,
+    /** Settings by number, where they have lines of several widths. */
+    private readonly settingOf: ((index: number) => Setting) | null = null,
   ) {}
 
   /** Ends a region of the state `k` with a depth, and begins the next one in every way. */
@@ -93,7 +95,13 @@ export class RegionStarts {
     choice: number,
   ): void {
     const index = this.states.put(line, setting, flags, owed, float, used, cost, from, choice);
-    if (index >= 0 && line > 0) (this.inside[line] ??= []).push(index);
+    if (index >= 0 && line > 0) (this.inside[this.orderOf(line, setting)] ??= []).push(index);
+  }
+
+  /** What rises as text goes on: the line, or, where settings do not have the same lines, its place in the text. */
+  private orderOf(line: number, setting: number): number {
+    const own = this.settingOf?.(setting);
+    return own?.measure === undefined ? line : own.paragraph.broken.from[line];
   }
 
   /** Depths at which the columns of a last page might end level. */
@@ -101,7 +109,7 @@ export class RegionStarts {
     const { flow, plan } = this;
     if (this.at >= flow.items.length) return [];
     const item = flow.items[this.at];
-    const inside = line > 0 ? (item.settings[settingIndex]?.count ?? item.settings[0].count) - line : 0;
+    const inside = line > 0 ? (this.settingOf?.(settingIndex) ?? item.settings[settingIndex]).count - line : 0;
     const rest = line > 0 ? inside * item.height + flow.rest[this.at + 1] : flow.rest[this.at] - item.source.gap;
     const columns = plan.columns.length;
     if (rest > columns * room + 2) return [];

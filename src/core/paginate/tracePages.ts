@@ -1,7 +1,8 @@
 // Reads the cheapest way out of a finished search: regions with the lines, notes and floats that stand in each.
 import { FIRST_EXTRA } from './columnSettings';
 import type { FillMemory } from './fillPages';
-import type { Flow, Setting } from './flow';
+import { joinLines, type LinePiece } from '../model/joinLines';
+import { makeSetting, type Flow, type Setting } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import { CHOICE, FLAG, stateOf, type LayerState } from './stateList';
@@ -39,9 +40,10 @@ export interface FilledRegion {
 
 const SLACK = 1e-3;
 
-export function traceRegions({ flow, layers, extra, last }: FillMemory, plan: PagePlan): FilledRegion[] {
-  const path = pathTo(flow, layers, last);
-  const final = finalSettings(path, flow, extra);
+export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[] {
+  const { flow } = memory;
+  const path = pathTo(flow, memory.layers, memory.last);
+  const placed = placedLines(path, memory, plan);
   const regions: FilledRegion[] = [];
   let open = path[0];
   let page = 0;
@@ -50,13 +52,12 @@ export function traceRegions({ flow, layers, extra, last }: FillMemory, plan: Pa
   let floatFrom = 0;
   for (let k = 1; k < path.length; k += 1) {
     const [before, step] = [path[k - 1], path[k]];
-    const isEnd = (step.state.flags & FLAG.EMPTY) !== 0;
-    const at = isEnd ? step.at : before.at;
-    const to = isEnd ? step.state.line : final[at].count;
-    if (to > before.state.line) stretches.push(makeStretch(flow, before.state, step.state, at, to, final[at]));
-    if (!isEnd) continue;
+    const lines = placed[k];
+    if (lines !== null) stretches.push(makeStretch(flow, before.state, step.state, lines));
+    if ((step.state.flags & FLAG.EMPTY) === 0) continue;
     const depth = (((step.state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT) - 1) as -1 | 0 | 1;
-    regions.push(regionOf(open, stretches, depth, noteOf(step), open.state.float, step.at, step.state.line));
+    const endLine = step.state.line === 0 ? 0 : lastLineOf(k);
+    regions.push(regionOf(open, stretches, depth, noteOf(step), open.state.float, step.at, endLine));
     const column = columnOf(step.state);
     if (column === 0) page += 1;
     open = step;
@@ -66,6 +67,15 @@ export function traceRegions({ flow, layers, extra, last }: FillMemory, plan: Pa
   const fixed = depthOfLast(open.state);
   regions.push(regionOf(open, stretches, fixed, flow.noteStart[end.at], end.state.float, end.at, 0));
   return regions;
+
+  /** The line after the last of the paragraph that stand before a step inside it. */
+  function lastLineOf(k: number): number {
+    for (let j = k; j > 0; j -= 1) {
+      const lines = placed[j];
+      if (lines !== null) return lines.to;
+    }
+    return 0;
+  }
 
   function regionOf(
     start: Step,
@@ -122,27 +132,60 @@ function pathTo(flow: Flow, layers: FillMemory['layers'], last: number): Step[] 
   return path.reverse();
 }
 
-/** One setting per paragraph: the last one that its lines were given. */
-function finalSettings(path: readonly Step[], flow: Flow, extra: FillMemory['extra']): Setting[] {
-  const final = flow.items.map((item) => item.settings[0]);
-  path.forEach((step, k) => {
-    if (k === 0) return;
+/** Lines of a paragraph that a step placed, as they are numbered in its whole. */
+interface PlacedLines {
+  readonly at: number;
+  setting: Setting;
+  readonly from: number;
+  readonly to: number;
+}
+
+/**
+ * What each step of the path placed; null: nothing. A paragraph that goes on in columns of other widths stands in several
+ * settings: these are put together.
+ */
+function placedLines(path: readonly Step[], { flow, extra }: FillMemory, plan: PagePlan): (PlacedLines | null)[] {
+  const settingOf = (at: number, index: number) =>
+    index < FIRST_EXTRA ? flow.items[at].settings[index] : extra.get(at)![index - FIRST_EXTRA];
+  let pieces: (LinePiece & { readonly setting: Setting; readonly lines: PlacedLines })[] = [];
+  const close = (at: number) => {
+    if (pieces.some(({ setting }) => setting !== pieces[0].setting)) {
+      const { source } = flow.items[at];
+      const { styled, shaped } = source.paragraph;
+      const whole = { styled, shaped, broken: joinLines(styled.text, pieces) };
+      const setting = makeSetting(source, whole, 0, 0, plan.keeps);
+      for (const { lines } of pieces) lines.setting = setting;
+    }
+    pieces = [];
+  };
+  return path.map((step, k) => {
+    if (k === 0) return null;
+    const { at, state } = path[k - 1];
     const isEnd = (step.state.flags & FLAG.EMPTY) !== 0;
-    if (isEnd && step.state.line === 0) return;
-    const at = isEnd ? step.at : path[k - 1].at;
-    const index = step.state.choice & CHOICE.SETTING;
-    final[at] = index < FIRST_EXTRA ? flow.items[at].settings[index] : extra.get(at)![index - FIRST_EXTRA];
+    if (isEnd && step.state.line === 0) return null;
+    const setting = settingOf(at, step.state.choice & CHOICE.SETTING);
+    const { broken } = setting.paragraph;
+    let to = setting.count;
+    if (isEnd && step.state.setting === (step.state.choice & CHOICE.SETTING)) to = step.state.line;
+    else if (isEnd) {
+      // The next line begins where that of the setting does in which the paragraph goes on.
+      const next = settingOf(at, step.state.setting).paragraph.broken.from[step.state.line];
+      to = state.line;
+      while (to < setting.count && broken.from[to] < next) to += 1;
+    }
+    const before = pieces.reduce((sum, piece) => sum + piece.to - piece.from, 0);
+    const lines: PlacedLines = { at, setting, from: before, to: before + to - state.line };
+    if (to > state.line) pieces.push({ broken, from: state.line, to, setting, lines });
+    if (!isEnd) close(at);
+    return to > state.line ? lines : null;
   });
-  return final;
 }
 
 function makeStretch(
   flow: Flow,
   before: LayerState,
   after: LayerState,
-  at: number,
-  to: number,
-  setting: Setting,
+  { at, setting, from, to }: PlacedLines,
 ): Stretch {
   const item = flow.items[at];
   const empty = (before.flags & FLAG.EMPTY) !== 0;
@@ -156,7 +199,7 @@ function makeStretch(
   )
     start += item.source.gap;
   if (item.snaps && !empty) start = Math.ceil(start - SLACK);
-  return { item: at, setting, from: before.line, to, start, gap: empty || gap.cost === 0 ? null : gap.gap };
+  return { item: at, setting, from, to, start, gap: empty || gap.cost === 0 ? null : gap.gap };
 }
 
 const columnOf = (state: LayerState) => (state.flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;

@@ -1,7 +1,8 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
-import { breakOn, breakParagraph, joinLines, type BreakContext, type VariantWish } from '../linebreak';
+import { breakOn, breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
 import { column, type BrokenParagraph } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
+import { joinLines } from '../model/joinLines';
 import type { NotePosition } from '../model/notes';
 import type { Spec } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
@@ -159,8 +160,11 @@ export function setterToMeasures(
       rest = breakOn(styled, shaped, measure, before.broken, own());
       rests.set(key, rest);
     }
-    const tabs = rest.tabs === null ? 0 : styled.text.slice(0, from).split('\t').length - 1;
-    return { styled, shaped, broken: joinLines(before.broken, line, rest, tabs) };
+    const pieces = [
+      { broken: before.broken, from: 0, to: line },
+      { broken: rest, from: 0, to: rest.count },
+    ];
+    return { styled, shaped, broken: joinLines(styled.text, pieces) };
   };
 }
 

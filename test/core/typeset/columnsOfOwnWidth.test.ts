@@ -37,6 +37,30 @@ describe('paragraphs in columns of own width', () => {
     expect(Math.max(...[...pieces.values()].map((list) => list.length))).to.be.at.least(3);
   });
 
+  it('go on over a dozen columns, in as many settings as there are places and no more', () => {
+    const texts = [words(200, 1), words(400, 2), `${words(80, 3)}`, 'no end of it '.repeat(900)];
+    const narrow = { columns: 3, columnShares: [1, 2, 1] };
+    const page = { ...spec.page, margins: { ...spec.page.margins, foot: { pt: 400, unit: 'pt' as const } } };
+    const set = compose({
+      ...book([chapter('One', ...texts)]),
+      spec: { ...spec, page, pages: { ...spec.pages, ...narrow } },
+    });
+    const letters = (text: string) => text.replace(/[\s\u00AD]/g, '');
+    expect(letters(textOfPages(set))).to.equal(letters(`One${texts.join('')}`));
+    const stretches = (at: number) =>
+      set.pages
+        .flatMap(({ fragments }) => fragments)
+        .filter(({ paragraph }) => paragraph.styled.text.startsWith(texts[at].slice(0, 30)));
+    const widths = (at: number) =>
+      new Set(
+        stretches(at).map(({ paragraph: { broken }, from }) => (from === 0 ? 0 : Math.round(broken.width[from]))),
+      );
+    expect(stretches(1).length).to.be.at.least(12);
+    expect(widths(1).size).to.be.at.least(3);
+    // A paragraph of thousands of words has all its lines for the narrowest column.
+    expect(widths(3).size).to.equal(2);
+  });
+
   it('have the lines of each column as wide as that is', () => {
     for (const { paragraph, from, to, x } of composed.pages.flatMap(({ fragments }) => fragments).filter(body)) {
       const { broken, styled } = paragraph;
