@@ -3,18 +3,19 @@ import type { RuleItem } from '../model/displayList';
 import type { Pt } from '../model/length';
 import type { Fragment, PageGeometry } from '../model/pages';
 import type { SetRule } from '../model/styled';
+import { columnWidth } from './columnOf';
 
 /** Share of the leading that a background has over the first baseline; the rest is under the last. */
 const OVER = 0.76;
 
 /** `left`: the left edge of the type area. A paragraph cut by a page end has its rules where it begins and ends. */
-export function paragraphRules(fragment: Fragment, { columns }: PageGeometry, left: Pt): RuleItem[] {
+export function paragraphRules(fragment: Fragment, geometry: PageGeometry, left: Pt): RuleItem[] {
   const { paragraph, from, to, x, y } = fragment;
   const { styled, broken } = paragraph;
   const { ruleAbove, ruleBelow, background, leading, leftIndent, rightIndent } = styled.style;
   if ((ruleAbove === null && ruleBelow === null && background === null) || to <= from) return [];
-  const column = columns.find((one) => Math.abs(one.x - x) < 0.5) ?? columns[0];
-  const box = { x: left + x + leftIndent, width: Math.max(0, column.width - leftIndent - rightIndent) };
+  const width = columnWidth(fragment, geometry);
+  const box = { x: left + x + leftIndent, width: Math.max(0, width - leftIndent - rightIndent) };
   const foot = y + (to - from - 1) * leading;
   const made: RuleItem[] = [];
   if (background !== null) {

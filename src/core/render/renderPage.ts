@@ -13,6 +13,7 @@ import {
   type PageGeometry,
 } from '../model/pages';
 import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
+import { columnWidth } from './columnOf';
 import { paragraphRules } from './paragraphRules';
 import { columnRules } from './columnRules';
 import type { LineGlyphs } from './lineGlyphs';
@@ -41,11 +42,11 @@ export function renderPage(page: Page, ofBook: PageGeometry, context: RenderCont
   const list = new ListBuilder(context);
   const left = columnLeft(geometry, page.side);
   list.side = page.side;
-  for (const fragment of page.fragments) list.addFragment(fragment, left, geometry.measure);
+  for (const fragment of page.fragments) list.addFragment(fragment, left, columnWidth(fragment, geometry));
   const dressed = [...page.fragments, ...page.notes];
   const rules: RuleItem[] = dressed.flatMap((fragment) => paragraphRules(fragment, geometry, left));
   for (const { x, y, width, weight } of page.noteRules) rules.push({ x: left + x, y, width, thickness: weight });
-  for (const fragment of page.notes) list.addFragment(fragment, left, geometry.measure);
+  for (const fragment of page.notes) list.addFragment(fragment, left, columnWidth(fragment, geometry));
   for (const { kind, paragraph, x, y } of page.furniture) {
     // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.
     list.addLine(paragraph, 0, x - paragraph.broken.x[0], y, geometry.measure, kind);

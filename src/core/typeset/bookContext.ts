@@ -39,7 +39,7 @@ export function composeContext(
     hasNotesDivision: printedDivisions(book).some(({ role }) => role === 'notes'),
     numbers: numberHeads(book.divisions, book.spec, language),
     context,
-    measure: geometry.columns[0].width,
+    measure: narrowest(geometry),
     geometry,
     clock,
   };
@@ -71,6 +71,9 @@ export function withReferences(compose: ComposeContext, references: ReferenceTab
   };
 }
 
+/** What is set once and may come to stand in any column, such as a note or a picture, is as wide as the narrowest. */
+const narrowest = ({ columns }: PageGeometry) => Math.min(...columns.map(({ width }) => width));
+
 /** Under so many characters a line is justified at the price of holes: it is set ragged (house rules, section 3). */
 const LEAST_JUSTIFIED = 45;
 /** Width of a character of running text, in em, as measured on the shipped faces. */
@@ -79,7 +82,7 @@ const CHARACTER = 0.42;
 /** The same context for the pages of a division of its own. */
 export function composeFor(compose: ComposeContext, own: PageGeometry): ComposeContext {
   if (own === compose.geometry) return compose;
-  const measure = own.columns[0].width;
+  const measure = narrowest(own);
   const made = { ...compose, geometry: own, measure };
   const { text } = compose.book.spec;
   const isNarrow = measure < LEAST_JUSTIFIED * CHARACTER * text.size.pt;

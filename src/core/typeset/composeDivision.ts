@@ -43,6 +43,7 @@ export interface ComposeContext {
   readonly notePlaces: NotePlaces;
   readonly keyWords: (note: string) => string;
   readonly context: TypesetContext;
+  /** Width of the narrowest column, in points. */
   readonly measure: number;
   readonly geometry: PageGeometry;
   readonly clock: StageClock;
@@ -68,6 +69,8 @@ export function* composeDivision(
   const isDisplay = isDisplayRole(division.role);
   const countedHead = isDisplay ? 0 : countHead(blocks);
   const headCount = joins ? 0 : countedHead;
+  // Display pages and the heads of openers stand over all columns.
+  const across: ComposeContext = { ...compose, measure: compose.geometry.measure };
   const head: ComposedParagraph[] = [];
   const headNotes: FlowNote[] = [];
   const text: FlowParagraph[] = [];
@@ -90,8 +93,9 @@ export function* composeDivision(
     const item = number.style;
     const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
     const isText = k >= headCount && !isDisplay;
+    const column = isDisplay || k < headCount ? across : compose;
     const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
-    const entry = composeOne(division.id, block, style, number, compose, variants);
+    const entry = composeOne(division.id, block, style, number, column, variants);
     if (k < headCount) {
       head.push(entry.composed);
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
@@ -108,7 +112,7 @@ export function* composeDivision(
   return {
     role: division.role,
     head,
-    text: centreVerse(numberVerse(text, compose), compose.measure),
+    text: centreVerse(numberVerse(text, compose), isDisplay ? across.measure : compose.measure),
     placing: division.placing,
     notes: compose.book.spec.notes,
     margin: marginColumn(compose),

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
+import { displayPage } from '../../../src/core/index';
+import { columnLeft, type ComposedParagraph, type Fragment } from '../../../src/core/model/pages';
 import { setterToMeasures } from '../../../src/core/typeset/composeParagraph';
-import type { ComposedParagraph, Fragment } from '../../../src/core/model/pages';
 import { compose, newContext, textOfPages } from '../../build/assets';
-import { book, chapter, note, words } from '../../build/book';
+import { book, chapter, division, note, p, words } from '../../build/book';
 
 const WIDE_AND_NARROW = { columns: 2, columnShares: [2, 1] };
 const made = book(
@@ -85,6 +86,44 @@ describe('paragraphs in columns of own width', () => {
       }
     }
     expect(seen).to.equal(14);
+  });
+
+  it('leave heads and display pages the whole measure, and notes no more than the narrowest column', () => {
+    const { measure, columns } = composed.geometry;
+    const [head] = composed.pages[0].fragments;
+    expect(head.paragraph.broken.width[0]).to.be.closeTo(measure, 0.01);
+    for (const { notes } of composed.pages)
+      for (const { paragraph, x } of notes)
+        for (const width of paragraph.broken.textWidth) expect(x + width).to.be.below(x + columns[1].width + 0.01);
+    const title = { ...division('title', [p('A Book', 'BT')]), matter: 'front' as const };
+    const front = compose({ ...made, spec, divisions: [title, ...made.divisions] }).pages[0].fragments[0];
+    expect(front.paragraph.broken.width[0]).to.be.closeTo(measure, 0.01);
+  });
+
+  it('have the folios of contents at the end of their own column', () => {
+    const list = { ...division('contents', [p('Contents', 'TOH')]), matter: 'front' as const };
+    const chapters = Array.from({ length: 9 }, (_, k) => chapter(`A chapter of many words ${k}`, words(30, k)));
+    for (const columnShares of [null, [2, 1]]) {
+      const listed = book([list, ...chapters]);
+      const pages = { ...listed.spec.pages, columns: 2, columnShares };
+      const own = newContext();
+      const set = compose({ ...listed, spec: { ...listed.spec, pages } }, own);
+      const index = set.pages.findIndex(({ divisionRole }) => divisionRole === 'contents');
+      const page = set.pages[index];
+      const entries = page.fragments.filter(({ paragraph }) => paragraph.styled.tail !== '');
+      expect(entries.length).to.equal(9);
+      const { items } = displayPage(set, index, own);
+      const left = columnLeft(set.geometry, page.side);
+      for (const { paragraph, x, y, from, to } of entries) {
+        const column = set.geometry.columns.find((one) => Math.abs(one.x - x) < 0.5)!;
+        const lastY = y + (to - from - 1) * paragraph.styled.style.leading;
+        const ends = items.filter((item) => Math.abs(item.y - lastY) < 0.1).map(({ endX }) => endX);
+        expect(
+          ends.some((end) => Math.abs(end - left - column.x - column.width) < 1),
+          paragraph.styled.text,
+        ).to.equal(true);
+      }
+    }
   });
 
   it('keep the lines that stand, and have the same rest from one place whichever way led there', () => {
