@@ -20,9 +20,15 @@ describe('writing in the galley', () => {
       .first()
       .locator('.galley-tag');
   /** Puts the caret at the end of a paragraph. */
+  /** Until nothing is left to do: an undo, for one, brings its caret back a moment later. */
+  const untilIdle = async () => {
+    for (let k = 0; k < 2; k += 1) await page.evaluate(() => new Promise((done) => requestIdleCallback(done)));
+  };
   const goToEnd = async (words: string | RegExp) => {
+    await untilIdle();
     await text(words).click();
     await page.keyboard.press('Control+End');
+    await untilIdle();
     await text(words).evaluate((paragraph) => {
       const range = document.createRange();
       range.selectNodeContents(paragraph);
