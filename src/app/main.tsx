@@ -3,11 +3,11 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { flushAutosave } from '../state/autosave';
+import { writeBookNow } from '../state/bookThunks';
 import { createAppStore } from '../state/store';
 import { themeChosen, type Theme } from '../state/viewSlice';
-import { PageCacheContext, PictureCacheContext } from '../ui/pageView/pageCacheContext';
 import '../ui/theme.css';
+import { OpenBookCaches } from './OpenBookCaches';
 import { createAppRouter } from './router';
 import { createServices } from './services';
 
@@ -15,9 +15,14 @@ const services = createServices();
 const store = createAppStore(services);
 
 document.addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'hidden') void flushAutosave();
+  if (document.visibilityState === 'hidden') void store.dispatch(writeBookNow());
 });
-window.addEventListener('pagehide', () => void flushAutosave());
+window.addEventListener('pagehide', () => void store.dispatch(writeBookNow()));
+window.addEventListener('beforeunload', (event) => {
+  if (!services.sessions.current?.losesWhenLeft) return;
+  void store.dispatch(writeBookNow());
+  event.preventDefault();
+});
 
 void services.repository.setting<Theme>('theme').then((theme) => theme && store.dispatch(themeChosen(theme)));
 store.subscribe(() => {
@@ -30,11 +35,9 @@ store.subscribe(() => {
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={store}>
-      <PageCacheContext value={services.pageCache}>
-        <PictureCacheContext value={services.pictureCache}>
-          <RouterProvider router={createAppRouter()} />
-        </PictureCacheContext>
-      </PageCacheContext>
+      <OpenBookCaches sessions={services.sessions}>
+        <RouterProvider router={createAppRouter()} />
+      </OpenBookCaches>
     </Provider>
   </StrictMode>,
 );

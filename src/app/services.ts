@@ -5,10 +5,9 @@ import type { FaceTable } from '../core/model/faces';
 import { PictureRepository } from '../storage/pictureRepository';
 import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
-import { onLetGo, takeOver, tryLock } from '../storage/bookLock';
-import { PageCache } from '../state/pageCache';
-import { PictureCache } from '../state/pictureCache';
+import { joinTabs, takeOver, tryLock } from '../storage/bookLock';
 import type { Services } from '../state/services';
+import { Sessions } from '../state/session/sessions';
 import { startWriteJob, TypesetClient } from '../worker/typesetClient';
 
 /** The demonstration manuscripts; the last one stands first on the Shelf. */
@@ -30,18 +29,14 @@ export function createServices(): Services {
   const writeWorker = () =>
     new Worker(new URL('../worker/writeWorker.ts', import.meta.url), { type: 'module', name: 'write' });
   const database = new WalnutDatabase();
-  const pictures = new PictureRepository(database);
   const services: Services = {
     repository: new BookRepository(database),
     pulls: new PullRepository(database),
-    pictures,
-    pictureCache: new PictureCache(
-      (asset) => pictures.find(asset),
-      () => services.pageCache.changed(),
-    ),
-    locks: { tryLock, takeOver, onLetGo },
-    pageCache: new PageCache(() => services.client),
-    client: null,
+    pictures: new PictureRepository(database),
+    locks: { tryLock, takeOver, joinTabs },
+    get sessions() {
+      return sessions;
+    },
     createClient: (current, listener) =>
       new TypesetClient(typesetWorker, base, current, listener, () => services.ownFonts),
     startWriteJob: (order, onProgress) =>
@@ -67,6 +62,7 @@ export function createServices(): Services {
     now: () => Date.now(),
     newBookId: () => `b${crypto.getRandomValues(new Uint32Array(2)).join('')}`,
   };
+  const sessions = new Sessions(services);
   return services;
 }
 

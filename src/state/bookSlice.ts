@@ -4,16 +4,25 @@ import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import { applyEdits, invertEdits } from '../core/edit';
 import type { Book } from '../core/model/book';
 import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
+import { entryToRedo, entryToUndo, NO_HISTORY, trimmed, withPage, type HistoryWindow } from '../storage/historyWindow';
 
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed';
 
-export interface BookState {
+/** Changes that are not on the disk, and what a person is asked about them. */
+export interface Unwritten {
+  readonly changes: number;
+  /** Why they could not be written, as the end of a sentence. */
+  readonly reason: string;
+  /** `leave`: the book is being left; `letGo`: another tab asks for it; null: nothing waits for an answer. */
+  readonly asked: 'leave' | 'letGo' | null;
+}
+
+export interface BookState extends HistoryWindow {
   readonly book: Book | null;
-  readonly entries: readonly HistoryEntry[];
-  /** How many entries are applied. */
-  readonly cursor: number;
   readonly revision: number;
   readonly save: SaveState;
+  /** Told while writing fails, and when the book was taken away with changes that were not written; null otherwise. */
+  readonly unwritten: Unwritten | null;
   /** Another tab holds the book. */
   readonly readOnly: boolean;
   /** What undo or redo brought back to select; an object of its own each time. */
@@ -21,21 +30,25 @@ export interface BookState {
 }
 
 const CLOSED: BookState = {
+  ...NO_HISTORY,
   book: null,
-  entries: [],
-  cursor: 0,
   revision: 0,
   save: 'saved',
+  unwritten: null,
   readOnly: false,
   recalled: null,
 };
 
-export interface OpenedBook {
+export interface OpenedBook extends HistoryWindow {
   readonly book: Book;
-  readonly entries: readonly HistoryEntry[];
-  readonly cursor: number;
   readonly revision: number;
   readonly readOnly: boolean;
+}
+
+/** What another tab has written, as edits of the book that is read here. */
+export interface FollowedBook extends HistoryWindow {
+  readonly edits: readonly BookEdit[];
+  readonly revision: number;
 }
 
 export const bookOpened = createAction<OpenedBook>('book/opened');
@@ -43,6 +56,14 @@ export const bookClosed = createAction('book/closed');
 export const bookEdited = createAction<HistoryEntry>('book/edited');
 export const editUndone = createAction('book/undone');
 export const editRedone = createAction('book/redone');
+/** A page of the log was read: its first number and its entries. */
+export const historyRead = createAction<{ readonly from: number; readonly page: readonly HistoryEntry[] }>(
+  'book/historyRead',
+);
+/** Everything is written: what is far from the cursor need not be held. */
+export const historyTrimmed = createAction('book/historyTrimmed');
+export const bookFollowed = createAction<FollowedBook>('book/followed');
+export const unwrittenChanged = createAction<Unwritten | null>('book/unwrittenChanged');
 export const saveChanged = createAction<SaveState>('book/saveChanged');
 export const readOnlyChanged = createAction<boolean>('book/readOnlyChanged');
 
@@ -53,12 +74,20 @@ export const GESTURE = 'gesture.';
 const JOIN_WITHIN = 500;
 
 export function bookReducer(state: BookState = CLOSED, action: UnknownAction): BookState {
-  if (bookOpened.match(action)) return { ...action.payload, save: 'saved', recalled: null };
+  if (bookOpened.match(action)) return { ...CLOSED, ...action.payload };
   if (bookClosed.match(action)) return CLOSED;
   if (saveChanged.match(action)) return { ...state, save: action.payload };
+  if (unwrittenChanged.match(action)) return { ...state, unwritten: action.payload };
   if (readOnlyChanged.match(action)) return { ...state, readOnly: action.payload };
+  if (historyRead.match(action)) return withPage(state, action.payload.from, action.payload.page);
+  if (historyTrimmed.match(action)) return trimmed(state);
   const { book } = state;
-  if (book === null || state.readOnly) return state;
+  if (book === null) return state;
+  if (bookFollowed.match(action)) {
+    const { edits, ...rest } = action.payload;
+    return { ...state, ...rest, book: applyEdits(book, edits) };
+  }
+  if (state.readOnly) return state;
   if (bookEdited.match(action)) {
     return {
       ...state,
@@ -67,47 +96,47 @@ export function bookReducer(state: BookState = CLOSED, action: UnknownAction): B
       ...moved(state),
     };
   }
-  if (editUndone.match(action) && state.cursor > 0) {
-    const { edits, selection } = state.entries[state.cursor - 1];
-    const recalled = selection === undefined ? null : { ...selection.before };
-    return {
-      ...state,
-      book: applyEdits(book, invertEdits(edits)),
-      cursor: state.cursor - 1,
-      recalled,
-      ...moved(state),
-    };
+  if (editUndone.match(action)) {
+    const entry = entryToUndo(state);
+    if (entry === undefined) return state;
+    const recalled = entry.selection === undefined ? null : { ...entry.selection.before };
+    const undone = applyEdits(book, invertEdits(entry.edits));
+    return { ...state, book: undone, cursor: state.cursor - 1, recalled, ...moved(state) };
   }
-  if (editRedone.match(action) && state.cursor < state.entries.length) {
-    const { edits, selection } = state.entries[state.cursor];
-    const recalled = selection === undefined ? null : { ...selection.after };
-    return { ...state, book: applyEdits(book, edits), cursor: state.cursor + 1, recalled, ...moved(state) };
+  if (editRedone.match(action)) {
+    const entry = entryToRedo(state);
+    if (entry === undefined) return state;
+    const recalled = entry.selection === undefined ? null : { ...entry.selection.after };
+    return { ...state, book: applyEdits(book, entry.edits), cursor: state.cursor + 1, recalled, ...moved(state) };
   }
   return state;
 }
 
-function moved(state: BookState): Pick<BookState, 'revision' | 'save'> {
-  return { revision: state.revision + 1, save: 'waiting' };
+/** A save that fails goes on failing until one has worked. */
+function moved({ revision, save }: BookState): Pick<BookState, 'revision' | 'save'> {
+  return { revision: revision + 1, save: save === 'failed' ? 'failed' : 'waiting' };
 }
 
 /** The history with the entry at its end: what was undone is dropped, typing is joined to the entry before it. */
-function withEntry(state: BookState, entry: HistoryEntry): Pick<BookState, 'entries' | 'cursor'> {
-  const kept = state.entries.slice(0, state.cursor);
-  const last = kept[kept.length - 1];
+function withEntry(state: BookState, entry: HistoryEntry): HistoryWindow {
+  const { base, cursor } = state;
+  const last = entryToUndo(state);
   const isJoined =
     last !== undefined &&
-    state.cursor === state.entries.length &&
+    cursor === state.total &&
     entry.joinKey !== undefined &&
     last.joinKey === entry.joinKey &&
     (entry.time - last.time < JOIN_WITHIN || entry.joinKey.startsWith(GESTURE));
-  if (isJoined) {
-    const joined = { ...entry, edits: joinEdits(last.edits, entry.edits) };
-    const { selection } = entry;
-    const both = selection && last.selection && { selection: { ...selection, before: last.selection.before } };
-    kept[kept.length - 1] = { ...joined, ...both };
-  }
-  if (!isJoined) kept.push(entry);
-  return { entries: kept, cursor: kept.length };
+  const kept = state.entries.slice(0, cursor - base - (isJoined ? 1 : 0));
+  kept.push(isJoined ? joinedEntry(last, entry) : entry);
+  const count = base + kept.length;
+  return { base, entries: kept, cursor: count, total: count };
+}
+
+function joinedEntry(last: HistoryEntry, entry: HistoryEntry): HistoryEntry {
+  const { selection } = entry;
+  const both = selection && last.selection && { selection: { ...selection, before: last.selection.before } };
+  return { ...entry, edits: joinEdits(last.edits, entry.edits), ...both };
 }
 
 /** Two edits of one value in a row are one edit; others stand one after the other. */

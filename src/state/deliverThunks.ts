@@ -1,10 +1,8 @@
 // Products: started, followed, stopped, handed over as files.
-import { jobChanged, type Product } from './jobsSlice';
+import { jobChanged, type Product, type ProductJob } from './jobsSlice';
 import type { AppThunk } from './store';
 import type { CopyKind } from '../core/model/copyKinds';
-import type { WriteJob, WriteOrder, WholeBook } from '../worker/typesetClient';
-
-const running = new Map<Product, WriteJob>();
+import type { WriteOrder, WholeBook } from '../worker/typesetClient';
 
 const TYPES: Readonly<Record<Product, { readonly extension: string; readonly type: string }>> = {
   press: { extension: '.pdf', type: 'application/pdf' },
@@ -25,28 +23,24 @@ const COPY_TYPES: Readonly<Record<CopyKind, string>> = {
 export function makeProduct(product: Product): AppThunk<Promise<void>> {
   return async (dispatch, getState, services) => {
     const { book, revision } = getState().book;
-    if (book === null) return;
+    const session = services.sessions.current;
+    if (book === null || session === null) return;
     const { format } = getState().jobs[product];
     const { extension, type } =
       product === 'copy' ? { extension: `.${format}`, type: COPY_TYPES[format] } : TYPES[product];
     const fileName = `${fileStem(book.particulars.title)}${extension}`;
     dispatch(jobChanged({ product, change: { status: 'running', share: 0, message: null, revision, fileName } }));
     const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
+    const change = (changed: Partial<ProductJob>) => dispatch(jobChanged({ product, change: changed }));
     const whole = { book, pictures: await services.pictures.load(book) };
-    const job = services.startWriteJob(orderFor(product, whole, date, format), (share) =>
-      dispatch(jobChanged({ product, change: { share } })),
-    );
-    running.set(product, job);
-    const result = await job.result;
-    running.delete(product);
+    const result = await session.write(product, orderFor(product, whole, date, format), (share) => change({ share }));
+    // The book was closed meanwhile: nobody waits for it.
+    if (result === undefined) return;
     if (result.kind === 'file') {
       services.download(fileName, result.bytes, type);
-      dispatch(
-        jobChanged({ product, change: { status: 'done', share: 1, bytes: result.bytes.length, pages: result.pages } }),
-      );
-    } else if (result.kind === 'failed')
-      dispatch(jobChanged({ product, change: { status: 'failed', message: result.message } }));
-    else dispatch(jobChanged({ product, change: { status: 'stopped' } }));
+      change({ status: 'done', share: 1, bytes: result.bytes.length, pages: result.pages });
+    } else if (result.kind === 'failed') change({ status: 'failed', message: result.message });
+    else change({ status: 'stopped' });
   };
 }
 
@@ -64,7 +58,7 @@ function orderFor(product: Product, whole: WholeBook, date: string, format: Copy
 }
 
 export function stopProduct(product: Product): AppThunk {
-  return () => running.get(product)?.cancel();
+  return (_dispatch, _getState, { sessions }) => sessions.current?.stopWriting(product);
 }
 
 /** A file name of the title: letters, figures and hyphens. */

@@ -5,7 +5,8 @@ import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 
 export function findInBook(query: FindQuery): AppThunk<Promise<FoundReply>> {
-  return async (_dispatch, _getState, { client }) => (await client?.find(query)) ?? { hits: [], problem: null };
+  return async (_dispatch, _getState, { sessions }) =>
+    (await sessions.current?.client?.find(query)) ?? { hits: [], problem: null };
 }
 
 /** Replaces all hits, or the places that are given as `stream at`; answers how many. */
@@ -14,7 +15,8 @@ export function replaceInBook(
   replacement: FindReplacement,
   only: readonly string[] | null,
 ): AppThunk<Promise<number>> {
-  return async (dispatch, getState, { client }) => {
+  return async (dispatch, getState, { sessions }) => {
+    const client = sessions.current?.client ?? null;
     if (client === null || getState().book.readOnly) return 0;
     const { revision, edits, count } = await client.replace(query, replacement, only);
     if (edits.length === 0 || revision !== getState().book.revision) return 0;

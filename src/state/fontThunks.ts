@@ -2,7 +2,7 @@
 import { replaceFaceEdits } from '../core/edit';
 import type { FaceTable } from '../core/model/faces';
 import { edit } from './bookThunks';
-import type { AppThunk, RootState } from './store';
+import type { AppThunk } from './store';
 import type { Services } from './services';
 
 /** Every face that a book can be set in. */
@@ -17,7 +17,7 @@ export function askFaces(): AppThunk<Promise<FaceTable>> {
 export function bringFontsIn(
   files: readonly { readonly name: string; readonly bytes: Uint8Array }[],
 ): AppThunk<Promise<readonly string[]>> {
-  return async (_dispatch, getState, services) => {
+  return async (_dispatch, _getState, services) => {
     const problems: string[] = [];
     let taken = 0;
     for (const { name, bytes } of files) {
@@ -27,26 +27,23 @@ export function bringFontsIn(
         taken += 1;
       } else problems.push(result.kind === 'failed' ? result.message : `${name} was not read.`);
     }
-    if (taken > 0) await composeAnew(getState, services);
+    if (taken > 0) await composeAnew(services);
     return problems;
   };
 }
 
 /** Drops a family of the person's own; a book that is set in it gets another in its place, with a finding. */
 export function dropFamily(family: string): AppThunk<Promise<void>> {
-  return async (_dispatch, getState, services) => {
+  return async (_dispatch, _getState, services) => {
     for (const { record } of services.ownFonts) if (record.family === family) await services.fonts.drop(record.id);
-    await composeAnew(getState, services);
+    await composeAnew(services);
   };
 }
 
 /** The worker learns of the faces that there are now, and composes the open book with them. */
-async function composeAnew(getState: () => RootState, services: Services): Promise<void> {
+async function composeAnew(services: Services): Promise<void> {
   services.ownFonts = await services.fonts.all();
-  const { book, revision } = getState().book;
-  if (book === null) return;
-  services.pageCache.clear();
-  services.client?.open(book, revision);
+  services.sessions.current?.composeAnew();
 }
 
 /** Puts a face in place of another everywhere; sizes times `factor`. */

@@ -6,7 +6,7 @@ import { replaceInBook } from './findThunks';
 import type { AppThunk } from './store';
 
 export function askLacking(): AppThunk<Promise<readonly LackingCharacter[]>> {
-  return async (_dispatch, _getState, { client }) => (await client?.lacking()) ?? [];
+  return async (_dispatch, _getState, { sessions }) => (await sessions.current?.client?.lacking()) ?? [];
 }
 
 /** Sets a character, wherever its face lacks it, in another family; one undo step. */

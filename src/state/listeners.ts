@@ -2,8 +2,8 @@
 import { isAnyOf, type ListenerMiddlewareInstance } from '@reduxjs/toolkit';
 import { invertEdits } from '../core/edit';
 import type { BookEdit } from '../core/model/bookEdit';
-import { createAutosave } from './autosave';
-import { bookClosed, bookEdited, bookOpened, editRedone, editUndone, saveChanged, type BookState } from './bookSlice';
+import { bookEdited, editRedone, editUndone, type BookState } from './bookSlice';
+import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import { composeStarted } from './composeSlice';
 import { pageOfSpread } from './selectors';
 import type { Services } from './services';
@@ -14,19 +14,14 @@ export function startListeners(
   middleware: ListenerMiddlewareInstance<RootState, AppDispatch>,
   services: Services,
 ): void {
-  const autosave = createAutosave(services);
   middleware.startListening({
     matcher: isAnyOf(bookEdited, editUndone, editRedone),
     effect: (action, api) => {
       const before = api.getOriginalState().book;
       const after = api.getState().book;
       if (before.revision === after.revision) return;
-      services.client?.apply(editsOf(action, before), before.revision, after.revision);
+      services.sessions.current?.edited(editsOf(action, before), before.revision, after.revision);
       api.dispatch(composeStarted());
-      autosave.schedule(
-        () => api.getState().book,
-        (state) => api.dispatch(saveChanged(state)),
-      );
     },
   });
   // What is looked at is composed before the rest, whenever something changes.
@@ -35,13 +30,8 @@ export function startListeners(
       now.view.spread !== before.view.spread ||
       now.view.drawn !== before.view.drawn ||
       now.compose.summary !== before.compose.summary,
-    effect: (_action, api) => services.client?.look(textLookedAt(api.getState())),
+    effect: (_action, api) => services.sessions.current?.client?.look(textLookedAt(api.getState())),
   });
-  middleware.startListening({
-    actionCreator: bookOpened,
-    effect: (action) => autosave.begin(action.payload),
-  });
-  middleware.startListening({ actionCreator: bookClosed, effect: () => autosave.end() });
 }
 
 /** The text at the head of the spread in view, and its pages; null where no text stands. */
@@ -55,6 +45,6 @@ function textLookedAt({ compose, view }: RootState): TextInView | null {
 
 function editsOf(action: unknown, before: BookState): readonly BookEdit[] {
   if (bookEdited.match(action as never)) return (action as ReturnType<typeof bookEdited>).payload.edits;
-  if (editUndone.match(action as never)) return invertEdits(before.entries[before.cursor - 1].edits);
-  return before.entries[before.cursor].edits;
+  if (editUndone.match(action as never)) return invertEdits(entryToUndo(before)!.edits);
+  return entryToRedo(before)!.edits;
 }

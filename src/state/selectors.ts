@@ -6,6 +6,7 @@ import { headingWords } from '../core/measure/headWords';
 import { numberHeads, type HeadNumbers } from '../core/measure/numberHeads';
 import type { NotePlaces } from '../core/model/referenceTable';
 import { roleName } from '../core/model/roles';
+import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import type { PageSummary } from '../worker/typesetClient';
 import type { RootState } from './store';
 
@@ -125,3 +126,7 @@ export function selectNotePlaces({ book: { book }, compose }: RootState): NotePl
   const isByPage = Object.values(book?.spec.notes.kinds ?? {}).some(({ restart }) => restart === 'page');
   return isByPage ? compose.summary?.notes : undefined;
 }
+
+/** The names of what undo takes back and redo applies again; undefined when there is nothing. */
+export const selectUndo = ({ book }: RootState): string | undefined => entryToUndo(book)?.name;
+export const selectRedo = ({ book }: RootState): string | undefined => entryToRedo(book)?.name;

@@ -4,15 +4,16 @@ import type { FontRepository } from '../storage/fontRepository';
 import type { FaceTable, OwnFont } from '../core/model/faces';
 import type { PictureRepository } from '../storage/pictureRepository';
 import type { PullRepository } from '../storage/pullRepository';
+import type { HeldLock, TabChannel, TabMessage, TakenOver } from '../storage/bookLock';
 import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
 import type { Book, Particulars } from '../core/model/book';
-import type { PageCache } from './pageCache';
-import type { PictureCache } from './pictureCache';
+import type { Sessions } from './session/sessions';
 
+/** See storage/bookLock. */
 export interface LockService {
-  tryLock(book: string, onLost: () => void): Promise<{ release: () => void } | null>;
-  takeOver(book: string, onLost: () => void): Promise<{ release: () => void }>;
-  onLetGo(book: string, letGo: () => void): () => void;
+  tryLock(book: string, onLost: () => void): Promise<HeldLock | null>;
+  takeOver(book: string, onLost: () => void): Promise<TakenOver>;
+  joinTabs(book: string, onMessage: (message: TabMessage) => void): TabChannel;
 }
 
 /** A manuscript that ships with the app, and what the invented press knows of its book besides. */
@@ -28,16 +29,14 @@ export interface Services {
   readonly repository: BookRepository;
   readonly pulls: PullRepository;
   readonly pictures: PictureRepository;
-  readonly pictureCache: PictureCache;
   readonly fonts: FontRepository;
   /** Faces of the person's own, as they were read last. */
   ownFonts: readonly OwnFont[];
   /** The faces that ship. */
   readonly fetchFaces: () => Promise<FaceTable>;
   readonly locks: LockService;
-  readonly pageCache: PageCache;
-  /** The client of the open book. */
-  client: TypesetClient | null;
+  /** The open book, with all that belongs to it. */
+  readonly sessions: Sessions;
   readonly createClient: (
     current: () => { book: Book; revision: number } | null,
     listener: TypesetListener,

@@ -4,7 +4,8 @@ import { manuscriptArrived } from './arrivalSlice';
 import { namesOf, type Book, type Particulars } from '../core/model/book';
 import { formatNumber } from '../core/measure/units';
 import type { BookRecord } from '../storage/database';
-import { coverOutlines } from './bookThunks';
+import type { ComposedSummary } from '../worker/typesetClient';
+import { shelfFactsOf } from './session/shelfFacts';
 import { PageCache } from './pageCache';
 import type { Services } from './services';
 import type { ShelfBook } from './shelfSlice';
@@ -104,8 +105,10 @@ export function makeCovers(): AppThunk<Promise<void>> {
   return async (dispatch, getState, services) => {
     const missing = getState().shelf.books?.filter((book) => !book.hasCover) ?? [];
     for (const { id } of missing) {
-      const opened = await services.repository.open(id);
-      if (opened === undefined || getState().book.book !== null) return;
+      // A book that cannot be read says why when it is opened.
+      const opened = await services.repository.open(id).catch(() => undefined);
+      if (getState().book.book !== null) return;
+      if (opened === undefined) continue;
       await composeCover(opened.book, opened.revision, services);
       await dispatch(listBooks());
     }
@@ -113,40 +116,23 @@ export function makeCovers(): AppThunk<Promise<void>> {
 }
 
 async function composeCover(book: Book, revision: number, services: Services): Promise<void> {
-  let cache: PageCache | undefined;
-  await new Promise<void>((resolve) => {
-    const client = services.createClient(() => ({ book, revision }), {
-      onProgress: () => undefined,
-      onRestarted: () => undefined,
-      onAhead: () => undefined,
-      onFailed: () => resolve(),
-      onComposed: (summary, isPart) => {
-        if (isPart) return;
-        void (async () => {
-          const title = book.divisions.find((division) => division.role === 'title')?.id;
-          const page = summary.pages.find((row) => row.division === title && row.role === 'display')?.index ?? 0;
-          const list = await cache!.load(page);
-          if (list !== undefined) {
-            const cover = {
-              revision,
-              list,
-              outlines: coverOutlines({ pageCache: cache! }, list),
-              pages: summary.pages.length,
-            };
-            await services.repository.keepComposed(book.id, {
-              cover,
-              words: summary.words,
-              findings: summary.findings.length,
-            });
-          }
-          client.close();
-          resolve();
-        })();
-      },
-    });
-    cache = new PageCache(() => client);
-    client.open(book, revision);
+  let finish: (summary: ComposedSummary | null) => void;
+  const composed = new Promise<ComposedSummary | null>((resolve) => (finish = resolve));
+  const client = services.createClient(() => ({ book, revision }), {
+    onProgress: () => undefined,
+    onRestarted: () => undefined,
+    onAhead: () => undefined,
+    onFailed: () => finish(null),
+    onComposed: (summary, isPart) => isPart || finish(summary),
   });
+  try {
+    client.open(book, revision);
+    const summary = await composed;
+    const facts = summary && (await shelfFactsOf(book, summary, new PageCache(() => client)));
+    if (facts) await services.repository.keepComposed(book.id, facts);
+  } finally {
+    client.close();
+  }
 }
 
 /** The kept title page of a book; undefined when there is none yet. */

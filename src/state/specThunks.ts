@@ -88,7 +88,7 @@ export function snapMargins(): AppThunk<string | null> {
 
 /** How often each rule of spacing decided in the book as it is composed. */
 export function askSpacing(): AppThunk<Promise<SpacingFacts | null>> {
-  return async (_dispatch, _getState, { client }) => (await client?.spacing()) ?? null;
+  return async (_dispatch, _getState, { sessions }) => (await sessions.current?.client?.spacing()) ?? null;
 }
 
 /** Sets the book as one of the starting specs; one undo step. */

@@ -188,8 +188,8 @@ export function setLook(
 
 /** Shows the spread on which a paragraph stands. */
 export function walkTo(place: { readonly stream: string; readonly block: string }): AppThunk<Promise<void>> {
-  return async (dispatch, _getState, { client }) => {
-    const page = await client?.locate(place.stream, place.block, 0);
+  return async (dispatch, _getState, { sessions }) => {
+    const page = await sessions.current?.client?.locate(place.stream, place.block, 0);
     if (page !== undefined && page >= 0) dispatch(spreadCalled(spreadOfPage(page)));
   };
 }

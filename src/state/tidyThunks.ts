@@ -7,7 +7,7 @@ import type { AppThunk } from './store';
 
 /** Jobs that the copy needs, with their places. */
 export function askTidy(): AppThunk<Promise<readonly TidyOffer[]>> {
-  return async (_dispatch, _getState, { client }) => (await client?.tidyOffers()) ?? [];
+  return async (_dispatch, _getState, { sessions }) => (await sessions.current?.client?.tidyOffers()) ?? [];
 }
 
 /** Takes jobs, or one place of one; answers how many places were changed. */
@@ -16,7 +16,8 @@ export function takeTidy(
   name: string,
   only: TidyPlace | null = null,
 ): AppThunk<Promise<number>> {
-  return async (dispatch, getState, { client }) => {
+  return async (dispatch, getState, { sessions }) => {
+    const client = sessions.current?.client ?? null;
     if (client === null || getState().book.readOnly) return 0;
     const { revision, edits, changes } = await client.tidy(jobs, only);
     // The copy has gone on since: what was found is no longer there.

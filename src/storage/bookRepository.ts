@@ -6,13 +6,21 @@ import { migrate } from '../core/model/migrations';
 import { picturesIn, type Block, type PictureBytes } from '../core/model/streams';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
 import { divisionWrites, gatherDivisions } from './divisionStore';
+import { firstDifference, HISTORY_PAGE, type HistoryWindow } from './historyWindow';
 
-/** A book with its history, as it is held open. */
-export interface OpenBook {
+/** A book with the part of its history that lies around the cursor, as it is held open. */
+export interface OpenBook extends HistoryWindow {
   readonly book: Book;
-  readonly entries: readonly HistoryEntry[];
-  readonly cursor: number;
+  /** Grows with every edit, undo and redo, and when a tab takes the book from another. */
   readonly revision: number;
+}
+
+/** Another tab has written the book since this one read it, or it was removed: nothing is written over that. */
+export class OutdatedBookError extends Error {
+  readonly code = 'outdated';
+  constructor() {
+    super('The book was changed or removed in another tab meanwhile.');
+  }
 }
 
 /** The database holds a book of a newer format than this program knows. */
@@ -41,16 +49,21 @@ export class BookRepository {
     });
   }
 
-  /** Undefined when there is no such book. Throws NewerFormatError. */
-  async open(id: string): Promise<OpenBook | undefined> {
+  /**
+   * Undefined when there is no such book. `claims`: begins a revision of its own, so that a tab from which the book was taken
+   * writes no more, whatever it still believes. Throws NewerFormatError.
+   */
+  async open(id: string, claims = false): Promise<OpenBook | undefined> {
     const { books, divisions, pieces, notes, log } = this.database;
-    return this.database.transaction('r', books, divisions, pieces, notes, log, async () => {
+    return this.database.transaction(claims ? 'rw' : 'r', books, divisions, pieces, notes, log, async () => {
       const record = await books.get(id);
       if (record === undefined) return undefined;
       if (record.format > BOOK_FORMAT) throw new NewerFormatError();
+      const revision = record.revision + (claims ? 1 : 0);
+      if (claims) await books.update(id, { revision });
       const kept = await gatherDivisions(this.database, id);
       const noteRows = await notes.where('book').equals(id).toArray();
-      const entries = await log.where('book').equals(id).sortBy('number');
+      const history = await this.historyAround(id, record.cursor);
       const book = migrate({
         format: record.format,
         id,
@@ -63,26 +76,48 @@ export class BookRepository {
         ...(record.pageTouches === undefined ? {} : { pageTouches: record.pageTouches }),
       }) as unknown as Book;
       kept.remember(book.divisions);
-      return { book, entries: entries.map((row) => row.entry), cursor: record.cursor, revision: record.revision };
+      return { book, ...history, revision };
     });
   }
 
+  /** The revision of a book on the disk; undefined when there is no such book. */
+  async revisionOf(id: string): Promise<number | undefined> {
+    return (await this.database.books.get(id))?.revision;
+  }
+
+  /** Entries of the log by their numbers, from 1, both ends included. */
+  async history(id: string, from: number, to: number): Promise<readonly HistoryEntry[]> {
+    const rows = await this.database.log.where('[book+number]').between([id, from], [id, to], true, true).toArray();
+    return rows.map((row) => row.entry);
+  }
+
+  /** A page of the log on each side of the cursor; how long the log is takes one step from its end. */
+  private async historyAround(id: string, cursor: number): Promise<HistoryWindow> {
+    const last = await this.database.log.where('[book+number]').between([id, 0], [id, Infinity]).last();
+    const total = Math.max(cursor, last?.number ?? 0);
+    const base = Math.max(0, cursor - HISTORY_PAGE);
+    const entries = await this.history(id, base + 1, Math.min(total, cursor + HISTORY_PAGE));
+    return { base, entries, cursor, total };
+  }
+
   /**
-   * Writes what changed between two states of an open book. All requests are made at once: each answer waits for the
-   * screen's own work, and in a row they would take long while somebody types.
+   * Writes what changed between two states of an open book. All writes are requested at once: each answer waits for the
+   * screen's own work, and in a row they would take long while somebody types. Throws OutdatedBookError, and writes nothing,
+   * when the disk does not hold the revision of `before`.
    */
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
     const { books, divisions, pieces, notes, log } = this.database;
     const id = after.book.id;
     await this.keepPictures(before.book, after.book);
-    await this.database.transaction('rw', books, divisions, pieces, notes, log, () =>
-      Promise.all([
+    await this.database.transaction('rw', books, divisions, pieces, notes, log, async () => {
+      if ((await books.get(id))?.revision !== before.revision) throw new OutdatedBookError();
+      await Promise.all([
         ...divisionWrites(this.database, id, before.book.divisions, after.book.divisions),
         ...this.saveNotes(before.book, after.book),
         ...this.saveLog(before, after),
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
-      ]),
-    );
+      ]);
+    });
   }
 
   /** Pictures that came with text from another book become this book's own. */
@@ -108,15 +143,16 @@ export class BookRepository {
     ];
   }
 
-  /** Entries are compared by identity: those from the first difference on are written, those beyond the end deleted. */
+  /** Entries from the first difference on are written, those beyond the end deleted. */
   private saveLog(before: OpenBook, after: OpenBook): PromiseLike<unknown>[] {
     const { log } = this.database;
     const id = after.book.id;
-    let first = 0;
-    while (first < after.entries.length && before.entries[first] === after.entries[first]) first += 1;
-    const written = after.entries.slice(first).map((entry, k) => log.put({ book: id, number: first + k + 1, entry }));
-    if (before.entries.length <= after.entries.length) return written;
-    const beyond = log.where('[book+number]').between([id, after.entries.length + 1], [id, Infinity]);
+    const first = firstDifference(before, after);
+    const written = after.entries
+      .slice(first - after.base - 1)
+      .map((entry, k) => log.put({ book: id, number: first + k, entry }));
+    if (before.total <= after.total) return written;
+    const beyond = log.where('[book+number]').between([id, after.total + 1], [id, Infinity]);
     return [...written, beyond.delete()];
   }
 

@@ -176,6 +176,8 @@ export type TypesetReply =
       readonly changes: readonly TidyChange[];
     }
   | { readonly kind: 'located'; readonly request: number; readonly page: number }
+  /** The question could not be answered: a fault of ours, told as one. The worker goes on. */
+  | { readonly kind: 'refused'; readonly request: number; readonly message: string }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
 
 /** A book, and the bytes of its pictures by their hash. */

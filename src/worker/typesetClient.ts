@@ -79,7 +79,7 @@ type Told = Pick<ComposedSummary, 'pages' | 'extents' | 'headings' | 'findings'>
 const NOTHING_TOLD: Told = { number: 0, pages: [], extents: [], headings: [], findings: [] };
 
 /** What the worker answers to a question. */
-type Answer = Extract<TypesetReply, { readonly request: number }>;
+type Answer = Exclude<Extract<TypesetReply, { readonly request: number }>, { readonly kind: 'refused' }>;
 
 interface OpenQuestion {
   readonly answer: (reply: Answer) => void;
@@ -93,6 +93,8 @@ export class TypesetClient {
   private requests = 0;
   private view: TextInView | null = null;
   private restarts = 0;
+  /** `givenUp`: workers died again and again; nothing is asked until a book is opened anew. */
+  private life: 'running' | 'givenUp' | 'closed' = 'running';
   /** Questions that the worker has not answered yet. */
   private readonly questions = new Map<number, OpenQuestion>();
 
@@ -105,12 +107,19 @@ export class TypesetClient {
     private readonly fonts: () => readonly OwnFont[] = () => [],
   ) {}
 
+  /** Gives a worker the book; a client that has given up tries one more. */
   open(book: Book, revision: number): void {
+    if (this.life === 'closed') return;
+    if (this.life === 'givenUp') [this.life, this.restarts] = ['running', MOST_RESTARTS];
+    this.worker ??= this.start();
     this.send({ kind: 'open', book, revision, base: this.base, fonts: this.fonts() });
   }
 
+  /** After workers have died again and again, the next change gives a new one the whole book: it may be another book now. */
   apply(edits: readonly BookEdit[], from: number, to: number): void {
-    this.send({ kind: 'apply', edits, from, to });
+    if (this.life === 'running') return this.send({ kind: 'apply', edits, from, to });
+    const current = this.current();
+    if (current !== null) this.open(current.book, current.revision);
   }
 
   /** Tells what is looked at, to be composed first from now on. */
@@ -245,13 +254,14 @@ export class TypesetClient {
     );
   }
 
-  /** Asks under a number of its own. `lost`: the answer when the worker is ended before it gives one. */
+  /** Asks under a number of its own. `lost`: the answer when the question is refused, or the worker ends before it gives one. */
   private ask<K extends Answer['kind'], T>(
     _kind: K,
     message: (request: number) => TypesetRequest,
     taken: (reply: Extract<Answer, { kind: K }>) => T,
     lost: T,
   ): Promise<T> {
+    if (this.life !== 'running') return Promise.resolve(lost);
     const request = (this.requests += 1);
     return new Promise((resolve) => {
       this.questions.set(request, {
@@ -262,28 +272,37 @@ export class TypesetClient {
     });
   }
 
+  /** Ends the worker for good. Whoever waits, or asks later, gets the answer that says nothing. */
   close(): void {
+    this.life = 'closed';
+    this.endWorker();
+  }
+
+  private endWorker(): void {
     this.worker?.terminate();
     this.worker = undefined;
     this.settleAll();
   }
 
+  /** To the worker that has the book; without one, the message is about nothing and is dropped. */
   private send(message: TypesetRequest): void {
-    this.worker ??= this.start();
-    this.worker.postMessage(message);
+    if (this.life === 'running') this.worker?.postMessage(message);
   }
 
   private start(): WorkerLike {
     const worker = this.createWorker();
-    worker.onmessage = (event: MessageEvent<TypesetReply>) => this.receive(event.data);
-    worker.onerror = (event) => this.restart(event.message);
+    // A worker that was ended may have messages on the way.
+    worker.onmessage = (event: MessageEvent<TypesetReply>) => this.worker === worker && this.receive(event.data);
+    worker.onerror = (event) => this.worker === worker && this.restart(event.message);
     return worker;
   }
 
   private receive(reply: TypesetReply): void {
     if ('request' in reply) {
-      this.questions.get(reply.request)?.answer(reply);
+      const question = this.questions.get(reply.request);
       this.questions.delete(reply.request);
+      if (reply.kind === 'refused') question?.lose();
+      else question?.answer(reply);
       return;
     }
     switch (reply.kind) {
@@ -315,11 +334,15 @@ export class TypesetClient {
     this.listener.onComposed(summary, isPart);
   }
 
+  /** Gives a new worker the book as it is now; gives up after some that died without having composed it. */
   private restart(message: string): void {
-    this.close();
+    this.endWorker();
     const current = this.current();
     this.restarts += 1;
-    if (current === null || this.restarts > MOST_RESTARTS) return this.listener.onFailed(message);
+    if (current === null || this.restarts > MOST_RESTARTS) {
+      this.life = 'givenUp';
+      return this.listener.onFailed(message);
+    }
     this.listener.onRestarted();
     this.open(current.book, current.revision);
     this.look(this.view);

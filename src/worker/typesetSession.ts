@@ -19,7 +19,6 @@ import {
   type TypesetReach,
 } from '../core/index';
 import type { Book } from '../core/model/book';
-import type { BookEdit } from '../core/model/bookEdit';
 import type { FindQuery } from '../core/model/find';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { LackingCharacter } from '../core/model/lacking';
@@ -31,6 +30,14 @@ import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
 import { buffersOf, newOutlines } from './outlines';
 import type { ComposedSummary, PageSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
+
+type Question = Extract<TypesetRequest, { readonly request: number }>;
+type QuestionOf<K extends Question['kind']> = Extract<Question, { readonly kind: K }>;
+type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
+/** An answer, before it has the number of its question. */
+type Reply = Without<Extract<TypesetReply, { readonly request: number }>, 'request'> & {
+  readonly transfer?: Transferable[];
+};
 
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
 
@@ -79,42 +86,49 @@ export class TypesetSession {
       case 'apply':
         this.apply(message);
         break;
-      case 'page':
-        this.sendPage(message.request, message.page);
-        break;
-      case 'paragraph':
-        this.post({ kind: 'paragraph', request: message.request, facts: this.factsOf(message) });
-        break;
-      case 'ties':
-        this.post({ kind: 'ties', request: message.request, ties: this.ties() });
-        break;
-      case 'spacing':
-        this.post({ kind: 'spacing', request: message.request, facts: this.spacing() });
-        break;
-      case 'wishes':
-        void this.costs(message);
-        break;
-      case 'lacking':
-        this.post({ kind: 'lacking', request: message.request, characters: this.lacking() });
-        break;
-      case 'find':
-        void this.find(message.request, message.query);
-        break;
-      case 'replace':
-        void this.replace(message);
-        break;
-      case 'tidyOffers':
-        void this.offerTidy(message.request);
-        break;
-      case 'tidy':
-        void this.tidy(message);
-        break;
       case 'look':
         this.view = message.view;
         break;
+      default:
+        void this.answer(message);
+    }
+  }
+
+  /** Every question is answered or refused, whatever goes wrong on the way. */
+  private async answer(question: Question): Promise<void> {
+    const { request } = question;
+    try {
+      const { transfer = [], ...reply } = await this.replyTo(question);
+      this.post({ ...reply, request } as TypesetReply, transfer);
+    } catch (error) {
+      this.post({ kind: 'refused', request, message: (error as Error).message });
+    }
+  }
+
+  private replyTo(question: Question): Reply | Promise<Reply> {
+    switch (question.kind) {
+      case 'page':
+        return this.page(question.page);
+      case 'paragraph':
+        return { kind: 'paragraph', facts: this.factsOf(question) };
+      case 'ties':
+        return { kind: 'ties', ties: this.ties() };
+      case 'spacing':
+        return { kind: 'spacing', facts: this.spacing() };
+      case 'wishes':
+        return this.costs(question);
+      case 'lacking':
+        return { kind: 'lacking', characters: this.lacking() };
+      case 'find':
+        return this.find(question.query);
+      case 'replace':
+        return this.replace(question);
+      case 'tidyOffers':
+        return this.offerTidy();
+      case 'tidy':
+        return this.tidy(question);
       case 'locate':
-        this.post({ kind: 'located', request: message.request, page: this.locate(message) });
-        break;
+        return { kind: 'located', page: this.locate(question) };
     }
   }
 
@@ -198,42 +212,30 @@ export class TypesetSession {
   }
 
   /** What Tidy would do; nothing when the copy changes meanwhile. */
-  private async offerTidy(request: number): Promise<void> {
+  private async offerTidy(): Promise<Reply> {
     const { book, revision } = this;
     const offers = book === undefined ? [] : await runJob(offersOf(book), this.jobHooks(revision));
-    this.post({ kind: 'tidyOffers', request, offers: offers ?? [] });
+    return { kind: 'tidyOffers', offers: offers ?? [] };
   }
 
-  private async find(request: number, query: FindQuery): Promise<void> {
+  private async find(query: FindQuery): Promise<Reply> {
     const { book, revision } = this;
     try {
       const hits = book === undefined ? [] : await runJob(findAll(book, query), this.jobHooks(revision));
-      this.post({ kind: 'found', request, hits: hits ?? [], problem: null });
+      return { kind: 'found', hits: hits ?? [], problem: null };
     } catch (error) {
-      this.post({ kind: 'found', request, hits: [], problem: (error as Error).message });
+      return { kind: 'found', hits: [], problem: (error as Error).message };
     }
   }
 
-  private async replace({
-    request,
-    query,
-    replacement,
-    only,
-  }: Extract<TypesetRequest, { kind: 'replace' }>): Promise<void> {
+  private async replace({ query, replacement, only }: QuestionOf<'replace'>): Promise<Reply> {
     const { book, revision } = this;
-    const nothing = { edits: [], count: 0 };
-    let done: { edits: readonly BookEdit[]; count: number } | undefined;
-    try {
-      const work = book && replaceAll(book, query, replacement, only === null ? undefined : new Set(only));
-      done = work && (await runJob(work, this.jobHooks(revision)));
-    } catch {
-      // What is wrong with the pattern was told when it was looked for.
-      done = nothing;
-    }
-    this.post({ kind: 'replaced', request, revision, ...(done ?? nothing) });
+    const work = book && replaceAll(book, query, replacement, only === null ? undefined : new Set(only));
+    const done = work && (await runJob(work, this.jobHooks(revision)));
+    return { kind: 'replaced', revision, ...(done ?? { edits: [], count: 0 }) };
   }
 
-  private async tidy({ request, jobs, only }: Extract<TypesetRequest, { kind: 'tidy' }>): Promise<void> {
+  private async tidy({ jobs, only }: QuestionOf<'tidy'>): Promise<Reply> {
     const { book, revision } = this;
     const accepts =
       only === null
@@ -241,27 +243,25 @@ export class TypesetSession {
         : (place: TidyPlace) => place.block === only.block && place.at === only.at && place.was === only.was;
     const done = book === undefined ? undefined : await runJob(tidyBook(book, jobs, accepts), this.jobHooks(revision));
     const { edits, changes } = done ?? { edits: [], changes: [] };
-    this.post({ kind: 'tidied', request, revision, edits, changes });
+    return { kind: 'tidied', revision, edits, changes };
   }
 
   /** Of the newest composed book; none while the book has changed since, or only its first pages are there. */
-  private async costs({ request, stream, block, wishes }: Extract<TypesetRequest, { kind: 'wishes' }>): Promise<void> {
+  private async costs({ stream, block, wishes }: QuestionOf<'wishes'>): Promise<Reply> {
     const { composed, book, revision } = this;
     const isNewest = book !== undefined && composed?.revision === revision && !composed.isPart;
     const work = isNewest ? wishCosts(book, composed.book, composed.context, { stream, block }, wishes) : undefined;
     const costs = work && (await runJob(work, this.jobHooks(revision)));
-    this.post({ kind: 'wishes', request, costs: costs ?? [] });
+    return { kind: 'wishes', costs: costs ?? [] };
   }
 
-  private sendPage(request: number, page: number): void {
+  private page(page: number): Reply {
     const { composed } = this;
-    if (composed === undefined || composed.book.pages[page] === undefined) {
-      this.post({ kind: 'page', request, revision: composed?.revision ?? -1, list: null, outlines: [] });
-      return;
-    }
+    if (composed === undefined || composed.book.pages[page] === undefined)
+      return { kind: 'page', revision: composed?.revision ?? -1, list: null, outlines: [] };
     const list = displayPage(composed.book, page, composed.context);
     const outlines = newOutlines([list], composed.context, this.sentOutlines);
-    this.post({ kind: 'page', request, revision: composed.revision, list, outlines }, buffersOf([list], outlines));
+    return { kind: 'page', revision: composed.revision, list, outlines, transfer: buffersOf([list], outlines) };
   }
 
   /** The pages that take the place of those in view: where the text at their head stands now, and the one beside it. */

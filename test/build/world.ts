@@ -2,8 +2,7 @@
 import 'fake-indexeddb/auto';
 import type { FaceTable } from '../../src/core/model/faces';
 import { openBook } from '../../src/state/bookThunks';
-import { PageCache } from '../../src/state/pageCache';
-import { PictureCache } from '../../src/state/pictureCache';
+import { Sessions } from '../../src/state/session/sessions';
 import type { Services } from '../../src/state/services';
 import { createAppStore, type AppStore } from '../../src/state/store';
 import { BookRepository } from '../../src/storage/bookRepository';
@@ -15,6 +14,7 @@ import type { TypesetListener } from '../../src/worker/typesetClient';
 import { doWriteJob } from '../../src/worker/writeJobs';
 import { readAsset, readJson } from './assets';
 import { book, chapter, division, note } from './book';
+import { Tabs } from './tabs';
 
 let databases = 0;
 
@@ -29,7 +29,7 @@ export interface World {
 }
 
 /** The app's state over a real (in-memory) database, with a typeset client that only notes what it is told. */
-export function world(database = new WalnutDatabase(`test-${(databases += 1)}`)): World {
+export function world(database = new WalnutDatabase(`test-${(databases += 1)}`), tabs = new Tabs()): World {
   const repository = new BookRepository(database);
   const made: Partial<World> & { applied: World['applied']; downloads: World['downloads']; time: number } = {
     repository,
@@ -48,20 +48,13 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`))
     repository,
     pulls: new PullRepository(database),
     pictures: new PictureRepository(database),
-    pictureCache: new PictureCache(
-      async () => undefined,
-      () => undefined,
-    ),
     fonts: new FontRepository(database),
     ownFonts: [],
     fetchFaces: async () => readJson('faces.json') as FaceTable,
-    locks: {
-      tryLock: async () => ({ release: () => undefined }),
-      takeOver: async () => ({ release: () => undefined }),
-      onLetGo: () => () => undefined,
+    locks: tabs.locks(),
+    get sessions() {
+      return sessions;
     },
-    pageCache: new PageCache(() => services.client),
-    client: null,
     createClient: (_current, listener) => {
       made.listener = listener;
       return client as never;
@@ -86,6 +79,7 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`))
     now: () => made.time,
     newBookId: () => `b${(databases += 1)}`,
   };
+  const sessions = new Sessions(services);
   return Object.assign(made, { services, store: createAppStore(services) }) as World;
 }
 
@@ -102,4 +96,12 @@ export async function opened(): Promise<World & { id: string }> {
   await here.repository.add(made, 1);
   await here.store.dispatch(openBook(made.id));
   return Object.assign(here, { id: made.id });
+}
+
+/** Waits until something is so; throws after ten seconds. */
+export async function until(isSo: () => boolean | Promise<boolean>): Promise<void> {
+  for (const end = Date.now() + 10_000; !(await isSo());) {
+    if (Date.now() > end) throw new Error('What was waited for did not come.');
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
 }

@@ -1,7 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { flushAutosave } from '../../src/state/autosave';
 import {
   bookEdited,
   bookReducer,
@@ -11,7 +10,7 @@ import {
   readOnlyChanged,
   type BookState,
 } from '../../src/state/bookSlice';
-import { closeBook, openBook, setParticulars } from '../../src/state/bookThunks';
+import { closeBook, openBook, setParticulars, writeBookNow } from '../../src/state/bookThunks';
 import { setAs, setSpec } from '../../src/state/specThunks';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
 import { addManuscript, readShelf, removeBook } from '../../src/state/shelfThunks';
@@ -21,7 +20,7 @@ import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThun
 import { picturesIn } from '../../src/core/model/streams';
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';
-import { opened, sample, world, type World } from '../build/world';
+import { opened, sample, until, world, type World } from '../build/world';
 
 describe('the open book', () => {
   it('is edited, undone and redone; each is a new revision', async () => {
@@ -91,7 +90,7 @@ describe('the open book', () => {
     here.time += 2000;
     here.store.dispatch(setParticulars('title', 'Two', 'Title'));
     here.store.dispatch(editUndone());
-    await flushAutosave();
+    await here.store.dispatch(writeBookNow());
     expect(here.store.getState().book.save).to.equal('saved');
     const wanted = here.store.getState().book.book;
     await here.store.dispatch(closeBook());
@@ -114,12 +113,12 @@ describe('the open book', () => {
       here.time += 2000;
       here.store.dispatch(setParticulars('title', title, 'Title'));
     }
-    await flushAutosave();
+    await here.store.dispatch(writeBookNow());
     here.store.dispatch(editUndone());
     here.store.dispatch(editUndone());
     here.time += 2000;
     here.store.dispatch(setParticulars('title', 'Other', 'Title'));
-    await flushAutosave();
+    await here.store.dispatch(writeBookNow());
     const kept = await here.repository.open(here.id);
     expect(kept!.entries).to.have.length(2);
     expect(kept!.book.particulars.title).to.equal('Other');
@@ -128,7 +127,7 @@ describe('the open book', () => {
   it('saves within half a second by itself', async () => {
     const here = await opened();
     here.store.dispatch(setParticulars('title', 'Soon', 'Title'));
-    await new Promise((resolve) => setTimeout(resolve, 600));
+    await until(() => here.store.getState().book.save === 'saved');
     expect((await here.repository.open(here.id))!.book.particulars.title).to.equal('Soon');
   });
 
@@ -146,7 +145,7 @@ describe('the open book', () => {
         const made = sample();
         let state: BookState = bookReducer(
           undefined,
-          bookOpened({ book: made, entries: [], cursor: 0, revision: 0, readOnly: false }),
+          bookOpened({ book: made, entries: [], base: 0, total: 0, cursor: 0, revision: 0, readOnly: false }),
         );
         const states: string[] = [made.particulars.title];
         let at = 0;

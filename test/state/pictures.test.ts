@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { BookRepository, type OpenBook } from '../../src/storage/bookRepository';
+import { NO_HISTORY } from '../../src/storage/historyWindow';
 import { WalnutDatabase } from '../../src/storage/database';
 import { PictureRepository } from '../../src/storage/pictureRepository';
 import type { Book } from '../../src/core/model/book';
@@ -19,7 +20,11 @@ const withBlocks = (made: Book, blocks: Book['divisions'][number]['blocks']): Bo
   ...made,
   divisions: [{ ...made.divisions[0], blocks }, ...made.divisions.slice(1)],
 });
-const opened = (made: Book, revision: number): OpenBook => ({ book: made, entries: [], cursor: 0, revision });
+const opened = (made: Book, revision: number): OpenBook => ({
+  book: made,
+  ...NO_HISTORY,
+  revision,
+});
 
 describe('pictures of books in the database', () => {
   it('come with their book, and go with it', async () => {

@@ -17,6 +17,8 @@ export function editsBetweenBooks(before: Book, after: Book): BookEdit[] {
       to: after.spec as unknown as Plain,
     });
   if (!isSame(before.source, after.source)) edits.push({ kind: 'setSource', from: before.source, to: after.source });
+  if (!isSame(before.pageTouches, after.pageTouches))
+    edits.push({ kind: 'setPageTouches', from: before.pageTouches, to: after.pageTouches });
   for (const key of Object.keys(after.particulars) as (keyof Book['particulars'])[]) {
     const [from, to] = [before.particulars[key], after.particulars[key]];
     if (!isSame(from, to))

@@ -1,10 +1,12 @@
 // The frame of a book: top bar with the five stages as one path, the stage, and the deckle at the right edge.
 import { useEffect, useState } from 'react';
-import { Link, Outlet, useParams } from 'react-router';
-import { openBook, takeOverBook } from '../../state/bookThunks';
+import { Link, Outlet, useNavigate, useParams } from 'react-router';
+import { openBook } from '../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Deckle } from './Deckle';
+import { SaveNotices, UnwrittenQuestion } from './SaveNotices';
 import { TopBar } from './TopBar';
+import { useLeaving } from './useLeaving';
 import { useShortcuts } from './useShortcuts';
 import { CommandSearch } from './CommandSearch';
 import { ShortcutHelp } from './ShortcutHelp';
@@ -12,8 +14,9 @@ import { ShortcutHelp } from './ShortcutHelp';
 export default function BookFrame() {
   const { bookId } = useParams();
   const dispatch = useAppDispatch();
+  const navigate = useNavigate();
   const book = useAppSelector((state) => state.book.book);
-  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const leaving = useLeaving(bookId!);
   const [trouble, setTrouble] = useState<{ bookId: string; message: string } | null>(null);
   const problem = trouble?.bookId === bookId ? trouble!.message : null;
   const [panel, setPanel] = useState<'commands' | 'help' | null>(null);
@@ -22,9 +25,12 @@ export default function BookFrame() {
   useEffect(() => {
     const tell = (message: string) => setTrouble({ bookId: bookId!, message });
     dispatch(openBook(bookId!))
-      .then((found) => found || tell('This book is not on the Shelf of this browser.'))
+      .then((outcome) => {
+        if (outcome === 'missing') tell('This book is not on the Shelf of this browser.');
+        if (outcome === 'unwritten') navigate(-1);
+      })
       .catch((error: Error) => tell(error.message));
-  }, [dispatch, bookId]);
+  }, [dispatch, navigate, bookId]);
 
   useEffect(() => {
     if (book !== null) document.title = `${book.particulars.title || 'Untitled book'} – Walnut Leaf`;
@@ -41,20 +47,14 @@ export default function BookFrame() {
   return (
     <div className="flex h-full flex-col">
       <TopBar onSearch={() => setPanel('commands')} onHelp={() => setPanel('help')} />
-      {readOnly && (
-        <div role="status" className="flex h-9 shrink-0 items-center gap-3 border-b border-hairline bg-base-100 px-4">
-          <span>This book is open in another tab. Here it can be read, not changed.</span>
-          <button className="btn btn-xs btn-outline" onClick={() => void dispatch(takeOverBook())}>
-            Take it over
-          </button>
-        </div>
-      )}
+      <SaveNotices />
       <div className="flex min-h-0 grow">
         <main className="min-w-0 grow">
           <Outlet />
         </main>
         <Deckle />
       </div>
+      <UnwrittenQuestion onSettled={leaving.settled} onStay={leaving.stay} />
       {panel === 'commands' && <CommandSearch onClose={() => setPanel(null)} />}
       {panel === 'help' && <ShortcutHelp onClose={() => setPanel(null)} />}
     </div>

@@ -4,6 +4,7 @@ import { Fragment, memo } from 'react';
 import { Link, NavLink } from 'react-router';
 import { editRedone, editUndone, type SaveState } from '../../state/bookSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
+import { selectRedo, selectUndo } from '../../state/selectors';
 import { themeChosen } from '../../state/viewSlice';
 import { LeafMark } from '../components/LeafMark';
 import { useStageFacts, type StageFact } from './useStageFacts';
@@ -17,10 +18,10 @@ const SAVE_WORDS: Readonly<Record<SaveState, string>> = {
 
 export function TopBar({ onSearch, onHelp }: { onSearch: () => void; onHelp: () => void }) {
   const dispatch = useAppDispatch();
-  const { book, entries, cursor, save, readOnly } = useAppSelector((state) => state.book);
+  const { book, save, readOnly } = useAppSelector((state) => state.book);
+  const undo = useAppSelector(selectUndo);
+  const redo = useAppSelector(selectRedo);
   const theme = useAppSelector((state) => state.view.theme);
-  const undo = entries[cursor - 1]?.name;
-  const redo = entries[cursor]?.name;
   return (
     <header className="flex h-11 shrink-0 items-center gap-3 border-b border-hairline bg-base-200 px-4">
       <Link to="/" aria-label="To the Shelf" className="text-primary">

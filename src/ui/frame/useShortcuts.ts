@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { editRedone, editUndone } from '../../state/bookSlice';
 import { useAppDispatch } from '../../state/hooks';
+import { FieldHistory } from './fieldHistory';
 
 /** Alt with a figure goes to a stage, in the order of work. */
 export const STAGE_KEYS = ['copy', 'spec', 'pages', 'proof', 'deliver'] as const;
@@ -17,10 +18,13 @@ export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): v
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   useEffect(() => {
+    const fields = new FieldHistory();
+    const stop = fields.listen(document);
     const press = (event: KeyboardEvent) => {
       const withControl = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
       if (withControl && key === 'z') {
+        if (fields.isFields(event.target, event.shiftKey)) return;
         event.preventDefault();
         dispatch(event.shiftKey ? editRedone() : editUndone());
       } else if (withControl && key === 'k') {
@@ -32,6 +36,9 @@ export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): v
       } else if (event.key === '?' && !isTyping(event.target)) openPanel('help');
     };
     window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
+    return () => {
+      stop();
+      window.removeEventListener('keydown', press);
+    };
   }, [dispatch, navigate, openPanel]);
 }

@@ -1,15 +1,15 @@
 // Hands the page cache to whatever draws pages.
 import { createContext, useCallback, useContext, useSyncExternalStore } from 'react';
-import type { PageCache } from '../../state/pageCache';
+import { PageCache } from '../../state/pageCache';
 import type { PictureCache } from '../../state/pictureCache';
 import type { PictureSource } from './drawPage';
 
-export const PageCacheContext = createContext<PageCache | null>(null);
+/** Where no book is open there are no pages. */
+export const PageCacheContext = createContext(new PageCache(() => null));
 
 /** The cache, and a number that changes whenever something new has arrived. */
 export function usePageCache(): { cache: PageCache; version: number } {
   const cache = useContext(PageCacheContext);
-  if (cache === null) throw new Error('no page cache is provided');
   const version = useSyncExternalStore(
     (listener) => cache.subscribe(listener),
     () => cache.version,

@@ -23,8 +23,9 @@ export function Shelf() {
 
   useEffect(() => {
     document.title = 'Walnut Leaf';
-    void dispatch(closeBook()).then(() => dispatch(readShelf()));
-  }, [dispatch]);
+    // A book with changes that cannot be written is not left: back to it, where that is asked about.
+    void dispatch(closeBook()).then((isClosed) => (isClosed ? dispatch(readShelf()) : navigate(-1)));
+  }, [dispatch, navigate]);
 
   const take = async (files: FileList | null) => {
     const list = [...(files ?? [])];

@@ -1,0 +1,54 @@
+// What the typeset worker of an open book says, taken into the store and the caches. The view holds to the text at its head.
+import { composeFailed, composeFinished, composeProgressed } from '../composeSlice';
+import { pageOfSpread, spreadOfPage } from '../selectors';
+import { spreadCalled } from '../viewSlice';
+import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
+import type { BookSession, SessionStore } from './bookSession';
+import type { RootState } from '../store';
+
+type TextPlace = NonNullable<PageSummary['start']>;
+
+/** `onWhole`: the newest revision is composed to its end. */
+export function listenToTypeset(session: BookSession, store: SessionStore, onWhole: () => void): TypesetListener {
+  const { dispatch, getState } = store;
+  const whileOpen =
+    <A extends unknown[]>(act: (...values: A) => void) =>
+    (...values: A): void => {
+      if (!session.isClosed) act(...values);
+    };
+  return {
+    onProgress: whileOpen((_revision, share) => dispatch(composeProgressed(share))),
+    onComposed: whileOpen((summary, isPart) => {
+      const held = textInView(getState());
+      session.pageCache.composed(summary.revision);
+      const isNewest = !isPart && summary.revision === getState().book.revision;
+      dispatch(composeFinished({ summary, isNewest }));
+      if (held !== null) void holdView(held, session, store);
+      if (!isPart) onWhole();
+    }),
+    onAhead: whileOpen((revision, pages, outlines) => {
+      if (revision !== getState().book.revision) return;
+      session.pageCache.addOutlines(outlines);
+      session.pageCache.ahead(pages);
+    }),
+    onFailed: whileOpen((message) => dispatch(composeFailed(message))),
+    onRestarted: whileOpen(() => session.pageCache.clear()),
+  };
+}
+
+/** The text at the head of the spread in view: the view holds to it, not to a page number. Null on the first spread. */
+function textInView({ compose, view }: RootState): TextPlace | null {
+  const page = pageOfSpread(view.spread);
+  if (compose.summary === null || page === 0) return null;
+  return compose.summary.pages[page]?.start ?? compose.summary.pages[page + 1]?.start ?? null;
+}
+
+async function holdView(place: TextPlace, session: BookSession, { dispatch, getState }: SessionStore): Promise<void> {
+  const page = await session.client?.locate(place.stream, place.block, place.offset);
+  if (session.isClosed) return;
+  const pages = getState().compose.summary?.pages.length ?? 0;
+  if (page !== undefined && page >= 0) {
+    if (spreadOfPage(page) !== getState().view.spread) dispatch(spreadCalled(spreadOfPage(page)));
+  } else if (pages > 0 && pageOfSpread(getState().view.spread) >= pages)
+    dispatch(spreadCalled(spreadOfPage(pages - 1)));
+}
