@@ -41,7 +41,7 @@ export interface Services {
     current: () => { book: Book; revision: number } | null,
     listener: TypesetListener,
   ) => TypesetClient;
-  readonly startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
+  startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
   /** The demonstration manuscripts, the one that comes first on the Shelf last. */
   readonly fetchDemos: () => Promise<readonly DemoManuscript[]>;
   readonly download: (fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string) => void;

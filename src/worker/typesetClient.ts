@@ -155,7 +155,7 @@ export class TypesetClient {
         resolve({ hits: [], problem: TOO_SLOW });
         this.restart(TOO_SLOW);
       }, LONGEST_FIND);
-      const lost: FoundReply = { hits: [], problem: null };
+      const lost: FoundReply = { hits: [], problem: 'The search was stopped before its end.' };
       void this.ask(
         'found',
         (request) => ({ kind: 'find', request, query }),
