@@ -20,7 +20,14 @@ export function replaceInBook(
     if (client === null || getState().book.readOnly) return 0;
     const { revision, edits, count } = await client.replace(query, replacement, only);
     if (edits.length === 0 || revision !== getState().book.revision) return 0;
-    dispatch(edit(`“${query.words}” replaced`, edits));
+    dispatch(edit(nameOf(query, replacement), edits));
     return count;
   };
+}
+
+/** What is told of it in the history. */
+function nameOf({ words }: FindQuery, replacement: FindReplacement): string {
+  const what = words === '' ? 'What was found' : `“${words}”`;
+  if (replacement.words === null) return `${what} set in another style`;
+  return replacement.words === '' ? `${what} deleted` : `${what} replaced`;
 }

@@ -2,6 +2,15 @@ import { expect } from 'chai';
 import { scratch } from '../build/tools';
 import { killBrowser, launch, openDemo, openProfile, startApp, visit, type RunningApp } from './app';
 
+/** Writes to the database are refused while `diskIsFull` is set, as a full disk refuses them. */
+const FULL_DISK = `(() => {
+  const { put } = IDBObjectStore.prototype;
+  IDBObjectStore.prototype.put = function (...values) {
+    if (window.diskIsFull) throw new DOMException('full', 'QuotaExceededError');
+    return put.apply(this, values);
+  };
+})()`;
+
 const settle = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 describe('keeping what a person did', () => {
@@ -98,6 +107,61 @@ describe('keeping what a person did', () => {
       await second.getByLabel('Head', { exact: true }).fill('66pt');
       await second.keyboard.press('Enter');
       await second.getByText('Saved', { exact: true }).waitFor();
+    } finally {
+      await browser.close();
+    }
+  });
+
+  it('says what could not be written, asks before the book is left, and goes on when there is room', async () => {
+    const browser = await launch();
+    try {
+      const { page, context } = await visit(browser, app);
+      await context.addInitScript(FULL_DISK);
+      await openDemo(page, app);
+      await page.keyboard.press('Alt+1');
+      await page.getByRole('button', { name: 'Particulars' }).click();
+      await page.evaluate('window.diskIsFull = true');
+      await page.getByLabel('Title', { exact: true }).fill('Unwritten');
+      await page.getByText('1 change could not be written: the disk, or this browser’s share of it, is full.').waitFor();
+      await page.getByRole('link', { name: 'To the Shelf' }).click();
+      const question = page.getByRole('dialog', { name: 'Changes that are not written' });
+      await question.getByText('1 change could not be written').waitFor();
+      const saving = page.waitForEvent('download');
+      await question.getByRole('button', { name: 'Save a project file' }).click();
+      expect((await saving).suggestedFilename()).to.equal('unwritten.walnut');
+      await question.getByRole('button', { name: 'Keep the book open' }).click();
+      await question.waitFor({ state: 'detached' });
+      expect(await page.getByLabel('Title', { exact: true }).inputValue()).to.equal('Unwritten');
+      // Leaving the page itself is asked about by the browser.
+      const warned = page.waitForEvent('dialog');
+      void page.close({ runBeforeUnload: true });
+      const warning = await warned;
+      expect(warning.type()).to.equal('beforeunload');
+      await warning.dismiss();
+      await page.evaluate('window.diskIsFull = false');
+      await page.getByText('Saved', { exact: true }).waitFor();
+      await page.getByRole('link', { name: 'To the Shelf' }).click();
+      await page.getByRole('link', { name: 'Open Unwritten' }).waitFor();
+    } finally {
+      await browser.close();
+    }
+  });
+
+  it('closes without what could not be written when a person says so', async () => {
+    const browser = await launch();
+    try {
+      const { page, context } = await visit(browser, app);
+      await context.addInitScript(FULL_DISK);
+      await openDemo(page, app);
+      await page.keyboard.press('Alt+1');
+      await page.getByRole('button', { name: 'Particulars' }).click();
+      await page.evaluate('window.diskIsFull = true');
+      await page.getByLabel('Title', { exact: true }).fill('Unwritten');
+      await page.getByText('could not be written').waitFor();
+      await page.getByRole('link', { name: 'To the Shelf' }).click();
+      await page.getByRole('button', { name: 'Close without 1 change' }).click();
+      await page.getByRole('link', { name: 'Open The Ferry Register' }).waitFor();
+      expect(page.url()).to.equal(app.url);
     } finally {
       await browser.close();
     }

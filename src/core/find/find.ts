@@ -217,7 +217,7 @@ export function* replaceAll(
   let nextId = book.nextId;
   if (asksNothing(query)) return { edits, count };
   const pattern = patternOf(query);
-  const words = withTokens(replacement.words);
+  const words = replacement.words === null ? null : withTokens(replacement.words);
   /** How many blocks each stream has more than it had: runs behind shift by it. */
   const shifts = new Map<StreamId, number>();
   for (const stretch of stretchesOf(book, query.division)) {
@@ -229,7 +229,7 @@ export function* replaceAll(
     const made = editsOf(
       stretch,
       taken,
-      (match) => (query.isPattern ? expand(words, match) : words),
+      (match) => (words !== null && query.isPattern ? expand(words, match) : words),
       replacement,
       shift,
       () => `p${nextId++}`,
@@ -246,7 +246,7 @@ export function* replaceAll(
 function editsOf(
   { stream, index, paragraphs }: Stretch,
   matches: readonly Match[],
-  textOf: (match: RegExpExecArray) => string,
+  textOf: (match: RegExpExecArray) => string | null,
   { style, paragraphStyle }: FindReplacement,
   shift: number,
   takeId: () => string,

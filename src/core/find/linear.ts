@@ -50,7 +50,8 @@ interface Atom {
 export interface LinearEdit {
   readonly from: number;
   readonly to: number;
-  readonly text: string;
+  /** Null: the words stay, with all that hangs on them. */
+  readonly text: string | null;
   readonly style: string | null;
 }
 
@@ -65,6 +66,10 @@ export function editLinear(
     ...atomsOf(paragraph),
   ]);
   for (const { from, to, text, style } of [...edits].reverse()) {
+    if (text === null) {
+      for (let k = from; k < to; k += 1) atoms[k] = restyled(atoms[k], style);
+      continue;
+    }
     const covered = atoms.slice(from, to);
     const kept = covered.filter((atom) => atom.object !== null && SHOWN[atom.object.kind] === undefined);
     const around = covered.find((atom) => atom.char !== PARAGRAPH_END) ?? atoms[from - 1];
@@ -86,6 +91,12 @@ export function editLinear(
     atoms.splice(from, to - from, ...kept, ...withNotes);
   }
   return rebuilt(paragraphs[0], atoms, takeId);
+}
+
+/** An atom in a character style; null: as it was. The end of a paragraph has no look. */
+function restyled(atom: Atom, style: string | null): Atom {
+  const isEnd = atom.char === PARAGRAPH_END && atom.object === null;
+  return style === null || isEnd ? atom : { ...atom, look: { ...atom.look, style } };
 }
 
 /** UTF-16 units: offsets count them. */

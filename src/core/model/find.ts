@@ -57,8 +57,8 @@ export interface FindHit {
 }
 
 export interface FindReplacement {
-  /** Takes tokens, and of a pattern its groups as `$1`. */
-  readonly words: string;
+  /** Takes tokens, and of a pattern its groups as `$1`. Empty: what is found is deleted. Null: the words stay as they are. */
+  readonly words: string | null;
   /** Character style that the replacement takes; null: the look of what it replaces. */
   readonly style: StyleTag | null;
   /** Style of the paragraphs in which something is replaced; null: as they were. */

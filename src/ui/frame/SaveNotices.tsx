@@ -46,13 +46,13 @@ function ReadHere() {
   );
 }
 
-function SaveProject() {
+function SaveProject({ size = 'btn-xs' }: { size?: string }) {
   const dispatch = useAppDispatch();
   const job = useAppSelector((state) => state.jobs.project);
   return (
     <>
       <button
-        className="btn btn-xs btn-outline"
+        className={`btn btn-outline ${size}`}
         disabled={job.status === 'running'}
         onClick={() => void dispatch(makeProduct('project'))}
       >
@@ -135,7 +135,7 @@ export function UnwrittenQuestion({ onSettled, onStay }: { onSettled: () => void
           <button className="btn btn-sm btn-primary" disabled={isTrying} onClick={() => void settle('again')}>
             Try again
           </button>
-          <SaveProject />
+          <SaveProject size="btn-sm" />
         </div>
         <div className="flex flex-wrap items-center gap-2 border-t border-hairline pt-3">
           <button className="btn btn-sm" disabled={isTrying} onClick={() => void settle('stay')}>

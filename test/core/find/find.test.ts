@@ -177,3 +177,52 @@ describe('finding looks and inside stretches', () => {
     expect([last.text, last.style]).to.deep.equal(['Not more.', 'EXT']);
   });
 });
+
+describe('restyling what is found', () => {
+  const made = book(
+    [chapter('One', 'A *ferry*{1} and *another one* here.', 'No look.'), chapter('Two', 'The *last*.')],
+    [note(1, 'x')],
+  );
+  const look = { kind: 'touch', touch: 'italic' } as const;
+  const restyled = (asked: FindQuery, style: string | null, paragraphStyle: string | null, only?: Set<string>) => {
+    const { edits, count } = drain(replaceAll(made, asked, { words: null, style, paragraphStyle }, only));
+    return { after: applyEdits(made, edits), count };
+  };
+  const copyOf = (of: Book) =>
+    of.divisions.map(({ blocks }) => blocks.map((block) => [(block as Paragraph).text, (block as Paragraph).objects]));
+
+  it('keeps every word and note, by a look, by a style and by words', () => {
+    for (const [asked, count] of [
+      [query('', { look }), 3],
+      [query('', { style: 'TX' }), 3],
+      [query('r.*?n', { isPattern: true }), 2],
+      [query('{note}'), 1],
+      [query('here.{paragraph}No'), 1],
+    ] as const) {
+      const one = restyled(asked, 'sc', 'EXT');
+      expect([one.count, copyOf(one.after)]).to.deep.equal([count, copyOf(made)]);
+    }
+  });
+
+  it('gives the style to just what was found, or to one place', () => {
+    const { after } = restyled(query('', { look }), 'sc', null);
+    const [, first, second] = after.divisions[0].blocks as Paragraph[];
+    expect(first.spans).to.deep.equal([
+      { from: 2, to: 7, style: 'sc', touches: { italic: true } },
+      { from: 13, to: 24, style: 'sc', touches: { italic: true } },
+    ]);
+    expect(second).to.equal(made.divisions[0].blocks[2]);
+    const [hit] = drain(findAll(made, query('', { look })));
+    const one = restyled(query('', { look }), null, 'EXT', new Set([`${hit.stream} ${hit.at}`]));
+    expect(one.count).to.equal(1);
+    expect((one.after.divisions[0].blocks as Paragraph[]).map(({ style }) => style)).to.include('EXT');
+    expect(copyOf(one.after)).to.deep.equal(copyOf(made));
+  });
+
+  it('deletes only when deleting is asked for', () => {
+    const { edits } = drain(
+      replaceAll(made, query('', { look }), { words: '', style: null, paragraphStyle: null }),
+    );
+    expect(texts(applyEdits(made, edits))[1]).to.equal(`A ${OBJECT_CHARACTER} and  here.`);
+  });
+});

@@ -73,18 +73,26 @@ export function FindPanel() {
     return () => void dispatch(placesShown([]));
   }, [dispatch, hits]);
   const taken = hits.filter((hit) => !left.has(keyOf(hit)));
-  const replace = async (only: readonly FindHit[] | null) => {
+  const act = actOf(asked);
+  /** Empty words are no wish to delete: that is a choice of its own. */
+  const replace = async (only: readonly FindHit[] | null, isDeleting = false) => {
     const places = only?.map(keyOf) ?? (left.size > 0 ? taken.map(keyOf) : null);
-    const replacement = { words: put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
+    const replacement = isDeleting
+      ? { words: '', style: null, paragraphStyle: null }
+      : { words: put === '' ? null : put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
     const count = await dispatch(replaceInBook(query, replacement, places));
-    setTold(count === 1 ? 'One place was replaced.' : `${groupDigits(count)} places were replaced.`);
+    const done = isDeleting ? 'deleted' : put === '' ? 'set in another style' : 'replaced';
+    setTold(count === 1 ? `One place was ${done}.` : `${groupDigits(count)} places were ${done}.`);
   };
   const toggle = (key: string) => {
     const next = new Set(left);
     if (!next.delete(key)) next.add(key);
     setLeft(next);
   };
-  const set = (change: Partial<Asked>) => setAsked({ ...asked, ...change });
+  const set = (change: Partial<Asked>) => {
+    setTold('');
+    setAsked({ ...asked, ...change });
+  };
   const look = (to: Where) => {
     setWhere(to);
     if (to === 'selected') setWithin(selectedRanges());
@@ -151,17 +159,27 @@ export function FindPanel() {
           onChange={(to) => set({ putParagraphStyle: to })}
         />
         <KeptSearches search={asked} isAsked={isAsked} onPick={({ name: _, ...kept }) => setAsked(kept)} />
-        <div className="flex items-center gap-2 pt-1">
+        <div className="flex flex-wrap items-center gap-2 pt-1">
           <button
             className="btn btn-primary btn-xs"
-            disabled={readOnly || taken.length === 0}
+            disabled={readOnly || taken.length === 0 || act === null}
+            title={act === null ? 'Say what is put in its place, or which style it takes.' : undefined}
             onClick={() => void replace(null)}
           >
-            Replace {left.size > 0 ? 'ticked' : 'all'}
+            {act ?? 'Replace'} {left.size > 0 ? 'ticked' : 'all'}
           </button>
+          {put === '' && taken.length > 0 && (
+            <button
+              className="btn btn-xs btn-outline btn-error"
+              disabled={readOnly}
+              onClick={() => void replace(null, true)}
+            >
+              Delete {groupDigits(taken.length)} found
+            </button>
+          )}
           <span aria-live="polite" className="text-[12px] text-quiet">
             {answer === null ? '' : answer.problem === null ? `${groupDigits(hits.length)} found` : ''}
-            {told !== '' && answer?.hits.length === 0 && answer.problem === null ? ` · ${told}` : ''}
+            {told !== '' && answer?.problem === null ? ` · ${told}` : ''}
           </span>
         </div>
         {answer?.problem && (
@@ -173,7 +191,7 @@ export function FindPanel() {
       <HitList
         hits={hits}
         left={left}
-        readOnly={readOnly}
+        act={readOnly ? null : act}
         onToggle={toggle}
         onReplace={(hit) => void replace([hit])}
         onGo={({ stream, block, offset, length }) => {
@@ -200,6 +218,12 @@ function useQuery(asked: Asked, division: string | null, within: readonly FindRa
     }),
     [words, isPattern, wholeWords, matchCase, style, look, division, within],
   );
+}
+
+/** What the button does with what is found: puts words in its place, or sets it in a style and keeps its words. */
+function actOf({ put, putStyle, putParagraphStyle }: Asked): string | null {
+  if (put !== '') return 'Replace';
+  return putStyle !== '' || putParagraphStyle !== '' ? 'Restyle' : null;
 }
 
 function lookOf(key: string): FindLook | null {

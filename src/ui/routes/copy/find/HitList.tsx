@@ -10,13 +10,14 @@ export const keyOf = ({ stream, at }: FindHit) => `${stream} ${at}`;
 interface Props {
   readonly hits: readonly FindHit[];
   readonly left: ReadonlySet<string>;
-  readonly readOnly: boolean;
+  /** What is done with a hit; null: nothing can be done now. */
+  readonly act: string | null;
   readonly onToggle: (key: string) => void;
   readonly onReplace: (hit: FindHit) => void;
   readonly onGo: (hit: FindHit) => void;
 }
 
-export function HitList({ hits, left, readOnly, onToggle, onReplace, onGo }: Props) {
+export function HitList({ hits, left, act, onToggle, onReplace, onGo }: Props) {
   return (
     <>
       <ul>
@@ -40,7 +41,8 @@ export function HitList({ hits, left, readOnly, onToggle, onReplace, onGo }: Pro
             </button>
             <button
               className="btn btn-xs shrink-0 border-base-300 bg-base-100"
-              disabled={readOnly}
+              disabled={act === null}
+              title={act === null ? undefined : `${act} this one`}
               onClick={() => onReplace(hit)}
             >
               One
