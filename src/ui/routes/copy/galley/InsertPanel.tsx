@@ -5,7 +5,7 @@ import { schema } from '../../../../galley';
 import { useAppDispatch } from '../../../../state/hooks';
 import { setSection } from '../../../../state/orderThunks';
 import { putDummyCopy, putTable } from '../../../../state/incomingThunks';
-import { insertion, setList } from './commands';
+import { insertion, insertionBeside, setList } from './commands';
 import type { GalleyControl } from './control';
 import { IndexForm } from './IndexForm';
 import { choosePicture } from './pictureView';
@@ -33,7 +33,7 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
   const put = (kind: 'reference' | 'index', attributes: Record<string, string>) => {
     const view = control.current?.view;
     if (view === undefined) return;
-    insertion(schema.node(kind, attributes), kind === 'index' ? 'Index mark' : 'Cross-reference')(
+    insertionBeside(schema.node(kind, attributes), kind === 'index' ? 'Index mark' : 'Cross-reference')(
       view.state,
       view.dispatch,
     );
@@ -66,7 +66,7 @@ export function InsertPanel({ control, onClose }: { control: GalleyControl; onCl
     } else if (one.kind === 'note') {
       const note = `n${control.book().nextId}`;
       const made = { id: note, kind: one.noteKind };
-      insertion(schema.node('note', { note }), one.name, made)(view.state, view.dispatch, view);
+      insertionBeside(schema.node('note', { note }), one.name, made)(view.state, view.dispatch, view);
       requestAnimationFrame(() => control.current?.editNote(note));
       onClose();
       return;

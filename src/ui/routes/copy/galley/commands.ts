@@ -61,6 +61,35 @@ export function insertion(content: Node | string, name: string, madeNote: MadeNo
   };
 }
 
+/**
+ * Puts a note or a reference in behind what is selected, or an index mark to what is selected: before its first word, and
+ * where it goes over several paragraphs as a range with an end behind its last. The words stay. A selected mark or reference
+ * of the same kind is changed.
+ */
+export function insertionBeside(node: Node, name: string, madeNote: MadeNote | null = null): Command {
+  return (state, dispatch) => {
+    const { selection } = state;
+    const { $from, $to } = selection;
+    if (!$from.parent.isTextblock || !$to.parent.isTextblock) return false;
+    const isNote = node.type.name === 'note';
+    const transaction = state.tr.setMeta(NAME, name);
+    if (madeNote !== null) transaction.setMeta(MADE_NOTE, madeNote);
+    if (!isNote && selection instanceof NodeSelection && selection.node.type === node.type)
+      transaction.replaceSelectionWith(node, true);
+    else if (node.type.name === 'index' && !selection.empty) {
+      const isRange = !$from.sameParent($to) && node.attrs.range === 'here';
+      const mark = (range: string) => schema.node('index', { ...node.attrs, range });
+      if (isRange) transaction.insert($to.pos, mark('to').mark($to.marks()));
+      transaction.insert($from.pos, (isRange ? mark('from') : node).mark($from.marks()));
+    } else {
+      transaction.insert($to.pos, node.mark($to.marks()));
+      transaction.setSelection(TextSelection.create(transaction.doc, $to.pos + node.nodeSize));
+    }
+    dispatch?.(transaction.scrollIntoView());
+    return true;
+  };
+}
+
 export const softReturn = insertion(schema.node('break'), 'Line break');
 
 /** Character style on or off for what is selected. */
