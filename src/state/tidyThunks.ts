@@ -10,19 +10,21 @@ export function askTidy(): AppThunk<Promise<readonly TidyOffer[]>> {
   return async (_dispatch, _getState, { sessions }) => (await sessions.current?.client?.tidyOffers()) ?? [];
 }
 
-/** Takes jobs, or one place of one; answers how many places were changed. */
+/** Takes jobs, or one place of one, without the places that are skipped; answers how many places were changed. */
 export function takeTidy(
   jobs: readonly string[],
   name: string,
   only: TidyPlace | null = null,
+  skipped: readonly TidyPlace[] = [],
 ): AppThunk<Promise<number>> {
   return async (dispatch, getState, { sessions }) => {
     const client = sessions.current?.client ?? null;
     if (client === null || getState().book.readOnly) return 0;
-    const { revision, edits, changes } = await client.tidy(jobs, only);
+    const { revision, edits, changes } = await client.tidy(jobs, only, skipped);
     // The copy has gone on since: what was found is no longer there.
     if (edits.length === 0 || revision !== getState().book.revision) return 0;
-    dispatch(edit(name, only === null ? [...edits, ...recipeEdits(getState().book.book!, jobs)] : edits));
+    const isWhole = only === null && skipped.length === 0;
+    dispatch(edit(name, isWhole ? [...edits, ...recipeEdits(getState().book.book!, jobs)] : edits));
     return changes.length;
   };
 }

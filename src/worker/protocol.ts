@@ -65,12 +65,13 @@ export type TypesetRequest =
     }
   /** What Tidy would do for the copy as it is. */
   | { readonly kind: 'tidyOffers'; readonly request: number }
-  /** Runs jobs; `only`: the one place that is taken. */
+  /** Runs jobs; `only`: the one place that is taken, `skipped`: those that are not. */
   | {
       readonly kind: 'tidy';
       readonly request: number;
       readonly jobs: readonly string[];
       readonly only: TidyPlace | null;
+      readonly skipped: readonly TidyPlace[];
     };
 
 /** The text at the head of what a person looks at, and the pages on which it stands as last composed. */

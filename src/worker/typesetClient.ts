@@ -234,11 +234,11 @@ export class TypesetClient {
   }
 
   /** The edits of Tidy jobs, for the revision that is told with them. */
-  tidy(jobs: readonly string[], only: TidyPlace | null): Promise<TidyReply> {
+  tidy(jobs: readonly string[], only: TidyPlace | null, skipped: readonly TidyPlace[] = []): Promise<TidyReply> {
     const lost: TidyReply = { revision: -1, edits: [], changes: [] };
     return this.ask(
       'tidied',
-      (request) => ({ kind: 'tidy', request, jobs, only }),
+      (request) => ({ kind: 'tidy', request, jobs, only, skipped }),
       (reply): TidyReply => reply,
       lost,
     );

@@ -235,12 +235,14 @@ export class TypesetSession {
     return { kind: 'replaced', revision, ...(done ?? { edits: [], count: 0 }) };
   }
 
-  private async tidy({ jobs, only }: QuestionOf<'tidy'>): Promise<Reply> {
+  private async tidy({ jobs, only, skipped }: QuestionOf<'tidy'>): Promise<Reply> {
     const { book, revision } = this;
-    const accepts =
-      only === null
-        ? undefined
-        : (place: TidyPlace) => place.block === only.block && place.at === only.at && place.was === only.was;
+    const left = new Set(skipped.map(placeKey));
+    const wanted = only && placeKey(only);
+    const accepts = (place: TidyPlace) => {
+      const key = placeKey(place);
+      return wanted === null ? !left.has(key) : key === wanted;
+    };
     const done = book === undefined ? undefined : await runJob(tidyBook(book, jobs, accepts), this.jobHooks(revision));
     const { edits, changes } = done ?? { edits: [], changes: [] };
     return { kind: 'tidied', revision, edits, changes };
@@ -313,6 +315,9 @@ export class TypesetSession {
     return lastPageWith(this.composed?.book.pages ?? [], place)?.index ?? -1;
   }
 }
+
+/** What tells a place of a Tidy job from the others. */
+const placeKey = ({ block, at, was }: TidyPlace) => `${block} ${at} ${was}`;
 
 /** The page on which a place of the text stands. */
 function lastPageWith(pages: readonly Page[], { stream, block, offset }: Omit<TextInView, 'pages'>): Page | undefined {

@@ -122,7 +122,9 @@ describe('keeping what a person did', () => {
       await page.getByRole('button', { name: 'Particulars' }).click();
       await page.evaluate('window.diskIsFull = true');
       await page.getByLabel('Title', { exact: true }).fill('Unwritten');
-      await page.getByText('1 change could not be written: the disk, or this browser’s share of it, is full.').waitFor();
+      await page
+        .getByText('1 change could not be written: the disk, or this browser’s share of it, is full.')
+        .waitFor();
       await page.getByRole('link', { name: 'To the Shelf' }).click();
       const question = page.getByRole('dialog', { name: 'Changes that are not written' });
       await question.getByText('1 change could not be written').waitFor();

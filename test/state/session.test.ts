@@ -178,7 +178,9 @@ describe('a book in two tabs', () => {
     expect(first.downloads[0].name).to.equal('unwritten.walnut');
     await first.store.dispatch(settleUnwritten('giveUp'));
     expect([titleIn(first), stateOf(first).unwritten]).to.deep.equal(['From the second', null]);
-    expect((await second.repository.open(stateOf(second).book!.id))!.book.particulars.title).to.equal('From the second');
+    expect((await second.repository.open(stateOf(second).book!.id))!.book.particulars.title).to.equal(
+      'From the second',
+    );
   });
 
   it('is not written by a tab that does not know yet that it lost it', async () => {

@@ -20,7 +20,9 @@ function put(texts: string[], from: number, to: number, node: ReturnType<typeof 
     let text = '';
     block.forEach((child) => {
       const { range, term, note } = child.attrs as Record<string, string>;
-      text += child.isText ? child.text! : `<${child.type.name} ${term ?? note}${range === undefined || range === 'here' ? '' : ` ${range}`}>`;
+      text += child.isText
+        ? child.text!
+        : `<${child.type.name} ${term ?? note}${range === undefined || range === 'here' ? '' : ` ${range}`}>`;
     });
     shown.push(text);
   });

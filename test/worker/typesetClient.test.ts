@@ -44,7 +44,12 @@ describe('questions to a typeset worker', () => {
   it('are answered with nothing when it dies, and the next worker gets the book', async () => {
     const { client, made, last, die, workers, told } = scripted();
     client.open(made, 7);
-    const asked = Promise.all([client.page(0, 7), client.ties(), client.locate('d1', 'p1', 0), client.tidy(['x'], null)]);
+    const asked = Promise.all([
+      client.page(0, 7),
+      client.ties(),
+      client.locate('d1', 'p1', 0),
+      client.tidy(['x'], null, []),
+    ]);
     die();
     expect(await asked).to.deep.equal([
       { revision: -1, list: null, outlines: [] },
@@ -97,7 +102,7 @@ describe('questions to a typeset worker', () => {
     const made = book([chapter('One', 'Text.')]);
     session.handle({ kind: 'open', book: { ...made, divisions: null as never }, revision: 1, base: '' });
     session.handle({ kind: 'tidyOffers', request: 1 });
-    session.handle({ kind: 'tidy', request: 2, jobs: ['spaces'], only: null });
+    session.handle({ kind: 'tidy', request: 2, jobs: ['spaces'], only: null, skipped: [] });
     session.handle({ kind: 'replace', request: 3, query: null as never, replacement: null as never, only: null });
     session.handle({ kind: 'locate', request: 4, stream: 'd1', block: 'p1', offset: 0 });
     for (let turn = 0; turn < 50 && posted.length < 4; turn += 1) await Promise.resolve();

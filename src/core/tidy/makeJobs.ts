@@ -68,7 +68,8 @@ export function paragraphJob(
   };
 }
 
-function eachParagraph(
+/** Works on each paragraph of a list; untouched blocks stay the same objects. */
+export function eachParagraph(
   blocks: readonly Block[],
   work: (
     paragraph: Paragraph,

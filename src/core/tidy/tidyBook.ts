@@ -1,7 +1,8 @@
 // Tidy jobs over a book: what each would do, and the edits that do it. Untouched paragraphs are in no edit.
 import { eachStream, type Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
-import type { Block, StreamId } from '../model/streams';
+import type { ParagraphStyle } from '../model/spec';
+import type { Block, StreamId, StyleTag } from '../model/streams';
 import type { TidyChange, TidyOffer } from '../model/tidy';
 import { TIDY_JOBS, tidyStreams } from './tidy';
 import type { TidyContext, TidyJob } from './types';
@@ -44,10 +45,23 @@ function* runJobs(book: Book, jobs: readonly TidyJob[], accepts?: TidyContext['a
   const context = {
     language: book.particulars.language,
     takeId: () => `p${nextId++}`,
+    isItalic: (style: StyleTag) => isItalicStyle(book, style),
     ...(accepts ? { accepts } : {}),
   };
   const tidied = yield* tidyStreams(before, jobs, context);
   return { before, ...tidied, nextId };
+}
+
+/** A style's own word on italics, or that of the styles it is based on. */
+function isItalicStyle({ spec }: Book, style: StyleTag): boolean {
+  const seen = new Set<StyleTag>();
+  for (let tag: StyleTag | undefined = style; tag !== undefined && !seen.has(tag);) {
+    seen.add(tag);
+    const own: ParagraphStyle | undefined = spec.styles[tag];
+    if (own?.italic !== undefined) return own.italic;
+    tag = own?.basedOn ?? undefined;
+  }
+  return false;
 }
 
 /** Edits from one list of blocks to another that keeps what did not change as the same objects, in the same order. */

@@ -1,5 +1,5 @@
 // What a Tidy job is: it looks at one stream, says what it would change and where, and changes it.
-import type { Block } from '../model/streams';
+import type { Block, StyleTag } from '../model/streams';
 import type { JobKind, TidyPlace } from '../model/tidy';
 
 export type { JobKind, TidyPlace };
@@ -22,6 +22,8 @@ export interface TidyContext {
   readonly language: string;
   /** Hands out ids for paragraphs that are made. */
   readonly takeId: () => string;
+  /** Whether a paragraph style is italic; absent where no styles are known yet. */
+  readonly isItalic?: (style: StyleTag) => boolean;
   /** Whether a place is to be changed. */
   readonly accepts: (place: TidyPlace) => boolean;
 }

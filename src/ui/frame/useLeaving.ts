@@ -18,8 +18,6 @@ export function useLeaving(bookId: string): { readonly settled: () => void; read
       (isClosed) => isClosed && blocker.proceed(),
       () => blocker.reset(),
     );
-    // Each way out is asked about once, whatever is drawn meanwhile.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [blocker.state]);
   return {
     settled: () => blocker.state === 'blocked' && blocker.proceed(),

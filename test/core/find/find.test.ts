@@ -220,9 +220,7 @@ describe('restyling what is found', () => {
   });
 
   it('deletes only when deleting is asked for', () => {
-    const { edits } = drain(
-      replaceAll(made, query('', { look }), { words: '', style: null, paragraphStyle: null }),
-    );
+    const { edits } = drain(replaceAll(made, query('', { look }), { words: '', style: null, paragraphStyle: null }));
     expect(texts(applyEdits(made, edits))[1]).to.equal(`A ${OBJECT_CHARACTER} and  here.`);
   });
 });

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { TIDY_JOBS, tidyManuscript, tidyStreams } from '../../../src/core/tidy';
+import { applyEdits } from '../../../src/core/edit';
+import { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, tidyStreams } from '../../../src/core/tidy';
 import { editText } from '../../../src/core/tidy/textEdit';
 import { OBJECT_CHARACTER, paragraph, type Block, type Paragraph } from '../../../src/core/model/streams';
 import { drain } from '../../build/assets';
-import { p, words } from '../../build/book';
+import { book, chapter, p, words } from '../../build/book';
 import { readManuscript } from '../../../src/core/import';
 
 let ids = 0;
@@ -63,11 +64,154 @@ const CASES: readonly (readonly [string, string, string, string?])[] = [
   ['doubled-marks', 'what?! and so…', 'what?! and so…'],
   ['line-end-hyphens', 'an inter- esting one', 'an interesting one'],
   ['line-end-hyphens', 'the pre- and post-war years', 'the pre- and post-war years'],
+  ['line-end-hyphens', 'a hail- fellow-well-met, a self- made man', 'a hail-fellow-well-met, a self-made man'],
+  ['line-end-hyphens', 'a well-to- do house', 'a well-to-do house'],
+  ['line-end-hyphens', 'the way- bill, as every way-bill', 'the way-bill, as every way-bill'],
+  ['wide-gaps', 'Name      Date', 'Name Date'],
 ];
+
+/** What safe jobs must leave as it is, by the job. */
+const HELD: readonly (readonly [string, string])[] = [
+  ['runs-of-spaces', 'Name:      Date:'],
+  ['runs-of-spaces', 'Monday   12   Tuesday'],
+  ['quotes', 'set class="wide" in the file'],
+  ['quotes', 'a line without "its pair, and more'],
+  ['quotes', 'and "so" on” "'.slice(12)],
+  ['quotes', "he said 'the 'orse is out' and went"],
+  ['quotes', 'C:\\"books"\\weir'],
+  ['accent-quotes', 'well,,he went'],
+  ['accent-quotes', "at 5' 10'' he passed"],
+  ['dashes', 'run the tool --force or -v'],
+  ['dashes', 'see example.org/a--b/c and x--y_z'],
+  ['dashes', 'with a - b to be taken'],
+  ['ellipses', 'open ../.../src/main'],
+  ['ellipses', 'then 12...e5 wins'],
+  ['accents', 'e\u0332 has no sign of its own'],
+];
+
+/** Letters and figures of a text in order, however they are composed. */
+const lettersOf = (source: string) => source.normalize('NFKC').replace(/[^\p{L}\p{N}]/gu, '');
 
 describe('Tidy', () => {
   for (const [job, was, is, language] of CASES)
     it(`${job}: ${was}${was === is ? ' (left as it is)' : ''}`, () => expect(text(was, job, language)).to.equal(is));
+
+  for (const [job, typed] of HELD) it(`${job} is safe: ${typed}`, () => expect(text(typed, job)).to.equal(typed));
+
+  it('never takes a letter with a safe job, nor a mark put in by name', () => {
+    const pieces = fc.constantFrom(
+      ...[
+        '"',
+        "'",
+        '--',
+        ' - ',
+        '...',
+        '  ',
+        '    ',
+        'e\u0301',
+        'ﬁ',
+        ' word',
+        'a',
+        '12',
+        '/',
+        '=',
+        '\u2060',
+        '\u00AD',
+        '\u200D',
+        '\u00A0',
+        '-',
+        '.',
+        ' ',
+        '_',
+        '*',
+        '\u2011',
+        ',,',
+        '``',
+        "''",
+        '\u200B',
+        'שלום',
+        '\u200F',
+        'ไทย',
+      ],
+    );
+    fc.assert(
+      fc.property(
+        fc.array(pieces, { minLength: 1, maxLength: 14 }),
+        fc.constantFrom(...TIDY_JOBS.filter((job) => job.kind === 'safe')),
+        (list, { id }) => {
+          const typed = `Word ${list.join('')} word`;
+          const after = tidied([p('Prose before.'), paragraph('p1', 'TX', typed), p('Prose after.')], id).blocks;
+          const marks = (source: string) => source.replace(/[^\u00AD\u200B-\u200F\u2011\u2060\u00A0]/g, '');
+          expect(lettersOf(after.map((one) => one.text).join(''))).to.equal(
+            lettersOf(`Prose before.${typed}Prose after.`),
+          );
+          expect(marks(after[1].text)).to.equal(marks(typed));
+        },
+      ),
+      { numRuns: 3000 },
+    );
+  });
+
+  it('leaves what is shaped by spaces, and empty paragraphs that are more than spacing', () => {
+    const verse = ['The weir runs white', '    in winter,', 'and green', '    below the mill.'].map((one) => p(one));
+    expect(tidied(verse, 'start-spaces').count).to.equal(0);
+    const indented = [p(`     ${words(30, 1)}`), p(`     ${words(30, 2)}`)];
+    expect(tidied(indented, 'start-spaces').count).to.equal(2);
+    expect(tidied([p(''), p('')], 'empty-paragraphs').count, 'a cell stays a cell').to.equal(0);
+    const stanzas = [
+      ...[p('One.'), p(''), p('Two.'), p(''), p('Three.'), p(''), p('Four.'), p('')],
+      ...[
+        p('A line', 'VRS'),
+        p('and a line', 'VRS'),
+        p(''),
+        p('a line', 'VRS'),
+        p('and the last', 'VRS'),
+        p(''),
+        p('Five.'),
+      ],
+    ];
+    const kept = tidied(stanzas, 'empty-paragraphs').blocks.map((one) => one.text);
+    expect(kept.slice(0, 4)).to.deep.equal(['One.', 'Two.', 'Three.', 'Four.']);
+    expect(kept.slice(4)).to.deep.equal(['', 'A line', 'and a line', '', 'a line', 'and the last', '', 'Five.']);
+    const placed = [p('One.'), { ...p(''), touches: { start: 'page' } as never }, p('Two.')];
+    expect(tidied(placed, 'empty-paragraphs').count).to.equal(0);
+  });
+
+  it('takes no dash of a cell, and no lines to be written on, for scene breaks', () => {
+    expect(tidied([p('–')], 'scene-breaks').count).to.equal(0);
+    expect(tidied([p('Sum:'), p('+'), p('three')], 'scene-breaks').count).to.equal(0);
+    expect(tidied([p('Name:'), p('______'), p('______'), p('______'), p('Thank you.')], 'scene-breaks').count).to.equal(
+      0,
+    );
+  });
+
+  it('leaves italics by hand in an italic style, which emphasis would turn roman', () => {
+    const made = book([chapter('One', 'a *b* c')]);
+    const italic = {
+      ...made,
+      spec: {
+        ...made.spec,
+        styles: {
+          ...made.spec.styles,
+          TXF: { ...made.spec.styles.TXF, italic: true },
+          TX: { ...made.spec.styles.TX, italic: true },
+        },
+      },
+    };
+    const offered = (of: typeof made) => drain(offersOf(of)).some(({ id }) => id === 'local-emphasis');
+    expect([offered(made), offered(italic)]).to.deep.equal([true, false]);
+  });
+
+  it('takes typed emphasis place by place', () => {
+    const made = book([chapter('One', 'x')]);
+    const block = paragraph('p1', 'TX', 'a _long word_ and **bold**');
+    const division = { ...made.divisions[0], blocks: [block] };
+    const own = { ...made, divisions: [division] };
+    const { edits, changes } = drain(tidyBook(own, ['typed-emphasis'], (place) => place.was === '**bold**'));
+    expect(changes.map(({ was, is }) => [was, is])).to.deep.equal([['**bold**', 'bold']]);
+    const [after] = applyEdits(own, edits).divisions[0].blocks as Paragraph[];
+    expect(after.text).to.equal('a _long word_ and bold');
+  });
 
   it('finds figures typed as letters, and changes nothing', () => {
     const { blocks, count } = tidied(
@@ -127,10 +271,12 @@ describe('Tidy', () => {
   it('knows scene breaks in all their guises, and folios and heads typed into the copy', () => {
     const guises = ['***', '* * *', '#', '-o-', '~~~', '• • •', '⁂', 'oOo', '_____'];
     const { blocks } = tidied(
-      guises.map((guise) => p(guise, 'TX')),
+      [p('Before.'), ...guises.flatMap((guise) => [p(guise, 'TX'), p('After.')])],
       'scene-breaks',
     );
-    expect(blocks.every((one) => one.style === 'SBO' && one.text === '* * *')).to.equal(true);
+    const marks = blocks.filter((_, k) => k % 2 === 1);
+    expect(marks).to.have.length(guises.length);
+    expect(marks.every((one) => one.style === 'SBO' && one.text === '* * *')).to.equal(true);
     expect(tidied([p('I'), p('So.'), p('12')], 'scene-breaks').count).to.equal(0);
     const typed = [
       p(words(30, 1)),

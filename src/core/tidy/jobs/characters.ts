@@ -1,4 +1,5 @@
 // Characters that stand for others: ligatures, accents in two parts, marks of no width, letters of another script.
+import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TidyJob } from '../types';
 
@@ -21,17 +22,13 @@ export const CHARACTER_JOBS: readonly TidyJob[] = [
         return whole.length < sign.length ? whole : null;
       }),
   ),
-  textJob({ id: 'zero-width', name: 'Marks of no width', kind: 'safe', stage: 'characters' }, ({ text }) =>
-    // Joiners stay between signs that need them: emoji, and letters of joined scripts.
-    replaceAll(
-      text,
-      /[\u200B\u200E\u200F\u2060\uFEFF]|(?<![\p{M}\p{Extended_Pictographic}\uFE0F\u0600-\u06FF\u0900-\u0DFF])[\u200C\u200D]/gu,
-      () => '',
-    ),
+  // A person may have put them in: a word joiner is left, the others are looked at first.
+  textJob({ id: 'zero-width', name: 'Marks of no width', kind: 'look', stage: 'characters' }, ({ text }) =>
+    replaceAll(text, /[\u200B-\u200F\uFEFF]/g, ({ 0: mark, index }) => (isNeeded(text, mark, index) ? null : '')),
   ),
-  textJob(
-    { id: 'soft-hyphens', name: 'Soft hyphens of old line ends', kind: 'safe', stage: 'characters' },
-    ({ text }) => replaceAll(text, /\u00AD/g, () => ''),
+  // Those of old line ends and those put in by name look alike.
+  textJob({ id: 'soft-hyphens', name: 'Soft hyphens', kind: 'look', stage: 'characters' }, ({ text }) =>
+    replaceAll(text, /\u00AD/g, () => ''),
   ),
   textJob(
     { id: 'web-spaces', name: 'No-break spaces from the web', kind: 'look', stage: 'characters' },
@@ -56,6 +53,21 @@ export const CHARACTER_JOBS: readonly TidyJob[] = [
     ),
   ),
 ];
+
+/** Letters that joiners join or part, and signs that they make one of. */
+const JOINED =
+  /[\p{M}\p{Extended_Pictographic}\uFE0F\p{Script=Arabic}\p{Script=Syriac}\p{Script=Mongolian}\u0900-\u0DFF]/u;
+/** Scripts without spaces, whose words a space of no width parts. */
+const UNSPACED = /[\p{Script=Thai}\p{Script=Lao}\p{Script=Khmer}\p{Script=Myanmar}\p{Script=Tibetan}]/u;
+const RIGHT_TO_LEFT = /[\p{Script=Hebrew}\p{Script=Arabic}\p{Script=Syriac}\p{Script=Thaana}\p{Script=Nko}]/u;
+
+/** A mark of no width that its text is wrong without: joiners, directions in mixed text, word ends of unspaced scripts. */
+function isNeeded(text: string, mark: string, at: number): boolean {
+  const around = text.slice(Math.max(0, at - 2), at) + text.slice(at + 1, at + 3);
+  if (mark === '\u200C' || mark === '\u200D') return JOINED.test(around);
+  if (mark === '\u200B') return UNSPACED.test(around) || isTechnical(text, at, at + 1);
+  return mark !== '\uFEFF' && RIGHT_TO_LEFT.test(text);
+}
 
 /** A no-break space that typography asks for: before a French mark, between figure and unit, initials, a title and a name. */
 function isWantedNoBreak(text: string, match: RegExpExecArray, language: string): boolean {

@@ -1,4 +1,5 @@
 // Hyphens typed for dashes and ranges, points typed for an ellipsis, marks typed twice.
+import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TidyJob } from '../types';
 
@@ -11,9 +12,11 @@ export const DASH_JOBS: readonly TidyJob[] = [
     ),
   ]),
   textJob({ id: 'ellipses', name: 'Points to an ellipsis', kind: 'safe', stage: 'dashes' }, ({ text }) =>
-    replaceAll(text, /(?<!\.)(?:\.{3}|\. \. \.)(?! ?\.)|(?<!\.)\.{4}(?!\.)/g, ([points]) =>
-      points === '....' ? '.…' : '…',
-    ),
+    replaceAll(text, /(?<!\.)(?:\.{3}|\. \. \.)(?! ?\.)|(?<!\.)\.{4}(?!\.)/g, ({ 0: points, index }) => {
+      // Figures on both sides, or a move of a game: 12...Ke5.
+      if (/\d$/.test(text.slice(0, index)) || isTechnical(text, index, index + points.length)) return null;
+      return points === '....' ? '.…' : '…';
+    }),
   ),
   textJob({ id: 'ranges', name: 'Hyphens in ranges of figures', kind: 'look', stage: 'dashes' }, ({ text }) =>
     replaceAll(text, /(?<![\p{L}\p{N}.,/+-])(\d{1,4})-(\d{1,4})(?![\p{L}\p{N}/+-]|[.,]\d)/gu, (match) =>
@@ -35,6 +38,17 @@ export const DASH_JOBS: readonly TidyJob[] = [
 /** Between figures a range; with spaces an en dash, which the house may set closed; else an em dash. */
 function dashFor(text: string, match: RegExpExecArray): string | null {
   const hyphens = match[0].trim();
+  const end = match.index + match[0].length;
+  if (isTechnical(text, match.index, end)) return null;
+  // A word of a command, as in `--force`: speech begins with a capital.
+  if (/^-{2,3}$/.test(match[0]) && /(?:^|\s)$/.test(text.slice(0, match.index)) && /^\p{Ll}/u.test(text.slice(end)))
+    return null;
+  // A sum: single signs on both sides.
+  const isSum =
+    hyphens === '-' &&
+    /(?<![\p{L}\p{N}])[\p{L}\p{N}]$/u.test(text.slice(0, match.index)) &&
+    /^[\p{L}\p{N}](?![\p{L}\p{N}’'])/u.test(text.slice(end));
+  if (isSum) return null;
   const isBetweenFigures =
     /\d$/.test(text.slice(0, match.index)) && /^\d/.test(text.slice(match.index + match[0].length));
   if (isBetweenFigures) return hyphens === '-' ? null : '–';

@@ -15,11 +15,8 @@ export const PARAGRAPH_JOBS: readonly TidyJob[] = [
   { id: 'rejoin-lines', name: 'A paragraph mark at every line end', kind: 'look', stage: 'lineEnds', run: rejoinLines },
   textJob(
     { id: 'line-end-hyphens', name: 'Hyphens left from line ends', kind: 'look', stage: 'lineEnds' },
-    ({ text }) =>
-      replaceAll(text, /(?<=\p{Ll})- (?=\p{Ll})/gu, (match) =>
-        // A hyphen that hangs for a second word: pre- and post-war.
-        /^- (?:and|or|to|und|oder|bis|et|ou|y|o)\b/.test(text.slice(match.index)) ? null : '',
-      ),
+    ({ text }, _context, blocks) =>
+      replaceAll(text, /(?<=\p{Ll})- (?=\p{Ll})/gu, (match) => lineEndHyphen(text, match.index, blocks)),
   ),
   {
     id: 'empty-paragraphs',
@@ -36,6 +33,36 @@ export const PARAGRAPH_JOBS: readonly TidyJob[] = [
     run: typedFolios,
   },
 ];
+
+/** Words that make compounds with a hyphen of their own. */
+const FIRST_OF_COMPOUNDS =
+  /^(?:self|well|ill|half|all|cross|ex|much|ever|so|non|quasi|great|step|old|new|long|short|two|three|four|five|six|ten)$/iu;
+
+/** What a hyphen before a space becomes: a compound keeps it, a word divided at a line end loses it; null where it hangs. */
+function lineEndHyphen(text: string, at: number, blocks: readonly Block[]): string | null {
+  // A hyphen that hangs for a second word: pre- and post-war.
+  if (/^- (?:and|or|to|und|oder|bis|et|ou|y|o)\b/.test(text.slice(at, at + 8))) return null;
+  const first = /[\p{L}\p{M}-]*$/u.exec(text.slice(Math.max(0, at - 60), at))![0];
+  const second = /^[\p{L}\p{M}-]*/u.exec(text.slice(at + 2, at + 62))![0];
+  if (first.includes('-') || second.includes('-') || FIRST_OF_COMPOUNDS.test(first)) return '-';
+  const words = wordsOf(blocks);
+  const [closed, hyphened] = [`${first}${second}`, `${first}-${second}`].map((word) => words.has(word.toLowerCase()));
+  return hyphened && !closed ? '-' : '';
+}
+
+/** Words of a list of blocks, with their hyphens. */
+const vocabularies = new WeakMap<readonly Block[], ReadonlySet<string>>();
+function wordsOf(blocks: readonly Block[]): ReadonlySet<string> {
+  const known = vocabularies.get(blocks);
+  if (known !== undefined) return known;
+  const words = new Set<string>();
+  for (const block of blocks)
+    if (block.kind === 'paragraph')
+      for (const [word] of block.text.matchAll(/\p{L}[\p{L}\p{M}]*(?:-\p{L}[\p{L}\p{M}]*)*/gu))
+        words.add(word.toLowerCase());
+  vocabularies.set(blocks, words);
+  return words;
+}
 
 /** Lines are as long as the widest but for the last of each paragraph: so wide must most of them be to tell. */
 const LINE = { LEAST: 30, MOST: 110, FULL: 0.72, SHARE: 0.5, COUNT: 6 } as const;
@@ -118,6 +145,8 @@ function emptyParagraphs(blocks: readonly Block[], { accepts }: TidyContext): Ti
   const texts = blocks.filter((block) => !isEmptyParagraph(block)).length;
   const gaps = blocks.filter((block, k) => isEmptyParagraph(block) && k > 0 && !isEmptyParagraph(blocks[k - 1])).length;
   const isSpacing = texts > 3 && gaps >= texts * 0.5;
+  // A cell or a note of nothing but empty paragraphs stays one.
+  if (texts === 0) return { blocks, places: [] };
   const places: TidyPlace[] = [];
   const made: Block[] = [];
   for (let k = 0; k < blocks.length; k += 1) {
@@ -131,6 +160,13 @@ function emptyParagraphs(blocks: readonly Block[], { accepts }: TidyContext): Ti
     const [before, after] = [blocks[k - 1], blocks[end + 1]];
     const count = end - k + 1;
     const isBreak = isBody(before) && isBody(after) && (isSpacing ? count > 1 : true);
+    // Lines that stand close on one side, such as verse: the gap is their shape. And a place that a person gave it stays.
+    const isShape = isSpacing && count === 1 && (isLine(blocks, k - 1, -1) || isLine(blocks, end + 1, 1));
+    if (isShape || blocks.slice(k, end + 1).some((one) => one.kind === 'paragraph' && one.touches !== undefined)) {
+      made.push(...blocks.slice(k, end + 1));
+      k = end;
+      continue;
+    }
     const place = { block: block.id, at: 0, was: '¶ '.repeat(count).trim(), is: isBreak ? 'space break' : '' };
     if (!accepts(place)) made.push(...blocks.slice(k, end + 1));
     else {
@@ -140,6 +176,14 @@ function emptyParagraphs(blocks: readonly Block[], { accepts }: TidyContext): Ti
     k = end;
   }
   return { blocks: places.length > 0 ? made : blocks, places };
+}
+
+/** Whether a block is a line of text right beside another one, in the direction away from the gap. */
+function isLine(blocks: readonly Block[], index: number, step: -1 | 1): boolean {
+  const [own, next] = [blocks[index], blocks[index + step]];
+  const isText = (block: Block | undefined) =>
+    isBody(block) && block!.kind === 'paragraph' && !isEmptyParagraph(block!);
+  return isText(own) && isText(next);
 }
 
 function isBody(block: Block | undefined): boolean {

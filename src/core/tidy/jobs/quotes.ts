@@ -1,5 +1,6 @@
 // Straight quotes to typographic ones, by the language of the copy: openings and closings, nested ones, apostrophes, primes,
 // and words that begin with an apostrophe. The house marks decide how they are set.
+import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TextEdit } from '../textEdit';
 import type { TidyJob } from '../types';
@@ -28,45 +29,97 @@ export const QUOTE_JOBS: readonly TidyJob[] = [
   textJob(
     { id: 'accent-quotes', name: 'Accents and double commas typed as quotes', kind: 'safe', stage: 'quotes' },
     ({ text }) =>
-      replaceAll(text, /``|''|,,(?=\p{L})|(?<=\p{L})[`´](?=\p{L})/gu, ([mark]) =>
-        mark === '``' ? '“' : mark === "''" ? '”' : mark === ',,' ? '„' : '’',
-      ),
+      replaceAll(text, /``|''|(?<![^\s([{“‘"']),,(?=\p{L})|(?<=\p{L})[`´](?=\p{L})/gu, ({ 0: mark, index }) => {
+        const before = text.slice(0, index);
+        // Seconds after a figure, and what is code.
+        if (isTechnical(text, index, index + mark.length) || (mark === "''" && /\d$/.test(before))) return null;
+        if (mark === ',,') return '„';
+        if (mark === '``' || (mark === "''" && /(?:^|[\s([{—–])$/.test(before))) return '“';
+        return mark === "''" ? '”' : '’';
+      }),
   ),
 ];
 
+/** A quote as it was read, with what it would become. */
+interface Quote {
+  readonly at: number;
+  readonly kind: 'double' | 'single';
+  readonly role: 'open' | 'close' | 'apostrophe' | 'prime';
+  readonly text: string;
+}
+
+/**
+ * The quotes that are certain: pairs, an opening at the head of the paragraph (speech that goes on), apostrophes and primes.
+ * One without its pair stays as it was typed, and where single quotes stand inside single quotes no pair is certain.
+ */
 function quoteEdits(text: string, marks: QuoteMarks): TextEdit[] {
-  const edits: TextEdit[] = [];
+  const { quotes, pairs } = readQuotes(text, marks);
+  const opens = quotes.filter(({ role }) => role === 'open');
+  const isNested = opens.some(
+    (one) => one.kind === 'single' && opens.some((other) => isInside(other, one, pairs) && other.kind === 'single'),
+  );
+  const certain = quotes.filter((quote) => {
+    if (quote.role === 'prime' || quote.role === 'apostrophe') return true;
+    if (quote.kind === 'single' && isNested) return false;
+    return pairs.has(quote) || (quote.role === 'open' && /^[\s\uFFFC“‘„‚«‹"'(—–-]*$/.test(text.slice(0, quote.at)));
+  });
+  return certain.map(({ at, text: to }) => ({ from: at, to: at + 1, text: to }));
+}
+
+/** Whether a quote opens before the outer one has closed. */
+const isInside = (inner: Quote, outer: Quote, pairs: ReadonlyMap<Quote, Quote>) =>
+  inner.at > outer.at && inner.at < (pairs.get(outer)?.at ?? Infinity);
+
+/** All straight quotes of a text in order, and of each that has a pair the other one. */
+function readQuotes(text: string, marks: QuoteMarks): { quotes: Quote[]; pairs: Map<Quote, Quote> } {
+  const quotes: Quote[] = [];
+  const pairs = new Map<Quote, Quote>();
   /** Quotes that are open, innermost last. */
-  const open: ('double' | 'single')[] = [];
+  const open: Quote[] = [];
+  const add = (at: number, kind: Quote['kind'], role: Quote['role'], to: string): Quote => {
+    const quote = { at, kind, role, text: to };
+    quotes.push(quote);
+    return quote;
+  };
+  const close = (index: number, at: number, kind: Quote['kind']) => {
+    const closing = add(at, kind, 'close', marks[kind][1]);
+    if (index < 0) return;
+    pairs.set(open[index], closing).set(closing, open[index]);
+    open.length = index;
+  };
   for (let at = 0; at < text.length; at += 1) {
     const char = text[at];
     if (char !== '"' && char !== "'") continue;
+    if (text[at - 1] === '=' || isTechnical(text, at, at + 1)) continue;
     const before = text[at - 1] ?? ' ';
     const after = text[at + 1] ?? ' ';
-    const put = (to: string) => edits.push({ from: at, to: at + 1, text: to });
     const kind = char === '"' ? 'double' : 'single';
-    if (isPrime(text, at, open.includes(kind))) {
-      put(char === '"' ? '″' : '′');
+    const lastOpen = open[open.length - 1]?.kind;
+    if (
+      isPrime(
+        text,
+        at,
+        open.some((one) => one.kind === kind),
+      )
+    ) {
+      add(at, kind, 'prime', char === '"' ? '″' : '′');
       continue;
     }
     const mayOpen = /[\s(\[{“‘„‚«‹—–/\uFFFC"'-]/.test(before) && !/[\s,.;:!?)\]]/.test(after);
     if (kind === 'single' && !isOpening(text, at, mayOpen)) {
-      const closes = open[open.length - 1] === 'single' && !/[\p{L}\p{N}]/u.test(after);
-      if (closes) open.pop();
-      put(closes ? marks.single[1] : '’');
+      if (lastOpen === 'single' && !/[\p{L}\p{N}]/u.test(after)) close(open.length - 1, at, kind);
+      else add(at, kind, 'apostrophe', '’');
       continue;
     }
-    const isInside = open[open.length - 1] === kind;
-    if (mayOpen && !(isInside && !/["'\s(—–]/.test(before))) {
-      open.push(kind);
-      put(marks[kind][0]);
-    } else {
-      const last = open.lastIndexOf(kind);
-      if (last >= 0) open.length = last;
-      put(marks[kind][1]);
-    }
+    if (mayOpen && !(lastOpen === kind && !/["'\s(—–]/.test(before))) open.push(add(at, kind, 'open', marks[kind][0]));
+    else
+      close(
+        open.findLastIndex((one) => one.kind === kind),
+        at,
+        kind,
+      );
   }
-  return edits;
+  return { quotes, pairs };
 }
 
 /** Feet and inches, minutes and seconds: after a figure, where no quote is open that it could close. */

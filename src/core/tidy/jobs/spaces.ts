@@ -1,4 +1,5 @@
 // Spaces: runs of them, at the ends of paragraphs, before marks, and those typed as indents.
+import { isShaped, isTechnical } from '../held';
 import { OBJECT_CHARACTER, type Paragraph } from '../../model/streams';
 import { replaceAll, textJob, paragraphJob } from '../makeJobs';
 import { cutParagraph } from '../../model/cutParagraph';
@@ -7,10 +8,34 @@ import type { TidyJob } from '../types';
 /** Verse and what was typed as a table keep their spaces. */
 const isSpaced = ({ style }: Paragraph) => style === 'VRS' || style === 'TB';
 
+const startSpaces = ({ text }: Paragraph) => /^[ \u3000]*/.exec(text)![0].length;
+
+function startTabs({ text, objects }: Paragraph): number {
+  let lead = 0;
+  while (text[lead] === OBJECT_CHARACTER && objects.some((object) => object.at === lead && object.kind === 'tab'))
+    lead += 1;
+  return lead;
+}
+
+/** Typed in columns: wide gaps more than once. */
+const isColumns = ({ text }: Paragraph) => /\S {3,}\S.*\S {3,}\S/.test(text) && !/[.!?] {2,}\p{Lu}/u.test(text);
+
 export const SPACE_JOBS: readonly TidyJob[] = [
   textJob({ id: 'runs-of-spaces', name: 'Runs of spaces', kind: 'safe', stage: 'spaces' }, (paragraph) =>
     // Those at the ends have jobs of their own.
-    isSpaced(paragraph) ? [] : replaceAll(paragraph.text, /(?<=\S) {2,}(?=\S)/g, () => ' '),
+    // A wide gap, or several in a line, may be a table or a place to be filled in.
+    isSpaced(paragraph) || isColumns(paragraph)
+      ? []
+      : replaceAll(paragraph.text, /(?<=\S) {2,3}(?=\S)/g, ({ index }) =>
+          isTechnical(paragraph.text, index, index) ? null : ' ',
+        ),
+  ),
+  textJob({ id: 'wide-gaps', name: 'Gaps typed with spaces', kind: 'look', stage: 'spaces' }, (paragraph) =>
+    isSpaced(paragraph)
+      ? []
+      : replaceAll(paragraph.text, /(?<=\S) {2,}(?=\S)/g, ([gap]) =>
+          gap.length > 3 || isColumns(paragraph) ? ' ' : null,
+        ),
   ),
   textJob(
     { id: 'end-spaces', name: 'Spaces at the end of a paragraph or line', kind: 'safe', stage: 'spaces' },
@@ -24,18 +49,23 @@ export const SPACE_JOBS: readonly TidyJob[] = [
   ),
   textJob(
     { id: 'start-spaces', name: 'Spaces at the start of a paragraph', kind: 'safe', stage: 'spaces' },
-    (paragraph) => (isSpaced(paragraph) ? [] : replaceAll(paragraph.text, /^[ \u3000]+/g, () => '')),
+    (paragraph, _context, blocks, index) =>
+      isSpaced(paragraph) || isShaped(blocks, index, startSpaces)
+        ? []
+        : replaceAll(paragraph.text, /^[ \u3000]+/g, () => ''),
   ),
-  paragraphJob({ id: 'tab-indents', name: 'Tabs used as indents', kind: 'safe', stage: 'spaces' }, (paragraph) => {
-    const { text, objects } = paragraph;
-    let lead = 0;
-    while (text[lead] === OBJECT_CHARACTER && objects.some((object) => object.at === lead && object.kind === 'tab'))
-      lead += 1;
-    // A tab after a number is that of a list, and a line of several tabs is a table.
-    if (lead === 0 || objects.filter((object) => object.kind === 'tab').length > lead) return null;
-    const made = cutParagraph(paragraph, lead, text.length);
-    return { paragraph: made, was: `→ ${text.slice(lead, lead + 40)}`, is: made.text.slice(0, 40) };
-  }),
+  paragraphJob(
+    { id: 'tab-indents', name: 'Tabs used as indents', kind: 'safe', stage: 'spaces' },
+    (paragraph, _, blocks, index) => {
+      const { text, objects } = paragraph;
+      const lead = startTabs(paragraph);
+      // A tab after a number is that of a list, and a line of several tabs is a table.
+      if (lead === 0 || objects.filter((object) => object.kind === 'tab').length > lead) return null;
+      if (isSpaced(paragraph) || isShaped(blocks, index, startTabs)) return null;
+      const made = cutParagraph(paragraph, lead, text.length);
+      return { paragraph: made, was: `→ ${text.slice(lead, lead + 40)}`, is: made.text.slice(0, 40) };
+    },
+  ),
   textJob(
     { id: 'space-before-marks', name: 'Spaces before punctuation', kind: 'look', stage: 'spaces' },
     ({ text }, { language }) =>

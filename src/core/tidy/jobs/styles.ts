@@ -2,7 +2,7 @@
 import { cutParagraph } from '../../model/cutParagraph';
 import { looksLikeHeading, readHeading } from '../../measure/headings';
 import { normaliseSpans, type Block, type Paragraph, type Span, type TextTouches } from '../../model/streams';
-import { paragraphJob } from '../makeJobs';
+import { eachParagraph, paragraphJob } from '../makeJobs';
 import { editText } from '../textEdit';
 import type { TidyContext, TidyJob, TidyPlace, TidyResult } from '../types';
 
@@ -11,17 +11,24 @@ const SCENE_BREAK =
   /^(?:[*•·∙●○◦~∼–—_=+#§❦❧☙✦✻⁂†x-]\s*){1,12}$|^-\s*o\s*-$|^[oO0](?:\s*[oO0]){2,4}$|^~\s*\*\s*~$|^\[?(?:scene|section) break\]?$/iu;
 const ORNAMENT = '* * *';
 
+/** Letters and signs that mean something by themselves are a break from three of them on. */
+const isSceneBreak = (text: string) =>
+  SCENE_BREAK.test(text) && !(/^[x–—_+=-]/.test(text) && text.replace(/\s/g, '').length < 3);
+
+/** Text that a scene break may part from other text; null at the end of the stream. */
+const isProse = (block: Block | undefined) =>
+  block !== undefined && (block.kind === 'table' || (block.text.trim() !== '' && !isSceneBreak(block.text.trim())));
+
 export const BREAK_JOBS: readonly TidyJob[] = [
   paragraphJob(
     { id: 'scene-breaks', name: 'Scene breaks to one style', kind: 'safe', stage: 'breaks' },
-    (paragraph) => {
+    (paragraph, _context, blocks, index) => {
       const { text, style, id } = paragraph;
-      if (
-        !['TX', 'SB', 'SBO'].includes(style) ||
-        !SCENE_BREAK.test(text.trim()) ||
-        (style === 'SBO' && text === ORNAMENT)
-      )
+      if (!['TX', 'SB', 'SBO'].includes(style) || !isSceneBreak(text.trim()) || (style === 'SBO' && text === ORNAMENT))
         return null;
+      // Alone in a cell, or one of several lines of its kind to be written on, it is something else.
+      const [before, after] = [blocks[index - 1], blocks[index + 1]];
+      if (style === 'TX' && (!isProse(before) || !isProse(after))) return null;
       const made: Paragraph = { kind: 'paragraph', id, style: 'SBO', text: ORNAMENT, spans: [], objects: [] };
       return { paragraph: made, was: text.trim(), is: ORNAMENT };
     },
@@ -30,12 +37,16 @@ export const BREAK_JOBS: readonly TidyJob[] = [
 
 export const STYLE_JOBS: readonly TidyJob[] = [
   { id: 'chapter-lines', name: 'Chapter lines to chapter style', kind: 'look', stage: 'styles', run: chapterLines },
+  {
+    id: 'typed-emphasis',
+    name: 'Underscores and asterisks to italic and bold',
+    kind: 'look',
+    stage: 'styles',
+    run: (blocks, context) => eachParagraph(blocks, (paragraph) => typedEmphasis(paragraph, context)),
+  },
   paragraphJob(
-    { id: 'typed-emphasis', name: 'Underscores and asterisks to italic and bold', kind: 'look', stage: 'styles' },
-    typedEmphasis,
-  ),
-  paragraphJob(
-    { id: 'bare-looks', name: 'Faces, sizes and colours by hand dropped', kind: 'safe', stage: 'styles' },
+    // A face of signs, or a colour that means something, is told from an accident by looking.
+    { id: 'bare-looks', name: 'Faces, sizes and colours by hand dropped', kind: 'look', stage: 'styles' },
     (paragraph) => {
       const spans = normaliseSpans(paragraph.spans.map(withoutBareLook));
       const changed = paragraph.spans.filter((span) => withoutBareLook(span) !== span);
@@ -51,7 +62,9 @@ export const STYLE_JOBS: readonly TidyJob[] = [
   ),
   paragraphJob(
     { id: 'local-emphasis', name: 'Italics and bold by hand to styles', kind: 'safe', stage: 'styles' },
-    (paragraph) => {
+    (paragraph, { isItalic }) => {
+      // In an italic style italics by hand say nothing, and emphasis would turn them roman.
+      if (isItalic?.(paragraph.style)) return null;
       const spans = normaliseSpans(paragraph.spans.map(byStyle));
       const changed = paragraph.spans.filter((span) => byStyle(span) !== span);
       if (changed.length === 0) return null;
@@ -102,6 +115,7 @@ const isEmphasis = ({ style, touches }: Span) =>
 function withoutEdges(span: Span, text: string): Span {
   if (!isEmphasis(span)) return span;
   const words = text.slice(span.from, span.to);
+  if (span.link !== undefined) return span;
   if (!/[\p{L}\p{N}]/u.test(words) && /^[\s.,;:]*$/.test(words)) return { ...span, to: span.from };
   const lead = words.length - words.trimStart().length;
   const trail = words.length - words.trimEnd().length;
@@ -113,27 +127,26 @@ const EMPHASIS =
 
 function typedEmphasis(paragraph: Paragraph, { accepts }: TidyContext) {
   const added: Span[] = [];
+  const places: TidyPlace[] = [];
   const edits: { from: number; to: number; text: string }[] = [];
   let shift = 0;
   for (const match of paragraph.text.matchAll(EMPHASIS)) {
     const [whole, underscored, bold, starred] = match;
     const words = underscored ?? bold ?? starred;
     const marks = bold === undefined ? 1 : 2;
-    if (!accepts({ block: paragraph.id, at: match.index, was: whole, is: words })) continue;
     const start = match.index;
+    const place = { block: paragraph.id, at: start, was: whole, is: words };
+    if (!accepts(place)) continue;
+    places.push(place);
     edits.push({ from: start, to: start + marks, text: '' });
     edits.push({ from: start + whole.length - marks, to: start + whole.length, text: '' });
     added.push({ from: start - shift, to: start - shift + words.length, style: bold === undefined ? 'em' : 'strong' });
     shift += marks * 2;
   }
-  if (added.length === 0) return null;
+  if (added.length === 0) return { paragraph, places };
   const plain = editText(paragraph, edits);
   const apart = added.filter((span) => plain.spans.every((own) => own.to <= span.from || own.from >= span.to));
-  return {
-    paragraph: { ...plain, spans: normaliseSpans([...plain.spans, ...apart]) },
-    was: paragraph.text.slice(0, 60),
-    is: plain.text.slice(0, 60),
-  };
+  return { paragraph: { ...plain, spans: normaliseSpans([...plain.spans, ...apart]) }, places };
 }
 
 /** Two words or more in capitals, or one of five letters or more: shorter ones are mostly initials of something. */

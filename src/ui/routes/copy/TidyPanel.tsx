@@ -21,6 +21,8 @@ export function TidyPanel() {
   const { readOnly, revision } = useAppSelector((state) => state.book);
   const [offers, setOffers] = useState<readonly TidyOffer[] | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
+  /** Jobs by id, and places by key, that are not to be taken. */
+  const [skipped, setSkipped] = useState<ReadonlySet<string>>(new Set());
   useEffect(() => {
     let isCurrent = true;
     // All jobs look through the whole copy: not while somebody types.
@@ -35,22 +37,36 @@ export function TidyPanel() {
     dispatch(placesShown((shownJob?.places ?? []).flatMap((place) => shownPlaces(place, shownJob!.kind !== 'tell'))));
     return () => void dispatch(placesShown([]));
   }, [dispatch, shownJob]);
-  const take = (jobs: readonly TidyOffer[], only: TidyPlace | null = null) =>
-    dispatch(
+  const take = (jobs: readonly TidyOffer[], only: TidyPlace | null = null) => {
+    const places = jobs.flatMap((job) => job.places).filter((place) => skipped.has(keyOf(place)));
+    const name = jobs.length === 1 ? jobs[0].name : 'Safe jobs of Tidy';
+    void dispatch(
       takeTidy(
         jobs.map((job) => job.id),
-        jobs.length === 1 ? jobs[0].name : 'Safe jobs of Tidy',
+        name,
         only,
+        places,
       ),
     );
+  };
+  const toggle = (key: string) => {
+    const next = new Set(skipped);
+    if (!next.delete(key)) next.add(key);
+    setSkipped(next);
+  };
   const safe = offers?.filter((offer) => offer.kind === 'safe') ?? [];
+  const ticked = safe.filter((offer) => !skipped.has(offer.id));
   return (
     <section aria-label="Tidy">
       <div className="flex min-h-9 items-center justify-between border-b border-hairline px-3.5 py-1.5">
         <span className="text-quiet">What the copy needs</span>
         {safe.length > 0 && (
-          <button className="btn btn-primary btn-xs" disabled={readOnly} onClick={() => void take(safe)}>
-            Take all safe
+          <button
+            className="btn btn-primary btn-xs"
+            disabled={readOnly || ticked.length === 0}
+            onClick={() => take(ticked)}
+          >
+            Take {ticked.length === safe.length ? 'all safe' : `${ticked.length} of ${safe.length} safe`}
           </button>
         )}
       </div>
@@ -70,8 +86,10 @@ export function TidyPanel() {
                 offer={offer}
                 isOpen={chosen === offer.id}
                 disabled={readOnly}
+                skipped={skipped}
+                onSkip={toggle}
                 onToggle={() => setChosen(chosen === offer.id ? null : offer.id)}
-                onTake={(only) => void take([offer], only)}
+                onTake={(only) => take([offer], only)}
                 onGo={({ stream, block, at, range }) => {
                   const [anchor, head] = [range?.from ?? at, range?.to ?? at].map((offset) => ({ block, offset }));
                   dispatch(goToText({ stream, anchor, head }));
@@ -89,42 +107,69 @@ interface JobProps {
   readonly offer: TidyOffer;
   readonly isOpen: boolean;
   readonly disabled: boolean;
+  readonly skipped: ReadonlySet<string>;
+  /** Of a job's id or a place's key: skipped from now on, or taken again. */
+  readonly onSkip: (key: string) => void;
   readonly onToggle: () => void;
   readonly onTake: (only: TidyPlace | null) => void;
   readonly onGo: (place: TidyChange) => void;
 }
 
+const keyOf = ({ stream, job, block, at, was }: TidyChange) => `${job} ${stream} ${block} ${at} ${was}`;
+
 /** Places shown of a job that is open. */
 const SHOWN = 60;
 
-function Job({ offer, isOpen, disabled, onToggle, onTake, onGo }: JobProps) {
+function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo }: JobProps) {
   const mayTake = offer.kind !== 'tell';
+  const left = offer.places.filter((place) => skipped.has(keyOf(place))).length;
   return (
     <div className="border-b border-hairline">
-      <button
-        aria-expanded={isOpen}
-        className="flex w-full items-baseline justify-between gap-3 px-3.5 py-1.5 text-left hover:bg-base-200"
-        onClick={onToggle}
-      >
-        <span>{offer.name}</span>
-        <span className="text-quiet">{offer.count}</span>
-      </button>
+      <div className="flex items-center hover:bg-base-200">
+        {offer.kind === 'safe' && (
+          <input
+            type="checkbox"
+            aria-label={`Take with the safe ones: ${offer.name}`}
+            title="Taken with the safe ones"
+            className="checkbox checkbox-primary checkbox-xs ml-3.5"
+            checked={!skipped.has(offer.id)}
+            onChange={() => onSkip(offer.id)}
+          />
+        )}
+        <button
+          aria-expanded={isOpen}
+          className="flex grow items-baseline justify-between gap-3 py-1.5 pl-2.5 pr-3.5 text-left"
+          onClick={onToggle}
+        >
+          <span>{offer.name}</span>
+          <span className="text-quiet">{offer.count}</span>
+        </button>
+      </div>
       {isOpen && (
         <div className="bg-base-200 px-3.5 py-2">
           {mayTake && (
             <button
               className="btn btn-xs mb-2 border-base-300 bg-base-100"
-              disabled={disabled}
+              disabled={disabled || left === offer.count}
               onClick={() => onTake(null)}
             >
-              Take all {offer.count}
+              Take {left === 0 ? `all ${offer.count}` : `${offer.count - left} of ${offer.count}`}
             </button>
           )}
           <ul className="space-y-2">
             {offer.places.slice(0, SHOWN).map((place) => (
-              <li key={`${place.stream} ${place.block} ${place.at} ${place.was}`} className="flex items-start gap-2">
+              <li key={keyOf(place)} className="flex items-start gap-2">
+                {mayTake && (
+                  <input
+                    type="checkbox"
+                    aria-label={`Take ${shown(place.was)}`}
+                    className="checkbox checkbox-primary checkbox-xs mt-0.5"
+                    checked={!skipped.has(keyOf(place))}
+                    onChange={() => onSkip(keyOf(place))}
+                  />
+                )}
                 <PlaceWords place={place} mayTake={mayTake} onGo={() => onGo(place)} />
-                {mayTake && offer.kind === 'look' && (
+                {mayTake && (
                   <button
                     className="btn btn-xs shrink-0 border-base-300 bg-base-100"
                     disabled={disabled}
