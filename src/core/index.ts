@@ -57,5 +57,6 @@ export { writeEpub } from './write/epub';
 export { ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';
 export { findAll, replaceAll } from './find';
+export { NotLinearError } from './base/errors';
 export { listChange } from './base/listChange';
 export { lackingCharacters } from './proof';

@@ -19,6 +19,8 @@ import type { Book } from '../core/model/book';
 import type { BookEdit, Plain } from '../core/model/bookEdit';
 import type { CharacterStyle, ParagraphStyle } from '../core/model/spec';
 import type { LocalLook, StyleTag } from '../core/model/streams';
+import { ValueError } from '../core/base/errors';
+import { spotPattern } from '../core/measure/spotPatterns';
 import { checkSpec } from '../core/validate';
 import { edit, setTouches } from './bookThunks';
 import { plainFault, setSpec } from './specThunks';
@@ -41,11 +43,23 @@ export function setStyle(tag: StyleTag, change: Change<ParagraphStyle>, name: st
     if (book === null || readOnly || from === undefined) return null;
     const to = merged(from, change);
     if (JSON.stringify(to) === JSON.stringify(from)) return null;
-    const fault = styleFault(book, tag, to);
+    const fault = newRuleFault(from, to) ?? styleFault(book, tag, to);
     if (fault !== null) return fault;
     dispatch(edit(name, [{ kind: 'setStyle', tag, from, to }]));
     return null;
   };
+}
+
+/** What is wrong with a spot rule that the style did not have before; those kept from before may stay. */
+function newRuleFault(from: ParagraphStyle, to: ParagraphStyle): string | null {
+  const known = new Set(from.spots?.map(({ pattern }) => pattern));
+  try {
+    for (const { pattern } of to.spots ?? []) if (!known.has(pattern)) spotPattern(pattern);
+    return null;
+  } catch (error) {
+    if (error instanceof ValueError) return error.message;
+    throw error;
+  }
 }
 
 function merged<T extends object>(from: T, change: Change<T>): T {

@@ -55,6 +55,8 @@ export type TypesetRequest =
   | { readonly kind: 'spacing'; readonly request: number }
   | { readonly kind: 'look'; readonly view: TextInView | null }
   | { readonly kind: 'find'; readonly request: number; readonly query: FindQuery }
+  /** The answer to a question is not wanted any more. */
+  | { readonly kind: 'stop'; readonly request: number }
   /** Replaces what a query finds; `only`: places as `stream at`, null for all. */
   | {
       readonly kind: 'replace';
@@ -154,19 +156,17 @@ export type TypesetReply =
   /** Null while the book has changed since it was composed. */
   | { readonly kind: 'spacing'; readonly request: number; readonly facts: SpacingFacts | null }
   | { readonly kind: 'tidyOffers'; readonly request: number; readonly offers: readonly TidyOffer[] }
-  /** `problem`: what is wrong with the pattern. */
-  | {
-      readonly kind: 'found';
-      readonly request: number;
-      readonly hits: readonly FindHit[];
-      readonly problem: string | null;
-    }
+  /** How far a question that takes long is. */
+  | { readonly kind: 'share'; readonly request: number; readonly share: number }
+  /** `problem`: what is wrong with the pattern. `isElsewhere`: it has to be run where it can be ended. */
+  | ({ readonly kind: 'found'; readonly request: number; readonly isElsewhere?: boolean } & Found)
   | {
       readonly kind: 'replaced';
       readonly request: number;
       readonly revision: number;
       readonly edits: readonly BookEdit[];
       readonly count: number;
+      readonly isElsewhere?: boolean;
     }
   /** The edits that do it, from the revision on. */
   | {
@@ -180,6 +180,12 @@ export type TypesetReply =
   /** The question could not be answered: a fault of ours, told as one. The worker goes on. */
   | { readonly kind: 'refused'; readonly request: number; readonly message: string }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
+
+export interface Found {
+  readonly hits: readonly FindHit[];
+  /** What is wrong with the pattern. */
+  readonly problem: string | null;
+}
 
 /** A book, and the bytes of its pictures by their hash. */
 export interface WholeBook {
@@ -207,6 +213,15 @@ export type WriteRequest = AssetBase &
         readonly fileName: string;
         readonly bytes: Uint8Array;
       }
+    /** A pattern that may run for ever: found, or what it finds replaced. */
+    | { readonly kind: 'find'; readonly book: Book; readonly query: FindQuery }
+    | {
+        readonly kind: 'replace';
+        readonly book: Book;
+        readonly query: FindQuery;
+        readonly replacement: FindReplacement;
+        readonly only: readonly string[] | null;
+      }
     /** An index made from the pages of a pull, put into the book as it is now. */
     | { readonly kind: 'supplyIndex'; readonly book: Book; readonly pull: Book; readonly text: string }
     /** A font file of the person's own, read. */
@@ -229,6 +244,8 @@ export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
   | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBytes; readonly arrival: Arrival | null }
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
+  | ({ readonly kind: 'found' } & Found)
+  | { readonly kind: 'edits'; readonly edits: readonly BookEdit[]; readonly count: number }
   | ({ readonly kind: 'index' } & SuppliedIndex)
   | {
       readonly kind: 'replaced';

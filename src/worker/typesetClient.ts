@@ -3,7 +3,7 @@ import { withChange } from '../core/base/listChange';
 import type { Book } from '../core/model/book';
 import type { OwnFont } from '../core/model/faces';
 import type { BookEdit } from '../core/model/bookEdit';
-import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
+import type { FindQuery, FindReplacement } from '../core/model/find';
 import type { DisplayList, GlyphOutline } from '../core/model/displayList';
 import type { SpacingFacts } from '../core/model/spacingFacts';
 import type { BookTie } from '../core/model/ties';
@@ -14,6 +14,7 @@ import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
 import type {
   AssetBase,
   ComposedSummary,
+  Found,
   SummaryChange,
   TextInView,
   TypesetReply,
@@ -38,21 +39,24 @@ export interface PageReply {
 
 export type AheadPages = readonly { readonly page: number; readonly list: DisplayList }[];
 
-export interface FoundReply {
-  readonly hits: readonly FindHit[];
-  /** What is wrong with the pattern. */
-  readonly problem: string | null;
+export interface FoundReply extends Found {
+  /** The pattern has to be run where it can be ended. */
+  readonly isElsewhere?: boolean;
 }
 
 export interface ReplacedReply {
   readonly revision: number;
   readonly edits: readonly BookEdit[];
   readonly count: number;
+  readonly isElsewhere?: boolean;
 }
 
-/** A pattern may try for ever: after so many ms it is given up. */
-const LONGEST_FIND = 8000;
-const TOO_SLOW = 'This pattern takes too long: it has too many ways to match.';
+/** A question that takes its time. */
+export interface RunningQuestion<T> {
+  readonly result: Promise<T>;
+  /** Its answer is not wanted any more; it comes all the same, and says nothing. */
+  readonly stop: () => void;
+}
 
 /** The edits that Tidy jobs come to, and the revision to which they are made. */
 export interface TidyReply {
@@ -79,7 +83,7 @@ type Told = Pick<ComposedSummary, 'pages' | 'extents' | 'headings' | 'findings'>
 const NOTHING_TOLD: Told = { number: 0, pages: [], extents: [], headings: [], findings: [] };
 
 /** What the worker answers to a question. */
-type Answer = Exclude<Extract<TypesetReply, { readonly request: number }>, { readonly kind: 'refused' }>;
+type Answer = Exclude<Extract<TypesetReply, { readonly request: number }>, { readonly kind: 'refused' | 'share' }>;
 
 interface OpenQuestion {
   readonly answer: (reply: Answer) => void;
@@ -95,6 +99,8 @@ export class TypesetClient {
   private restarts = 0;
   /** `givenUp`: workers died again and again; nothing is asked until a book is opened anew. */
   private life: 'running' | 'givenUp' | 'closed' = 'running';
+  /** Who is told how far a question is. */
+  private readonly onShare = new Map<number, (share: number) => void>();
   /** Questions that the worker has not answered yet. */
   private readonly questions = new Map<number, OpenQuestion>();
 
@@ -148,24 +154,21 @@ export class TypesetClient {
     );
   }
 
-  /** Everything that a query finds. A pattern that takes too long is given up, and the worker is started again. */
-  find(query: FindQuery): Promise<FoundReply> {
-    return new Promise((resolve) => {
-      const timer = setTimeout(() => {
-        resolve({ hits: [], problem: TOO_SLOW });
-        this.restart(TOO_SLOW);
-      }, LONGEST_FIND);
-      const lost: FoundReply = { hits: [], problem: 'The search was stopped before its end.' };
-      void this.ask(
-        'found',
-        (request) => ({ kind: 'find', request, query }),
-        (reply): FoundReply => reply,
-        lost,
-      ).then((reply) => {
-        clearTimeout(timer);
-        resolve(reply);
-      });
-    });
+  /** Everything that a query finds. */
+  find(query: FindQuery, onProgress: (share: number) => void = () => undefined): RunningQuestion<FoundReply> {
+    const lost: FoundReply = { hits: [], problem: 'The search was stopped before its end.' };
+    let asked = 0;
+    const result = this.ask(
+      'found',
+      (request) => ({ kind: 'find', request: (asked = request), query }),
+      (reply): FoundReply => reply,
+      lost,
+    );
+    this.onShare.set(asked, onProgress);
+    return {
+      result: result.finally(() => this.onShare.delete(asked)),
+      stop: () => this.send({ kind: 'stop', request: asked }),
+    };
   }
 
   /** The edits that replace what a query finds, for the revision that is told with them. */
@@ -298,6 +301,7 @@ export class TypesetClient {
   }
 
   private receive(reply: TypesetReply): void {
+    if (reply.kind === 'share') return this.onShare.get(reply.request)?.(reply.share);
     if ('request' in reply) {
       const question = this.questions.get(reply.request);
       this.questions.delete(reply.request);

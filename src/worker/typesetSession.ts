@@ -8,6 +8,7 @@ import {
   wishCosts,
   lackingCharacters,
   listChange,
+  NotLinearError,
   offersOf,
   paragraphFacts,
   spacingFacts,
@@ -15,11 +16,11 @@ import {
   tidyBook,
   typesetBook,
   typesetReach,
+  ValueError,
   type TypesetContext,
   type TypesetReach,
 } from '../core/index';
 import type { Book } from '../core/model/book';
-import type { FindQuery } from '../core/model/find';
 import type { Page, TypesetBook } from '../core/model/pages';
 import type { LackingCharacter } from '../core/model/lacking';
 import type { SpacingFacts } from '../core/model/spacingFacts';
@@ -29,13 +30,17 @@ import type { TidyPlace } from '../core/model/tidy';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
 import { buffersOf, newOutlines } from './outlines';
-import type { ComposedSummary, PageSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
+import type { ComposedSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
+import { summarise } from './summary';
 
-type Question = Extract<TypesetRequest, { readonly request: number }>;
+type Question = Exclude<Extract<TypesetRequest, { readonly request: number }>, { readonly kind: 'stop' }>;
 type QuestionOf<K extends Question['kind']> = Extract<Question, { readonly kind: K }>;
 type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
 /** An answer, before it has the number of its question. */
-type Reply = Without<Extract<TypesetReply, { readonly request: number }>, 'request'> & {
+type Reply = Without<
+  Exclude<Extract<TypesetReply, { readonly request: number }>, { readonly kind: 'share' }>,
+  'request'
+> & {
   readonly transfer?: Transferable[];
 };
 
@@ -67,6 +72,8 @@ export class TypesetSession {
   /** The summary that the main thread has, with its number. */
   private told: { readonly number: number; readonly summary: ComposedSummary } | null = null;
   private readonly sentOutlines = new Set<string>();
+  /** Questions whose answers are not wanted any more. */
+  private readonly stopped = new Set<number>();
 
   constructor(
     private readonly assets: WorkerAssets,
@@ -89,6 +96,9 @@ export class TypesetSession {
       case 'look':
         this.view = message.view;
         break;
+      case 'stop':
+        this.stopped.add(message.request);
+        break;
       default:
         void this.answer(message);
     }
@@ -102,6 +112,8 @@ export class TypesetSession {
       this.post({ ...reply, request } as TypesetReply, transfer);
     } catch (error) {
       this.post({ kind: 'refused', request, message: (error as Error).message });
+    } finally {
+      this.stopped.delete(request);
     }
   }
 
@@ -120,7 +132,7 @@ export class TypesetSession {
       case 'lacking':
         return { kind: 'lacking', characters: this.lacking() };
       case 'find':
-        return this.find(question.query);
+        return this.find(question);
       case 'replace':
         return this.replace(question);
       case 'tidyOffers':
@@ -218,21 +230,46 @@ export class TypesetSession {
     return { kind: 'tidyOffers', offers: offers ?? [] };
   }
 
-  private async find(query: FindQuery): Promise<Reply> {
-    const { book, revision } = this;
+  private async find({ request, query }: QuestionOf<'find'>): Promise<Reply> {
+    const { book } = this;
     try {
-      const hits = book === undefined ? [] : await runJob(findAll(book, query), this.jobHooks(revision));
+      const hits = book && (await runJob(findAll(book, query, 'linear'), this.searchHooks(request)));
       return { kind: 'found', hits: hits ?? [], problem: null };
     } catch (error) {
-      return { kind: 'found', hits: [], problem: (error as Error).message };
+      if (error instanceof NotLinearError) return { kind: 'found', hits: [], problem: null, isElsewhere: true };
+      if (!(error instanceof ValueError)) throw error;
+      return { kind: 'found', hits: [], problem: error.message };
     }
   }
 
-  private async replace({ query, replacement, only }: QuestionOf<'replace'>): Promise<Reply> {
+  private async replace({ request, query, replacement, only }: QuestionOf<'replace'>): Promise<Reply> {
     const { book, revision } = this;
-    const work = book && replaceAll(book, query, replacement, only === null ? undefined : new Set(only));
-    const done = work && (await runJob(work, this.jobHooks(revision)));
-    return { kind: 'replaced', revision, ...(done ?? { edits: [], count: 0 }) };
+    const nothing = { edits: [], count: 0 };
+    try {
+      const taken = only === null ? undefined : new Set(only);
+      const work = book && replaceAll(book, query, replacement, taken, 'linear');
+      const done = work && (await runJob(work, this.searchHooks(request)));
+      return { kind: 'replaced', revision, ...(done ?? nothing) };
+    } catch (error) {
+      if (!(error instanceof NotLinearError)) throw error;
+      return { kind: 'replaced', revision, ...nothing, isElsewhere: true };
+    }
+  }
+
+  /** Dropped when the copy changes, or nobody waits for it any more; told how far it is. */
+  private searchHooks(request: number) {
+    const { revision } = this;
+    let told = 0;
+    return {
+      ...this.jobHooks(revision),
+      isStale: () => this.revision !== revision || this.stopped.has(request),
+      onProgress: (share: number) => {
+        const now = performance.now();
+        if (now - told < PROGRESS_STEP) return;
+        told = now;
+        this.post({ kind: 'share', request, share });
+      },
+    };
   }
 
   private async tidy({ jobs, only, skipped }: QuestionOf<'tidy'>): Promise<Reply> {
@@ -331,56 +368,4 @@ function lastPageWith(pages: readonly Page[], { stream, block, offset }: Omit<Te
     }
   }
   return found;
-}
-
-function summarise(book: TypesetBook, revision: number): ComposedSummary {
-  const pages = book.pages.map((page): PageSummary => {
-    const first = page.fragments[0];
-    const at = first?.paragraph.broken.from[first.from] ?? 0;
-    const styled = first?.paragraph.styled;
-    return {
-      index: page.index,
-      side: page.side,
-      role: page.role,
-      division: page.division,
-      folio: page.folio,
-      ...(page.isMade ? { isMade: true } : {}),
-      start:
-        styled === undefined ? null : { stream: styled.stream, block: styled.block, offset: styled.source?.[at] ?? at },
-    };
-  });
-  return {
-    revision,
-    pages,
-    geometry: book.geometry,
-    extents: book.extents,
-    headings: book.references.headings,
-    sections: book.references.sections,
-    captions: book.references.captions,
-    touched: book.touched,
-    notes: book.notes,
-    findings: book.findings,
-    words: book.words,
-    lines: book.lines,
-    times: book.times,
-    charactersPerLine: charactersPerLine(book),
-  };
-}
-
-/** Mean characters of the full lines of body text; 0 under ten of them. */
-function charactersPerLine(book: TypesetBook): number {
-  let lines = 0;
-  let characters = 0;
-  for (const page of book.pages) {
-    for (const { paragraph, from, to } of page.fragments) {
-      const { styled, broken } = paragraph;
-      if (styled.style.meaning !== 'body') continue;
-      for (let line = from; line < Math.min(to, broken.count - 1); line += 1) {
-        if (broken.width[line] < book.geometry.measure - 0.5) continue;
-        lines += 1;
-        characters += broken.to[line] - broken.from[line];
-      }
-    }
-  }
-  return lines < 10 ? 0 : characters / lines;
 }

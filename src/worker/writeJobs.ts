@@ -4,6 +4,7 @@ import {
   composeSpecimen,
   checkBook,
   editsBetweenBooks,
+  findAll,
   HarfBuzzSubsetter,
   ImportError,
   makeBook,
@@ -12,6 +13,7 @@ import {
   mapStyles,
   readManuscript,
   readProject,
+  replaceAll,
   replaceCopy,
   specimenBook,
   TIDY_JOBS,
@@ -66,6 +68,12 @@ export async function doWriteJob(
       case 'readFont': {
         const bytes = await unpackFont(job.fileName, job.bytes);
         return { kind: 'font', font: { record: ownFace(job.fileName, bytes), bytes } };
+      }
+      case 'find':
+        return { kind: 'found', hits: drain(findAll(job.book, job.query)), problem: null };
+      case 'replace': {
+        const only = job.only === null ? undefined : new Set(job.only);
+        return { kind: 'edits', ...drain(replaceAll(job.book, job.query, job.replacement, only)) };
       }
       case 'supplyIndex':
         return await suppliedIndex(job, fetchBytes, post);

@@ -68,7 +68,7 @@ describe('questions to a typeset worker', () => {
     expect(told).to.deep.equal(['restarted', 'restarted', 'out of memory']);
     expect(workers).to.have.length(3);
     expect(await client.spacing()).to.equal(null);
-    expect((await client.find({} as never)).problem).to.match(/stopped/);
+    expect((await client.find({} as never).result).problem).to.match(/stopped/);
     client.look(null);
     expect(workers).to.have.length(3);
     // A change may have taken away what killed it: one worker more, with the whole book.

@@ -1,13 +1,23 @@
 // Sorting words as an index does, the same in every engine: by letters without their accents, then capitals and accents as
 // the last resort. Intl is not used: it differs between Node and browsers.
 
+import { table } from './table';
 /** Letters that no decomposition takes apart, as they are sorted. */
-const FOLDED: Readonly<Record<string, string>> = { ß: 'ss', æ: 'ae', œ: 'oe', ø: 'o', đ: 'd', ð: 'd', ł: 'l', þ: 'th' };
+const FOLDED: Readonly<Record<string, string>> = table({
+  ß: 'ss',
+  æ: 'ae',
+  œ: 'oe',
+  ø: 'o',
+  đ: 'd',
+  ð: 'd',
+  ł: 'l',
+  þ: 'th',
+});
 /** Words left out at the beginning of a sub-entry. */
 const SMALL = /^(?:a|an|the|and|at|by|for|from|in|of|on|to|with)\s+/i;
 
 /** Letters of their own in a language: sorted behind every word with the letter that they come from. */
-const OWN_LETTERS: Readonly<Record<string, RegExp>> = { es: /ñ/giu };
+const OWN_LETTERS: Readonly<Record<string, RegExp>> = table({ es: /ñ/giu });
 
 const fold = (text: string, language: string): string =>
   (OWN_LETTERS[language.split('-')[0]] === undefined

@@ -1,6 +1,7 @@
 // Zip archives through fflate, with a stated limit against archives that unpack to something enormous.
 import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { ImportError } from './errors';
+import { table } from './table';
 
 /** The most that an archive may unpack to, in bytes; a 1,000-page manuscript with pictures stays far below it. */
 export const UNPACKED_LIMIT = 256 * 1024 * 1024;
@@ -37,7 +38,8 @@ export function unpack(
     if (error instanceof ImportError) throw error;
     throw new ImportError('truncated', 'This file is damaged or cut short: its end is missing.');
   }
-  return members;
+  // Names of members are words from outside.
+  return table(members);
 }
 
 /** Packs members into a zip. Same members, same bytes: every entry carries one fixed date. */

@@ -1,5 +1,6 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
+import { table } from '../base/table';
 import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../model/book';
 import type { ReplaceReport } from '../model/manuscript';
 import {
@@ -273,12 +274,12 @@ function sampleOf(block: Block): string {
   return words === '' && picturesIn(block).length > 0 ? 'A picture' : words.slice(0, SAMPLE);
 }
 
-const TOUCH_NAMES: Readonly<Record<string, string>> = {
+const TOUCH_NAMES: Readonly<Record<string, string>> = table({
   align: 'alignment',
   breakBefore: 'page begun here',
   together: 'kept together',
   lines: 'lines wished',
   spread: 'depth of the spread',
   liftedTies: 'ties lifted',
-};
+});
 const touchName = (key: string) => TOUCH_NAMES[key] ?? key;

@@ -1,5 +1,6 @@
 // Finds words and patterns in the streams of a book, and replaces them with edits that touch only their paragraphs.
-import { ValueError } from '../base/errors';
+import { NotLinearError, ValueError } from '../base/errors';
+import { linearPattern, type PatternMatch } from '../base/linearPattern';
 import { eachStream, type Book } from '../model/book';
 import type { BookEdit } from '../model/bookEdit';
 import {
@@ -18,15 +19,36 @@ export const MOST_HITS = 20_000;
 /** Characters of its surroundings that a hit is shown with. */
 const AROUND = 28;
 
-/** Throws ValueError for a pattern that is none. */
-export function patternOf({ words, isPattern, wholeWords, matchCase }: FindQuery): RegExp {
+/** How a pattern is matched: in one pass, or NotLinearError is thrown; or by an engine that may run for ever. */
+export type FindEngine = 'linear' | 'any';
+
+/** Matches of a text that are not empty, in order. */
+type Finder = (text: string) => Iterable<PatternMatch>;
+
+/** Throws ValueError for a pattern that is none; NotLinearError, at once or for a text, where the engine may not run it. */
+function finderOf({ words, isPattern, wholeWords, matchCase }: FindQuery, engine: FindEngine): Finder {
   const plain = isPattern ? withTokens(words) : escapeRegExp(withTokens(words));
   const whole = wholeWords ? `(?<![\\p{L}\\p{N}\\p{M}])(?:${plain})(?![\\p{L}\\p{N}\\p{M}])` : plain;
+  let native: RegExp;
   try {
-    return new RegExp(whole, matchCase ? 'gmu' : 'gimu');
+    native = new RegExp(whole, matchCase ? 'gmu' : 'gimu');
   } catch (error) {
     throw new ValueError('words', `This is not a pattern: ${(error as Error).message.replace(/^.*: /, '')}.`);
   }
+  if (!isPattern) return (text) => nativeMatches(native, text);
+  const linear = linearPattern(plain, { ignoreCase: !matchCase, whole: wholeWords });
+  if (linear === null && engine === 'linear') throw new NotLinearError();
+  return (text) => {
+    const found = linear?.matchesIn(text);
+    if (found) return found;
+    if (engine === 'linear') throw new NotLinearError();
+    return nativeMatches(native, text);
+  };
+}
+
+function* nativeMatches(pattern: RegExp, text: string): Generator<PatternMatch, void> {
+  for (const match of text.matchAll(pattern))
+    if (match[0] !== '') yield { index: match.index, end: match.index + match[0].length, groups: [...match] };
 }
 
 function escapeRegExp(text: string): string {
@@ -86,7 +108,7 @@ function streamsOf(book: Book, division: StreamId): Set<StreamId> {
 interface Match {
   readonly from: number;
   readonly to: number;
-  readonly match: RegExpExecArray;
+  readonly groups: PatternMatch['groups'];
   readonly paragraph: number;
 }
 
@@ -101,36 +123,42 @@ function startsOf(paragraphs: readonly Paragraph[]): number[] {
   return starts;
 }
 
-function matchesIn(stretch: Stretch, pattern: RegExp, query: FindQuery): Match[] {
+function* matchesIn(stretch: Stretch, finder: Finder, query: FindQuery): Generator<Match, void> {
   const starts = startsOf(stretch.paragraphs);
   const looks = query.look === null ? null : lookIntervals(stretch.paragraphs, starts, query.look);
   const within = query.within === null ? null : rangeIntervals(stretch.paragraphs, starts, query.within);
   const found =
     query.words !== ''
-      ? stretch.text.matchAll(pattern)
+      ? finder(stretch.text)
       : (looks ?? wholeParagraphs(stretch.paragraphs, starts)).map(([from, to]) => wholeMatch(stretch.text, from, to));
-  const matches: Match[] = [];
   let paragraph = 0;
-  for (const match of found) {
-    if (match[0] === '') continue;
-    const [from, to] = [match.index, match.index + match[0].length];
+  for (const { index: from, end: to, groups } of found) {
+    if (from === to) continue;
     while (paragraph + 1 < starts.length && starts[paragraph + 1] <= from) paragraph += 1;
     if (query.style !== null && stretch.paragraphs[paragraph].style !== query.style) continue;
     if ((looks !== null && !isInside(looks, from, to)) || (within !== null && !isInside(within, from, to))) continue;
-    matches.push({ from, to, match: match as RegExpExecArray, paragraph });
+    yield { from, to, groups, paragraph };
   }
-  return matches;
 }
 
 /** From, to: sorted, apart. */
 type Interval = readonly [number, number];
 
-const isInside = (intervals: readonly Interval[], from: number, to: number) =>
-  intervals.some(([start, end]) => start <= from && to <= end);
-
-function wholeMatch(text: string, from: number, to: number): RegExpExecArray {
-  return Object.assign([text.slice(from, to)], { index: from, input: text }) as unknown as RegExpExecArray;
+function isInside(intervals: readonly Interval[], from: number, to: number): boolean {
+  let [low, high] = [0, intervals.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (intervals[middle][0] <= from) low = middle + 1;
+    else high = middle;
+  }
+  return low > 0 && to <= intervals[low - 1][1];
 }
+
+const wholeMatch = (text: string, from: number, to: number): PatternMatch => ({
+  index: from,
+  end: to,
+  groups: [text.slice(from, to)],
+});
 
 function wholeParagraphs(paragraphs: readonly Paragraph[], starts: readonly number[]): Interval[] {
   return paragraphs.map(({ text }, k): Interval => [starts[k], starts[k] + text.length]);
@@ -175,14 +203,21 @@ function join(intervals: Interval[], from: number, to: number): void {
 /** Nothing is asked for: no words, no look, no style. */
 const asksNothing = ({ words, look, style }: FindQuery) => words === '' && look === null && style === null;
 
-/** All hits in the order of the book, at most MOST_HITS. Yields after each stretch. Throws ValueError. */
-export function* findAll(book: Book, query: FindQuery): Generator<void, FindHit[]> {
+/** Matches after which the work may be stopped, inside a long stretch too. */
+const MATCHES_PER_STEP = 200;
+
+/**
+ * All hits in the order of the book, at most MOST_HITS. Yields the share of the text that is looked through. Throws ValueError,
+ * and NotLinearError where the engine is `linear` and cannot run the pattern.
+ */
+export function* findAll(book: Book, query: FindQuery, engine: FindEngine = 'any'): Generator<number, FindHit[]> {
   const hits: FindHit[] = [];
   if (asksNothing(query)) return hits;
-  const pattern = patternOf(query);
+  const finder = finderOf(query, engine);
+  const progress = new Progress(book, query);
   for (const stretch of stretchesOf(book, query.division)) {
     const starts = startsOf(stretch.paragraphs);
-    for (const { from, to, paragraph } of matchesIn(stretch, pattern, query)) {
+    for (const { from, to, paragraph } of matchesIn(stretch, finder, query)) {
       if (hits.length >= MOST_HITS) return hits;
       hits.push({
         stream: stretch.stream,
@@ -194,10 +229,35 @@ export function* findAll(book: Book, query: FindQuery): Generator<void, FindHit[
         found: stretch.text.slice(from, to),
         after: stretch.text.slice(to, to + AROUND),
       });
+      if (hits.length % MATCHES_PER_STEP === 0) yield progress.at(to);
     }
-    yield;
+    yield progress.done(stretch.text.length);
   }
   return hits;
+}
+
+/** How much of the text of a query is looked through. */
+class Progress {
+  private readonly total: number;
+  private before = 0;
+
+  constructor(book: Book, { division }: FindQuery) {
+    let total = 0;
+    const wanted = division === null ? null : streamsOf(book, division);
+    for (const { stream, blocks } of eachStream(book))
+      if (wanted?.has(stream) ?? true)
+        for (const block of blocks) if (block.kind === 'paragraph') total += block.text.length + 1;
+    this.total = Math.max(1, total);
+  }
+
+  at(offset: number): number {
+    return Math.min(1, (this.before + offset) / this.total);
+  }
+
+  done(length: number): number {
+    this.before += length;
+    return this.at(0);
+  }
 }
 
 export interface Replaced {
@@ -205,38 +265,42 @@ export interface Replaced {
   readonly count: number;
 }
 
-/** Replaces hits; `only`: the places that are taken, as `stream at`; all when it is not given. Throws ValueError. */
+/** Replaces hits; `only`: the places that are taken, as `stream at`; all when it is not given. Yields and throws as findAll. */
 export function* replaceAll(
   book: Book,
   query: FindQuery,
   replacement: FindReplacement,
   only?: ReadonlySet<string>,
-): Generator<void, Replaced> {
+  engine: FindEngine = 'any',
+): Generator<number, Replaced> {
   const edits: BookEdit[] = [];
   let count = 0;
   let nextId = book.nextId;
   if (asksNothing(query)) return { edits, count };
-  const pattern = patternOf(query);
+  const finder = finderOf(query, engine);
+  const progress = new Progress(book, query);
   const words = replacement.words === null ? null : withTokens(replacement.words);
   /** How many blocks each stream has more than it had: runs behind shift by it. */
   const shifts = new Map<StreamId, number>();
   for (const stretch of stretchesOf(book, query.division)) {
-    const taken = matchesIn(stretch, pattern, query).filter(
-      ({ from }) => only?.has(`${stretch.stream} ${stretch.start + from}`) ?? true,
-    );
+    const taken: Match[] = [];
+    for (const match of matchesIn(stretch, finder, query)) {
+      if (only?.has(`${stretch.stream} ${stretch.start + match.from}`) ?? true) taken.push(match);
+      if (taken.length % MATCHES_PER_STEP === MATCHES_PER_STEP - 1) yield progress.at(match.to);
+    }
     count += taken.length;
     const shift = shifts.get(stretch.stream) ?? 0;
     const made = editsOf(
       stretch,
       taken,
-      (match) => (words !== null && query.isPattern ? expand(words, match) : words),
+      (groups) => (words !== null && query.isPattern ? expand(words, groups) : words),
       replacement,
       shift,
       () => `p${nextId++}`,
     );
     edits.push(...made.edits);
     shifts.set(stretch.stream, shift + made.more);
-    yield;
+    yield progress.done(stretch.text.length);
   }
   if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
   return { edits, count };
@@ -246,7 +310,7 @@ export function* replaceAll(
 function editsOf(
   { stream, index, paragraphs }: Stretch,
   matches: readonly Match[],
-  textOf: (match: RegExpExecArray) => string | null,
+  textOf: (groups: Match['groups']) => string | null,
   { style, paragraphStyle }: FindReplacement,
   shift: number,
   takeId: () => string,
@@ -267,10 +331,10 @@ function editsOf(
     while (end < matches.length && matches[end].paragraph <= last) last = Math.max(last, lastOf(matches[end++]));
     const own = matches.slice(k, end);
     const removed = paragraphs.slice(first, last + 1);
-    const linear = own.map(({ from, to, match }): LinearEdit => ({
+    const linear = own.map(({ from, to, groups }): LinearEdit => ({
       from: from - starts[first],
       to: to - starts[first],
-      text: textOf(match),
+      text: textOf(groups),
       style,
     }));
     const edited = editLinear(removed, linear, takeId);
@@ -284,8 +348,8 @@ function editsOf(
 }
 
 /** Groups of a pattern in what is put: `$1` to `$99`, `$&` for all of it, `$$` for the sign itself (ECMA-262, 22.1.3.19.1). */
-function expand(words: string, match: RegExpExecArray): string {
+function expand(words: string, groups: Match['groups']): string {
   return words.replace(/\$(\$|&|\d{1,2})/g, (whole, key: string) =>
-    key === '$' ? '$' : key === '&' ? match[0] : Number(key) < match.length ? (match[Number(key)] ?? '') : whole,
+    key === '$' ? '$' : key === '&' ? groups[0]! : Number(key) < groups.length ? (groups[Number(key)] ?? '') : whole,
   );
 }

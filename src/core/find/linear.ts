@@ -1,5 +1,6 @@
 // A stream as one text: paragraphs parted by line feeds, soft returns as U+2028, tabs as tabs, notes and fields as U+FFFC;
 // and the way back from a changed text to paragraphs. Tables part it: nothing is found across one.
+import { table } from '../base/table';
 import {
   normaliseSpans,
   OBJECT_CHARACTER,
@@ -10,7 +11,7 @@ import {
 } from '../model/streams';
 
 export const PARAGRAPH_END = '\n';
-const SHOWN: Readonly<Partial<Record<InlineObject['kind'], string>>> = { break: '\u2028', tab: '\t' };
+const SHOWN: Readonly<Partial<Record<InlineObject['kind'], string>>> = table({ break: '\u2028', tab: '\t' });
 
 /** Text of a paragraph, of the same length as its own. */
 export function linearText({ text, objects }: Paragraph): string {

@@ -1,4 +1,5 @@
 // What came in with a manuscript, counted and listed: for the arrival sheet and for the report of the command line.
+import { table } from '../base/table';
 import { countWords } from '../model/book';
 import type { Arrival, ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/manuscript';
 import { OBJECT_CHARACTER, type Block, type Paragraph, type Span, type Table } from '../model/streams';
@@ -34,7 +35,7 @@ export interface ManuscriptReport {
   readonly dropped: readonly ImportRemark[];
 }
 
-const OPENING: Readonly<Record<string, 'title' | 'author'>> = { BT: 'title', BA: 'author' };
+const OPENING: Readonly<Record<string, 'title' | 'author'>> = table({ BT: 'title', BA: 'author' });
 
 export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
   const { metadata, blocks, notes } = manuscript;
@@ -115,8 +116,8 @@ function headingsOf({ headings }: Manuscript, main: readonly Paragraph[]): { lev
   });
 }
 
-const NEW_LEVELS: Readonly<Record<string, number>> = { CT: 1, PT: 1 };
-const LEVEL_OF_TAG: Readonly<Record<string, number>> = { ...NEW_LEVELS, AH: 2, BH: 3 };
+const NEW_LEVELS: Readonly<Record<string, number>> = table({ CT: 1, PT: 1 });
+const LEVEL_OF_TAG: Readonly<Record<string, number>> = table({ ...NEW_LEVELS, AH: 2, BH: 3 });
 
 /** Paragraphs in order, those of tables cell by cell. */
 function paragraphsOf(blocks: readonly Block[]): Paragraph[] {

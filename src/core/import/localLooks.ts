@@ -1,4 +1,5 @@
 // Faces, sizes and colours of runs as files name them; what is the file's default is none.
+import { table } from '../base/table';
 import type { IncomingLook } from '../model/manuscript';
 import type { StyleTag, TextTouches } from '../model/streams';
 
@@ -19,7 +20,7 @@ export function localLook(
   };
 }
 
-const NAMED: Readonly<Record<string, string>> = {
+const NAMED: Readonly<Record<string, string>> = table({
   red: '#ff0000',
   green: '#008000',
   blue: '#0000ff',
@@ -29,7 +30,7 @@ const NAMED: Readonly<Record<string, string>> = {
   purple: '#800080',
   navy: '#000080',
   maroon: '#800000',
-};
+});
 
 /** `#rrggbb`; null for black, for what is left to the program, and for what is no colour. */
 function colourOf(colour: string | undefined): string | null {
@@ -54,14 +55,14 @@ function colourOf(colour: string | undefined): string | null {
   return hex === '#000000' ? null : hex;
 }
 
-const UNITS: Readonly<Record<string, number>> = {
+const UNITS: Readonly<Record<string, number>> = table({
   pt: 1,
   in: 72,
   cm: 72 / 2.54,
   mm: 72 / 25.4,
   pc: 12,
   px: 0.75,
-};
+});
 
 /** A length with its unit in points; undefined for anything else. */
 export function pointsOf(length: string | undefined): number | undefined {
@@ -71,7 +72,7 @@ export function pointsOf(length: string | undefined): number | undefined {
 }
 
 /** Alignments as files name them. */
-export const ALIGNMENTS: Readonly<Record<string, IncomingLook['align']>> = {
+export const ALIGNMENTS: Readonly<Record<string, IncomingLook['align']>> = table({
   left: 'left',
   start: 'left',
   right: 'right',
@@ -79,7 +80,7 @@ export const ALIGNMENTS: Readonly<Record<string, IncomingLook['align']>> = {
   center: 'centre',
   both: 'justify',
   justify: 'justify',
-};
+});
 
 /** A look without what the file does not say, or says in no figures. */
 export function given(look: { readonly [K in keyof IncomingLook]: IncomingLook[K] | undefined }): IncomingLook {

@@ -1,5 +1,6 @@
 // Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
 // every book has, filled with fields.
+import { table } from '../base/table';
 import {
   LANGUAGES,
   emptyParticulars,
@@ -32,7 +33,7 @@ export interface MakeBookOptions {
   readonly language?: string;
 }
 
-const OPENING_STYLES: Readonly<Record<string, DivisionRole>> = { DED: 'dedication', EPI: 'epigraph' };
+const OPENING_STYLES: Readonly<Record<string, DivisionRole>> = table({ DED: 'dedication', EPI: 'epigraph' });
 
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
@@ -60,7 +61,12 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   };
 }
 
-const NOTES_TITLES: Readonly<Record<string, string>> = { en: 'Notes', de: 'Anmerkungen', fr: 'Notes', es: 'Notas' };
+const NOTES_TITLES: Readonly<Record<string, string>> = table({
+  en: 'Notes',
+  de: 'Anmerkungen',
+  fr: 'Notes',
+  es: 'Notas',
+});
 
 /** Endnotes get a division in which they are gathered, at the place of its role. */
 function withNotesDivision(

@@ -1,18 +1,19 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
+import { table } from '../base/table';
 import { isMadeDivision, namesOf, type Book } from '../model/book';
 import type { IncomingHeading, Manuscript } from '../model/manuscript';
 import { noteClass } from '../model/notes';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import { picturesIn, type Block, type PictureBytes } from '../model/streams';
 
-const LEVELS: Readonly<Record<string, number>> = {
+const LEVELS: Readonly<Record<string, number>> = table({
   heading1: 1,
   heading2: 2,
   heading3: 3,
   heading4: 4,
   heading5: 5,
   heading6: 6,
-};
+});
 
 export function manuscriptOf(book: Book, pictures: PictureBytes = {}): Manuscript {
   const blocks = book.divisions.filter((division) => !isMadeDivision(division)).flatMap((division) => division.blocks);

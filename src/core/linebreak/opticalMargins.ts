@@ -1,7 +1,8 @@
 // How far a character at a line end hangs into the margin, as a share of its own advance. Small dark marks leave a dent
 // in the edge of a column when they stand inside it; slanted letters too, a little.
 
-const RIGHT: Readonly<Record<string, number>> = {
+import { table } from '../base/table';
+const RIGHT: Readonly<Record<string, number>> = table({
   '-': 0.6,
   '\u2010': 0.6,
   '\u00AD': 0.6,
@@ -29,9 +30,9 @@ const RIGHT: Readonly<Record<string, number>> = {
   Y: 0.06,
   W: 0.05,
   A: 0.04,
-};
+});
 
-const LEFT: Readonly<Record<string, number>> = {
+const LEFT: Readonly<Record<string, number>> = table({
   '‘': 0.6,
   '“': 0.45,
   '"': 0.45,
@@ -46,7 +47,7 @@ const LEFT: Readonly<Record<string, number>> = {
   v: 0.05,
   w: 0.04,
   y: 0.05,
-};
+});
 
 /** Shares by code unit, so that looking one up costs nothing for the many characters that do not hang. */
 function byCode(shares: Readonly<Record<string, number>>): Float32Array {

@@ -1,24 +1,25 @@
 // Ties: two words that no line end may part, derived by rule (house rules, section 5). Each rule is a pattern that ends
 // where the space between the two begins.
 
-const MONTHS: Readonly<Record<string, string>> = {
+import { table } from '../base/table';
+const MONTHS: Readonly<Record<string, string>> = table({
   en: 'January|February|March|April|May|June|July|August|September|October|November|December',
   de: 'Januar|Februar|März|April|Mai|Juni|Juli|August|September|Oktober|November|Dezember',
   fr: 'janvier|février|mars|avril|mai|juin|juillet|août|septembre|octobre|novembre|décembre',
   es: 'enero|febrero|marzo|abril|mayo|junio|julio|agosto|septiembre|octubre|noviembre|diciembre',
-};
-const TITLES: Readonly<Record<string, string>> = {
+});
+const TITLES: Readonly<Record<string, string>> = table({
   en: 'Dr|Mr|Mrs|Ms|Mx|Prof|Rev|Fr|Sr|Capt|Col|Gen|Lt|Sgt|St|Messrs|Mme',
   de: 'Dr|Prof|Hr|Fr|Frau|Herr|St',
   fr: 'M|MM|Mme|Mmes|Mlle|Me|Dr|Pr|St|Ste',
   es: 'Sr|Sra|Srta|Dr|Dra|D|Dña|Sto|Sta',
-};
-const PLACES: Readonly<Record<string, string>> = {
+});
+const PLACES: Readonly<Record<string, string>> = table({
   en: 'p|pp|vol|vols|no|nos|fig|figs|ch|chap|sect|art|ll?|n|nn|v|vv|bk|pt',
   de: 'S|Bd|Bde|Nr|Abb|Kap|Art|Abs|Anm|V',
   fr: 'p|pp|vol|t|no|n°|fig|chap|art|v',
   es: 'p|pp|pág|págs|vol|núm|n\\.º|fig|cap|art',
-};
+});
 const UNITS =
   'km|m|cm|mm|kg|g|mg|lb|lbs|oz|ft|yd|mi|ha|l|ml|pt|pts|hp|kW|W|V|A|Hz|°C|°F|°|%|s|min|h|a\\.m\\.|p\\.m\\.|bc|ad|bce|ce';
 

@@ -1,4 +1,5 @@
 // Numbers as they are set: figures, roman, letters, words.
+import { table } from '../base/table';
 import { unreachable } from '../base/errors';
 import type { Numerals } from '../model/numbering';
 
@@ -43,7 +44,7 @@ interface NumberWords {
   readonly join: (ten: string, unit: string, value: number) => string;
 }
 
-const WORDS: Readonly<Record<string, NumberWords>> = {
+const WORDS: Readonly<Record<string, NumberWords>> = table({
   en: {
     small:
       'one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'.split(
@@ -79,7 +80,7 @@ const WORDS: Readonly<Record<string, NumberWords>> = {
         ? `veinti${unit === 'seis' ? 'séis' : unit === 'dos' ? 'dós' : unit === 'tres' ? 'trés' : unit}`
         : `${ten} y ${unit}`,
   },
-};
+});
 
 /** The number in words of a language, with a capital; figures from 100 on. */
 export function toWords(value: number, language = 'en'): string {

@@ -1,11 +1,12 @@
 // A day as it is written in a line of type.
 
-const MONTHS: Readonly<Record<string, readonly string[]>> = {
+import { table } from '../base/table';
+const MONTHS: Readonly<Record<string, readonly string[]>> = table({
   en: 'January February March April May June July August September October November December'.split(' '),
   de: 'Januar Februar März April Mai Juni Juli August September Oktober November Dezember'.split(' '),
   fr: 'janvier février mars avril mai juin juillet août septembre octobre novembre décembre'.split(' '),
   es: 'enero febrero marzo abril mayo junio julio agosto septiembre octubre noviembre diciembre'.split(' '),
-};
+});
 
 /** `27 November 2026` from an ISO 8601 day; empty for anything else. */
 export function spokenDate(iso: string, language: string): string {

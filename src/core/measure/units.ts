@@ -1,4 +1,5 @@
 // Units of length. Everything is kept in points; other units exist only in what a person types and reads.
+import { table } from '../base/table';
 import { ValueError } from '../base/errors';
 import type { Length, Pt, Unit } from '../model/length';
 
@@ -66,7 +67,7 @@ interface Quantity {
   readonly power: number;
 }
 
-const UNIT_NAMES: Readonly<Record<string, Unit>> = {
+const UNIT_NAMES: Readonly<Record<string, Unit>> = table({
   pt: 'pt',
   pts: 'pt',
   in: 'in',
@@ -80,7 +81,7 @@ const UNIT_NAMES: Readonly<Record<string, Unit>> = {
   picas: 'pica',
   pc: 'pica',
   px: 'px',
-};
+});
 
 /** Recursive descent over `sum = product (+|- product)*`, `product = atom (*|/ atom)*`. */
 class ExpressionReader {

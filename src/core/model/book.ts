@@ -1,4 +1,5 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
+import { table } from '../base/table';
 import type { FolioRun } from './numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
@@ -104,13 +105,13 @@ export interface Book {
 }
 
 /** The languages with hyphenation patterns, by BCP 47 tag. */
-export const LANGUAGES: Readonly<Record<string, string>> = {
+export const LANGUAGES: Readonly<Record<string, string>> = table({
   en: 'English (US)',
   'en-GB': 'English (British)',
   de: 'German',
   fr: 'French',
   es: 'Spanish',
-};
+});
 
 /** Particulars with nothing given but the language. */
 export function emptyParticulars(language = 'en'): Particulars {

@@ -1,5 +1,6 @@
 // Designed layouts of display pages and part openings: which paragraphs stand there, how each is set, and where they stand.
 // A layout is applied to what is there: words that a person wrote stay.
+import { table } from '../base/table';
 import type { Placing } from './book';
 import type { DivisionRole } from './roles';
 import type { FieldName, LocalLook, ParagraphTouches, StyleTag } from './streams';
@@ -32,7 +33,7 @@ const plain = { caps: 'none', tracking: 0 } as const;
 const IMPRINT_FIELDS: readonly FieldName[] = ['rights', 'edition', 'credits', 'publisherAndPlace', 'isbn'];
 
 /** By role, the first that which a new book has. */
-export const DISPLAY_LAYOUTS: Readonly<Partial<Record<DivisionRole, readonly DisplayLayout[]>>> = {
+export const DISPLAY_LAYOUTS: Readonly<Partial<Record<DivisionRole, readonly DisplayLayout[]>>> = table({
   title: [
     {
       key: 'centred',
@@ -173,7 +174,7 @@ export const DISPLAY_LAYOUTS: Readonly<Partial<Record<DivisionRole, readonly Dis
       ],
     },
   ],
-};
+});
 
 /** The layouts of a role; none for roles that are not designed. */
 export const layoutsOf = (role: DivisionRole): readonly DisplayLayout[] => DISPLAY_LAYOUTS[role] ?? [];

@@ -1,4 +1,5 @@
 // Facts of the faces that the book can be set in: the table made at build, and how a style finds its face in it.
+import { table } from '../base/table';
 import type { FontUnit } from './length';
 import type { WordSpace } from './spec';
 
@@ -44,12 +45,12 @@ export interface OwnFont {
 export type FaceTable = readonly FaceRecord[];
 
 /** Word-space limits per face, in em of its size (house rules, section 3; measured on the shipped faces). */
-export const WORD_SPACES: Readonly<Record<string, WordSpace>> = {
+export const WORD_SPACES: Readonly<Record<string, WordSpace>> = table({
   'eb-garamond': { least: 0.15, wished: 0.2, most: 0.3 },
   'source-serif-4': { least: 0.175, wished: 0.225, most: 0.335 },
   spectral: { least: 0.185, wished: 0.24, most: 0.36 },
   alegreya: { least: 0.15, wished: 0.195, most: 0.295 },
-};
+});
 
 /** Limits for a face without measured ones: 0.75, 0.97 and 1.45 times its own space, given in em. */
 export function wordSpaceOf(family: string, ownSpace: number): WordSpace {
@@ -66,12 +67,12 @@ export function wordSpaceAlone(ownSpace: number): WordSpace {
 }
 
 /** Word spaces over which a line is loose, in em: one and a half times the face's own space (house rules, section 3). */
-const LOOSE_OVER: Readonly<Record<string, number>> = {
+const LOOSE_OVER: Readonly<Record<string, number>> = table({
   'eb-garamond': 0.3,
   'source-serif-4': 0.355,
   spectral: 0.375,
   alegreya: 0.295,
-};
+});
 
 export function looseOver(family: string, ownSpace: number): number {
   return LOOSE_OVER[family] ?? ownSpace * 1.5;

@@ -1,7 +1,8 @@
 // Names and kinds of the families that ship, as they are shown.
+import { table } from '../base/table';
 import type { FaceKind } from './faces';
 
-export const FAMILY_NAMES: Readonly<Record<string, string>> = {
+export const FAMILY_NAMES: Readonly<Record<string, string>> = table({
   'eb-garamond': 'EB Garamond',
   'source-serif-4': 'Source Serif 4',
   spectral: 'Spectral',
@@ -9,9 +10,9 @@ export const FAMILY_NAMES: Readonly<Record<string, string>> = {
   'crimson-pro': 'Crimson Pro',
   'libre-caslon-text': 'Libre Caslon Text',
   'source-sans-3': 'Source Sans 3',
-};
+});
 
-export const FAMILY_KINDS: Readonly<Record<string, FaceKind>> = {
+export const FAMILY_KINDS: Readonly<Record<string, FaceKind>> = table({
   'eb-garamond': 'oldstyle',
   'source-serif-4': 'transitional',
   spectral: 'transitional',
@@ -20,4 +21,4 @@ export const FAMILY_KINDS: Readonly<Record<string, FaceKind>> = {
   'libre-caslon-text': 'oldstyle',
   'source-sans-3': 'sans',
   'source-code-pro': 'mono',
-};
+});

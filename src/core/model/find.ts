@@ -1,8 +1,9 @@
 // Finding and replacing: what is asked, and what was found.
+import { table } from '../base/table';
 import type { BlockId, StreamId, StyleTag, TextTouches } from './streams';
 
 /** What stands for characters that are not typed easily, in what is looked for and in what is put in its place. */
-export const FIND_TOKENS: Readonly<Record<string, string>> = {
+export const FIND_TOKENS: Readonly<Record<string, string>> = table({
   '{paragraph}': '\n',
   '{line}': '\u2028',
   '{tab}': '\t',
@@ -14,7 +15,7 @@ export const FIND_TOKENS: Readonly<Record<string, string>> = {
   '{en space}': '\u2002',
   '{em space}': '\u2003',
   '{soft hyphen}': '\u00AD',
-};
+});
 
 export interface FindQuery {
   readonly words: string;

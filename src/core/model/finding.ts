@@ -49,6 +49,7 @@ export type FindingKind =
   | 'note-kind-gone'
   | 'notes-nowhere'
   | 'notes-alike'
+  | 'spot-rule'
   | 'unsettled'
   | 'text-area-too-small';
 

@@ -1,8 +1,9 @@
 // Styles of what the book makes itself: entries of contents and index, heads of gathered notes, and the author of a piece.
+import { table } from '../base/table';
 import type { ParagraphStyle } from './spec';
 
 /** Came in with kinds of notes. */
-export const NOTE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
+export const NOTE_STYLES: Readonly<Record<string, ParagraphStyle>> = table({
   EN: { name: 'Endnote', basedOn: 'NT' },
   NH: {
     name: 'Notes, head',
@@ -17,9 +18,9 @@ export const NOTE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
     above: 1,
   },
   NM: { name: 'Note in the margin', basedOn: 'NT', size: 8, leading: 10, align: 'left', hyphenate: false },
-};
+});
 
-export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
+export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = table({
   CAU: {
     name: 'Chapter author',
     basedOn: 'TX',
@@ -59,4 +60,4 @@ export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = {
   },
   IXS: { name: 'Index, sub-entry', basedOn: 'IX', leftIndent: 19, firstIndent: -9.5 },
   ...NOTE_STYLES,
-};
+});

@@ -1,10 +1,11 @@
 // The first stage that a change of each spec property touches: everything before it is taken from the cache. A test per
 // property holds this table against what is really done again.
 
+import { table } from '../base/table';
 /** Shape: glyphs again. Break: lines again. Page: pages again. Paint: only what is drawn. None: nothing at all. */
 export type FirstStage = 'shape' | 'break' | 'page' | 'paint' | 'none';
 
-export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
+export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = table({
   name: 'none',
   'page.trim.width': 'break',
   'page.trim.height': 'page',
@@ -94,10 +95,10 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = {
   // Styles that use an ink are other styles then.
   'inks.set': 'none',
   'inks.sets': 'none',
-};
+});
 
 /** The same for the properties of a paragraph style. */
-export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
+export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = table({
   name: 'none',
   basedOn: 'shape',
   meaning: 'break',
@@ -138,4 +139,4 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = {
   ruleBelow: 'break',
   number: 'shape',
   waits: 'none',
-};
+});

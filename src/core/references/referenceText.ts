@@ -1,4 +1,5 @@
 // What a cross-reference says: always what is true now.
+import { table } from '../base/table';
 import type { ReferenceTable } from '../model/referenceTable';
 import type { BlockId, CrossReference } from '../model/streams';
 
@@ -8,12 +9,12 @@ interface ReferenceWords {
   readonly here: string;
 }
 
-const WORDS: Readonly<Record<string, ReferenceWords>> = {
+const WORDS: Readonly<Record<string, ReferenceWords>> = table({
   en: { page: (folio) => `page\u00a0${folio}`, opposite: 'opposite', here: 'this page' },
   de: { page: (folio) => `Seite\u00a0${folio}`, opposite: 'gegenüber', here: 'dieser Seite' },
   fr: { page: (folio) => `page\u00a0${folio}`, opposite: 'ci-contre', here: 'cette page' },
   es: { page: (folio) => `página\u00a0${folio}`, opposite: 'enfrente', here: 'esta página' },
-};
+});
 
 /** What stands for a target that is gone. */
 export const GONE = '??';

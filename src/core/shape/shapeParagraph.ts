@@ -1,5 +1,6 @@
 // Shapes the runs of a styled paragraph, each across its spaces, at units per em: no result depends on a size. Where the
 // face allows it the run is put together from its words, with the same result (core/fonts/wordShapes).
+import { table } from '../base/table';
 import type { FaceLibrary } from '../fonts/faceLibrary';
 import { makeGlyphArrays, type ShapedGlyphs } from '../fonts/glyphArrays';
 import type { HarfBuzzFont } from '../fonts/harfbuzz';
@@ -10,7 +11,7 @@ import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled'
  * Widths of the spaces that the engine draws itself, in em: several shipped faces lack the characters (house rules,
  * section 5). U+00A0 is elastic like a word space and is not here.
  */
-const FIXED_SPACES: Readonly<Record<string, number>> = {
+const FIXED_SPACES: Readonly<Record<string, number>> = table({
   '\u2000': 0.5,
   '\u2001': 1,
   '\u2002': 0.5,
@@ -30,7 +31,7 @@ const FIXED_SPACES: Readonly<Record<string, number>> = {
   '\u2060': 0,
   '\uFEFF': 0,
   '\u00AD': 0,
-};
+});
 const SET_AS_SPACE = /[\u2000-\u200B\u202F\u205F\u2028\u2060\uFEFF\u00AD\u00A0\t]/g;
 
 /** Shapes all runs of the paragraph. The faces of its runs must have been given to the library. */

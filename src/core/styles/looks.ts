@@ -1,6 +1,6 @@
 // The look of every stretch of a paragraph's set text: character styles and touches, note references, first words in small
 // capitals, and marks after italic words.
-import { spotPattern } from '../measure/spotPatterns';
+import { maybeSpotPattern } from '../measure/spotPatterns';
 import type { NotePosition } from '../model/notes';
 import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec';
 import type { NoteMark, ResolvedStyle } from '../model/styled';
@@ -106,21 +106,6 @@ function leadStyle({ style }: LeadIn, styles: Spec['characterStyles']): Characte
 
 /** Matches of one paragraph that are set: more than that is no spot. */
 const MOST_SPOTS = 2000;
-const compiled = new Map<string, RegExp | null>();
-
-/** The pattern of a spot rule; null for one that cannot be used. */
-function patternOf(pattern: string): RegExp | null {
-  let known = compiled.get(pattern);
-  if (known === undefined) {
-    try {
-      known = spotPattern(pattern);
-    } catch {
-      known = null;
-    }
-    compiled.set(pattern, known);
-  }
-  return known;
-}
 
 function overlaySpot(
   looks: [number, number, Look][],
@@ -128,14 +113,14 @@ function overlaySpot(
   { pattern, style: tag }: SpotRule,
   styles: Spec['characterStyles'],
 ): [number, number, Look][] {
-  const found = patternOf(pattern);
+  const found = maybeSpotPattern(pattern);
   const style = collectCharacterStyle(tag, styles);
   if (found === null || style === undefined) return looks;
   let made = looks;
   let count = 0;
-  for (const match of text.matchAll(found)) {
-    if (match[0] === '' || (count += 1) > MOST_SPOTS) continue;
-    const [from, to] = [match.index, match.index + match[0].length];
+  // A sign that ends a line is a line end like any other.
+  for (const { index: from, end: to } of found.matchesIn(text.replace(/[\r\u2028\u2029]/g, '\n')) ?? []) {
+    if ((count += 1) > MOST_SPOTS) break;
     made = made.flatMap(([a, b, look]) =>
       cutWith(a, b, look, from, to, { ...look, style: { ...look.style, ...style } }),
     );

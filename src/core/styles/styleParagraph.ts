@@ -1,5 +1,6 @@
 // Makes the text that is set from the text that is kept: fields filled, references numbered, and every stretch given
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
+import { table } from '../base/table';
 import { embeddingLevels } from '../base/bidi';
 import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
 import type { InkUse, SetInk } from '../model/inks';
@@ -39,13 +40,13 @@ export interface StyleContext {
 }
 
 /** Features that a feature takes the place of. */
-const EXCLUDES: Readonly<Record<string, readonly string[]>> = {
+const EXCLUDES: Readonly<Record<string, readonly string[]>> = table({
   lnum: ['onum'],
   onum: ['lnum'],
   tnum: ['pnum'],
   pnum: ['tnum'],
   frac: ['onum', 'pnum'],
-};
+});
 
 /** Ratio and rise, in em, of figures raised or lowered by us when the face has none of its own. */
 const RAISED = { size: 0.62, rise: 0.34 };

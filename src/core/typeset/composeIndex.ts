@@ -1,4 +1,5 @@
 // The index as paragraphs: terms with their folios, sub-entries on lines of their own or run in, see and see also.
+import { table } from '../base/table';
 import { initialOf } from '../base/collate';
 import type { Division } from '../model/book';
 import type { IndexLocators, ReferenceTable } from '../model/referenceTable';
@@ -15,20 +16,20 @@ interface IndexLine {
   readonly spans: readonly Span[];
 }
 
-const SEE: Readonly<Record<string, readonly [string, string]>> = {
+const SEE: Readonly<Record<string, readonly [string, string]>> = table({
   en: ['see', 'see also'],
   de: ['siehe', 'siehe auch'],
   fr: ['voir', 'voir aussi'],
   es: ['véase', 'véase también'],
-};
+});
 
 const CONTINUED = CONTINUED_BLOCK.slice(INDEX_BLOCK.length);
-const CONTINUED_WORDS: Readonly<Record<string, string>> = {
+const CONTINUED_WORDS: Readonly<Record<string, string>> = table({
   en: 'continued',
   de: 'Fortsetzung',
   fr: 'suite',
   es: 'continuación',
-};
+});
 
 /** The lines with the terms that are said again above sub-entries at a verso head. */
 function withContinued(

@@ -4,6 +4,7 @@ import type { Book, Division } from '../model/book';
 import type { Finding } from '../model/finding';
 import type { ReferenceTable } from '../model/referenceTable';
 import { roleFacts, roleName } from '../model/roles';
+import { maybeSpotPattern } from '../measure/spotPatterns';
 import { headingWords, titleBlock } from '../measure/headWords';
 import type { ComposeContext } from './composeDivision';
 import type { FurnishedBook } from './furnish';
@@ -33,6 +34,7 @@ export function orderFindings(
     ...lostTouches(book, touched),
     ...goneTargets(book, references),
     ...emptyMarks(book),
+    ...idleRules(book),
   ];
 }
 
@@ -97,6 +99,22 @@ function goneTargets(book: Book, references: ReferenceTable): Finding[] {
     found.push({ kind: 'target-gone', grade: 'must', stream: id, block, page, message });
   }
   return found;
+}
+
+/** Spot rules that are kept from before and cannot be run. */
+function idleRules({ spec, divisions }: Book): Finding[] {
+  return Object.values(spec.styles).flatMap(({ name, spots = [] }) =>
+    spots
+      .filter(({ pattern }) => maybeSpotPattern(pattern) === null)
+      .map(({ pattern }) => ({
+        kind: 'spot-rule' as const,
+        grade: 'should' as const,
+        stream: divisions[0]?.id ?? '',
+        block: '',
+        page: -1,
+        message: `The spot rule “${pattern}” of ${name} looks around or refers back: it is kept, and sets nothing.`,
+      })),
+  );
 }
 
 function* referencesOf({ divisions, notes }: Book) {

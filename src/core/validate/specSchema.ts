@@ -6,7 +6,7 @@ import { NOVEL_SPEC } from '../model/novelSpec';
 import { MARK_SETS, type Margins, type Spec } from '../model/spec';
 import { check, Joi } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
-import { spotPattern } from '../measure/spotPatterns';
+import { spotPatternFault } from '../measure/spotPatterns';
 import { inksSchema } from './inksSchema';
 import {
   contentsSchema,
@@ -43,12 +43,8 @@ const paragraphRule = Joi.object({
 }).allow(null);
 
 function asPattern(value: string, helpers: Joi.CustomHelpers): unknown {
-  try {
-    spotPattern(value);
-    return value;
-  } catch (error) {
-    return helpers.message({ custom: (error as Error).message.replace(/\.$/, '') });
-  }
+  const fault = spotPatternFault(value);
+  return fault === null ? value : helpers.message({ custom: fault.replace(/\.$/, '') });
 }
 
 /** What can be changed of a style on one paragraph. */

@@ -1,4 +1,5 @@
 // Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
+import { table } from '../../base/table';
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
@@ -39,7 +40,11 @@ const TRANSPARENT = new Set([
   'w:customXml',
 ]);
 
-const ALIGN: Readonly<Record<string, ParagraphTouches['align']>> = { center: 'centre', right: 'right', end: 'right' };
+const ALIGN: Readonly<Record<string, ParagraphTouches['align']>> = table({
+  center: 'centre',
+  right: 'right',
+  end: 'right',
+});
 
 export class BodyReader {
   readonly references: NoteReference[] = [];

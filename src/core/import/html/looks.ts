@@ -1,9 +1,10 @@
 // The look that an inline element of HTML gives its text.
+import { table } from '../../base/table';
 import type { XmlElement } from '../../base/xml';
 import { localLook, pointsOf } from '../localLooks';
 import type { SpanLook } from '../paragraphBuilder';
 
-const TAGS: Readonly<Record<string, SpanLook>> = {
+const TAGS: Readonly<Record<string, SpanLook>> = table({
   em: { style: 'em' },
   i: { style: 'em' },
   cite: { style: 'em' },
@@ -16,7 +17,7 @@ const TAGS: Readonly<Record<string, SpanLook>> = {
   u: { touches: { underline: true } },
   s: { touches: { strike: true } },
   strike: { touches: { strike: true } },
-};
+});
 
 /** The look inside an element; null for what was deleted. Character styles of two elements become style and touch. */
 export function withElement({ name, attributes }: XmlElement, look: SpanLook): SpanLook | null {

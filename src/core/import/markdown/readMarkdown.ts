@@ -1,4 +1,5 @@
 // Reads Markdown (CommonMark with tables, strikethrough and footnotes): its tree becomes that of HTML, which is read as HTML is.
+import { table } from '../../base/table';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { gfmFromMarkdown } from 'mdast-util-gfm';
 import { gfm } from 'micromark-extension-gfm';
@@ -33,7 +34,7 @@ const element = (
   attributes: Record<string, string> = {},
 ): XmlElement => ({ name, attributes, children });
 
-const SIMPLE: Readonly<Partial<Record<Nodes['type'], string>>> = {
+const SIMPLE: Readonly<Partial<Record<Nodes['type'], string>>> = table({
   paragraph: 'p',
   emphasis: 'em',
   strong: 'strong',
@@ -42,7 +43,7 @@ const SIMPLE: Readonly<Partial<Record<Nodes['type'], string>>> = {
   listItem: 'li',
   tableRow: 'tr',
   tableCell: 'td',
-};
+});
 
 function convert(node: Nodes, links: ReadonlyMap<string, string>): (XmlElement | string)[] {
   const inside = (): (XmlElement | string)[] => ('children' in node ? withInlineTags(node.children, links) : []);

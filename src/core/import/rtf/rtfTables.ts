@@ -1,5 +1,6 @@
 // The tables at the head of a rich text file that its runs refer to by number: faces, colours, and the looks of styles
 // (RTF 1.9.1, Font Table, Color Table, Style Sheet).
+import { table } from '../../base/table';
 import type { IncomingLook } from '../../model/manuscript';
 
 const TWIPS = 20;
@@ -109,9 +110,9 @@ export class RtfStyleLook {
   }
 }
 
-const ALIGN: Readonly<Record<string, IncomingLook['align']>> = {
+const ALIGN: Readonly<Record<string, IncomingLook['align']>> = table({
   ql: 'left',
   qr: 'right',
   qc: 'centre',
   qj: 'justify',
-};
+});

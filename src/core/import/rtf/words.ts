@@ -1,5 +1,6 @@
 // Words of RTF that stand for characters, and groups whose words are no text of the document (RTF 1.9.1).
 
+import { table } from '../../base/table';
 /** Groups whose words are no text of the document. */
 export const SKIPPED = new Set(
   (
@@ -10,7 +11,7 @@ export const SKIPPED = new Set(
   ).split(' '),
 );
 
-export const CHARACTERS: Readonly<Record<string, string>> = {
+export const CHARACTERS: Readonly<Record<string, string>> = table({
   emdash: '—',
   endash: '–',
   lquote: '‘',
@@ -23,12 +24,12 @@ export const CHARACTERS: Readonly<Record<string, string>> = {
   qmspace: '\u2005',
   zwj: '\u200D',
   zwnj: '\u200C',
-};
-export const SYMBOLS: Readonly<Record<string, string>> = {
+});
+export const SYMBOLS: Readonly<Record<string, string>> = table({
   '~': '\u00A0',
   '-': '\u00AD',
   _: '\u2011',
   '\\': '\\',
   '{': '{',
   '}': '}',
-};
+});

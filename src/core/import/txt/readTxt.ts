@@ -1,5 +1,6 @@
 // Reads plain text: the encoding is detected, lines that end for want of width are joined again, chapters are found
 // from lines such as "CHAPTER IV", _italics_ from their underscores.
+import { table } from '../../base/table';
 import { ImportError } from '../../base/errors';
 import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
 import type { Block, Paragraph } from '../../model/streams';
@@ -134,13 +135,13 @@ function isTitleLine(lines: readonly string[], at: number): boolean {
 }
 
 /** What the lines of a plain text are called. */
-const STYLE_NAMES: Readonly<Record<string, string>> = {
+const STYLE_NAMES: Readonly<Record<string, string>> = table({
   CN: 'Chapter line',
   CT: 'Chapter line',
   PN: 'Part line',
   PT: 'Part line',
   SBO: 'Break of marks',
-};
+});
 
 /** A paragraph whose _underscored_ words are italic. */
 function plainParagraph(text: string, style: string, incoming: Incoming): Paragraph {

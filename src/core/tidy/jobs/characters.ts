@@ -1,9 +1,18 @@
 // Characters that stand for others: ligatures, accents in two parts, marks of no width, letters of another script.
+import { table } from '../../base/table';
 import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TidyJob } from '../types';
 
-const LIGATURES: Readonly<Record<string, string>> = { ﬀ: 'ff', ﬁ: 'fi', ﬂ: 'fl', ﬃ: 'ffi', ﬄ: 'ffl', ﬅ: 'st', ﬆ: 'st' };
+const LIGATURES: Readonly<Record<string, string>> = table({
+  ﬀ: 'ff',
+  ﬁ: 'fi',
+  ﬂ: 'fl',
+  ﬃ: 'ffi',
+  ﬄ: 'ffl',
+  ﬅ: 'st',
+  ﬆ: 'st',
+});
 
 /** Letters of Cyrillic and Greek that look like those of Latin. */
 const LOOKALIKES: Readonly<Record<string, string>> = Object.fromEntries(

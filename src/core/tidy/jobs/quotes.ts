@@ -1,5 +1,6 @@
 // Straight quotes to typographic ones, by the language of the copy: openings and closings, nested ones, apostrophes, primes,
 // and words that begin with an apostrophe. The house marks decide how they are set.
+import { table } from '../../base/table';
 import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TextEdit } from '../textEdit';
@@ -10,12 +11,12 @@ interface QuoteMarks {
   readonly single: readonly [string, string];
 }
 
-const MARKS: Readonly<Record<string, QuoteMarks>> = {
+const MARKS: Readonly<Record<string, QuoteMarks>> = table({
   en: { double: ['“', '”'], single: ['‘', '’'] },
   de: { double: ['„', '“'], single: ['‚', '‘'] },
   fr: { double: ['«\u202F', '\u202F»'], single: ['‹\u202F', '\u202F›'] },
   es: { double: ['«', '»'], single: ['“', '”'] },
-};
+});
 
 /** English words that begin with an apostrophe. */
 const ELIDED =

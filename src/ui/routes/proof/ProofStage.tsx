@@ -59,6 +59,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'note-kind-gone': 'Notes of a kind that is gone',
   'notes-nowhere': 'Notes without their division',
   'notes-alike': 'Kinds of notes that look alike',
+  'spot-rule': 'Spot rules that cannot be run',
   unsettled: 'Page numbers that did not settle',
   'text-area-too-small': 'Type area too small',
 };

@@ -50,21 +50,33 @@ export function FindPanel() {
   const [answer, setAnswer] = useState<{ hits: readonly FindHit[]; problem: string | null } | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [told, setTold] = useState('');
+  /** A search that takes its time. */
+  const [search, setSearch] = useState<{ readonly share: number; readonly stop: () => void } | null>(null);
   const { put, putStyle, putParagraphStyle } = asked;
   const query = useQuery(asked, where === 'division' ? division : null, within);
   const isAsked = query.words !== '' || query.look !== null || query.style !== null;
   useEffect(() => {
     let isCurrent = true;
+    let isStopped = false;
+    let stop = () => undefined as void;
     const timer = setTimeout(() => {
-      void dispatch(findInBook(query)).then((found) => {
+      const search = dispatch(findInBook(query, (share) => isCurrent && setSearch({ share, stop: () => stop() })));
+      stop = () => {
+        isStopped = true;
+        search.stop();
+        setSearch(null);
+      };
+      void search.result.then((found) => {
         if (!isCurrent) return;
-        setAnswer(isAsked ? found : null);
+        setSearch(null);
+        setAnswer(isAsked && !isStopped ? found : null);
         setLeft(new Set());
       });
     }, REST);
     return () => {
       isCurrent = false;
       clearTimeout(timer);
+      stop();
     };
   }, [dispatch, query, isAsked, revision]);
   const hits = useMemo(() => answer?.hits ?? [], [answer]);
@@ -182,6 +194,20 @@ export function FindPanel() {
             {told !== '' && answer?.problem === null ? ` · ${told}` : ''}
           </span>
         </div>
+        {search !== null && (
+          <div className="flex items-center gap-2 text-[12px]" role="status">
+            <progress
+              className="progress progress-primary w-40"
+              max={1}
+              value={search.share}
+              aria-label="Looked through"
+            />
+            <span className="text-quiet">{Math.round(search.share * 100)} %</span>
+            <button className="btn btn-xs border-base-300 bg-base-100" onClick={search.stop}>
+              Stop
+            </button>
+          </div>
+        )}
         {answer?.problem && (
           <p role="alert" className="text-[12px] text-error">
             {answer.problem}
