@@ -22,7 +22,8 @@ export function main(words: readonly string[], generated: string): number {
   } catch (error) {
     if (error instanceof UsageError) return fail(error.message, 2);
     if (error instanceof ImportError || error instanceof ValueError) return fail(error.message, 1);
-    throw error;
+    // Whatever it is, whoever runs a thousand books reads one line of it.
+    return fail(`This did not work, and the fault is ours: ${(error as Error).message}`, 1);
   }
 }
 

@@ -1,4 +1,5 @@
 // Text of two directions (UAX #9): embedding levels of a paragraph, and the order in which the runs of a line are seen.
+import { greatest, smallest } from './append';
 import bidiFactory from 'bidi-js';
 
 const bidi = bidiFactory();
@@ -23,8 +24,11 @@ export function embeddingLevels(text: string): Levels | undefined {
 /** Rule L2 on the runs of one line: their indexes in the order in which they are seen, from left to right. */
 export function visualOrder(levels: readonly number[]): number[] {
   const order = levels.map((_, index) => index);
-  const highest = Math.max(0, ...levels);
-  const lowestOdd = Math.min(...levels.filter((level) => level % 2 === 1), Infinity);
+  const highest = greatest(0, levels);
+  const lowestOdd = smallest(
+    Infinity,
+    levels.filter((level) => level % 2 === 1),
+  );
   for (let level = highest; level >= lowestOdd; level -= 1) {
     for (let from = 0; from < order.length; from += 1) {
       if (levels[order[from]] < level) continue;

@@ -50,3 +50,7 @@ export function invariant(condition: unknown, what: string): asserts condition {
 export function unreachable(value: never): never {
   throw new InvariantError(`unexpected case ${JSON.stringify(value)}`);
 }
+
+/** Whether reading went past the end of the bytes of a file; a stack or a memory that is full is a fault of ours. */
+export const isPastEnd = (error: unknown): boolean =>
+  error instanceof RangeError && !/call stack|Invalid (?:array|string) length|allocation failed/i.test(error.message);

@@ -1,6 +1,7 @@
 // XML read into a small tree by saxes (workers have no DOMParser). Names keep their prefixes as written.
 import { SaxesParser } from 'saxes';
 import { ImportError } from './errors';
+import { MOST_ELEMENTS, MOST_PARAGRAPHS, tooMuch } from './limits';
 
 export interface XmlElement {
   readonly name: string;
@@ -8,12 +9,22 @@ export interface XmlElement {
   readonly children: (XmlElement | string)[];
 }
 
-/** Parses a document. `part` names it in the ImportError `damaged` thrown when it is not well formed. */
+/** Elements that are paragraphs in the formats that are read. */
+const PARAGRAPHS = new Set(['w:p', 'text:p', 'text:h']);
+
+/**
+ * Parses a document. `part` names it in the ImportError `damaged` thrown when it is not well formed; one with more elements or
+ * paragraphs than are read is `too-large`.
+ */
 export function parseXml(text: string, part: string): XmlElement {
   const parser = new SaxesParser({ xmlns: false });
   const root: XmlElement = { name: '', attributes: {}, children: [] };
   const open: XmlElement[] = [root];
+  let count = 0;
+  let paragraphs = 0;
   parser.on('opentag', (tag) => {
+    if ((count += 1) > MOST_ELEMENTS) throw tooMuch(MOST_ELEMENTS, 'elements');
+    if (PARAGRAPHS.has(tag.name) && (paragraphs += 1) > MOST_PARAGRAPHS) throw tooMuch(MOST_PARAGRAPHS, 'paragraphs');
     const element: XmlElement = { name: tag.name, attributes: tag.attributes as Record<string, string>, children: [] };
     open[open.length - 1].children.push(element);
     open.push(element);
@@ -44,7 +55,38 @@ export function maybeChild(parent: XmlElement | undefined, name: string): XmlEle
 
 /** All text inside, in order. */
 export function textOf(parent: XmlElement): string {
-  return parent.children.map((child) => (typeof child === 'string' ? child : textOf(child))).join('');
+  let text = '';
+  for (const node of nodesIn(parent)) if (typeof node === 'string') text += node;
+  return text;
+}
+
+/** Everything inside an element in the order of the document, without recursion; what `skips` accepts is given, and not entered. */
+function* nodesIn(
+  parent: XmlElement,
+  skips: (element: XmlElement) => boolean = () => false,
+): Generator<XmlElement | string, void> {
+  const open = [parent.children.values()];
+  while (open.length > 0) {
+    const { value: node, done } = open[open.length - 1].next();
+    if (done) {
+      open.pop();
+      continue;
+    }
+    yield node;
+    if (typeof node !== 'string' && !skips(node)) open.push(node.children.values());
+  }
+}
+
+/** The elements of some names inside another, in order; those inside one that is found are left out. */
+export function outermost(parent: XmlElement, names: ReadonlySet<string>): XmlElement[] {
+  const isFound = ({ name }: XmlElement) => names.has(name);
+  return [...nodesIn(parent, isFound)].filter((node): node is XmlElement => typeof node !== 'string' && isFound(node));
+}
+
+/** The first element inside that is wanted, in the order of the document. */
+export function maybeInside(parent: XmlElement, isWanted: (element: XmlElement) => boolean): XmlElement | undefined {
+  for (const node of nodesIn(parent)) if (typeof node !== 'string' && isWanted(node)) return node;
+  return undefined;
 }
 
 /** Escapes text for XML content and attribute values. */

@@ -1,6 +1,7 @@
 // Zip archives through fflate, with a stated limit against archives that unpack to something enormous.
 import { unzipSync, zipSync, type Zippable } from 'fflate';
 import { ImportError } from './errors';
+import { MOST_PART_BYTES } from './limits';
 import { table } from './table';
 
 /** The most that an archive may unpack to, in bytes; a 1,000-page manuscript with pictures stays far below it. */
@@ -22,15 +23,17 @@ export function unpack(
 ): Record<string, Uint8Array> {
   let announced = 0;
   let members: Record<string, Uint8Array>;
-  const tooLarge = () =>
-    new ImportError('too-large', `This file unpacks to more than ${limit >> 20} MB, so it was not opened.`);
+  const tooLarge = (most: number) =>
+    new ImportError('too-large', `This file unpacks to more than ${most >> 20} MB, so it was not opened.`);
   try {
     members = unzipSync(bytes, {
       filter(member) {
         if (!wanted(member.name)) return false;
         // A member that claims to be small but is not is cut off by the decoder at its announced size.
         announced += member.originalSize;
-        if (announced > limit) throw tooLarge();
+        if (/\.(?:xml|rels|opf|x?html?|json)$/.test(member.name) && member.originalSize > MOST_PART_BYTES)
+          throw tooLarge(MOST_PART_BYTES);
+        if (announced > limit) throw tooLarge(limit);
         return true;
       },
     });

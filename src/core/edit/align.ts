@@ -1,5 +1,6 @@
 // Which paragraphs of a newer version are which of the older one: by equal text first, then inside the gaps by likeness, in
 // order both times.
+import { append } from '../base/append';
 import { OBJECT_CHARACTER, type Block, picturesIn } from '../model/streams';
 
 /** Pairs of places, old and new, each used once, both rising. */
@@ -19,7 +20,7 @@ export function alignBlocks(before: readonly Block[], after: readonly Block[]): 
   const all: (readonly [number, number])[] = [];
   let [i, j] = [0, 0];
   for (const pair of [...equal, [old.length, fresh.length] as const]) {
-    all.push(...alignLike(before, after, [i, pair[0]], [j, pair[1]]));
+    append(all, alignLike(before, after, [i, pair[0]], [j, pair[1]]));
     if (pair[0] < old.length) all.push(pair);
     [i, j] = [pair[0] + 1, pair[1] + 1];
   }
@@ -106,7 +107,7 @@ function betweenUnique(
   const pairs: (readonly [number, number])[] = [];
   let [i, j] = [a[0], b[0]];
   for (const [x, y] of [...fixed, [a[1], b[1]] as const]) {
-    pairs.push(...alignEqual(old, fresh, [i, x], [j, y]));
+    append(pairs, alignEqual(old, fresh, [i, x], [j, y]));
     if (x < a[1]) pairs.push([x, y]);
     [i, j] = [x + 1, y + 1];
   }

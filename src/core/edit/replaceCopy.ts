@@ -1,5 +1,6 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
+import { append } from '../base/append';
 import { table } from '../base/table';
 import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../model/book';
 import type { ReplaceReport } from '../model/manuscript';
@@ -47,13 +48,13 @@ export function replaceCopy(book: Book, incoming: Book, only: StreamId | null = 
   let isPut = false;
   for (const division of book.divisions) {
     if (!isReplaced(division)) divisions.push(division);
-    else if (only !== null) divisions.push(...placed);
+    else if (only !== null) append(divisions, placed);
     else if (!isPut) {
-      divisions.push(...placed);
+      append(divisions, placed);
       isPut = true;
     }
   }
-  if (only === null && !isPut) divisions.push(...placed);
+  if (only === null && !isPut) append(divisions, placed);
   const replaced = { ...book, nextId: work.nextId, notes: work.notes(), divisions: inMatter(divisions) };
   const all = [...eachStream(replaced)].flatMap((place) => place.blocks);
   return {
@@ -160,7 +161,7 @@ class Replacing {
     const pairs = new Map(alignBlocks(old, fresh).map(([i, j]) => [j, i]));
     const used = new Set(pairs.values());
     old.forEach((block, i) => {
-      this.goneNotes.push(...notesIn(block));
+      append(this.goneNotes, notesIn(block));
       if (used.has(i) || (block.kind === 'paragraph' && block.text.trim() === '')) return;
       this.counts.gone.push(sampleOf(block));
       if (block.kind === 'paragraph' && block.touches !== undefined)

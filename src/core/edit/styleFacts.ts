@@ -45,7 +45,7 @@ export function circleOf(
 }
 
 /** Styles that the book itself sets text in: they can be changed, and never dropped. */
-export const isBuiltIn = (tag: StyleTag): boolean => tag in NOVEL_SPEC.styles;
+export const isBuiltIn = (tag: StyleTag): boolean => Object.hasOwn(NOVEL_SPEC.styles, tag);
 
 /** Paragraphs of a style in running order. */
 export function usesOf(

@@ -1,5 +1,6 @@
 // Edits of a stretch of a division's text that may begin and end inside paragraphs and go over many of them: what a
 // selection over more than one document of the galley is made of.
+import { append } from '../base/append';
 import type { Book } from '../model/book';
 import type { BookEdit, TextSelection } from '../model/bookEdit';
 import { partsOfRange, type BlockPart } from '../model/textRange';
@@ -36,7 +37,7 @@ export function replaceRangeEdits(book: Book, range: TextSelection, text: string
   const { at } = parts[0];
   let { nextId } = book;
   const inserted: Block[] = [];
-  if (text !== '' || parts.some(({ isWhole }) => !isWhole)) inserted.push(...joined(parts, text));
+  if (text !== '' || parts.some(({ isWhole }) => !isWhole)) append(inserted, joined(parts, text));
   if (inserted.length === 0 && (text !== '' || removed.length === blocks.length))
     inserted.push(paragraph(`p${nextId++}`, 'TX', text));
   const kept = new Set(inserted.flatMap(notesIn));

@@ -1,4 +1,5 @@
 // Finds words and patterns in the streams of a book, and replaces them with edits that touch only their paragraphs.
+import { append } from '../base/append';
 import { NotLinearError, ValueError } from '../base/errors';
 import { linearPattern, type PatternMatch } from '../base/linearPattern';
 import { eachStream, type Book } from '../model/book';
@@ -298,7 +299,7 @@ export function* replaceAll(
       shift,
       () => `p${nextId++}`,
     );
-    edits.push(...made.edits);
+    append(edits, made.edits);
     shifts.set(stretch.stream, shift + made.more);
     yield progress.done(stretch.text.length);
   }

@@ -1,6 +1,6 @@
 // Reads the facts of a TrueType or OpenType file that the face table holds (OpenType 1.9: head, hhea, OS/2, cmap, GSUB,
 // GPOS, post, name). Shaping and outlines are HarfBuzz's; nothing here knows text.
-import { ImportError } from '../base/errors';
+import { ImportError, isPastEnd } from '../base/errors';
 import type { FaceKind, FaceRecord } from '../model/faces';
 import { tablesOf, type TableReader } from './tableReader';
 
@@ -26,7 +26,7 @@ export function readSfnt(bytes: Uint8Array): SfntFacts {
       features: [...new Set([...readFeatures(table('GSUB')), ...readFeatures(table('GPOS'))])].sort(),
     };
   } catch (error) {
-    if (error instanceof RangeError) throw new ImportError('damaged', 'This font file is cut short.');
+    if (isPastEnd(error)) throw new ImportError('damaged', 'This font file is cut short.');
     throw error;
   }
 }
@@ -56,7 +56,7 @@ export function readSfntNames(bytes: Uint8Array): SfntNames {
       kind: kindOf(os2, table('post')),
     };
   } catch (error) {
-    if (error instanceof RangeError) throw new ImportError('damaged', 'This font file is cut short.');
+    if (isPastEnd(error)) throw new ImportError('damaged', 'This font file is cut short.');
     throw error;
   }
 }

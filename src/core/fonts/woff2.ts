@@ -1,8 +1,9 @@
 // WOFF2 files unpacked to TTF or OTF (W3C, WOFF File Format 2.0): the table directory, and the tables that are packed in a way
 // of their own: glyf with loca, and hmtx. Brotli itself is given by whoever calls.
-import { ImportError } from '../base/errors';
+import { ImportError, isPastEnd } from '../base/errors';
 
-export type Brotli = (bytes: Uint8Array) => Uint8Array;
+/** Unpacks to at most `size` bytes; throws Error where there are more, or the stream is damaged. */
+export type Brotli = (bytes: Uint8Array, size: number) => Uint8Array;
 
 /** Tags by their number in a table's flags (section 4.1). */
 const TAGS = [
@@ -38,7 +39,7 @@ export function unpackWoff2(fileName: string, bytes: Uint8Array, brotli: Brotli)
     const entries = Array.from({ length: count }, () => readEntry(reader));
     const size = entries.reduce((sum, { length }) => sum + length, 0);
     if (size > LIMIT) throw new ImportError('damaged', `${fileName} is far too large when it is unpacked.`);
-    const stream = brotli(bytes.subarray(reader.at, reader.at + packed));
+    const stream = brotli(bytes.subarray(reader.at, reader.at + packed), size);
     if (stream.length < size) throw new ImportError('damaged', `${fileName} is damaged: it is cut short.`);
     const tables = new Map<string, Uint8Array>();
     let at = 0;
@@ -48,7 +49,9 @@ export function unpackWoff2(fileName: string, bytes: Uint8Array, brotli: Brotli)
     if (isPacked('hmtx')) restoreMetrics(tables);
     return writeSfnt(flavor, tables);
   } catch (error) {
-    if (error instanceof ImportError) throw error;
+    // What the unpacker says is a plain error; any other kind is a fault of ours.
+    const isDamage = isPastEnd(error) || (error instanceof Error && error.constructor === Error);
+    if (!isDamage) throw error;
     throw new ImportError('damaged', `${fileName} is damaged: it cannot be unpacked.`);
   }
 }

@@ -2,6 +2,7 @@
 // It holds when no rule of GSUB or GPOS sees across a space: then what HarfBuzz makes of `␣word␣` is what it makes of
 // the word, and of the space before it, in any run. Conservative: of the features in use every lookup counts, whatever
 // its script and language, and so does every lookup that a context of theirs names.
+import { isPastEnd } from '../base/errors';
 import { type TableReader, tablesOf } from './tableReader';
 
 /** Lookup flags (OpenType 1.9, chapter 2): glyphs of a class are passed over as if they were not there. */
@@ -50,7 +51,7 @@ export function wordsStandApart(bytes: Uint8Array, space: number, features: stri
       ) && everyLookup(table('GPOS'), space, GPOS.extension, on, passedOver, positioningIsLocal)
     );
   } catch (error) {
-    if (error instanceof RangeError) return false;
+    if (isPastEnd(error)) return false;
     throw error;
   }
 }

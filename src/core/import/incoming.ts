@@ -10,6 +10,9 @@ import type {
   Manuscript,
 } from '../model/manuscript';
 import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/streams';
+import { greatest } from '../base/append';
+import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
+import { styleName } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
 import { keepUnmatched } from './keepUnmatched';
 import { pictureOf } from '../measure/pictureOf';
@@ -25,6 +28,7 @@ export class Incoming {
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
   pageBreaks = 0;
+  private paragraphs = 0;
   private readonly unmatched = new Set<string>();
   private readonly looks = new Map<string, IncomingLook>();
   private readonly remarks = new Map<string, { count: number; why: string }>();
@@ -46,27 +50,33 @@ export class Incoming {
 
   /** Nothing of ours fits this style of the file. */
   leaveUnmatched(style: string): void {
-    this.unmatched.add(style);
+    this.unmatched.add(styleName(style));
   }
 
   /** What a style of the file looks like. */
   styleLook(style: string, look: IncomingLook): void {
-    if (Object.keys(look).length > 0) this.looks.set(style, look);
+    if (Object.keys(look).length > 0) this.looks.set(styleName(style), look);
   }
 
   lookOf(style: string): IncomingLook {
-    return this.looks.get(style) ?? {};
+    return this.looks.get(styleName(style)) ?? {};
   }
 
   /** A finished paragraph of a style of the file. */
   paragraph(
     builder: ParagraphBuilder,
-    style: string,
+    named: string,
     tag: StyleTag,
     rest: Partial<Paragraph> = {},
     isOurs = false,
   ): Paragraph {
-    const built = builder.build(this.ids.take('p'), tag, rest, isOurs);
+    const style = styleName(named);
+    if ((this.paragraphs += 1) > MOST_PARAGRAPHS) throw tooMuch(MOST_PARAGRAPHS, 'paragraphs');
+    const list = rest.list && {
+      ...rest.list,
+      level: Math.min(DEEPEST_LIST, Math.max(0, Math.trunc(rest.list.level) || 0)),
+    };
+    const built = builder.build(this.ids.take('p'), tag, list ? { ...rest, list } : rest, isOurs);
     for (let k = this.comments.length - 1; k >= 0 && this.comments[k].block === ''; k -= 1)
       this.comments[k] = { ...this.comments[k], block: built.id };
     const known = this.styles.get(style);
@@ -98,6 +108,7 @@ export class Incoming {
     facts: IncomingImage,
     shown: { readonly width: number; readonly height: number } = { width: 0, height: 0 },
   ): PictureFacts {
+    if (this.images.length >= MOST_PICTURES) throw tooMuch(MOST_PICTURES, 'pictures');
     const made = pictureOf(bytes, facts, shown);
     const { name, alt, width, height, asset } = made;
     this.images.push({ name, width, height, alt });
@@ -119,7 +130,10 @@ export class Incoming {
       kind: 'table',
       id: this.ids.take('p'),
       style: 'TB',
-      columns: Math.max(0, ...rows.map((row) => row.length)),
+      columns: greatest(
+        0,
+        rows.map((row) => row.length),
+      ),
       rows: rows.map((row) => row.map((blocks) => ({ id: this.ids.take('c'), blocks }))),
     };
   }

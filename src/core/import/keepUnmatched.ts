@@ -12,7 +12,7 @@ const LONGEST = 10;
  * is known to be text, is the text. Tags that a book of ours wrote into the file stay.
  */
 export function keepUnmatched(manuscript: Manuscript, unmatched: ReadonlySet<string>): Manuscript {
-  const isOurs = (tag: StyleTag) => tag in NOVEL_SPEC.styles;
+  const isOurs = (tag: StyleTag) => Object.hasOwn(NOVEL_SPEC.styles, tag);
   if (unmatched.size === 0 && manuscript.styles.every(({ mappedTo }) => isOurs(mappedTo))) return manuscript;
   const body = bodyOf(manuscript.styles, unmatched);
   const taken = new Set<StyleTag>([...Object.keys(NOVEL_SPEC.styles), ...manuscript.styles.map((one) => one.mappedTo)]);

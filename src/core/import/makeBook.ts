@@ -1,6 +1,6 @@
 // Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
 // every book has, filled with fields.
-import { table } from '../base/table';
+import { isInherited, table } from '../base/table';
 import {
   LANGUAGES,
   emptyParticulars,
@@ -23,6 +23,7 @@ import { waitingStyles } from '../model/waiting';
 import { roleFacts, ROLES } from '../model/roles';
 import { IdCounter } from './paragraphBuilder';
 import { appendixHead, roleNamed } from './roleNames';
+import { LONGEST, MOST_PEOPLE } from './withinBounds';
 
 /** What the person decides besides the file. */
 export interface MakeBookOptions {
@@ -56,7 +57,9 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     pageTouches: [],
     source: {
       recipe: [],
-      mapping: Object.fromEntries(manuscript.styles.map(({ name, mappedTo }) => [name, mappedTo])),
+      mapping: Object.fromEntries(
+        manuscript.styles.filter(({ name }) => !isInherited(name)).map(({ name, mappedTo }) => [name, mappedTo]),
+      ),
     },
   };
 }
@@ -134,11 +137,15 @@ function makeParticulars(manuscript: Manuscript, opening: Opening, options: Make
   const title =
     opening.title ?? manuscript.metadata.title ?? options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
   const author = opening.author ?? manuscript.metadata.author ?? '';
-  const names = author.split(/\s*(?:;|,|\band\b|&)\s*/).filter((name) => name !== '');
+  const names = author
+    .split(/\s*(?:;|,|\band\b|&)\s*/)
+    .map((name) => name.trim().slice(0, LONGEST.NAME))
+    .filter((name) => name !== '')
+    .slice(0, MOST_PEOPLE);
   return {
     ...emptyParticulars(options.language ?? knownLanguage(manuscript.metadata.language)),
-    title,
-    subtitle: opening.subtitle ?? '',
+    title: title.slice(0, LONGEST.TITLE),
+    subtitle: (opening.subtitle ?? '').slice(0, LONGEST.TITLE),
     people: names.map((name) => ({ name, role: 'author' as const })),
   };
 }

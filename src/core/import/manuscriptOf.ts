@@ -47,7 +47,7 @@ export function manuscriptOf(book: Book, pictures: PictureBytes = {}): Manuscrip
     styles: [...styles].map(([tag, facts]) => ({
       name: book.spec.styles[tag]?.name ?? tag,
       mappedTo: tag,
-      ...(tag in NOVEL_SPEC.styles ? {} : { waits: true }),
+      ...(Object.hasOwn(NOVEL_SPEC.styles, tag) ? {} : { waits: true }),
       ...facts,
     })),
     images: blocks.flatMap(picturesIn).map(({ name, width, height, alt }) => ({ name, width, height, alt })),

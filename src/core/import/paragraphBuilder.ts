@@ -9,6 +9,8 @@ import {
   type StyleTag,
 } from '../model/streams';
 
+import { plainText, spanWithinBounds, termsWithinBounds, wellFormed } from './withinBounds';
+
 export type SpanLook = Omit<Span, 'from' | 'to'>;
 
 type ObjectFacts = InlineObject extends infer O ? (O extends InlineObject ? Omit<O, 'at'> : never) : never;
@@ -28,7 +30,8 @@ export class ParagraphBuilder {
   private readonly objects: InlineObject[] = [];
 
   /** Adds text with a look; an empty look is plain text. */
-  add(text: string, look: SpanLook = {}): void {
+  add(source: string, look: SpanLook = {}): void {
+    const text = plainText(source);
     if (text === '') return;
     const from = this.text.length;
     this.text += text;
@@ -36,7 +39,8 @@ export class ParagraphBuilder {
   }
 
   addObject(object: ObjectFacts): void {
-    this.objects.push({ ...object, at: this.text.length } as InlineObject);
+    const own = object.kind === 'index' ? termsWithinBounds(object) : object;
+    this.objects.push({ ...own, at: this.text.length } as InlineObject);
     this.text += OBJECT_CHARACTER;
   }
 
@@ -70,10 +74,13 @@ export class ParagraphBuilder {
 
   /** `isOurs`: written by this program, so that every look in it was meant. */
   build(id: string, style: StyleTag, rest: Partial<Paragraph> = {}, isOurs = false): Paragraph {
-    const spans = normaliseSpans(isOurs ? this.spans : withoutOwnLook(this.spans, this.text.length));
-    return paragraph(id, style, this.text, { spans, objects: this.objects, ...rest });
+    const own = isOurs ? this.spans : withoutOwnLook(this.spans, this.text.length);
+    const spans = normaliseSpans(own.map(spanWithinBounds).filter(hasLook));
+    return paragraph(id, style, wellFormed(this.text), { spans, objects: this.objects, ...rest });
   }
 }
+
+const hasLook = ({ from: _, to: __, ...look }: Span) => Object.keys(look).length > 0;
 
 const OF_STYLES = ['face', 'size', 'colour'] as const;
 

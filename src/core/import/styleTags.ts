@@ -58,5 +58,5 @@ const PLAIN_CLASS =
 
 /** Classes of a web page that say no more than that a paragraph is text. */
 export function isPlainClass(name: string): boolean {
-  return isPlainName(name) || PLAIN_CLASS.test(name) || name.toUpperCase() in NOVEL_SPEC.styles;
+  return isPlainName(name) || PLAIN_CLASS.test(name) || Object.hasOwn(NOVEL_SPEC.styles, name.toUpperCase());
 }

@@ -1,4 +1,5 @@
 // Numbers the notes from their references, each kind by itself, and finds the order in which they are read.
+import { append } from '../base/append';
 import { inNumerals } from './numerals';
 import type { Book, Division } from '../model/book';
 import { NOTE_SYMBOLS, noteKind, type NoteKind } from '../model/notes';
@@ -67,7 +68,7 @@ function referredIn(blocks: readonly Block[]): readonly StreamId[] {
   let known = referred.get(blocks);
   if (known === undefined) {
     const found: StreamId[] = [];
-    for (const block of blocks) if (block.kind === 'table' || block.objects.length > 0) found.push(...notesIn(block));
+    for (const block of blocks) if (block.kind === 'table' || block.objects.length > 0) append(found, notesIn(block));
     referred.set(blocks, (known = found));
   }
   return known;

@@ -6,6 +6,7 @@
 // reaches the foot, the region may end before, or inside it, after each line that leaves the foot nearly full. Layers hold
 // the states before each paragraph, so that after an edit the search goes on from the last layer before the change and
 // stops where it is in step with the old one.
+import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
 import { commonEnds, lastUnhurried } from './commonEnds';
@@ -82,7 +83,7 @@ class Filler {
         const old = memory.layers[memory.layers.length - 1 - (n - p)];
         if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
           this.layers.push(withEntry(old, this.starts.states));
-          this.layers.push(...memory.layers.slice(memory.layers.length - (n - p)));
+          append(this.layers, memory.layers.slice(memory.layers.length - (n - p)));
           const { layers } = this;
           return { flow, layers, extra: this.columns.byItem, last: memory.last, cost: null, visited };
         }
@@ -111,7 +112,7 @@ class Filler {
     if (memory !== undefined && start > 0 && start < memory.layers.length) {
       const layer = memory.layers[start];
       this.starts.states.enter(layer);
-      this.layers.push(...memory.layers.slice(0, start));
+      append(this.layers, memory.layers.slice(0, start));
       return start;
     }
     const { plan } = this;

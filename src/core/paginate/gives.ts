@@ -1,5 +1,6 @@
 // What had to give on a page, in words for findings: read off the regions after the search, with the paragraph at which it
 // happened.
+import { append } from '../base/append';
 import type { ComposedParagraph } from '../model/pages';
 import { endsInHyphen, type CutFault, type Flow } from './flow';
 import type { PagePlan } from './pagePlan';
@@ -57,8 +58,8 @@ export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: Page
         gives.push({ kind: step < 0 ? 'line-shorter' : 'line-longer', paragraph, lines: step });
       if (gap !== null) gives.push({ kind: 'space-given', paragraph, lines: gap - items[item].source.gap });
     }
-    gives.push(...givesOfNotes(region, flow));
-    if (region.endItem < items.length) gives.push(...givesOfEnd(region, flow, plan));
+    append(gives, givesOfNotes(region, flow));
+    if (region.endItem < items.length) append(gives, givesOfEnd(region, flow, plan));
   }
   const used = depthOf(closes, flow);
   if (isLast && page > 0 && regions.length === 1 && used < plan.chapterEnd && used > 0)

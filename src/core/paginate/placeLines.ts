@@ -1,4 +1,5 @@
 // Gives the lines of a filled region their baselines: text down from the top, notes on the foot line or close under the text.
+import { append } from '../base/append';
 import { gridBaseline, type ComposedParagraph, type Fragment, type NoteRule, type PageGeometry } from '../model/pages';
 import type { Flow } from './flow';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
@@ -85,7 +86,7 @@ export function placeNotes(
     } else
       for (let from = block.from, k = 0; from < block.to; from += block.rows, k += 1) {
         const x = column.x + k * (block.layout.width + block.layout.gap);
-        fragments.push(...lineFragments(flow, from, Math.min(block.to, from + block.rows), x, top));
+        append(fragments, lineFragments(flow, from, Math.min(block.to, from + block.rows), x, top));
       }
     top += heights[index];
   }

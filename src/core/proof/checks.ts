@@ -1,4 +1,5 @@
 // The checks of the composed book, in one list. Each looks at one paragraph as it was set.
+import { append } from '../base/append';
 import type { Finding } from '../model/finding';
 import type { ComposedParagraph, Page, TypesetBook } from '../model/pages';
 import { looseLines } from './looseLines';
@@ -54,7 +55,7 @@ export function* proofBook(
       knownPages.set(page, (own = [...proofPage(page), ...pageLines(page, geometry, faces)]));
       if ((done += 1) % 20 === 0) yield;
     }
-    if (own.length > 0) findings.push(...own);
+    if (own.length > 0) append(findings, own);
   }
   return findings;
 }

@@ -1,5 +1,6 @@
 // Finds out what the pages say: on which page each head stands and under which folio, where sections begin, what
 // cross-references go to, and where the words of the index are.
+import { append } from '../base/append';
 import type { Book, Division } from '../model/book';
 import type { Page } from '../model/pages';
 import type {
@@ -174,7 +175,7 @@ function collectObjects(block: Block, facts: ReferenceFacts, made: Collected): v
     return;
   }
   if (block.objects.length === 0) return;
-  made.marks.push(...marksOf(block));
+  append(made.marks, marksOf(block));
   for (const object of block.objects) {
     if (object.kind === 'reference') {
       made.references.push({ block: block.id, at: object.at });

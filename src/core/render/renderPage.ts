@@ -1,5 +1,6 @@
 // Makes the display list of a page: every line cut out of its paragraph's glyphs and put in its place, furniture last.
 // Reading order: text, notes, furniture.
+import { append } from '../base/append';
 import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
 import { LINE_END, type SetTabs } from '../model/broken';
@@ -211,7 +212,7 @@ class ListBuilder {
       lead = '';
       placed[index] = this.items.splice(from);
     }
-    this.items.push(...placed.flat());
+    append(this.items, placed.flat());
   }
 
   /** A drop capital, or the quote that hangs before it, at the left edge of its lines; answers the text it stands for. */

@@ -1,4 +1,5 @@
 // Ways of making jobs: by what is to be edited in each paragraph's text.
+import { append } from '../base/append';
 import type { Block, Paragraph } from '../model/streams';
 import { editText, type TextEdit } from './textEdit';
 import type { JobKind, TidyContext, TidyJob, TidyPlace, TidyResult, TidyStage } from './types';
@@ -32,7 +33,11 @@ export function textJob(
           );
           const found = edits.map((edit) => [edit, placeOf(current, edit)] as const);
           const taken = found.filter(([, place]) => context.accepts(place));
-          if (round === 0 || facts.kind !== 'tell') places.push(...taken.map(([, place]) => place));
+          if (round === 0 || facts.kind !== 'tell')
+            append(
+              places,
+              taken.map(([, place]) => place),
+            );
           if (facts.kind === 'tell' || taken.length === 0) break;
           const next = editText(
             current,
@@ -82,7 +87,7 @@ export function eachParagraph(
   const made = blocks.map((block, index) => {
     if (block.kind !== 'paragraph') return block;
     const result = work(block, index, blocks);
-    places.push(...result.places);
+    append(places, result.places);
     isChanged ||= result.paragraph !== block;
     return result.paragraph;
   });

@@ -1,5 +1,6 @@
 // The paragraphs of one division, composed: the opener's head apart from the text, notes with the lines that refer to
 // them, contents entries made from the references.
+import { append } from '../base/append';
 import type { Book, Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
 import type { ComposedParagraph, PageGeometry } from '../model/pages';
@@ -99,7 +100,10 @@ export function* composeDivision(
     if (k < headCount) {
       head.push(entry.composed);
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
-      headNotes.push(...notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })));
+      append(
+        headNotes,
+        notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })),
+      );
     } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
       const own = notesOnPage(entry.composed, compose);
       const notes = text.length === 0 && headNotes.length > 0 ? [...headNotes, ...own] : own;

@@ -1,4 +1,5 @@
 // Short notes that run on: several as one paragraph, each with its number, parted by an em of white.
+import { append } from '../base/append';
 import type { ComposedParagraph } from '../model/pages';
 import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/streams';
 import { composeOne, styleOf, type Before } from './composeBlocks';
@@ -64,8 +65,14 @@ function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Joined 
     }
     const at = text.length;
     text += block.text;
-    spans.push(...block.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })));
-    objects.push(...block.objects.map((object) => ({ ...object, at: object.at + at })));
+    append(
+      spans,
+      block.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })),
+    );
+    append(
+      objects,
+      block.objects.map((object) => ({ ...object, at: object.at + at })),
+    );
   });
   return { paragraph: { ...blocks[0], text, spans: normaliseSpans(spans), objects }, numbers: places };
 }

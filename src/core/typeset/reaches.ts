@@ -1,4 +1,5 @@
 // Reaches: a division that begins a page with those that go on where it ends. The page search works on one reach at a time.
+import { append } from '../base/append';
 import type { Book, Division } from '../model/book';
 import type { ReferenceTable } from '../model/referenceTable';
 import { joinsPage, type DivisionFlow } from '../paginate';
@@ -34,6 +35,6 @@ export function* composeReach(
   const flow = yield* composeDivision(division, compose, references);
   if (followers.length === 0) return flow;
   const text = [...flow.text];
-  for (const follower of followers) text.push(...(yield* composeDivision(follower, compose, references, true)).text);
+  for (const follower of followers) append(text, (yield* composeDivision(follower, compose, references, true)).text);
   return { ...flow, text };
 }

@@ -1,4 +1,5 @@
 // What leads somewhere on a composed page: entries of contents and index, cross-references, addresses in the text.
+import { append } from '../base/append';
 import { eachStream, type Book } from '../model/book';
 import type { DisplayList, TextItem } from '../model/displayList';
 import type { Page, TypesetBook } from '../model/pages';
@@ -124,7 +125,7 @@ export class ScreenLinks {
   private ofText(paragraph: Paragraph, item: TextItem, list: DisplayList): PdfLink[] {
     const links: PdfLink[] = [];
     const add = (from: number, to: number, target: PdfLink['to']) =>
-      void links.push(...linkBetween(item, list, from, to, target));
+      void append(links, linkBetween(item, list, from, to, target));
     for (const object of paragraph.objects) {
       const place = object.kind === 'reference' ? this.references.targets[object.target] : undefined;
       if (place !== undefined && place.page >= 0) add(object.at, object.at + 1, { page: place.page });

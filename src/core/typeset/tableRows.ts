@@ -1,5 +1,6 @@
 // Tables set plainly: columns as wide as their widest entry, a row a line, rules above, below the head and at the end. A table
 // that does not fit its measure so is set as paragraphs, cell by cell.
+import { append as appendTo, greatest } from '../base/append';
 import type { TabStop } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import {
@@ -70,7 +71,10 @@ function makeRows(table: Table, stream: string, compose: ComposeContext): TableR
   if (entries.length === 0 || entries.some((row) => row.length === 0 || row.some((one) => one === null))) return null;
   const rows = entries as Paragraph[][];
   const widths = Array.from({ length: table.columns }, (_, column) =>
-    Math.max(0, ...rows.map((row) => (row[column] === undefined ? 0 : widthOf(row[column], entry, stream, compose)))),
+    greatest(
+      0,
+      rows.map((row) => (row[column] === undefined ? 0 : widthOf(row[column], entry, stream, compose))),
+    ),
   );
   const gap = GAP * text.size;
   const total = widths.reduce((sum, width) => sum + width, 0) + gap * (widths.length - 1);
@@ -121,8 +125,14 @@ function append(paragraphs: readonly Paragraph[], between: string): Paragraph {
       text += between;
     }
     const at = text.length;
-    spans.push(...one.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })));
-    objects.push(...one.objects.map((object) => ({ ...object, at: object.at + at })));
+    appendTo(
+      spans,
+      one.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })),
+    );
+    appendTo(
+      objects,
+      one.objects.map((object) => ({ ...object, at: object.at + at })),
+    );
     text += one.text;
   });
   const { touches: _, list: __, ...first } = paragraphs[0];

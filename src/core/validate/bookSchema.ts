@@ -2,7 +2,7 @@
 import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/book';
 import { ROLES } from '../model/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
-import { check, Joi } from './check';
+import { check, Joi, word } from './check';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
 
@@ -46,7 +46,7 @@ const touches = Joi.object({
   bold: Joi.boolean(),
   underline: Joi.boolean(),
   strike: Joi.boolean(),
-  face: Joi.string().min(1).max(80),
+  face: word(80).min(1),
   size: Joi.number().min(1).max(400),
   colour: Joi.string().pattern(/^#[0-9a-f]{6}$/),
 });
@@ -54,20 +54,20 @@ const touches = Joi.object({
 const span = Joi.object({
   from: offset,
   to: offset,
-  style: Joi.string().max(12),
+  style: word(12),
   touches,
-  language: Joi.string().max(40),
+  language: word(40),
   link: Joi.string().max(4000),
 });
 
 const inlineObject = Joi.alternatives(
   Joi.object({ at: offset, kind: Joi.string().valid('note').required(), note: id }),
-  Joi.object({ at: offset, kind: Joi.string().valid('field').required(), field: Joi.string().max(40).required() }),
+  Joi.object({ at: offset, kind: Joi.string().valid('field').required(), field: word(40).required() }),
   Joi.object({ at: offset, kind: Joi.string().valid('break', 'tab').required() }),
   Joi.object({
     at: offset,
     kind: Joi.string().valid('reference').required(),
-    target: Joi.string().max(20).required(),
+    target: word(20).required(),
     shows: Joi.string()
       .valid(...REFERENCE_SHOWS)
       .required(),
@@ -103,7 +103,7 @@ const inlineObject = Joi.alternatives(
 const paragraph = Joi.object({
   kind: Joi.string().valid('paragraph').required(),
   id,
-  style: Joi.string().max(12).required(),
+  style: word(12).required(),
   touches: Joi.object({
     align: Joi.string().valid('justify', 'left', 'right', 'centre'),
     breakBefore: Joi.boolean(),
@@ -124,7 +124,7 @@ const paragraph = Joi.object({
 const table = Joi.object({
   kind: Joi.string().valid('table').required(),
   id,
-  style: Joi.string().max(12).required(),
+  style: word(12).required(),
   columns: offset,
   rows: Joi.array()
     .items(Joi.array().items(Joi.object({ id, blocks: Joi.array().items(Joi.link('#block')).required() })))
@@ -142,14 +142,14 @@ export const divisionSchema = Joi.object({
   start: Joi.string().valid('any', 'recto', 'verso', 'same'),
   listed: Joi.boolean().required(),
   sink: Joi.number().integer().min(0).max(40),
-  furniture: Joi.string().min(1).max(60),
+  furniture: word(60).min(1),
   run: folioRunSchema,
   shortTitle: Joi.string().allow('').max(200),
   notInPrint: Joi.boolean(),
   notInEbook: Joi.boolean(),
   noBlank: Joi.boolean(),
   placing: Joi.string().valid('head', 'third', 'middle', 'foot'),
-  layout: Joi.string().min(1).max(40),
+  layout: word(40).min(1),
   corrections: Joi.object().pattern(Joi.string().max(20), Joi.string().allow('').max(2000)),
   blocks: Joi.array().items(block).required(),
 });
@@ -167,7 +167,7 @@ const pageTouchSchema = Joi.object({
   offset,
   hideHead: Joi.boolean(),
   hideFoot: Joi.boolean(),
-  furniture: Joi.string().min(1).max(60),
+  furniture: word(60).min(1),
   run: folioRunSchema,
   madeOn: Joi.number().integer().min(0).required(),
 });

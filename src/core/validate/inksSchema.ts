@@ -1,5 +1,5 @@
 // The schema of the inks of a spec.
-import { Joi } from './check';
+import { Joi, word } from './check';
 import { number, object, oneOf } from './fields';
 
 const percent = () => number(0, 100, 'percent');
@@ -19,7 +19,7 @@ const colour = Joi.alternatives().conditional('.kind', {
 const named = (schema: Joi.Schema) => Joi.object().pattern(Joi.string().min(1).max(60), schema);
 
 export const inksSchema = object({
-  set: Joi.string().min(1).max(60).required(),
+  set: word(60).min(1).required(),
   sets: named(named(Joi.object({ colour: colour.required(), press: oneOf('k', 'cmyk', 'asis') })).max(200))
     .min(1)
     .max(40)

@@ -3,11 +3,11 @@ import { TOKENS } from '../model/furniture';
 import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../model/notes';
 import { MOST_FOLIO, NUMERALS } from '../model/numbering';
 import { PAGE_ROLES } from '../model/pageRoles';
-import { Joi } from './check';
+import { Joi, word } from './check';
 import { flag, number, object, oneOf, whole } from './fields';
 
-const tag = () => Joi.string().pattern(/^[A-Za-z0-9]{1,12}$/);
-const inkUse = Joi.object({ ink: Joi.string().min(1).max(60).required(), tint: number(0, 100, 'percent') });
+const tag = () => word(12).pattern(/^[A-Za-z0-9]{1,12}$/);
+const inkUse = Joi.object({ ink: word(60).min(1).required(), tint: number(0, 100, 'percent') });
 const numerals = () => oneOf(...NUMERALS);
 
 /** A folio run: its first number is whole, from 1 to four figures. */
@@ -46,7 +46,7 @@ const line = Joi.object({
 const roles = Object.fromEntries(PAGE_ROLES.map((role) => [role, object({ head: line, foot: line })]));
 
 export const furnitureSchema = object({
-  set: Joi.string().min(1).max(60).required(),
+  set: word(60).min(1).required(),
   sets: Joi.object()
     .pattern(Joi.string().min(1).max(60), object({ roles: object(roles) }))
     .min(1)
@@ -100,7 +100,7 @@ export const indexSchema = object({
 });
 
 /** The id of a kind of notes. */
-export const noteKindId = () => Joi.string().pattern(/^[a-z][A-Za-z0-9]{0,23}$/);
+export const noteKindId = () => word(24).pattern(/^[a-z][A-Za-z0-9]{0,23}$/);
 
 const noteMark = Joi.object({
   before: Joi.string().allow('').max(8).required(),

@@ -4,7 +4,7 @@ import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/book';
 import { NOVEL_SPEC } from '../model/novelSpec';
 import { MARK_SETS, type Margins, type Spec } from '../model/spec';
-import { check, Joi } from './check';
+import { check, checkShape, Joi, word } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPatternFault } from '../measure/spotPatterns';
 import { inksSchema } from './inksSchema';
@@ -33,7 +33,7 @@ const openerVariant = Joi.alternatives(
   .allow(null)
   .required();
 
-const inkUse = Joi.object({ ink: Joi.string().min(1).max(60).required(), tint: number(0, 100, 'percent') });
+const inkUse = Joi.object({ ink: word(60).min(1).required(), tint: number(0, 100, 'percent') });
 
 const paragraphRule = Joi.object({
   weight: number(0, 40, 'pt'),
@@ -49,7 +49,7 @@ function asPattern(value: string, helpers: Joi.CustomHelpers): unknown {
 
 /** What can be changed of a style on one paragraph. */
 export const localLookSchema = Joi.object({
-  face: Joi.string().max(60),
+  face: word(60),
   size: optional(number(4, 144, 'pt')),
   leading: optional(number(4, 200, 'pt')),
   weight: optional(whole(100, 900, 'weight')),
@@ -66,7 +66,7 @@ export const localLookSchema = Joi.object({
 
 export const paragraphStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
-  basedOn: Joi.string().max(12),
+  basedOn: word(12),
   meaning: optional(
     oneOf(
       'body',
@@ -86,7 +86,7 @@ export const paragraphStyleSchema = Joi.object({
       'other',
     ),
   ),
-  face: Joi.string().max(60),
+  face: word(60),
   size: optional(number(4, 144, 'pt')),
   leading: Joi.alternatives(number(4, 200, 'pt'), Joi.object({ grid: whole(1, 12, 'grid lines') })).optional(),
   weight: optional(whole(100, 900, 'weight')),
@@ -116,19 +116,19 @@ export const paragraphStyleSchema = Joi.object({
     )
     .max(40),
   lineNumbers: optional(whole(0, 20, 'lines')),
-  next: Joi.string().max(12),
+  next: word(12),
   rise: optional(number(-100, 100, 'pt')),
-  language: Joi.string().max(20),
+  language: word(20),
   breakBefore: optional(oneOf('none', 'column', 'page', 'recto', 'verso')),
   drop: Joi.object({ lines: whole(2, 5, 'lines'), letters: whole(1, 4, 'letters') }).allow(null),
   lead: Joi.object({
     kind: oneOf('words', 'letters', 'line', 'mark'),
     count: whole(0, 400, 'words or letters'),
     mark: Joi.string().allow('').max(20).required(),
-    style: Joi.string().max(12).allow(null).required(),
+    style: word(12).allow(null).required(),
   }).allow(null),
   spots: Joi.array()
-    .items(Joi.object({ pattern: Joi.string().custom(asPattern).required(), style: Joi.string().max(12).required() }))
+    .items(Joi.object({ pattern: Joi.string().custom(asPattern).required(), style: word(12).required() }))
     .max(40),
   wordSpace: wordSpaceSchema.allow(null),
   division: Joi.object({
@@ -148,27 +148,27 @@ export const paragraphStyleSchema = Joi.object({
 
 export const characterStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
-  basedOn: Joi.string().max(12),
-  face: Joi.string().max(60),
+  basedOn: word(12),
+  face: word(60),
   italic: optional(oneOf('on', 'opposite')),
   weight: optional(whole(100, 900, 'weight')),
   caps: optional(oneOf('none', 'small', 'all', 'title')),
   rise: optional(number(-100, 100, 'pt')),
   ink: inkUse,
-  language: Joi.string().max(20),
+  language: word(20),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
   position: optional(oneOf('superior', 'inferior')),
   features: Joi.string().pattern(FEATURES),
   line: optional(oneOf('under', 'through')),
 });
 
-const tag = Joi.string().pattern(/^[A-Za-z0-9]{1,12}$/);
+const tag = word(12).pattern(/^[A-Za-z0-9]{1,12}$/);
 
 export const specSchema = object({
   name: Joi.string().min(1).max(80).required(),
   page: pageSchema,
   text: object({
-    face: Joi.string().min(1).max(60).required(),
+    face: word(60).min(1).required(),
     size: lengthSchema(4, 72),
     leading: lengthSchema(4, 144),
     setting: oneOf('justified', 'ragged'),
@@ -317,6 +317,7 @@ export function specFromFile(value: unknown, under: Spec = NOVEL_SPEC): Spec {
   if (value === null || typeof value !== 'object' || Array.isArray(value)) {
     throw new ValueError('', 'The spec file does not hold an object.');
   }
+  checkShape(value, 'The spec file');
   return checkSpec(laidOver(under, value), 'The spec file');
 }
 
@@ -326,7 +327,8 @@ function laidOver(under: unknown, over: unknown): unknown {
     value !== null && typeof value === 'object' && !Array.isArray(value) && !('pt' in value) && !('grid' in value);
   if (!isPlain(under) || !isPlain(over)) return over;
   const result: Record<string, unknown> = { ...under };
-  for (const [key, value] of Object.entries(over)) result[key] = key in under ? laidOver(under[key], value) : value;
+  for (const [key, value] of Object.entries(over))
+    result[key] = Object.hasOwn(under, key) ? laidOver(under[key], value) : value;
   return result;
 }
 

@@ -1,6 +1,8 @@
 // Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
+import { append } from '../../base/append';
 import { table } from '../../base/table';
-import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
+import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
+import { elements, maybeChild, outermost, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
 import { isBreakMark } from '../../measure/headings';
 import type { Incoming } from '../incoming';
@@ -53,6 +55,9 @@ export class BodyReader {
   private boxes: XmlElement[] = [];
   private breaksNext = false;
   private readonly links: string[] = [];
+  /** Containers, and tables, that the reader stands in. */
+  private depth = 0;
+  private tables = 0;
 
   constructor(
     private readonly styles: IncomingStyles,
@@ -64,6 +69,34 @@ export class BodyReader {
 
   /** The blocks that a child of the body gives: none for what is left out, one or more otherwise. */
   readBlock(element: XmlElement): Block[] {
+    if (
+      element.name !== 'w:p' &&
+      (this.depth >= DEEPEST || (element.name === 'w:tbl' && this.tables >= DEEPEST_TABLES))
+    )
+      return this.readFlat(element);
+    this.depth += 1;
+    const blocks = this.blocksOf(element);
+    this.depth -= 1;
+    return blocks;
+  }
+
+  /** The paragraphs of what is nested too deep. */
+  private readFlat(element: XmlElement): Block[] {
+    this.incoming.remark(
+      element.name === 'w:tbl' ? 'Tables nested too deep read as text' : 'Containers nested too deep read as text',
+      DEEP_WHY,
+    );
+    return outermost(element, PARAGRAPH).flatMap((paragraph) => this.readParagraph(paragraph));
+  }
+
+  /** One paragraph of all words of a box inside boxes inside boxes. */
+  private flatWords(box: XmlElement): Block[] {
+    const builder = new ParagraphBuilder();
+    builder.add(textOf(box).replace(/\s+/g, ' '));
+    return [this.incoming.paragraph(builder, 'Normal', 'TX')];
+  }
+
+  private blocksOf(element: XmlElement): Block[] {
     if (element.name === 'w:p') return this.readParagraph(element);
     if (element.name === 'w:tbl') return [this.readTable(element)];
     if (!TRANSPARENT.has(element.name)) return [];
@@ -81,6 +114,7 @@ export class BodyReader {
   }
 
   private readTable(table: XmlElement): Block {
+    this.tables += 1;
     const rows = elements(table)
       .flatMap((child) => (child.name === 'w:sdt' ? elements(maybeChild(child, 'w:sdtContent') ?? child) : [child]))
       .filter((row) => row.name === 'w:tr')
@@ -89,6 +123,7 @@ export class BodyReader {
           .filter((cell) => cell.name === 'w:tc')
           .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
       );
+    this.tables -= 1;
     return this.incoming.table(rows);
   }
 
@@ -132,7 +167,12 @@ export class BodyReader {
   private takeBoxes(): Block[] {
     const boxes = this.boxes;
     this.boxes = [];
-    return boxes.flatMap((box) => elements(box).flatMap((child) => this.readBlock(child)));
+    if (boxes.length === 0) return [];
+    if (this.depth >= DEEPEST) return boxes.flatMap((box) => this.flatWords(box));
+    this.depth += 1;
+    const blocks = boxes.flatMap((box) => elements(box).flatMap((child) => this.readBlock(child)));
+    this.depth -= 1;
+    return blocks;
   }
 
   private readList(properties: XmlElement | undefined, ofStyle: Paragraph['list']): Paragraph['list'] {
@@ -148,7 +188,11 @@ export class BodyReader {
     return this.fields.some((field) => /^\s*TOC\b/.test(field.code));
   }
 
-  private readInline(parent: XmlElement, builder: ParagraphBuilder, link: SpanLook): void {
+  private readInline(parent: XmlElement, builder: ParagraphBuilder, link: SpanLook, depth = 0): void {
+    if (depth >= DEEPEST) {
+      for (const run of outermost(parent, RUN)) this.readRun(run, builder, link);
+      return;
+    }
     for (const child of elements(parent)) {
       if (child.name === 'w:r') this.readRun(child, builder, link);
       else if (TRANSPARENT.has(child.name)) {
@@ -158,7 +202,7 @@ export class BodyReader {
           continue;
         }
         if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
-        this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link);
+        this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link, depth + 1);
       } else if (child.name === 'w:del' || child.name === 'w:moveFrom')
         this.incoming.remark('Deletions taken as accepted', TRACKED_WHY);
       else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
@@ -236,9 +280,9 @@ export class BodyReader {
   private readDrawn(part: XmlElement, builder: ParagraphBuilder): void {
     const drawn = part.name === 'mc:AlternateContent' ? maybeChild(part, 'mc:Choice') : part;
     if (drawn === undefined) return;
-    const boxes = allOf(drawn, 'w:txbxContent');
+    const boxes = outermost(drawn, BOX);
     if (boxes.length > 0) {
-      this.boxes.push(...boxes);
+      append(this.boxes, boxes);
       this.incoming.remark('Text boxes read after their paragraph', 'Boxes have no place of their own in the copy.');
       return;
     }
@@ -278,10 +322,10 @@ export class BodyReader {
 const CONTENTS_WHY = 'Ours is made from the headings, and always true.';
 const TRACKED_WHY = 'Tracked changes are read as their author left them.';
 
-/** Elements of a name inside another, those inside one found left out. */
-function allOf(parent: XmlElement, name: string): XmlElement[] {
-  return elements(parent).flatMap((child) => (child.name === name ? [child] : allOf(child, name)));
-}
+const DEEP_WHY = 'Their words are kept; no word processor nests so deep.';
+const PARAGRAPH = new Set(['w:p']);
+const RUN = new Set(['w:r']);
+const BOX = new Set(['w:txbxContent']);
 
 function isContentsControl(control: XmlElement): boolean {
   const gallery = maybeChild(maybeChild(maybeChild(control, 'w:sdtPr'), 'w:docPartObj'), 'w:docPartGallery');

@@ -1,5 +1,5 @@
 // Pictures of a .docx: DrawingML (20.4) and the older VML.
-import { elements, type XmlElement } from '../../base/xml';
+import { maybeInside, type XmlElement } from '../../base/xml';
 import type { IncomingImage } from '../../model/manuscript';
 import type { DocxParts } from './parts';
 
@@ -40,11 +40,5 @@ export function readPicture(drawn: XmlElement, parts: DocxParts, part: string): 
   };
 }
 
-function find(parent: XmlElement, name: string): XmlElement | undefined {
-  for (const child of elements(parent)) {
-    if (child.name === name) return child;
-    const inside = find(child, name);
-    if (inside !== undefined) return inside;
-  }
-  return undefined;
-}
+const find = (parent: XmlElement, name: string): XmlElement | undefined =>
+  maybeInside(parent, (element) => element.name === name);

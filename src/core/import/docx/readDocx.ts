@@ -1,5 +1,6 @@
 // Reads a .docx (ECMA-376 WordprocessingML): main text, styles, footnotes and endnotes, metadata. Tracked changes are
 // taken as accepted, comments never reach the text, field results are kept, an incoming contents list is left out.
+import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
 import { unpack } from '../../base/zip';
 import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
@@ -43,7 +44,7 @@ export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
     if (source === undefined) incoming.remark('Note references without a note', 'The file has no text for them.');
     const before = readers[kind].references.length;
     incoming.notes[id] = { kind, blocks: source ? readers[kind].readNote(source) : [] };
-    references.push(...readers[kind].references.slice(before));
+    append(references, readers[kind].references.slice(before));
     if (k % BLOCKS_PER_STEP === 0) yield;
   }
   const core = part('docProps/core.xml');
@@ -58,7 +59,7 @@ function* readBlocks(reader: BodyReader, body: XmlElement): Generator<void, Bloc
   const blocks: Block[] = [];
   for (const [index, child] of elements(body).entries()) {
     if (index % BLOCKS_PER_STEP === 0) yield;
-    blocks.push(...reader.readBlock(child));
+    append(blocks, reader.readBlock(child));
   }
   return blocks;
 }

@@ -1,6 +1,7 @@
 // Reads an EPUB (EPUB 3.3, and the package document of EPUB 2): the texts of its spine one after another, read as HTML.
+import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
-import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
+import { elements, maybeChild, maybeInside, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/manuscript';
 import type { Block } from '../../model/streams';
@@ -39,7 +40,7 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt });
   for (const { file, body } of bodies) {
     place = file.includes('/') ? file.slice(0, file.lastIndexOf('/') + 1) : '';
-    blocks.push(...reader.read(body));
+    append(blocks, reader.read(body));
     yield;
   }
   const metadata = find(opf, 'metadata');
@@ -61,17 +62,14 @@ function spineOf(opf: XmlElement): string[] {
   return elements(find(opf, 'spine') ?? opf).flatMap((entry) => {
     const item = items.get(entry.attributes.idref);
     const isNav = item?.attributes.properties?.split(/\s+/).includes('nav');
-    return item === undefined || isNav || entry.attributes.linear === 'no' ? [] : [item.attributes.href];
+    const href = item?.attributes.href;
+    return href === undefined || isNav || entry.attributes.linear === 'no' ? [] : [href];
   });
 }
 
 function find(parent: XmlElement, name: string): XmlElement | undefined {
-  if (parent.name === name || parent.name.endsWith(`:${name}`)) return parent;
-  for (const child of elements(parent)) {
-    const inside = find(child, name);
-    if (inside !== undefined) return inside;
-  }
-  return undefined;
+  const isWanted = (element: XmlElement) => element.name === name || element.name.endsWith(`:${name}`);
+  return isWanted(parent) ? parent : maybeInside(parent, isWanted);
 }
 
 /** A path inside the package; one that would lead out of it stays at its root. */

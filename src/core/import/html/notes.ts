@@ -49,9 +49,18 @@ export function isNoteGroup(element: XmlElement): boolean {
 /** Id of the note that a link refers to; null for any other link. */
 export function noteOf(link: XmlElement, notes: ReadonlyMap<string, NoteBody>): string | null {
   const { href } = link.attributes;
-  const id = href?.includes('#') ? decodeURIComponent(href.slice(href.indexOf('#') + 1)) : undefined;
+  const id = href?.includes('#') ? unescaped(href.slice(href.indexOf('#') + 1)) : undefined;
   if (id === undefined || !notes.has(id) || isBackLink(link)) return null;
   return id;
+}
+
+/** An address without its escapes; as it is where they are wrong. */
+function unescaped(address: string): string {
+  try {
+    return decodeURIComponent(address);
+  } catch {
+    return address;
+  }
 }
 
 export function isBackLink(link: XmlElement): boolean {

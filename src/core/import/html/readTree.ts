@@ -1,4 +1,6 @@
 // Reads the blocks of an HTML tree: one reader for HTML, EPUB and, by way of the same tree, Markdown.
+import { append } from '../../base/append';
+import { DEEPEST_TABLES } from '../../base/limits';
 import { fromBase64 } from '../../base/base64';
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, StyleTag } from '../../model/streams';
@@ -53,6 +55,10 @@ export interface TreeOptions {
 
 export class TreeReader {
   private readonly made = new Map<string, string>();
+  /** Notes whose bodies are read when the text is, however they refer to each other. */
+  private readonly pending: { readonly note: string; readonly body: NoteBody }[] = [];
+  private readonly copies: { readonly note: string; readonly of: string }[] = [];
+  private tables = 0;
   private builder = new ParagraphBuilder();
   private blocks: Block[] = [];
 
@@ -63,7 +69,19 @@ export class TreeReader {
 
   /** Blocks of an element; call once per file. */
   read(root: XmlElement): Block[] {
-    return this.inside(root, { tag: null, style: 'Text' });
+    const blocks = this.inside(root, { tag: null, style: 'Text' });
+    this.readNotes();
+    return blocks;
+  }
+
+  private readNotes(): void {
+    const { notes } = this.incoming;
+    for (let next = this.pending.shift(); next !== undefined; next = this.pending.shift()) {
+      const { note, body } = next;
+      const blocks = this.inside(body.element, { tag: 'NT', style: 'Note' });
+      notes[note] = { kind: body.kind, blocks: blocks.map(asNote) };
+    }
+    for (const { note, of } of this.copies.splice(0)) notes[note] = { ...notes[note], blocks: notes[of].blocks };
   }
 
   private inside(parent: XmlElement, place: Surroundings): Block[] {
@@ -129,7 +147,7 @@ export class TreeReader {
       this.builder.add('* * *');
       return this.flush({ tag: 'SBO', style: 'hr' });
     }
-    if (name === 'table') return void this.blocks.push(this.readTable(element));
+    if (name === 'table') return this.readTable(element);
     if (name === 'pre') return this.readPre(element);
     if (/page-break-before:\s*always|break-before:\s*page/.test(attributes.style ?? '')) this.incoming.pageBreaks += 1;
     const own = this.surroundings(element, place);
@@ -166,9 +184,16 @@ export class TreeReader {
     if (built?.kind === 'paragraph') this.incoming.heading(level, built);
   }
 
-  private readTable(table: XmlElement): Block {
+  /** A table, or where it is nested too deep its paragraphs. */
+  private readTable(table: XmlElement): void {
+    if (this.tables >= DEEPEST_TABLES) {
+      this.incoming.remark('Tables nested too deep read as text', 'Their words are kept.');
+      this.walk(table, { tag: null, style: 'Table' }, {});
+      return this.flush({ tag: null, style: 'Table' });
+    }
+    this.tables += 1;
     const caption = maybeChild(table, 'caption');
-    if (caption !== undefined) this.blocks.push(...this.inside(caption, { tag: 'CAP', style: 'Caption' }));
+    if (caption !== undefined) append(this.blocks, this.inside(caption, { tag: 'CAP', style: 'Caption' }));
     const rows: XmlElement[] = [];
     const collect = (element: XmlElement) => {
       for (const child of elements(element)) {
@@ -178,9 +203,9 @@ export class TreeReader {
     };
     collect(table);
     const cells = (row: XmlElement) => elements(row).filter((cell) => cell.name === 'td' || cell.name === 'th');
-    return this.incoming.table(
-      rows.map((row) => cells(row).map((cell) => this.inside(cell, { tag: null, style: 'Table' }))),
-    );
+    const read = rows.map((row) => cells(row).map((cell) => this.inside(cell, { tag: null, style: 'Table' })));
+    this.blocks.push(this.incoming.table(read));
+    this.tables -= 1;
   }
 
   /** Text whose line ends are its own. */
@@ -225,12 +250,13 @@ export class TreeReader {
     let note = this.made.get(id);
     if (note !== undefined) {
       // A second reference to one note gets a copy: with us each note has one place.
-      note = this.incoming.note(body.kind, this.incoming.notes[note].blocks);
+      const of = note;
+      note = this.incoming.note(body.kind);
+      this.copies.push({ note, of });
     } else {
       note = this.incoming.note(body.kind);
       this.made.set(id, note);
-      const blocks = this.inside(body.element, { tag: 'NT', style: 'Note' });
-      this.incoming.notes[note] = { kind: body.kind, blocks: blocks.map(asNote) };
+      this.pending.push({ note, body });
     }
     this.builder.addObject({ kind: 'note', note });
   }

@@ -1,9 +1,11 @@
 // Reads Markdown (CommonMark with tables, strikethrough and footnotes): its tree becomes that of HTML, which is read as HTML is.
+import { append } from '../../base/append';
 import { table } from '../../base/table';
 import { fromMarkdown } from 'mdast-util-from-markdown';
 import { gfmFromMarkdown } from 'mdast-util-gfm';
 import { gfm } from 'micromark-extension-gfm';
 import type { Nodes } from 'mdast';
+import { DEEPEST, MOST_TEXT_BYTES, tooMuch } from '../../base/limits';
 import type { XmlElement } from '../../base/xml';
 import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
 import { findNotes } from '../html/notes';
@@ -11,21 +13,83 @@ import { titleShift } from '../html/readHtml';
 import { TreeReader } from '../html/readTree';
 import { parseHtml } from '../html/tree';
 import { Incoming } from '../incoming';
-import { decodeText } from '../txt/readTxt';
+import { decodeText, readTxt } from '../txt/readTxt';
 
 export function* readMarkdown(bytes: Uint8Array): Generator<void, Manuscript> {
+  if (bytes.length > MOST_TEXT_BYTES) throw tooMuch(MOST_TEXT_BYTES >> 20, 'MB of text');
   const { metadata, text } = takeFrontMatter(decodeText(bytes).replace(/\r\n?/g, '\n'));
-  const tree = fromMarkdown(text, { extensions: [gfm({ singleTilde: false })], mdastExtensions: [gfmFromMarkdown()] });
-  yield;
+  const incoming = new Incoming();
+  const shallow = withoutDeepMarks(text);
+  if (shallow !== text) incoming.remark('Quotes and lists nested too deep read as less deep', 'Their words are kept.');
+  const tree = yield* parsed(shallow);
+  if (tree === null) return yield* asPlainText(bytes);
   const links = new Map<string, string>();
   for (const node of tree.children) if (node.type === 'definition') links.set(node.identifier, node.url);
   const body = element(
     'body',
-    tree.children.flatMap((node) => convert(node, links)),
+    tree.children.flatMap((node) => convert(node, links, 0)),
   );
-  const incoming = new Incoming();
   const reader = new TreeReader(incoming, { notes: findNotes(body), shift: titleShift(body) });
   return incoming.finish(reader.read(body), metadata);
+}
+
+/** Marks of quotes and list items at the start of a line, more than these are dropped; so are deeper indents. */
+const MOST_MARKS = 24;
+const MARK = /^[ \t]*(?:>|[-*+](?=[ \t])|\d{1,9}[.)](?=[ \t]))/;
+
+/** The text with the marks and indents of each line cut to what a person types: micromark takes the square of their number. */
+function withoutDeepMarks(text: string): string {
+  return text
+    .split('\n')
+    .map((line) => {
+      const start = /^(?:[ \t]{120,}|(?:[ \t]*(?:>|[-*+](?=[ \t])|\d{1,9}[.)](?=[ \t]))){25})/.exec(line)?.[0];
+      if (start === undefined) return line;
+      let rest = line.replace(/^[ \t]{120,}/, ' '.repeat(120));
+      let kept = '';
+      for (let k = 0; k < MOST_MARKS; k += 1) {
+        const mark = MARK.exec(rest)?.[0];
+        if (mark === undefined) return kept + rest;
+        kept += mark;
+        rest = rest.slice(mark.length);
+      }
+      for (let mark = MARK.exec(rest)?.[0]; mark !== undefined; mark = MARK.exec(rest)?.[0])
+        rest = rest.slice(mark.length);
+      return kept + rest;
+    })
+    .join('\n');
+}
+
+/** Null where the marks of the text nest so deep that the parser gives up. */
+function* parsed(text: string) {
+  try {
+    const tree = fromMarkdown(text, {
+      extensions: [gfm({ singleTilde: false })],
+      mdastExtensions: [gfmFromMarkdown()],
+    });
+    yield;
+    return tree;
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
+
+function* asPlainText(bytes: Uint8Array): Generator<void, Manuscript> {
+  const manuscript = yield* readTxt(bytes);
+  const remark = { what: 'Read as plain text', count: 1, why: 'Its marks nest too deep to be read as Markdown.' };
+  return { ...manuscript, remarks: [...manuscript.remarks, remark] };
+}
+
+/** All words inside a node, without recursion. */
+function wordsOf(root: Nodes): string {
+  let words = '';
+  const open: Nodes[] = [root];
+  for (let node = open.pop(); node !== undefined; node = open.pop()) {
+    if ('value' in node && node.type !== 'html') words += node.value;
+    if ('children' in node) for (let k = node.children.length - 1; k >= 0; k -= 1) open.push(node.children[k]);
+    if (node.type === 'paragraph' || node.type === 'heading') words += ' ';
+  }
+  return words;
 }
 
 const element = (
@@ -45,8 +109,10 @@ const SIMPLE: Readonly<Partial<Record<Nodes['type'], string>>> = table({
   tableCell: 'td',
 });
 
-function convert(node: Nodes, links: ReadonlyMap<string, string>): (XmlElement | string)[] {
-  const inside = (): (XmlElement | string)[] => ('children' in node ? withInlineTags(node.children, links) : []);
+function convert(node: Nodes, links: ReadonlyMap<string, string>, depth: number): (XmlElement | string)[] {
+  if (depth >= DEEPEST) return [wordsOf(node)];
+  const inside = (): (XmlElement | string)[] =>
+    'children' in node ? withInlineTags(node.children, links, depth + 1) : [];
   const simple = SIMPLE[node.type];
   if (simple !== undefined) return [element(simple, inside())];
   switch (node.type) {
@@ -90,7 +156,11 @@ const CLOSES = /^<\/([a-z][a-z0-9]*)\s*>$/i;
 const VOID = /^(?:br|img|hr|wbr|input|meta|link)$/i;
 
 /** Children of a node; HTML tags among words open and close elements, each of them a node of its own in the tree. */
-function withInlineTags(nodes: readonly Nodes[], links: ReadonlyMap<string, string>): (XmlElement | string)[] {
+function withInlineTags(
+  nodes: readonly Nodes[],
+  links: ReadonlyMap<string, string>,
+  depth: number,
+): (XmlElement | string)[] {
   const root: (XmlElement | string)[] = [];
   const open: XmlElement[] = [];
   for (const node of nodes) {
@@ -104,9 +174,10 @@ function withInlineTags(nodes: readonly Nodes[], links: ReadonlyMap<string, stri
       const [made] = parseHtml((node as { value: string }).value, true).children;
       if (typeof made === 'object') {
         into.push(made);
-        open.push(made);
+        // Tags of a text that never close would nest without end.
+        if (open.length < DEEPEST) open.push(made);
       }
-    } else into.push(...convert(node, links));
+    } else append(into, convert(node, links, depth));
   }
   return root;
 }

@@ -1,6 +1,8 @@
 // Reads an OpenDocument text (.odt; ODF 1.3): main text, styles, notes, tables, lists, metadata.
+import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
-import { elements, maybeChild, parseXml, textOf, type XmlElement } from '../../base/xml';
+import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
+import { elements, maybeChild, outermost, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/manuscript';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
@@ -27,7 +29,7 @@ export function* readOdt(bytes: Uint8Array): Generator<void, Manuscript> {
   const blocks: Block[] = [];
   for (const [index, child] of elements(body).entries()) {
     if (index % BLOCKS_PER_STEP === 0) yield;
-    blocks.push(...reader.readBlock(child));
+    append(blocks, reader.readBlock(child));
   }
   const meta = maybeChild(part('meta.xml'), 'office:meta');
   const value = (...names: string[]) => {
@@ -65,6 +67,9 @@ const CONTENTS = new Set([
 
 class OdtReader {
   private boxes: XmlElement[] = [];
+  /** Containers, and tables, that the reader stands in. */
+  private depth = 0;
+  private tables = 0;
 
   constructor(
     private readonly incoming: Incoming,
@@ -73,6 +78,26 @@ class OdtReader {
   ) {}
 
   readBlock(element: XmlElement, list?: Paragraph['list'], listStyle?: string): Block[] {
+    const isTable = element.name === 'table:table';
+    if (this.depth >= DEEPEST || (isTable && this.tables >= DEEPEST_TABLES)) return this.readFlat(element, list);
+    this.depth += 1;
+    const blocks = this.blocksOf(element, list, listStyle);
+    this.depth -= 1;
+    return blocks;
+  }
+
+  /** The paragraphs of what is nested too deep, as their words. */
+  private readFlat(element: XmlElement, list: Paragraph['list']): Block[] {
+    const what = element.name === 'table:table' ? 'Tables' : 'Containers';
+    this.incoming.remark(
+      `${what} nested too deep read as text`,
+      'Their words are kept; no word processor nests so deep.',
+    );
+    const paragraphs = PARAGRAPHS.has(element.name) ? [element] : outermost(element, PARAGRAPHS);
+    return paragraphs.flatMap((paragraph) => this.readParagraph(paragraph, list));
+  }
+
+  private blocksOf(element: XmlElement, list?: Paragraph['list'], listStyle?: string): Block[] {
     const { name, attributes } = element;
     if (name === 'text:p' || name === 'text:h') return this.readParagraph(element, list);
     if (name === 'table:table') return [this.readTable(element)];
@@ -128,21 +153,14 @@ class OdtReader {
   }
 
   private readTable(table: XmlElement): Block {
-    const rows: XmlElement[] = [];
-    const collect = (element: XmlElement) => {
-      for (const child of elements(element)) {
-        if (child.name === 'table:table-row') rows.push(child);
-        else if (/^table:table-(header-rows|rows|row-group)$/.test(child.name)) collect(child);
-      }
-    };
-    collect(table);
-    return this.incoming.table(
-      rows.map((row) =>
-        elements(row)
-          .filter((cell) => cell.name === 'table:table-cell')
-          .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
-      ),
+    this.tables += 1;
+    const cells = outermost(table, ROW).map((row) =>
+      elements(row)
+        .filter((cell) => cell.name === 'table:table-cell')
+        .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
     );
+    this.tables -= 1;
+    return this.incoming.table(cells);
   }
 
   private takeBoxes(): Block[] {
@@ -153,12 +171,15 @@ class OdtReader {
 
   /** White space is one space, as in the format itself (6.1.2); other spaces have elements of their own. */
   private readInline(parent: XmlElement, builder: ParagraphBuilder, look: SpanLook): void {
+    if (this.depth >= DEEPEST + DEEPEST) return builder.add(textOf(parent).replace(/[ \t\n\r]+/g, ' '), look);
+    this.depth += 1;
     for (const child of parent.children) {
       if (typeof child === 'string') {
         const words = child.replace(/[ \t\n\r]+/g, ' ');
         builder.add(builder.isEmpty || builder.endsInSpace ? words.replace(/^ /, '') : words, look);
       } else this.readPart(child, builder, look);
     }
+    this.depth -= 1;
   }
 
   private readPart(part: XmlElement, builder: ParagraphBuilder, look: SpanLook): void {
@@ -247,6 +268,8 @@ class OdtReader {
   }
 }
 
+const PARAGRAPHS = new Set(['text:p', 'text:h']);
+const ROW = new Set(['table:table-row']);
 const TRACKED_WHY = 'Tracked changes are read as their author left them.';
 
 function joined(a: SpanLook, b: SpanLook): SpanLook {

@@ -2,6 +2,7 @@
 // from lines such as "CHAPTER IV", _italics_ from their underscores.
 import { table } from '../../base/table';
 import { ImportError } from '../../base/errors';
+import { MOST_TEXT_BYTES, tooMuch } from '../../base/limits';
 import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
 import type { Block, Paragraph } from '../../model/streams';
 import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../measure/headings';
@@ -13,6 +14,7 @@ const LONG_LINE = 100;
 const LINES_PER_STEP = 2000;
 
 export function* readTxt(bytes: Uint8Array): Generator<void, Manuscript> {
+  if (bytes.length > MOST_TEXT_BYTES) throw tooMuch(MOST_TEXT_BYTES >> 20, 'MB of text');
   const lines = decodeText(bytes).split(/\r\n|\n|\r|\f/);
   const { metadata, from } = readOpening(lines);
   const incoming = new Incoming();

@@ -1,4 +1,5 @@
 // Paragraphs that are none: a mark at every line end, empty ones used as spacing, folios and running heads typed in.
+import { append } from '../../base/append';
 import { isEmptyParagraph } from '../../model/effectiveTag';
 import { normaliseSpans, type Block, type Paragraph } from '../../model/streams';
 import { isBreakMark, looksLikeHeading } from '../../measure/headings';
@@ -163,12 +164,12 @@ function emptyParagraphs(blocks: readonly Block[], { accepts }: TidyContext): Ti
     // Lines that stand close on one side, such as verse: the gap is their shape. And a place that a person gave it stays.
     const isShape = isSpacing && count === 1 && (isLine(blocks, k - 1, -1) || isLine(blocks, end + 1, 1));
     if (isShape || blocks.slice(k, end + 1).some((one) => one.kind === 'paragraph' && one.touches !== undefined)) {
-      made.push(...blocks.slice(k, end + 1));
+      append(made, blocks.slice(k, end + 1));
       k = end;
       continue;
     }
     const place = { block: block.id, at: 0, was: '¶ '.repeat(count).trim(), is: isBreak ? 'space break' : '' };
-    if (!accepts(place)) made.push(...blocks.slice(k, end + 1));
+    if (!accepts(place)) append(made, blocks.slice(k, end + 1));
     else {
       places.push(place);
       if (isBreak) made.push({ kind: 'paragraph', id: block.id, style: 'SB', text: '', spans: [], objects: [] });

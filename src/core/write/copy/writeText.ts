@@ -1,4 +1,5 @@
 // The copy as plain text and as Markdown (CommonMark with tables and footnotes).
+import { greatest } from '../../base/append';
 import type { Book } from '../../model/book';
 import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/streams';
 import {
@@ -141,7 +142,10 @@ function escapeMarkdown(text: string): string {
 }
 
 function markdownTable(rows: readonly string[][]): string {
-  const columns = Math.max(1, ...rows.map((row) => row.length));
+  const columns = greatest(
+    1,
+    rows.map((row) => row.length),
+  );
   const line = (row: readonly string[]) => `| ${Array.from({ length: columns }, (_, k) => row[k] ?? '').join(' | ')} |`;
   const [head = [], ...rest] = rows;
   return [line(head), `|${' --- |'.repeat(columns)}`, ...rest.map(line)].join('\n');

@@ -61,15 +61,20 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
   const members = unpack(bytes, (name) =>
     /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$|^pictures\/[0-9a-f]{32}$/.test(name),
   );
-  const head = readMember(members, 'book.json') as Partial<ProjectHead>;
+  const read = readMember(members, 'book.json');
+  const head: Partial<ProjectHead> = read !== null && typeof read === 'object' ? read : {};
   if (head.kind !== KIND) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
-  if (typeof head.format !== 'number' || head.format > BOOK_FORMAT) {
+  if (typeof head.format !== 'number' || !Number.isInteger(head.format) || head.format < 1)
+    throw new ImportError('damaged', 'This project file is damaged: its head does not say which format it has.');
+  if (head.format > BOOK_FORMAT) {
     throw new ImportError(
       'newer-format',
       'This project file was written by a newer Walnut Leaf; this one cannot open it.',
     );
   }
-  const divisions = (head.divisions ?? []).map((id) => readMember(members, `divisions/${id}.json`) as Division);
+  if (!Array.isArray(head.divisions) || !head.divisions.every((id) => typeof id === 'string'))
+    throw new ImportError('damaged', 'This project file is damaged: its head does not list its divisions.');
+  const divisions = head.divisions.map((id) => readMember(members, `divisions/${id}.json`) as Division);
   const raw = {
     format: head.format,
     id: head.id,
