@@ -7,7 +7,7 @@ import { findOpportunities, withEmergencies, type Opportunities } from './opport
 import { findTies } from './ties';
 import { initialWidths } from './initialShape';
 import { faultsOf } from './lineFaults';
-import { chooseNearEqual } from './nearEqual';
+import { chooseNearEqual, mostWays } from './nearEqual';
 import { packLines, type LineSettings } from './packLines';
 import { rulerOf } from './tabs';
 import type { FitSettings, FittedLines } from './fitSettings';
@@ -88,6 +88,7 @@ function chooseLines(
   return chooseNearEqual(
     (barred) => fit(breaks, widths, settings, barred),
     (ends) => faultsOf(ends, faultContext),
+    mostWays(breaks.count),
   );
 }
 

@@ -35,4 +35,6 @@ export interface FittedLines {
   /** The opportunities at which the lines end, in order; the last is the paragraph's end. */
   readonly ends: readonly number[];
   readonly demerits: number;
+  /** There were more ways near the best than were looked at. */
+  readonly isUnweighed?: true;
 }

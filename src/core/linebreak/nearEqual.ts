@@ -13,18 +13,30 @@ interface Branch {
 }
 
 /**
+ * Ways looked for at most: each is a search through the paragraph, whose cost grows with its opportunities. Prose has some
+ * hundred of these and needs a few ways; a long paragraph of nothing but faults has thousands.
+ */
+const MOST_SEARCHED = 60_000;
+const LEAST_WAYS = 12;
+
+export const mostWays = (opportunities: number): number =>
+  Math.max(LEAST_WAYS, Math.floor(MOST_SEARCHED / Math.max(1, opportunities)));
+
+/**
  * The way whose demerits and faults together cost least, among those that `find` comes to without the breaks that it is
- * not given; its `demerits` hold both. Null when there is no way at all.
+ * not given; its `demerits` hold both. `most`: how many ways are looked for. Null when there is no way at all.
  */
 export function chooseNearEqual(
   find: (barred: ReadonlySet<number>) => FittedLines | null,
   faultsOf: (ends: readonly number[]) => readonly LineFault[],
+  most = Infinity,
 ): FittedLines | null {
   const first = find(NONE);
   if (first === null) return null;
   let best: FittedLines | null = null;
   const open: Branch[] = [{ barred: NONE, found: first }];
   const seen = new Set<string>();
+  let ways = 1;
   for (let tried = 0; open.length > 0 && tried < MOST_TRIED; tried += 1) {
     let next = 0;
     for (let k = 1; k < open.length; k += 1) if (open[k].found.demerits < open[next].found.demerits) next = k;
@@ -40,6 +52,7 @@ export function chooseNearEqual(
       const key = [...more].sort((a, b) => a - b).join();
       if (seen.has(key)) continue;
       seen.add(key);
+      if ((ways += 1) > most) return { ...best, isUnweighed: true };
       const way = find(more);
       if (way !== null && way.demerits < best.demerits) open.push({ barred: more, found: way });
     }

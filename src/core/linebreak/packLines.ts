@@ -18,7 +18,7 @@ export function packLines(
   breaks: Opportunities,
   widths: BreakWidths,
   settings: LineSettings,
-  { ends, demerits }: FittedLines,
+  { ends, demerits, isUnweighed }: FittedLines,
 ): BrokenParagraph {
   const count = ends.length;
   const { after, line: first } = settings.begin ?? PARAGRAPH;
@@ -34,6 +34,7 @@ export function packLines(
     initial: settings.initial[0] ?? 0,
     count,
     demerits,
+    ...(isUnweighed ? { isUnweighed } : {}),
     from: new Uint32Array(count),
     to: new Uint32Array(count),
     x: new Float32Array(count),

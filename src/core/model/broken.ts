@@ -33,6 +33,8 @@ export interface BrokenParagraph {
   readonly over: Float32Array;
   /** Null for a paragraph without tabs. */
   readonly tabs: SetTabs | null;
+  /** There were more ways near the best than were looked at: faults may stand that another way would not have. */
+  readonly isUnweighed?: true;
 }
 
 /** The tabs of a paragraph in text order: their widths in points, and what is repeated over each; empty: white. */

@@ -50,6 +50,7 @@ export type FindingKind =
   | 'notes-nowhere'
   | 'notes-alike'
   | 'spot-rule'
+  | 'unweighed'
   | 'unsettled'
   | 'text-area-too-small';
 

@@ -45,6 +45,8 @@ export function* fillPages(
   return yield* new Filler(flow, plan, limits).run(memory);
 }
 
+const indexes = (count: number): number[] => Array.from({ length: count }, (_, k) => k);
+
 class Filler {
   private next = new StateList();
   private readonly layers: Layer[] = [];
@@ -53,6 +55,9 @@ class Filler {
   private beam = Infinity;
   /** Whether the state being extended led anywhere. */
   private led = false;
+  /** Ends of regions that may still be looked at, and whether the paragraph needed more. */
+  private left = Infinity;
+  private isHurried = false;
   private readonly columns: ColumnSettings;
   private readonly rules: RegionRules;
   private readonly starts: RegionStarts;
@@ -99,7 +104,7 @@ class Filler {
       }
       this.item = flow.items[p];
       this.pass(entered);
-      this.layers.push(this.starts.states.pack(entered, least));
+      this.layers.push({ ...this.starts.states.pack(entered, least), ...(this.isHurried ? { isHurried: true } : {}) });
       [this.starts.states, this.next] = [this.next, this.starts.states];
     }
     const { cost, index } = this.best;
@@ -131,19 +136,12 @@ class Filler {
     // A held start outweighs many a dear way to it.
     const isNarrow = entered > this.limits.many && !this.flow.isHeld && !this.item.isTall;
     this.beam = isNarrow ? this.limits.narrow : this.limits.beam;
+    this.isHurried = false;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
-      // States dearer than this are given up; the second time none are.
-      this.limit = anyWhite ? Infinity : this.starts.states.least + this.beam;
-      this.next.clear();
-      this.starts.inside.length = 0;
-      if (anyWhite) this.starts.states.truncate(entered);
-      for (let k = 0; k < this.starts.states.count; k += 1) if (this.starts.states.line[k] === 0) this.extend(k);
-      for (let line = 1; line < this.starts.inside.length; line += 1) {
-        const states = this.starts.inside[line];
-        // Costs add up inside a long paragraph: what is dear is measured from line to line.
-        if (states !== undefined && !anyWhite) this.limit = this.starts.leastOf(states) + this.beam;
-        for (let k = 0; states !== undefined && k < states.length; k += 1) this.extend(states[k]);
+      if (!this.extendAll(entered)) {
+        this.isHurried = true;
+        this.extendAll(entered);
       }
       const isLast = this.starts.at + 1 === this.flow.items.length;
       if (this.next.count === 0 || (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules)))
@@ -153,7 +151,50 @@ class Filler {
     }
   }
 
+  /** False where it was more work than is done for one paragraph; with few states it is done all the same. */
+  private extendAll(entered: number): boolean {
+    const { starts, mayLeaveAny, isHurried } = this;
+    const { work } = this.limits;
+    this.left = isHurried ? Infinity : work.base + work.perLine * this.item.settings[0].count;
+    // States dearer than this are given up; where any white is left none are.
+    this.limit = mayLeaveAny ? Infinity : starts.states.least + this.beam;
+    this.next.clear();
+    starts.inside.length = 0;
+    starts.states.truncate(entered);
+    if (isHurried) for (const k of this.chosen(indexes(entered))) this.extend(k);
+    // Regions that end before the paragraph lead to more states before it.
+    for (let k = isHurried ? entered : 0; k < starts.states.count; k += 1)
+      if (starts.states.line[k] === 0) this.extend(k);
+    for (let line = 1; line < starts.inside.length; line += 1) {
+      const states = starts.inside[line];
+      if (states === undefined) continue;
+      // Costs add up inside a long paragraph: what is dear is measured from line to line.
+      if (!mayLeaveAny) this.limit = starts.leastOf(states) + this.beam;
+      if (isHurried) this.extendFew(states);
+      else for (let k = 0; k < states.length; k += 1) this.extend(states[k]);
+      if (this.left <= 0) return false;
+    }
+    return this.left > 0;
+  }
+
+  /** A region that holds nothing but notes leads to another one at the same line: states come while others are extended. */
+  private extendFew(states: readonly number[]): void {
+    for (let from = 0; from < states.length; ) {
+      const reached = states.slice(from);
+      from = states.length;
+      for (const k of this.chosen(reached)) this.extend(k);
+    }
+  }
+
+  /** All states, or in haste the few cheapest of them. */
+  private chosen(states: readonly number[]): readonly number[] {
+    const { cost } = this.starts.states;
+    if (!this.isHurried || states.length <= this.limits.few) return states;
+    return [...states].sort((a, b) => cost[a] - cost[b] || a - b).slice(0, this.limits.few);
+  }
+
   private extend(k: number): void {
+    if (this.left <= 0) return;
     const { states: current } = this.starts;
     const { item } = this;
     if (current.cost[k] > this.limit) return;
@@ -328,6 +369,7 @@ class Filler {
     /** The setting in which the paragraph goes on, and whose line it is. */
     next = 0,
   ): void {
+    this.left -= 1;
     const { states: current } = this.starts;
     const { plan } = this;
     const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;

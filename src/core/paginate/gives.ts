@@ -19,7 +19,8 @@ export type GiveKind =
   | 'short-last-page'
   | 'note-divided'
   | 'note-late'
-  | 'margin-note-late';
+  | 'margin-note-late'
+  | 'unweighed';
 
 export interface Give {
   readonly kind: GiveKind;

@@ -105,7 +105,7 @@ export function* paginateDivision(
   const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
   const margin = flow.margin == null ? null : new MarginNotes(lines, geometry, flow.margin);
   const pages = regions.map((own, index) => {
-    const gives = givesOf(own, lines, plan);
+    const gives = [...givesOf(own, lines, plan), ...unweighed(own, fill)];
     const page = (index > 0 && !margin?.mayStand(own) && kept.take(own, lines, gives)) || finish(own, index, gives);
     return { page, regions: own, flow: lines };
   });
@@ -158,6 +158,14 @@ const EMPTY_PAGE: DivisionPage = {
   gives: [],
   headTooDeep: false,
 };
+
+/** Paragraphs that begin on a page and through which not all ways were looked at. */
+const unweighed = (own: readonly FilledRegion[], { layers }: FillMemory): Give[] =>
+  own.flatMap(({ stretches }) =>
+    stretches
+      .filter(({ item, from }) => from === 0 && layers[item]?.isHurried === true)
+      .map(({ setting }) => ({ kind: 'unweighed' as const, paragraph: setting.paragraph, lines: 0 })),
+  );
 
 const lateInMargin = (notes: readonly Fragment[]): Give[] =>
   notes.length === 0 ? [] : [{ kind: 'margin-note-late', paragraph: notes[notes.length - 1].paragraph, lines: 0 }];

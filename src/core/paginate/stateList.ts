@@ -244,6 +244,8 @@ export interface Layer {
   readonly fields: Int32Array;
   /** Two per state: used, cost. */
   readonly reals: Float64Array;
+  /** Only the cheapest ways through the paragraph were looked at: all of them would have taken too long. */
+  readonly isHurried?: true;
 }
 
 export interface LayerState {

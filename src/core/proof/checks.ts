@@ -8,6 +8,7 @@ import { pictures } from './pictures';
 import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
 import { pageLines } from './pageLines';
+import { unweighed } from './unweighed';
 import type { FaceMeasures } from './quality/rivers';
 
 /** What a check found in a paragraph: its line, and the finding but for its page. */
@@ -24,6 +25,7 @@ export const CHECKS: readonly ParagraphCheck[] = [
   looseLines,
   unpairedQuotes,
   pictures,
+  unweighed,
 ];
 
 const NONE: readonly LineFinding[] = [];

@@ -2,13 +2,20 @@
 import { lastAtMost } from '../base/search';
 import type { ParagraphCheck } from './checks';
 
+/** Characters on each side of a quote that are looked at for its words: a word may be as long as the paragraph. */
+const AROUND = 40;
+
+/** Two words before a place and two from it on, whole where they are not very long. */
+function wordsAround(text: string, at: number): string {
+  const before = text.slice(Math.max(0, at - AROUND), at).split(/(?<=\s)/);
+  const after = text.slice(at, at + AROUND).split(/(?=\s)/);
+  return `${before.slice(-2).join('')}${after.slice(0, 2).join('')}`.trim();
+}
+
 export const unpairedQuotes: ParagraphCheck = ({ styled, broken }) =>
   styled.unpaired.map((offset) => {
     const at = styled.source === null ? offset : Math.max(0, styled.source.indexOf(offset));
-    // Whole words around the quote.
-    const before = /\S*\s?\S*$/.exec(styled.text.slice(0, at))![0];
-    const after = /^\S*\s?\S*/.exec(styled.text.slice(at))![0];
-    const words = `${before}${after}`.trim();
+    const words = wordsAround(styled.text, at);
     return {
       line: Math.max(0, lastAtMost(broken.from, at, broken.count)),
       finding: {

@@ -53,6 +53,12 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
     grade: 'look',
     message: 'A single line stands between a space break and the edge of the page.',
   }),
+  unweighed: () => ({
+    kind: 'unweighed',
+    grade: 'look',
+    message:
+      'Pages could end in more ways inside this paragraph than are weighed: the best of the likely ones was taken.',
+  }),
   uneven: (give) => ({
     kind: 'uneven-pages',
     grade: 'should',

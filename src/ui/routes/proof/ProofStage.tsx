@@ -60,6 +60,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'notes-nowhere': 'Notes without their division',
   'notes-alike': 'Kinds of notes that look alike',
   'spot-rule': 'Spot rules that cannot be run',
+  unweighed: 'Not all ways weighed',
   unsettled: 'Page numbers that did not settle',
   'text-area-too-small': 'Type area too small',
 };
