@@ -1,5 +1,5 @@
 // Faces: those that ship and those of the person's own, brought in, dropped, and put in place of each other.
-import { replaceFaceEdits } from '../core/edit';
+import { clampedSizes, replaceFaceEdits } from '../core/edit';
 import type { FaceTable } from '../core/model/faces';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
@@ -46,12 +46,15 @@ async function composeAnew(services: Services): Promise<void> {
   services.sessions.current?.composeAnew();
 }
 
-/** Puts a face in place of another everywhere; sizes times `factor`. */
-export function replaceFace(from: string, to: string, factor: number, name: string): AppThunk {
+/** Puts a face in place of another everywhere; sizes times `factor`. Answers what could not be taken so far, or null. */
+export function replaceFace(from: string, to: string, factor: number, name: string): AppThunk<string | null> {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
-    if (book === null || readOnly) return;
+    if (book === null || readOnly) return null;
     const edits = replaceFaceEdits(book, from, to, factor);
+    const clamped = clampedSizes(book, from, to, factor);
     if (edits.length > 0) dispatch(edit(name, edits));
+    if (clamped === 0) return null;
+    return `${clamped === 1 ? '1 size is' : `${clamped} sizes are`} only as near as the leading and the page allow.`;
   };
 }

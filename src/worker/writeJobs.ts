@@ -67,7 +67,10 @@ export async function doWriteJob(
         };
       case 'readFont': {
         const bytes = await unpackFont(job.fileName, job.bytes);
-        return { kind: 'font', font: { record: ownFace(job.fileName, bytes), bytes } };
+        const record = ownFace(job.fileName, bytes);
+        if (!new HarfBuzzSubsetter(await fetchBytes('harfbuzz-subset.wasm')).canSubset(bytes))
+          throw new ImportError('damaged', `${job.fileName} is damaged: it could not be put into a PDF.`);
+        return { kind: 'font', font: { record, bytes } };
       }
       case 'find':
         return { kind: 'found', hits: drain(findAll(job.book, job.query)), problem: null };

@@ -30,7 +30,7 @@ export {
   type Lesson,
   type LocalTouch,
 } from './localTouches';
-export { replaceFaceEdits } from './replaceFace';
+export { clampedSizes, replaceFaceEdits } from './replaceFace';
 export { styleSheetBook } from './styleSheetBook';
 export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './mergeStyles';
 export { countStyles, doneWaitingEdits, newStyleEdits } from './styleEdits';

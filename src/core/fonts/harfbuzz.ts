@@ -1,6 +1,6 @@
 // The one file that knows HarfBuzz: its two wasm modules instantiated with imports of our own, raw memory read directly
 // (the package's objects cost 30-45 % over that). Everything is at scale = units per em, so no result depends on a size.
-import { invariant } from '../base/errors';
+import { invariant, InvariantError } from '../base/errors';
 import { makeGlyphArrays, type ShapedGlyphs } from './glyphArrays';
 
 type Fn = (...values: number[]) => number;
@@ -229,6 +229,17 @@ export class HarfBuzzSubsetter {
     this.calls._initialize();
   }
 
+  /** Whether a font file can be cut down at all, whatever glyphs are kept: a damaged one cannot. Its memory may be spoilt after. */
+  canSubset(bytes: Uint8Array): boolean {
+    try {
+      return this.subset(bytes, allGlyphs()).length > 0;
+    } catch (error) {
+      // What is damaged may lead the library out of its memory.
+      if (error instanceof InvariantError || (error as Error).name === 'RuntimeError') return false;
+      throw error;
+    }
+  }
+
   /** A font file with only `glyphs` and what they are composed of; layout tables are dropped, shaping is done. */
   subset(bytes: Uint8Array, glyphs: Iterable<number>): Uint8Array<ArrayBuffer> {
     const { calls } = this;
@@ -282,4 +293,9 @@ function wasmCallback(floats: number, callback: (...values: number[]) => void): 
   bytes.push(7, 5, 1, 1, 102, 0, 0); // export f
   const instance = new WebAssembly.Instance(new WebAssembly.Module(Uint8Array.from(bytes)), { e: { f: callback } });
   return instance.exports.f;
+}
+
+/** Every number that a glyph can have. */
+function* allGlyphs(): Generator<number, void> {
+  for (let glyph = 0; glyph < 0xffff; glyph += 1) yield glyph;
 }

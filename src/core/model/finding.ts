@@ -51,6 +51,7 @@ export type FindingKind =
   | 'notes-alike'
   | 'spot-rule'
   | 'unweighed'
+  | 'off-page'
   | 'unsettled'
   | 'text-area-too-small';
 

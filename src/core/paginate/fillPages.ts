@@ -179,7 +179,7 @@ class Filler {
 
   /** A region that holds nothing but notes leads to another one at the same line: states come while others are extended. */
   private extendFew(states: readonly number[]): void {
-    for (let from = 0; from < states.length; ) {
+    for (let from = 0; from < states.length;) {
       const reached = states.slice(from);
       from = states.length;
       for (const k of this.chosen(reached)) this.extend(k);

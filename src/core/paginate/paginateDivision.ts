@@ -227,10 +227,14 @@ interface PlacedHead {
   readonly tooDeep: boolean;
 }
 
-/** The head of an opener from its sink; the text start is the same whether the title takes one line or three. */
+/**
+ * The head of an opener from its sink; the text start is the same whether the title takes one line or three. Where the page is
+ * too shallow for the sink, the head stands as much higher as it must for a line of text to follow.
+ */
 function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, opener: OpenerSettings): PlacedHead {
   const fragments: Fragment[] = [];
-  let line = opener.sink;
+  const deepest = Math.max(0, Math.floor(geometry.lines - headLines(head, geometry) - 2));
+  let line = head.length === 0 ? opener.sink : Math.min(opener.sink, deepest);
   for (const [index, paragraph] of head.entries()) {
     const { style } = paragraph.styled;
     const height = style.leading / geometry.leading;
@@ -248,6 +252,14 @@ function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, o
   const least = head.length === 0 ? 0 : Math.ceil(line) + 1;
   return { fragments, textLine: Math.max(wished, least), tooDeep: head.length > 0 && least > wished };
 }
+
+/** Grid lines that the head takes, with the spaces between its paragraphs. */
+const headLines = (head: readonly ComposedParagraph[], { leading }: PageGeometry): number =>
+  head.reduce((sum, { styled, broken }, index) => {
+    const { style } = styled;
+    const gap = index === 0 ? 0 : Math.max(style.above, head[index - 1].styled.style.below);
+    return sum + gap + (style.leading / leading) * broken.count;
+  }, 0);
 
 /** A display page: paragraphs from the top with all their space, then those of the foot. What does not fit goes on. */
 function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<void, DivisionPage[]> {

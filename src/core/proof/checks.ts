@@ -1,12 +1,13 @@
 // The checks of the composed book, in one list. Each looks at one paragraph as it was set.
 import { append } from '../base/append';
 import type { Finding } from '../model/finding';
-import type { ComposedParagraph, Page, TypesetBook } from '../model/pages';
+import { geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../model/pages';
 import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
 import { pictures } from './pictures';
 import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
+import { offPage } from './offPage';
 import { pageLines } from './pageLines';
 import { unweighed } from './unweighed';
 import type { FaceMeasures } from './quality/rivers';
@@ -54,7 +55,10 @@ export function* proofBook(
   for (const page of pages) {
     let own = knownPages.get(page);
     if (own === undefined) {
-      knownPages.set(page, (own = [...proofPage(page), ...pageLines(page, geometry, faces)]));
+      knownPages.set(
+        page,
+        (own = [...proofPage(page), ...offPage(page, geometryOf(page, geometry)), ...pageLines(page, geometry, faces)]),
+      );
       if ((done += 1) % 20 === 0) yield;
     }
     if (own.length > 0) append(findings, own);

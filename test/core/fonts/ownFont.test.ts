@@ -3,7 +3,8 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { ImportError } from '../../../src/core/base/errors';
-import { replaceFaceEdits, applyEdits } from '../../../src/core/edit';
+import { checkSpec } from '../../../src/core/validate';
+import { clampedSizes, replaceFaceEdits, applyEdits } from '../../../src/core/edit';
 import { ownFace, writePressPdf } from '../../../src/core/index';
 import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
 import { WorkerAssets } from '../../../src/worker/assets';
@@ -123,6 +124,16 @@ describe('one face in place of another', () => {
     expect(spec.styles.CT).to.deep.equal(start.spec.styles.CT);
     expect(spec.characterStyles.code.face).to.equal('alegreya');
     expect(spec.text).to.deep.equal(start.spec.text);
+  });
+
+  it('leaves a spec that can be set, whatever the factor, and says how many sizes it could not take so far', () => {
+    for (const factor of [0.05, 0.3, 0.9, 1, 1.4, 3, 40]) {
+      const edits = replaceFaceEdits(start, 'eb-garamond', 'spectral', factor);
+      const { spec } = applyEdits(start, edits);
+      expect(() => checkSpec(spec), `${factor}`).to.not.throw();
+      const clamped = clampedSizes(start, 'eb-garamond', 'spectral', factor);
+      expect(clamped > 0, `${factor}`).to.equal(factor !== 1 && factor !== 0.9 && factor !== 1.4);
+    }
   });
 
   it('does nothing for a face that is not used', () => {

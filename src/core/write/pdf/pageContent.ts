@@ -198,7 +198,8 @@ class TextWriter {
     const offset = charOffsets[k];
     const next = k + 1 < end ? charOffsets[k + 1] : item.text.length;
     const isFirst = k === item.first || charOffsets[k - 1] !== offset;
-    return isFirst && next === offset + 1 ? item.text.charCodeAt(offset) : -1;
+    // Letters of a drop capital stand for nothing: their text is given with the word that they begin.
+    return isFirst && next === offset + 1 && offset < item.text.length ? item.text.charCodeAt(offset) : -1;
   }
 
   /** Text of a glyph's cluster; empty for the second and later glyphs of one cluster. */
@@ -209,6 +210,6 @@ class TextWriter {
     let next = k + 1;
     while (next < end && charOffsets[next] === offset) next += 1;
     const to = next < end ? charOffsets[next] : item.text.length;
-    return to === offset + 1 ? item.text[offset] : item.text.slice(offset, to);
+    return item.text.slice(offset, to);
   }
 }

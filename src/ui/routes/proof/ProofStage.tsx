@@ -61,6 +61,7 @@ const KINDS: Readonly<Record<Finding['kind'], string>> = {
   'notes-alike': 'Kinds of notes that look alike',
   'spot-rule': 'Spot rules that cannot be run',
   unweighed: 'Not all ways weighed',
+  'off-page': 'Text over the page’s edge',
   unsettled: 'Page numbers that did not settle',
   'text-area-too-small': 'Type area too small',
 };

@@ -21,6 +21,7 @@ export function ReplaceFace({ families, uses, samples }: Props) {
   const [chosen, setChosen] = useState('');
   const [to, setTo] = useState('');
   const [match, setMatch] = useState<Match>('xheight');
+  const [told, setTold] = useState<string | null>(null);
   const used = [...uses.keys()];
   const from = used.includes(chosen) ? chosen : (used[0] ?? '');
   const [a, b] = [families.find(({ key }) => key === from), families.find(({ key }) => key === to)];
@@ -29,7 +30,7 @@ export function ReplaceFace({ families, uses, samples }: Props) {
   const factor = match === 'size' ? 1 : a === undefined || b === undefined ? null : factorOf(match, a, b, samples);
   const replace = () => {
     if (factor === null) return;
-    dispatch(replaceFace(from, to, factor, `${nameOf(to)} for ${nameOf(from)}`));
+    setTold(dispatch(replaceFace(from, to, factor, `${nameOf(to)} for ${nameOf(from)}`)));
     setTo('');
   };
   return (
@@ -65,7 +66,7 @@ export function ReplaceFace({ families, uses, samples }: Props) {
       <p className="flex min-h-9 items-center justify-between gap-2 px-3.5 py-1.5">
         <span className="text-[12px] text-quiet">
           {to === ''
-            ? ''
+            ? (told ?? '')
             : factor === null
               ? a === undefined
                 ? 'Its letters are not known: match by size.'
