@@ -60,6 +60,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   server: ['contracts'],
   cli: ['src/core/index.ts', 'src/core/model'],
   bench: ['src/core/index.ts', 'src/core/model', 'cli'],
+  fuzz: ['src/core/index.ts', 'src/core/model', 'cli'],
   scripts: [],
 };
 
