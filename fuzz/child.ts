@@ -16,7 +16,7 @@ import {
 } from '../src/core/index';
 import type { Book } from '../src/core/model/book';
 import { nodeAssets } from '../cli/assets';
-import { drained, makeCorpus } from './corpus';
+import { drained, makeCorpus, type CorpusFile } from './corpus';
 import { mutate } from './mutate';
 import { seeded } from './random';
 
@@ -34,6 +34,8 @@ export interface Outcome {
 
 const root = process.env.FUZZ_ROOT ?? join(dirname(fileURLToPath(import.meta.url)), '..');
 const corpus = makeCorpus(root);
+const isProject = ({ name }: CorpusFile) => name.endsWith('.walnut');
+const [projects, manuscripts] = [corpus.filter(isProject), corpus.filter((file) => !isProject(file))];
 const assets = nodeAssets(join(root, 'generated/public'));
 /** One book in so many is composed too, when it is short. */
 const COMPOSED = 12;
@@ -41,7 +43,7 @@ const COMPOSED = 12;
 /** The damaged file of a seed. */
 export function fileOf(seed: number): { readonly name: string; readonly bytes: Uint8Array } {
   const random = seeded(seed * 2654435761);
-  const file = random.pick(corpus);
+  const file = random.pick(random.next() < 0.25 ? projects : manuscripts);
   return { name: file.name, bytes: mutate(file, random) };
 }
 

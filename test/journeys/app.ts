@@ -1,6 +1,6 @@
 // The running app for journeys: the built server on a free port, and Chromium to walk through it.
 import { expect } from 'chai';
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Browser, type BrowserContext, type Download, type Page } from 'playwright-core';
@@ -23,13 +23,22 @@ export interface RunningApp {
   readonly stop: () => void;
 }
 
-/** Starts the built server and waits for the address that it prints. */
-export function startApp(): Promise<RunningApp> {
+let sharedApp: Promise<RunningApp> | undefined;
+
+/** The built server; one for all journeys, which have profiles of their own. `stop` leaves it to the others. */
+export async function startApp(): Promise<RunningApp> {
+  sharedApp ??= startServer();
+  return { url: (await sharedApp).url, stop: () => undefined };
+}
+
+/** Starts the built server and waits for the address that it prints; it ends with this process. */
+function startServer(): Promise<RunningApp> {
   const program = fileURLToPath(new URL('../../dist/server/main.mjs', import.meta.url));
   const server: ChildProcess = spawn(process.execPath, [program], {
     env: { ...process.env, PORT: '0' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  process.once('exit', () => server.kill());
   return new Promise((resolve, reject) => {
     server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
     server.stdout!.on('data', (data: Buffer) => {
@@ -48,7 +57,7 @@ export interface Visit {
 }
 
 /** A fresh browser profile at 1280 x 800, watched for stray requests and errors. */
-export async function visit(browser: Browser, app: RunningApp): Promise<Visit> {
+export async function visit(browser: JourneyBrowser, app: RunningApp): Promise<Visit> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
   const strays: string[] = [];
   const errors: string[] = [];
@@ -68,27 +77,100 @@ function watch(page: Page, errors: string[]): void {
   });
 }
 
-export const launch = () => chromium.launch(CHROMIUM);
+let sharedBrowser: Promise<Browser> | undefined;
 
-/** A browser whose profile outlives it. */
-export async function openProfile(profile: string): Promise<{ context: BrowserContext; page: Page }> {
-  const context = await chromium.launchPersistentContext(profile, {
-    ...CHROMIUM,
-    viewport: { width: 1280, height: 800 },
-  });
-  const page = context.pages()[0] ?? (await context.newPage());
-  return { context, page };
+/** What a journey does with a browser. */
+export type JourneyBrowser = Pick<Browser, 'newContext'> & { readonly close: () => Promise<void> };
+
+/** One browser for all journeys; `close` ends the profiles that were opened through this one. */
+export async function launch(): Promise<JourneyBrowser> {
+  sharedBrowser ??= chromium.launch(CHROMIUM);
+  const browser = await sharedBrowser;
+  const contexts: BrowserContext[] = [];
+  return {
+    newContext: async (options) => {
+      const context = await browser.newContext(options);
+      contexts.push(context);
+      return context;
+    },
+    close: async () => {
+      await Promise.all(contexts.map((context) => context.close()));
+    },
+  };
 }
 
-/** Ends every process of the browser that lives in the profile at once, as a power cut would. */
-export function killBrowser(profile: string): void {
-  spawnSync('pkill', ['-9', '-f', '--', `--user-data-dir=${profile}`]);
+/** Polls what a person would see until it is so; throws with `what` after half a minute. */
+export async function eventually(what: string, isSo: () => Promise<boolean>): Promise<void> {
+  for (const end = Date.now() + 30_000; !(await isSo());) {
+    if (Date.now() > end) throw new Error(`It never came to this: ${what}.`);
+    await new Promise((resolve) => setTimeout(resolve, 25));
+  }
+}
+
+/** Until nothing on the screen moves or fades any more; what turns for ever is not waited for. */
+export async function untilStill(page: Page): Promise<void> {
+  await page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every((one) => one.playState !== 'running' || one.effect?.getComputedTiming().endTime === Infinity),
+  );
+}
+
+/** Takes a key on the strip of spreads, and waits until another spread is in view. False at the end of the book. */
+export async function turnSpread(page: Page, key: string): Promise<boolean> {
+  const strip = page.getByRole('slider', { name: 'Spread' });
+  const before = await strip.getAttribute('aria-valuenow');
+  if (before === (key === 'Home' ? '1' : await strip.getAttribute('aria-valuemax'))) return false;
+  await page.keyboard.press(key);
+  await eventually('another spread is in view', async () => (await strip.getAttribute('aria-valuenow')) !== before);
+  return true;
+}
+
+/** A browser whose profile outlives it. */
+export interface ProfileBrowser {
+  readonly context: BrowserContext;
+  readonly page: Page;
+  /** Ends every process of the browser at once, as a power cut would. */
+  readonly kill: () => Promise<void>;
+}
+
+/** Starts a browser of a profile in a process group of its own, so that all of it can be ended by the group's number. */
+export async function openProfile(profile: string): Promise<ProfileBrowser> {
+  const child = spawn(
+    CHROMIUM.executablePath,
+    [...CHROMIUM.args, '--headless=new', `--user-data-dir=${profile}`, '--remote-debugging-port=0', 'about:blank'],
+    { detached: true, stdio: ['ignore', 'ignore', 'pipe'] },
+  );
+  const gone = new Promise<void>((resolve) => child.once('exit', () => resolve()));
+  const end = () => {
+    if (child.exitCode === null && child.signalCode === null) process.kill(-child.pid!, 'SIGKILL');
+  };
+  process.once('exit', end);
+  const address = await new Promise<string>((resolve, reject) => {
+    let words = '';
+    child.once('exit', (code) => reject(new Error(`Chromium ended with ${code}: ${words.slice(-400)}`)));
+    child.stderr!.on('data', (data: Buffer) => {
+      words += data.toString();
+      const found = /DevTools listening on (ws:\/\/\S+)/.exec(words);
+      if (found !== null) resolve(found[1]);
+    });
+  });
+  const browser = await chromium.connectOverCDP(address);
+  const context = browser.contexts()[0];
+  const page = context.pages()[0] ?? (await context.newPage());
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const kill = async () => {
+    end();
+    await gone;
+    process.off('exit', end);
+  };
+  return { context, page, kill };
 }
 
 /** What a journey walks through in one visit: filled before its first step. */
 export interface Journey {
   app: RunningApp;
-  browser: Browser;
+  browser: JourneyBrowser;
   here: Visit;
   page: Page;
 }
@@ -153,12 +235,9 @@ export async function stageFact(page: Page, stage: string): Promise<string> {
 
 /** Waits until the count beside a stage satisfies the question. */
 export async function untilFact(page: Page, stage: string, isRight: (fact: string) => boolean): Promise<string> {
-  for (let tries = 0; tries < 100; tries += 1) {
-    const fact = await stageFact(page, stage);
-    if (isRight(fact)) return fact;
-    await page.waitForTimeout(100);
-  }
-  throw new Error(`${stage} still says ${await stageFact(page, stage)}`);
+  let fact = '';
+  await eventually(`${stage} tells what is waited for`, async () => isRight((fact = await stageFact(page, stage))));
+  return fact;
 }
 
 /** Words of a page's text layer, lines joined. */

@@ -1,14 +1,26 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Browser, Page } from 'playwright-core';
-import { launch, openDemo, startApp, untilFact, visit, wordsOnPage, type RunningApp, type Visit } from './app';
+import type { Page } from 'playwright-core';
+import {
+  eventually,
+  launch,
+  openDemo,
+  startApp,
+  untilFact,
+  untilStill,
+  visit,
+  wordsOnPage,
+  type RunningApp,
+  type Visit,
+  type JourneyBrowser,
+} from './app';
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 describe('the desk and the other screens', () => {
   let app: RunningApp;
-  let browser: Browser;
+  let browser: JourneyBrowser;
   let here: Visit;
   let page: Page;
 
@@ -66,8 +78,9 @@ describe('the desk and the other screens', () => {
     await page.mouse.move(pointer.x, pointer.y);
     await page.keyboard.down('Control');
     for (let k = 0; k < 4; k += 1) {
+      const was = await scale();
       await page.mouse.wheel(0, -200);
-      await page.waitForTimeout(60);
+      await eventually('the wheel zooms', async () => (await scale()) !== was);
     }
     await page.keyboard.up('Control');
     expect(await scale()).to.be.above(150);
@@ -196,7 +209,7 @@ describe('the desk and the other screens', () => {
   it('has no serious fault of access on any screen, by day and by evening', async () => {
     const faults: string[] = [];
     const look = async (screen: string) => {
-      await page.waitForTimeout(300);
+      await untilStill(page);
       await page.evaluate(axe);
       const found = await page.evaluate(async () => {
         const { axe: tool } = window as unknown as {
@@ -221,7 +234,6 @@ describe('the desk and the other screens', () => {
         const topics = page.getByRole('navigation', { name: 'Topics' }).getByRole('button');
         for (let topic = 1; topic < (await topics.count()); topic += 1) {
           await topics.nth(topic).click();
-          await page.waitForTimeout(150);
           await look(`spec, topic ${topic} ${theme}`);
         }
         await topics.first().click();

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { scratch } from '../build/tools';
-import { killBrowser, launch, openDemo, openProfile, startApp, visit, type RunningApp } from './app';
+import { launch, openDemo, openProfile, startApp, visit, type RunningApp } from './app';
 
 /** Writes to the database are refused while `diskIsFull` is set, as a full disk refuses them. */
 const FULL_DISK = `(() => {
@@ -10,8 +10,6 @@ const FULL_DISK = `(() => {
     return put.apply(this, values);
   };
 })()`;
-
-const settle = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 describe('keeping what a person did', () => {
   let app: RunningApp;
@@ -25,7 +23,7 @@ describe('keeping what a person did', () => {
     let title = '';
     let address = '';
     for (let round = 0; round < 4; round += 1) {
-      const { page } = await openProfile(profile);
+      const { page, kill } = await openProfile(profile);
       if (address === '') {
         await openDemo(page, app);
         address = page.url().replace(/\/pages$/, '');
@@ -44,14 +42,13 @@ describe('keeping what a person did', () => {
       await field.press('End');
       for (let k = 0; k < 25; k += 1) {
         const letter = String.fromCharCode(97 + k);
-        await page.keyboard.type(letter);
+        // Held down as a hand does.
+        await page.keyboard.press(letter, { delay: 50 });
         title += letter;
         times.push(Date.now());
-        await settle(50);
       }
       const killed = Date.now();
-      killBrowser(profile);
-      await settle(300);
+      await kill();
       const typedBefore = times.filter((time) => time < killed - 1000).length;
       const again = await openProfile(profile);
       await again.page.goto(`${address}/copy`);
@@ -67,16 +64,15 @@ describe('keeping what a person did', () => {
       const head = again.page.getByLabel('Head', { exact: true });
       await head.fill(`${70 + round}pt`);
       await head.press('Enter');
-      await settle(1000);
+      await again.page.getByText('Saved', { exact: true }).waitFor();
       await head.fill('99pt');
       await head.press('Enter');
-      killBrowser(profile);
-      await settle(300);
+      await again.kill();
       const last = await openProfile(profile);
       await last.page.goto(`${address}/spec`);
       const value = await last.page.getByLabel('Head', { exact: true }).inputValue();
       expect([`${70 + round} pt`, '99 pt']).to.include(value);
-      await last.context.close();
+      await last.kill();
     }
   });
 

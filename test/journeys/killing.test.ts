@@ -5,7 +5,7 @@ import { BOOK_FORMAT } from '../../src/core/model/book';
 import type { Block } from '../../src/core/model/streams';
 import { seeded } from '../build/book';
 import { scratch } from '../build/tools';
-import { dropFiles, killBrowser, openProfile, startApp, type RunningApp } from './app';
+import { dropFiles, openProfile, startApp, type RunningApp } from './app';
 
 const ROUNDS = 50;
 const TEXT = 'The Weir\n\nIt began here:\n\nAnd it ended there.';
@@ -76,7 +76,7 @@ describe('a browser killed while text is typed', () => {
     let states: { readonly text: string; time: number }[] = [];
     let killed = 0;
     for (let round = 0; round <= ROUNDS; round += 1) {
-      const { page } = await openProfile(profile);
+      const { page, kill } = await openProfile(profile);
       if (address === '') {
         await page.goto(app.url);
         await page.getByRole('link', { name: 'Open The Ferry Register' }).waitFor();
@@ -97,29 +97,33 @@ describe('a browser killed while text is typed', () => {
           kept.replace(/\n+/g, '\n'),
         );
       }
-      if (round === ROUNDS) break;
+      if (round === ROUNDS) {
+        await kill();
+        break;
+      }
       states = [{ text: kept, time: 0 }];
       const last = paragraphs.last();
       await last.click();
       await page.keyboard.press('End');
-      const typing = (async () => {
-        let text = kept;
-        for (let k = 0; ; k += 1) {
-          const key = k % 11 === 10 ? 'Enter' : k % 5 === 4 ? ' ' : String.fromCharCode(97 + ((k + round) % 26));
-          text += key === 'Enter' ? '\n' : key;
-          const state = { text, time: Infinity };
-          states.push(state);
-          await page.keyboard.press(key === ' ' ? 'Space' : key);
-          state.time = Date.now();
-          // Some twenty-five keys a second: faster than anybody types, and the screen is not idle in between.
-          await new Promise((resolve) => setTimeout(resolve, 20));
-        }
-      })().catch(() => 'killed');
-      await new Promise((resolve) => setTimeout(resolve, 30 + random() * 1500));
+      const keys = 3 + Math.floor(random() * 70);
+      let text = kept;
+      let pressed = Promise.resolve();
+      for (let k = 0; k < keys; k += 1) {
+        const key = k % 11 === 10 ? 'Enter' : k % 5 === 4 ? ' ' : String.fromCharCode(97 + ((k + round) % 26));
+        text += key === 'Enter' ? '\n' : key;
+        const state = { text, time: Infinity };
+        states.push(state);
+        // Some twenty-five keys a second: faster than anybody types, and the screen is not idle in between.
+        pressed = page.keyboard.press(key === ' ' ? 'Space' : key, { delay: 20 }).then(
+          () => void (state.time = Date.now()),
+          () => undefined,
+        );
+        // The last key is still down when the power goes.
+        if (k < keys - 1) await pressed;
+      }
       killed = Date.now();
-      killBrowser(profile);
-      await typing;
+      await kill();
+      await pressed;
     }
-    killBrowser(profile);
   });
 });

@@ -1,7 +1,7 @@
 // Notes as a typesetter works with them: put in in the galley and on the page, made of another kind, listed, numbered anew.
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { journey, untilFact } from './app';
+import { journey, turnSpread, untilFact } from './app';
 
 describe('working with notes', () => {
   const walk = journey(async (page, app) => {
@@ -24,13 +24,14 @@ describe('working with notes', () => {
   /** Turns the spreads until words stand on one in view; answers the words of its page. */
   const turnTo = async (words: string): Promise<string> => {
     await page.locator('[data-page-text]').first().waitFor();
-    await page.keyboard.press('Home');
-    for (let tries = 0; tries < 40; tries += 1) {
+    await turnSpread(page, 'Home');
+    do {
+      await page.waitForFunction(
+        () => document.querySelector('[data-progress]') === null && document.querySelector('[data-page-text]') !== null,
+      );
       const found = (await onPages()).find((text) => text.includes(words));
       if (found !== undefined) return found;
-      await page.keyboard.press('ArrowRight');
-      await page.waitForTimeout(200);
-    }
+    } while (await turnSpread(page, 'ArrowRight'));
     return '';
   };
 

@@ -2,7 +2,7 @@
 // drawing, numbers, contents, cross-references, an index, and touches of single pages.
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { bytesOf, journey, openDemo, stageFact, untilFact, type RunningApp } from './app';
+import { bytesOf, eventually, journey, openDemo, type RunningApp, stageFact, untilFact } from './app';
 import { pdfLines } from '../build/tools';
 
 const stage = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
@@ -58,8 +58,7 @@ describe('the running order', () => {
       const list = await names(page);
       return list.indexOf('6 Saltmarket') < list.findIndex((name) => name.startsWith('5 A Song'));
     };
-    for (let tries = 0; tries < 150 && !(await isMoved()); tries += 1) await page.waitForTimeout(100);
-    expect(await isMoved(), 'the chapter was dragged above the one before it').to.equal(true);
+    await eventually('the chapter stands above the one before it', isMoved);
     const pages = await pressPages(page);
     const listed = contentsOf(pages);
     expect(listed.indexOf('What Tobit Said')).to.be.below(listed.indexOf('Low Water'));

@@ -1,5 +1,4 @@
 import { expect } from 'chai';
-import type { Browser } from 'playwright-core';
 import { gzipSync } from 'node:zlib';
 import { pdfInfo, pdfText } from '../build/tools';
 import {
@@ -14,11 +13,12 @@ import {
   wordsOnPage,
   type RunningApp,
   type Visit,
+  type JourneyBrowser,
 } from './app';
 
 describe('the path of a book', () => {
   let app: RunningApp;
-  let browser: Browser;
+  let browser: JourneyBrowser;
   let here: Visit;
 
   before(async () => {
@@ -152,7 +152,7 @@ describe('the path of a book', () => {
     await page.getByText('Saved', { exact: true }).waitFor();
     await page.keyboard.press('Control+z');
     expect(await page.getByLabel('Head', { exact: true }).inputValue()).to.equal('60 pt');
-    await page.waitForTimeout(700);
+    // What shows the value taken back shows too that it is being saved.
     await page.getByText('Saved', { exact: true }).waitFor();
     await page.reload();
     await page.getByRole('button', { name: 'Redo: Head margin' }).waitFor();

@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core';
 import { unzipSync } from 'fflate';
 import { jpegOf, pngOf } from '../build/pictures';
 import { runOn } from '../build/tools';
-import { bytesOf, dropFiles, journey, untilFact } from './app';
+import { bytesOf, dropFiles, eventually, journey, untilFact } from './app';
 
 const MANUSCRIPT = `---
 title: Plans of the Lower Wall
@@ -92,7 +92,7 @@ describe('pictures', () => {
       ALT,
     );
     // A mean of greys from dark to light, and nothing of the paper.
-    for (let tries = 0; tries < 150 && (await drawnAt(ALT))[0] > 200; tries += 1) await page.waitForTimeout(100);
+    await eventually('the picture is drawn', async () => (await drawnAt(ALT))[0] <= 200);
     expect((await drawnAt(ALT))[0]).to.be.within(60, 200);
     // Pointed at, its slip tells how it is set, and has nothing to say of lines.
     await page.locator(`[role=img][aria-label="${ALT}"]`).click();
@@ -180,7 +180,7 @@ describe('pictures', () => {
     const card = page.locator('li', { hasText: 'Plans of the Lower Wall' }).first();
     await card.getByRole('button', { name: /Remove/ }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click();
-    for (let tries = 0; tries < 150 && (await count()) === before; tries += 1) await page.waitForTimeout(100);
+    await eventually('its pictures are taken away', async () => (await count()) !== before);
     expect(await count()).to.equal(before - 2);
   });
 });

@@ -82,7 +82,8 @@ describe('the page in Spec', () => {
     await page.mouse.move(edge.x + edge.width / 2, edge.y + edge.height / 2);
     await page.mouse.down();
     await page.mouse.move(edge.x + edge.width / 2, edge.y + 20, { steps: 4 });
-    await page.waitForTimeout(700);
+    // The hand rests for longer than it takes to part two changes.
+    await page.evaluate('{ const now = Date.now; Date.now = () => now() + 700; }');
     await page.mouse.move(edge.x + edge.width / 2, edge.y + 34, { steps: 4 });
     const told = page.getByRole('status').filter({ hasText: 'Head' });
     await told.waitFor();

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { journey, openDemo, untilFact } from './app';
+import { journey, openDemo, turnSpread, untilFact } from './app';
 
 describe('a person’s wishes for a paragraph', () => {
   const walk = journey(async (page, app) => {
@@ -110,9 +110,10 @@ describe('a person’s wishes for a paragraph', () => {
     await page.getByRole('slider', { name: 'Spread' }).focus();
     const line = page.locator('[data-block]', { hasText: 'Mrs Vane' }).first();
     for (let k = 0; k < 30 && (await line.count()) === 0; k += 1) {
-      await page.keyboard.press('ArrowDown');
-      await page.waitForTimeout(150);
+      await turnSpread(page, 'ArrowDown');
+      await page.locator('article [data-page-text]').first().waitFor({ state: 'attached' });
     }
+    await line.waitFor();
     await line.click();
     const choice = slip().getByLabel('The tie of Mrs Vane');
     expect(await choice.inputValue()).to.equal('book');

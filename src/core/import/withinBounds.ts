@@ -24,8 +24,8 @@ export function spanWithinBounds({ touches, link, language, ...rest }: Span): Sp
   return {
     ...rest,
     ...(kept === undefined || Object.keys(kept).length === 0 ? {} : { touches: kept }),
-    ...(language === undefined || language.length > LONGEST.LANGUAGE ? {} : { language }),
-    ...(link === undefined || link.length > LONGEST.LINK ? {} : { link }),
+    ...(language === undefined || language === '' || language.length > LONGEST.LANGUAGE ? {} : { language }),
+    ...(link === undefined || link === '' || link.length > LONGEST.LINK ? {} : { link }),
   };
 }
 

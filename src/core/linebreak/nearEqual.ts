@@ -17,7 +17,7 @@ interface Branch {
  * hundred of these and needs a few ways; a long paragraph of nothing but faults has thousands.
  */
 const MOST_SEARCHED = 60_000;
-const LEAST_WAYS = 12;
+const LEAST_WAYS = 6;
 
 export const mostWays = (opportunities: number): number =>
   Math.max(LEAST_WAYS, Math.floor(MOST_SEARCHED / Math.max(1, opportunities)));

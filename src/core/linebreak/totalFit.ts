@@ -52,6 +52,12 @@ export function stretchRatio(gap: number, stretch: number, played: number): numb
   return gap <= together ? gap / Math.max(together, 1e-9) : (gap - played) / Math.max(stretch, 1e-9);
 }
 
+/**
+ * Nodes of a search for a wanted count of lines after which it is given up, with no variant: a paragraph of a hundred lines of
+ * prose has some thousand, one of three thousand words of one letter eighty thousand, and each of many searches takes a second.
+ */
+const MOST_VARIANT_NODES = 20_000;
+
 const NONE: ReadonlySet<number> = new Set();
 
 /**
@@ -145,6 +151,7 @@ class Search {
       if (this.barred.size > 0 && this.barred.has(j) && breaks.kind[j] < LINE_END.forced) continue;
       if (this.touched >= 0 || this.lineCap > 1) this.clearBest(active);
       this.touched = -1;
+      if (this.wanted > 0 && this.nodes > MOST_VARIANT_NODES) return null;
       const stillActive = this.relax(j, active);
       const isStuck = stillActive === this.nodes;
       active = stillActive;

@@ -1,7 +1,8 @@
 // The schema of a book as it stands in a project file or the database.
 import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/book';
 import { ROLES } from '../model/roles';
-import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
+import { PICTURE_KINDS, REFERENCE_SHOWS, type Block } from '../model/streams';
+import { ValueError } from '../base/errors';
 import { check, Joi, word } from './check';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
@@ -190,7 +191,37 @@ const bookSchema = Joi.object({
 /** Checks a whole book. Throws ValueError. */
 export function checkBook(value: unknown, what = 'The book'): Book {
   const book = check<Book>(bookSchema, value, what);
+  checkIds(book, what);
   return { ...book, spec: checkSpec(book.spec, what) };
+}
+
+/** Every id names one thing: edits, touches and project files go by them. */
+function checkIds({ divisions, notes }: Book, what: string): void {
+  const seen = new Set<string>();
+  const take = (one: string) => {
+    if (seen.has(one)) throw new ValueError(one, `${what} has two parts of the id ${one}.`);
+    seen.add(one);
+  };
+  const walk = (blocks: readonly Block[]) => {
+    for (const block of blocks) {
+      take(block.id);
+      if (block.kind === 'paragraph') continue;
+      for (const row of block.rows)
+        for (const cell of row) {
+          take(cell.id);
+          walk(cell.blocks);
+        }
+    }
+  };
+  for (const { id: own, blocks } of divisions) {
+    take(own);
+    walk(blocks);
+  }
+  for (const [key, note] of Object.entries(notes)) {
+    if (key !== note.id) throw new ValueError(key, `${what} has the note ${note.id} under the id ${key}.`);
+    take(note.id);
+    walk(note.blocks);
+  }
 }
 
 /** Checks a division. Throws ValueError. */

@@ -198,7 +198,7 @@ class OdtReader {
           attributes['xlink:href'] ? { ...look, link: attributes['xlink:href'] } : look,
         );
       case 'text:s':
-        return builder.add(' '.repeat(Math.min(200, Number(attributes['text:c'] ?? 1) || 1)), look);
+        return builder.add(' '.repeat(Math.max(0, Math.min(200, Number(attributes['text:c'] ?? 1) || 1))), look);
       case 'text:tab':
         return builder.addObject({ kind: 'tab' });
       case 'text:line-break':
