@@ -1,5 +1,5 @@
 // `npm test`: everything from a fresh clone. Installs packages and the outside tools when missing, builds, checks types,
-// lint and format, runs the unit tests and the journeys, and closes with one line of counts.
+// lint and format, runs the unit tests and beside them the journeys, and closes with one line of counts.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -35,19 +35,21 @@ function installTools() {
   }
 }
 
-/** Runs a program of node_modules/.bin; what it prints is passed on. Answers its exit code and output. */
-function run(name, ...words) {
+/** Runs a program of node_modules/.bin; what it prints is passed on by `show`. Answers its exit code and output. */
+function run(show, name, ...words) {
   const program = join(root, 'node_modules/.bin', name);
-  const child = spawn(program, words, { cwd: root, stdio: ['ignore', 'pipe', 'inherit'] });
+  const child = spawn(program, words, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
-  child.stdout.on('data', (data) => {
+  const take = (data) => {
     output += data;
-    process.stdout.write(data);
-  });
+    show(data);
+  };
+  child.stdout.on('data', take);
+  child.stderr.on('data', take);
   return new Promise((resolve) => child.on('close', (code) => resolve({ code, output })));
 }
 
-const count = (output, word) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
+const counted = (output, word) => Number(new RegExp(`^\\s*(\\d+) ${word}`, 'm').exec(output)?.[1] ?? 0);
 
 installPackages();
 installTools();
@@ -56,23 +58,36 @@ await buildAll();
 
 let failed = 0;
 let passed = 0;
-for (const [name, ...words] of [
-  ['tsc', '-p', 'src/core'],
-  ['tsc', '-p', '.'],
-  ['eslint', '.'],
-  ['prettier', '--check', '--log-level', 'warn', '.'],
-]) {
-  const { code } = await run(name, ...words);
-  if (code === 0) passed += 1;
-  else failed += 1;
-  process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name} ${words.join(' ')}\n`);
-}
-for (const words of [[], ['--config', '.mocharc.journeys.json']]) {
-  const { code, output } = await run('mocha', ...words);
-  const [good, bad] = [count(output, 'passing'), count(output, 'failing')];
+const show = (data) => process.stdout.write(data);
+
+/** Adds the counts of a run of tests; a program that ends badly without saying how many failed is one failure. */
+function count({ code, output }) {
+  const [good, bad] = [counted(output, 'passing'), counted(output, 'failing')];
   passed += good;
   failed += bad > 0 || code === 0 ? bad : 1;
   if (good === 0) failed += 1;
 }
+
+async function checkAndTest() {
+  for (const [name, ...words] of [
+    ['tsc', '-p', 'src/core'],
+    ['tsc', '-p', '.'],
+    ['eslint', '.'],
+    ['prettier', '--check', '--log-level', 'warn', '.'],
+  ]) {
+    const { code } = await run(show, name, ...words);
+    if (code === 0) passed += 1;
+    else failed += 1;
+    process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name} ${words.join(' ')}\n`);
+  }
+  count(await run(show, 'mocha'));
+}
+
+// Two cores: the journeys mostly wait for their browser. What they print comes when they are done, in one piece.
+let told = '';
+const journeys = run((data) => (told += data), 'mocha', '--config', '.mocharc.journeys.json');
+await checkAndTest();
+count(await journeys);
+process.stdout.write(told);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exitCode = failed === 0 ? 0 : 1;

@@ -93,7 +93,7 @@ describe('a browser killed while text is typed', () => {
         expect(found, `round ${round}: “${kept.slice(-60)}” is a text of before`).to.be.at.least(0);
         const old = states.findLastIndex(({ time }) => time < killed - 1000);
         expect(found, `round ${round}: what was typed a second before is there`).to.be.at.least(old);
-        expect((await paragraphs.allInnerTexts()).join('\n').replace(/\n+/g, '\n')).to.equal(
+        expect((await paragraphs.allTextContents()).join('\n').replace(/\n+/g, '\n')).to.equal(
           kept.replace(/\n+/g, '\n'),
         );
       }

@@ -12,7 +12,7 @@ import type {
 import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/streams';
 import { greatest } from '../base/append';
 import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
-import { styleName } from './withinBounds';
+import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
 import { keepUnmatched } from './keepUnmatched';
 import { pictureOf } from '../measure/pictureOf';
@@ -123,6 +123,20 @@ export class Incoming {
     const id = this.ids.take('n');
     this.notes[id] = { kind, blocks };
     return id;
+  }
+
+  /** Gives a note a sign of its own. */
+  markNote(id: string, mark: string): void {
+    this.notes[id] = { ...this.notes[id], mark: wellFormed(plainText(mark)).trim().slice(0, LONGEST.MARK) || '*' };
+  }
+
+  /** A block with ids of its own. */
+  copyOf(block: Block): Block {
+    if (block.kind === 'paragraph') return { ...block, id: this.ids.take('p') };
+    const rows = block.rows.map((row) =>
+      row.map((cell) => ({ id: this.ids.take('c'), blocks: cell.blocks.map((one) => this.copyOf(one)) })),
+    );
+    return { ...block, id: this.ids.take('p'), rows };
   }
 
   table(rows: readonly (readonly (readonly Block[])[])[]): Block {

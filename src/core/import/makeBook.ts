@@ -44,7 +44,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   const particulars = makeParticulars(manuscript, opening, options);
   const front = frontMatter(ids, opening.display, divisions.filter((division) => division.listed).length > 1);
   const notes: Record<string, Note> = {};
-  for (const [id, { kind, blocks }] of Object.entries(manuscript.notes)) notes[id] = { id, kind, blocks };
+  for (const [id, note] of Object.entries(manuscript.notes)) notes[id] = { id, ...note };
   const all = withNotesDivision([...front, ...divisions], notes, ids, particulars.language);
   return {
     format: BOOK_FORMAT,

@@ -44,6 +44,17 @@ export class ParagraphBuilder {
     this.text += OBJECT_CHARACTER;
   }
 
+  /** Takes away signs of notes at the end of the text, right after a word; empty when there are none. */
+  takeSigns(): string {
+    const signs = /(?<=[^\s*†‡§‖¶])[*†‡§‖¶]{1,4}$/u.exec(this.text)?.[0] ?? '';
+    if (signs === '') return '';
+    const end = this.text.length - signs.length;
+    this.text = this.text.slice(0, end);
+    for (let k = this.spans.length - 1; k >= 0 && this.spans[k].to > end; k -= 1)
+      this.spans[k] = { ...this.spans[k], from: Math.min(this.spans[k].from, end), to: end };
+    return signs;
+  }
+
   get isEmpty(): boolean {
     return this.text.length === 0;
   }
@@ -80,7 +91,7 @@ export class ParagraphBuilder {
   }
 }
 
-const hasLook = ({ from: _, to: __, ...look }: Span) => Object.keys(look).length > 0;
+const hasLook = ({ from, to, ...look }: Span) => to > from && Object.keys(look).length > 0;
 
 const OF_STYLES = ['face', 'size', 'colour'] as const;
 

@@ -3,7 +3,16 @@ import type { IndexMark } from '../model/indexSpec';
 import type { Span, TextTouches } from '../model/streams';
 
 /** Most characters of the name of a style, a title, a person's name, an address and a term of the index. */
-export const LONGEST = { STYLE: 200, TITLE: 400, NAME: 200, LINK: 4000, TERM: 200, FACE: 80, LANGUAGE: 40 } as const;
+export const LONGEST = {
+  STYLE: 200,
+  TITLE: 400,
+  NAME: 200,
+  LINK: 4000,
+  TERM: 200,
+  MARK: 8,
+  FACE: 80,
+  LANGUAGE: 40,
+} as const;
 export const MOST_PEOPLE = 40;
 /** Points of type. */
 const SIZE = { least: 1, most: 400 };

@@ -25,6 +25,8 @@ export function numberNotes(book: Counted, places: NotePlaces = {}): NumberedNot
   const counters = new Map<NoteKind, { count: number; division: StreamId; part: number; page: number }>();
   let part = 0;
   const take = (id: StreamId, division: Division): void => {
+    const { mark } = book.notes[id] ?? {};
+    if (mark !== undefined) return void labels.set(id, mark);
     const kind = noteKind(book.spec.notes, book.notes[id]?.kind ?? '');
     let counter = counters.get(kind);
     const page = places[id]?.page ?? -1;
@@ -46,15 +48,17 @@ export function numberNotes(book: Counted, places: NotePlaces = {}): NumberedNot
   for (const division of book.divisions) {
     if (division.role === 'part') part += 1;
     const own: StreamId[] = [];
-    const walk = (ids: readonly StreamId[]): void => {
-      for (const id of ids) {
-        if (labels.has(id)) continue;
+    // A note's own references follow it; without recursion, however many notes refer on.
+    const open = [referredIn(division.blocks).values()];
+    while (open.length > 0) {
+      const { value: id, done } = open[open.length - 1].next();
+      if (done) open.pop();
+      else if (!labels.has(id)) {
         take(id, division);
         own.push(id);
-        walk(referredIn(book.notes[id]?.blocks ?? NONE));
+        open.push(referredIn(book.notes[id]?.blocks ?? NONE).values());
       }
-    };
-    walk(referredIn(division.blocks));
+    }
     if (own.length > 0) byDivision.set(division.id, own);
   }
   return { labels, byDivision };

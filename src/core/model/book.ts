@@ -9,7 +9,7 @@ import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 9;
+export const BOOK_FORMAT = 10;
 
 export interface Person {
   readonly name: string;
@@ -79,6 +79,8 @@ export interface Note {
   readonly id: StreamId;
   /** A kind of the spec, by its id. */
   readonly kind: string;
+  /** A sign of its own in place of a number; it takes no part in the counting. */
+  readonly mark?: string;
   readonly blocks: readonly Block[];
 }
 

@@ -49,6 +49,8 @@ export interface IncomingStyle {
 
 export interface IncomingNote {
   readonly kind: 'footnote' | 'endnote';
+  /** A sign of its own in place of a number. */
+  readonly mark?: string;
   readonly blocks: readonly Block[];
 }
 

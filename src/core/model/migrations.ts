@@ -66,6 +66,8 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     ),
   // Every rag was four em deep.
   8: (book) => withSpec(book, 9, (spec) => ({ ...spec, text: { rag: 4, ...part(spec, 'text') } })),
+  // Every note had a number.
+  9: (book) => ({ ...book, format: 10 }),
 };
 
 /** A book with endnotes and no place for them gets a notes division. */

@@ -1,11 +1,11 @@
 // The schema of a book as it stands in a project file or the database.
 import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/book';
 import { ROLES } from '../model/roles';
-import { PICTURE_KINDS, REFERENCE_SHOWS, type Block } from '../model/streams';
-import { ValueError } from '../base/errors';
+import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
 import { check, Joi, word } from './check';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
+import { withUniqueIds } from './uniqueIds';
 
 const id = Joi.string()
   .pattern(/^[a-z]\d{1,12}$/)
@@ -158,6 +158,7 @@ export const divisionSchema = Joi.object({
 export const noteSchema = Joi.object({
   id,
   kind: noteKindId().required(),
+  mark: Joi.string().min(1).max(8),
   blocks: Joi.array().items(block).required(),
 });
 
@@ -188,40 +189,10 @@ const bookSchema = Joi.object({
   }).required(),
 });
 
-/** Checks a whole book. Throws ValueError. */
+/** Checks a whole book; paragraphs that stand twice under one id get new ones. Throws ValueError. */
 export function checkBook(value: unknown, what = 'The book'): Book {
   const book = check<Book>(bookSchema, value, what);
-  checkIds(book, what);
-  return { ...book, spec: checkSpec(book.spec, what) };
-}
-
-/** Every id names one thing: edits, touches and project files go by them. */
-function checkIds({ divisions, notes }: Book, what: string): void {
-  const seen = new Set<string>();
-  const take = (one: string) => {
-    if (seen.has(one)) throw new ValueError(one, `${what} has two parts of the id ${one}.`);
-    seen.add(one);
-  };
-  const walk = (blocks: readonly Block[]) => {
-    for (const block of blocks) {
-      take(block.id);
-      if (block.kind === 'paragraph') continue;
-      for (const row of block.rows)
-        for (const cell of row) {
-          take(cell.id);
-          walk(cell.blocks);
-        }
-    }
-  };
-  for (const { id: own, blocks } of divisions) {
-    take(own);
-    walk(blocks);
-  }
-  for (const [key, note] of Object.entries(notes)) {
-    if (key !== note.id) throw new ValueError(key, `${what} has the note ${note.id} under the id ${key}.`);
-    take(note.id);
-    walk(note.blocks);
-  }
+  return withUniqueIds({ ...book, spec: checkSpec(book.spec, what) }, what);
 }
 
 /** Checks a division. Throws ValueError. */

@@ -55,6 +55,8 @@ export class BodyReader {
   private boxes: XmlElement[] = [];
   private breaksNext = false;
   private readonly links: string[] = [];
+  /** A note whose own sign has not been met yet. */
+  private unmarked: string | null = null;
   /** Containers, and tables, that the reader stands in. */
   private depth = 0;
   private tables = 0;
@@ -107,9 +109,21 @@ export class BodyReader {
     return elements(element).flatMap((child) => this.readBlock(child));
   }
 
+  /** A sign of a symbol font: its lower half is the character of the font (17.3.3.30). */
+  private markBySymbol(code: string | undefined): void {
+    const char = Number.parseInt(code ?? '', 16) & 0xff;
+    if (char > 0x20 && char < 0x7f) this.incoming.markNote(this.unmarked!, String.fromCharCode(char));
+    this.unmarked = null;
+  }
+
   /** A note's paragraphs, its own mark and the space after it left out. */
-  readNote(note: XmlElement): Block[] {
+  readNote(note: XmlElement, mark = ''): Block[] {
     const blocks = elements(note).flatMap((child) => this.readBlock(child));
+    const [first] = blocks;
+    if (mark !== '' && first?.kind === 'paragraph' && first.text.trimStart().startsWith(mark)) {
+      const at = first.text.indexOf(mark) + mark.length;
+      blocks[0] = cutParagraph(first, at, first.text.length);
+    }
     return blocks.map((block) => (block.kind === 'paragraph' ? { ...trimStart(block), style: 'NT' } : block));
   }
 
@@ -239,7 +253,7 @@ export class BodyReader {
     if (field?.inCode) return;
     switch (part.name) {
       case 'w:t':
-        return builder.add(textOf(part).replace(/[\r\n]+/g, ' '), look);
+        return builder.add(this.withoutMark(textOf(part).replace(/[\r\n]+/g, ' ')), look);
       case 'w:tab':
         return builder.addObject({ kind: 'tab' });
       case 'w:br':
@@ -258,11 +272,21 @@ export class BodyReader {
       case 'mc:AlternateContent':
         return this.readDrawn(part, builder);
       case 'w:sym':
+        if (this.unmarked !== null) return this.markBySymbol(part.attributes['w:char']);
         return incoming.remark('Symbols of a symbol font left out', 'They are no characters of the text.');
       case 'w:commentReference':
         return this.readComment(part.attributes['w:id'] ?? '');
       default:
     }
+  }
+
+  /** The sign of a note that has one of its own stands after its reference; what is left of the text. */
+  private withoutMark(text: string): string {
+    if (this.unmarked === null) return text;
+    const mark = LEADING_MARK.exec(text)?.[0] ?? '';
+    if (mark !== '') this.incoming.markNote(this.unmarked, mark);
+    this.unmarked = null;
+    return text.slice(mark.length);
   }
 
   private readComment(id: string): void {
@@ -297,6 +321,7 @@ export class BodyReader {
   private addNote(part: XmlElement, builder: ParagraphBuilder): void {
     const kind = part.name === 'w:footnoteReference' ? 'footnote' : 'endnote';
     const id = this.incoming.note(kind);
+    if (isOn(part.attributes['w:customMarkFollows'])) this.unmarked = id;
     this.references.push({ kind, number: part.attributes['w:id'], id });
     builder.addObject({ kind: 'note', note: id });
   }
@@ -321,6 +346,10 @@ export class BodyReader {
 
 const CONTENTS_WHY = 'Ours is made from the headings, and always true.';
 const TRACKED_WHY = 'Tracked changes are read as their author left them.';
+
+/** A sign of a note, of at most so many characters: what follows white space is text. */
+const LEADING_MARK = /^\S{1,4}/;
+const isOn = (value: string | undefined) => value !== undefined && !/^(?:0|false|off)$/.test(value);
 
 const DEEP_WHY = 'Their words are kept; no word processor nests so deep.';
 const PARAGRAPH = new Set(['w:p']);

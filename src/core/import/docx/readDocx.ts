@@ -43,7 +43,8 @@ export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
     const source = bodies[kind].get(number);
     if (source === undefined) incoming.remark('Note references without a note', 'The file has no text for them.');
     const before = readers[kind].references.length;
-    incoming.notes[id] = { kind, blocks: source ? readers[kind].readNote(source) : [] };
+    const { mark } = incoming.notes[id];
+    incoming.notes[id] = { ...incoming.notes[id], kind, blocks: source ? readers[kind].readNote(source, mark) : [] };
     append(references, readers[kind].references.slice(before));
     if (k % BLOCKS_PER_STEP === 0) yield;
   }

@@ -81,7 +81,8 @@ export class TreeReader {
       const blocks = this.inside(body.element, { tag: 'NT', style: 'Note' });
       notes[note] = { kind: body.kind, blocks: blocks.map(asNote) };
     }
-    for (const { note, of } of this.copies.splice(0)) notes[note] = { ...notes[note], blocks: notes[of].blocks };
+    for (const { note, of } of this.copies.splice(0))
+      notes[note] = { ...notes[note], blocks: notes[of].blocks.map((block) => this.incoming.copyOf(block)) };
   }
 
   private inside(parent: XmlElement, place: Surroundings): Block[] {

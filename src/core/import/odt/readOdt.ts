@@ -227,12 +227,15 @@ class OdtReader {
   private readNote(part: XmlElement, builder: ParagraphBuilder): void {
     const kind = part.attributes['text:note-class'] === 'endnote' ? 'endnote' : 'footnote';
     const note = this.incoming.note(kind);
+    const mark = maybeChild(part, 'text:note-citation')?.attributes['text:label']?.trim();
+    if (mark) this.incoming.markNote(note, mark);
     const body = maybeChild(part, 'text:note-body');
     const boxes = this.boxes;
     this.boxes = [];
     const blocks = body === undefined ? [] : elements(body).flatMap((child) => this.readBlock(child));
     this.boxes = boxes;
     this.incoming.notes[note] = {
+      ...this.incoming.notes[note],
       kind,
       blocks: blocks.map((block) => (block.kind === 'paragraph' ? { ...block, style: 'NT' } : block)),
     };

@@ -1,6 +1,7 @@
 // The text of a rich text file as it is read: paragraphs, cells and rows of tables, and the notes inside the text.
 import type { IncomingNote } from '../../model/manuscript';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
+import { cutParagraph } from '../../model/cutParagraph';
 import { isBreakMark } from '../../measure/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder } from '../paragraphBuilder';
@@ -118,6 +119,9 @@ export class RtfStreams {
 
   beginNote(): void {
     const note = this.incoming.note('footnote');
+    // A sign typed before a note is its own: numbers come from a control word.
+    const mark = this.current.builder.takeSigns();
+    if (mark !== '') this.incoming.markNote(note, mark);
     this.current.builder.addObject({ kind: 'note', note });
     this.streams.push(newStream(note, 'footnote'));
   }
@@ -131,7 +135,12 @@ export class RtfStreams {
     const blocks = stream.blocks.map((block, index) =>
       block.kind === 'paragraph' && index === 0 ? trimmed(block) : block,
     );
-    this.incoming.notes[stream.note] = { kind: stream.kind, blocks };
+    const { mark } = this.incoming.notes[stream.note];
+    this.incoming.notes[stream.note] = {
+      ...this.incoming.notes[stream.note],
+      kind: stream.kind,
+      blocks: withoutMark(blocks, mark),
+    };
   }
 }
 
@@ -152,4 +161,12 @@ function trimmed(source: Paragraph): Paragraph {
       .filter((span) => span.to > span.from),
     objects: source.objects.map((object) => ({ ...object, at: shift(object.at) })),
   };
+}
+
+/** A note's paragraphs without the sign that it begins with. */
+function withoutMark(blocks: readonly Block[], mark: string | undefined): readonly Block[] {
+  const [first, ...rest] = blocks;
+  if (mark === undefined || first?.kind !== 'paragraph' || !first.text.startsWith(mark)) return blocks;
+  const lead = /^\s*/.exec(first.text.slice(mark.length))![0].length;
+  return [cutParagraph(first, mark.length + lead, first.text.length), ...rest];
 }

@@ -51,7 +51,8 @@ export function writeDocx(book: Book, pictures: PictureBytes = {}): Uint8Array {
     const writer = new PartWriter(book, numbers, files);
     const own = [...notes].filter(([, one]) => one.kind === kind);
     const inner = own.map(([id, { note }]) => {
-      const mark = `<w:r><w:${kind}Ref/></w:r><w:r><w:t xml:space="preserve"> </w:t></w:r>`;
+      const sign = note.mark === undefined ? `<w:${kind}Ref/>` : `<w:t>${escapeXml(clean(note.mark))}</w:t>`;
+      const mark = `<w:r>${sign}</w:r><w:r><w:t xml:space="preserve"> </w:t></w:r>`;
       return `<w:${kind} w:id="${numbers.get(id)}">${writer.blocks(note.blocks, mark) || '<w:p/>'}</w:${kind}>`;
     });
     return { kind, writer, xml: `${HEAD}<w:${kind}s ${W}>${inner.join('')}</w:${kind}s>` };
@@ -132,8 +133,11 @@ class PartWriter {
         );
       if (object.kind === 'picture') return this.run(this.drawing(object), piece.span);
       const number = this.numbers.get(object.note);
-      const kind = this.book.notes[object.note]?.kind ?? 'footnote';
-      return number === undefined ? '' : this.run(`<w:${kind}Reference w:id="${number}"/>`, undefined);
+      const { kind = 'footnote', mark } = this.book.notes[object.note] ?? {};
+      if (number === undefined) return '';
+      if (mark === undefined) return this.run(`<w:${kind}Reference w:id="${number}"/>`, undefined);
+      const own = `<w:${kind}Reference w:customMarkFollows="1" w:id="${number}"/><w:t>${escapeXml(clean(mark))}</w:t>`;
+      return this.run(own, undefined);
     });
     return `<w:p><w:pPr>${properties}</w:pPr>${lead}${runs.join('')}</w:p>`;
   }

@@ -186,7 +186,7 @@ export function FindPanel() {
               disabled={readOnly}
               onClick={() => void replace(null, true)}
             >
-              Delete {groupDigits(taken.length)} found
+              Delete {left.size > 0 ? 'the ticked' : 'all'} {groupDigits(taken.length)}
             </button>
           )}
           <span aria-live="polite" className="text-[12px] text-quiet">
