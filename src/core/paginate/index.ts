@@ -10,7 +10,7 @@ export {
 } from './assembleBook';
 export type { RunsByPage } from './folios';
 export { fillPages, type FillMemory } from './fillPages';
-export { EXACT } from './searchLimits';
+export { EXACT, LIMITS } from './searchLimits';
 export {
   makeFlow,
   type CutFault,

@@ -2,7 +2,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { brotliDecompressSync } from 'node:zlib';
+import { brotliCompressSync, brotliDecompressSync } from 'node:zlib';
 import { ImportError } from '../../../src/core/base/errors';
 import { HarfBuzz, ownFace, unpackWoff2 } from '../../../src/core/index';
 import { unpackFont } from '../../../src/worker/unpackFont';
@@ -10,7 +10,8 @@ import { readAsset } from '../../build/assets';
 
 const { resolve } = createRequire(import.meta.url);
 const fileOf = (path: string) => new Uint8Array(readFileSync(resolve(`source-code-pro/${path}`)));
-const brotli = (bytes: Uint8Array) => new Uint8Array(brotliDecompressSync(bytes));
+const brotli = (bytes: Uint8Array, size: number) =>
+  new Uint8Array(brotliDecompressSync(bytes, { maxOutputLength: size }));
 const harfBuzz = new HarfBuzz(readAsset('harfbuzz.wasm'));
 
 /** Outlines and advances of the glyphs of a font, by their numbers. */
@@ -42,6 +43,18 @@ describe('a font packed as WOFF2', () => {
     expect(await unpackFont('mine.woff2', packed)).to.deep.equal(unpackWoff2('mine.woff2', packed, brotli));
     const plain = fileOf('TTF/SourceCodePro-Regular.ttf');
     expect(await unpackFont('mine.ttf', plain)).to.equal(plain);
+  });
+
+  it('is not unpacked beyond what its tables say, however much its stream holds', () => {
+    const packed = fileOf('WOFF2/TTF/SourceCodePro-Regular.ttf.woff2');
+    const bomb = brotliCompressSync(Buffer.alloc(80 * 1024 * 1024));
+    let most = 0;
+    const watched = (_: Uint8Array, size: number) => {
+      most = size;
+      return brotli(bomb, size);
+    };
+    expect(() => unpackWoff2('mine.woff2', packed, watched)).to.throw(ImportError, 'mine.woff2 is damaged');
+    expect(most).to.be.below(2_000_000);
   });
 
   it('is refused with a sentence wherever it is cut short or changed', async () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import {
   EXACT,
   fillPages,
+  LIMITS,
   makeFlow,
   traceRegions,
   type FilledRegion,
@@ -207,6 +208,35 @@ describe('the pages of a reach', () => {
       ),
       { numRuns: 1000 },
     );
+  });
+
+  it('lose nothing in haste either, where only the few cheapest ways go on', () => {
+    const hurried = { ...LIMITS, work: { base: 4, perLine: 0 }, few: 2 };
+    let told = 0;
+    fc.assert(
+      fc.property(
+        fc.array(fc.oneof(varied, noted), { minLength: 1, maxLength: 30 }),
+        fc.integer({ min: 2, max: 12 }),
+        (parts, lines) => {
+          const plan = planOf(lines);
+          const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, []);
+          const memory = drain(fillPages(flow, plan, undefined, hurried));
+          told += memory.layers.filter((layer) => layer.isHurried).length;
+          let [item, at, note] = [0, 0, 0];
+          for (const region of traceRegions(memory, plan)) {
+            for (const stretch of region.stretches) {
+              expect([stretch.item, stretch.from]).to.deep.equal([item, at]);
+              [item, at] = stretch.to === stretch.setting.count ? [item + 1, 0] : [item, stretch.to];
+            }
+            expect(region.noteFrom).to.equal(note);
+            note = region.noteTo;
+          }
+          expect([item, at, note]).to.deep.equal([parts.length, 0, flow.notes.paragraphs.length]);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+    expect(told, 'paragraphs that were hurried through').to.be.above(100);
   });
 
   it('hold what stands on them', () => {

@@ -152,9 +152,57 @@ describe('the project file', () => {
     const back = readProject(bytes, checkBook);
     expect(back.book).to.deep.equal(whole);
     expect(back.pictures).to.deep.equal({ [one.asset]: files[0], [two.asset]: files[1] });
-    const members = unpack(bytes, () => true);
+    const members = { ...unpack(bytes, () => true) };
     members[`pictures/${one.asset}`] = files[1];
     expect(Object.keys(readProject(pack(members), checkBook).pictures)).to.deep.equal([two.asset]);
+  });
+
+  it('refuses a project whose head lacks what it must have, with a sentence', () => {
+    const whole = unpack(writeProject(made), () => true);
+    const withHead = (head: unknown) => pack({ ...whole, 'book.json': new TextEncoder().encode(JSON.stringify(head)) });
+    const head = JSON.parse(new TextDecoder().decode(whole['book.json'])) as Record<string, unknown>;
+    for (const odd of [
+      null,
+      1,
+      [],
+      { ...head, divisions: { a: 1 } },
+      { ...head, divisions: [null] },
+      { ...head, format: 'x' },
+      { ...head, format: -1 },
+      { ...head, nextId: '__proto__' },
+    ])
+      expect(() => readProject(withHead(odd), checkBook), JSON.stringify(odd)?.slice(0, 60)).to.throw(
+        ImportError,
+        /\.$/,
+      );
+  });
+
+  it('refuses names that every object has, and what nests without end', () => {
+    for (const over of [
+      { text: { face: 'constructor' } },
+      { styles: { TX: { language: '__proto__' } } },
+      JSON.parse('{"styles":{"__proto__":{"name":"x"}}}') as object,
+      { styles: { constructor: { name: 'x' } } },
+      { inks: { set: 'toString' } },
+    ])
+      expect(() => specFromFile(over), JSON.stringify(over)).to.throw(ValueError);
+    let deep: unknown = { kind: 'paragraph' };
+    for (let k = 0; k < 20_000; k += 1) deep = { kind: 'table', rows: [[{ blocks: [deep] }]] };
+    const nested = { ...made, divisions: [{ ...made.divisions[0], blocks: [deep] }] };
+    expect(() => checkBook(nested)).to.throw(ValueError, 'nests too deep');
+  });
+
+  it('gives paragraphs that stand twice under one id new ones, and refuses divisions that do', () => {
+    const [first] = made.divisions;
+    const twice = {
+      ...made,
+      divisions: [{ ...first, blocks: [...first.blocks, ...first.blocks] }, ...made.divisions.slice(1)],
+    };
+    const mended = checkBook(twice);
+    const ids = mended.divisions[0].blocks.map(({ id }) => id);
+    expect(new Set(ids).size).to.equal(ids.length);
+    expect(checkBook(mended)).to.deep.equal(mended);
+    expect(() => checkBook({ ...made, divisions: [first, first] })).to.throw(ValueError, 'two parts of the id');
   });
 
   for (let format = 1; format <= BOOK_FORMAT; format += 1) {

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { writePressPdf } from '../../../src/core/index';
+import { specFromFile } from '../../../src/core/validate';
 import { pdfDictionary, PdfFile, pdfName, pdfNumber, pdfText as pdfString } from '../../../src/core/write/pdf/objects';
 import { compose, drain, newContext, newSubsetter, textOfPages } from '../../build/assets';
 import { book, chapter, division, note, p, words } from '../../build/book';
@@ -20,6 +21,21 @@ const context = newContext();
 const composed = compose(made, context);
 const write = () => drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
 const bytes = write();
+
+describe('the press PDF of a drop capital of several letters', () => {
+  it('is written, with its words whole, though an empty paragraph stands before them', () => {
+    const own = book([
+      {
+        ...chapter('One'),
+        blocks: [...chapter('One').blocks, p(''), p('Mississippi steamers came and went all day long. '.repeat(12))],
+      },
+    ]);
+    const set = { ...own, spec: specFromFile({ openers: { dropLines: 3, dropLetters: 4 } }) };
+    const file = drain(writePressPdf(set, compose(set, context), context, newSubsetter(), '2026-01-02T03:04:05Z'));
+    expect(qpdfCheck(file)).to.include('No syntax or stream encoding errors');
+    expect(pdfText(file).replace(/\s+/g, ' ')).to.include('steamers came and went');
+  });
+});
 
 describe('the press PDF', () => {
   it('is a clean file by an outside check', () =>
