@@ -1,9 +1,9 @@
 // `npm run typing`: how long a letter typed in the galley takes until the frame that shows it is painted, in the built app in
 // headless Chromium, for seeded texts of 100,000 words (32 chapters, and as one division) and 500,000 (160 chapters and one division).
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Page } from 'playwright-core';
+import { startServer } from './appServer';
 import { openBrowser } from './browserPeer';
 import { seededText } from './seededText';
 
@@ -25,20 +25,6 @@ const WATCH = `
       channel.port2.postMessage(0);
     });
   }, true);`;
-
-function startServer(): Promise<{ url: string; stop: () => void }> {
-  const server = spawn(process.execPath, [`${root}dist/server/main.mjs`], {
-    env: { ...process.env, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  process.once('exit', () => server.kill());
-  return new Promise((resolve) => {
-    server.stdout.on('data', (data: Buffer) => {
-      const found = /(http:\/\/127\.0\.0\.1:\d+\/)/.exec(data.toString());
-      if (found !== null) resolve({ url: found[1], stop: () => server.kill() });
-    });
-  });
-}
 
 async function dropOnShelf(page: Page, url: string, words: number, chapters: number): Promise<void> {
   await page.goto(url);

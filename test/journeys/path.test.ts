@@ -163,6 +163,29 @@ describe('the path of a book', () => {
     await page.getByRole('heading', { name: 'The Ferry Register' }).waitFor();
   });
 
+  it('gives undo to a field while its text is another than it was, and else to the book', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Spec/ }).click();
+    const [head, foot] = ['Head', 'Foot'].map((name) => page.getByLabel(name, { exact: true }));
+    await head.fill('1in');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Undo: Head margin' }).waitFor();
+    const before = await foot.inputValue();
+    await foot.focus();
+    await page.keyboard.press('End');
+    await page.keyboard.type('55');
+    await page.keyboard.press('Control+z');
+    expect(await foot.inputValue(), 'the field takes back its own').to.equal(before);
+    expect(await head.inputValue()).to.equal('1 in');
+    await page.keyboard.press('Control+Shift+z');
+    expect(await foot.inputValue()).to.equal(`${before}55`);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    expect(await head.inputValue(), 'then the book does').to.equal('60 pt');
+    expect(await foot.evaluate((element) => element === document.activeElement)).to.equal(true);
+  });
+
   it('feeds title page and running heads from the particulars', async () => {
     const { page } = here;
     await openDemo(page, app);

@@ -65,6 +65,29 @@ describe('tidying the copy', () => {
     await becomes.waitFor({ state: 'detached' });
   });
 
+  it('restyles what is found and keeps its words; deleting is a choice of its own, with its count', async () => {
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
+    const find = page.getByRole('region', { name: 'Find and replace' });
+    await find.getByLabel('Put', { exact: true }).fill('');
+    await find.getByLabel('Find', { exact: true }).fill('ferry');
+    await find.getByText(/^\d+ found$/).waitFor();
+    const count = (await find.getByText(/^\d+ found$/).innerText()).split(' ')[0];
+    const act = find.getByRole('button', { name: /^(?:Replace|Restyle) all$/ });
+    expect(await act.isDisabled(), 'nothing says what to do with it').to.equal(true);
+    const words = await untilFact(page, 'Copy', (fact) => /words$/.test(fact));
+    await find.getByLabel('Set as').selectOption({ label: 'Small capitals' });
+    await find.getByRole('button', { name: 'Restyle all' }).click();
+    await find.getByText(`${count} found · ${count} places were set in another style.`).waitFor();
+    expect(await untilFact(page, 'Copy', (fact) => /words$/.test(fact))).to.equal(words);
+    await find.getByRole('button', { name: `Delete all ${count}` }).click();
+    await find.getByText(`0 found · ${count} places were deleted.`).waitFor();
+    for (const name of ['“ferry” deleted', '“ferry” set in another style'])
+      await page.getByRole('button', { name: `Undo: ${name}` }).click();
+    await find.getByText(`${count} found`, { exact: true }).waitFor();
+    await find.getByLabel('Set as').selectOption('');
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  });
+
   it('looks only in what is selected, marks hits in the galley, and keeps a search by name', async () => {
     await page.getByRole('button', { name: /^2 Low Water/ }).click();
     const chapter = page.locator('.galley-text');

@@ -18,6 +18,8 @@ export function TextField({ label, value, onChange, hint, isLong = false, disabl
     value,
     disabled,
     maxLength,
+    // Every key is a change of the book: its history is the book's.
+    'data-live': '',
     'aria-describedby': hint ? `${id}-hint` : undefined,
   };
   return (

@@ -1,4 +1,5 @@
-// Whose is Ctrl Z? A field's while its text is another than it was when typing began there; else the book's.
+// Whose is Ctrl Z? A field's while its text is another than it was when typing began there; else the book's. Fields whose every
+// key changes the book (`data-live`) have no history of their own: the book's takes their words back, one by one.
 
 type Field = HTMLInputElement | HTMLTextAreaElement;
 
@@ -37,7 +38,7 @@ export class FieldHistory {
   }
 
   private typing(event: InputEvent): void {
-    if (!isField(event.target)) return;
+    if (!isField(event.target) || event.target.dataset.live !== undefined) return;
     if (this.field !== event.target) {
       this.field = event.target;
       this.before = event.target.value;
