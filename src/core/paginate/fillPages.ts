@@ -10,27 +10,15 @@ import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
 import { commonEnds, lastUnhurried } from './commonEnds';
+import type { FillMemory } from './fillMemory';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionStarts } from './regionStarts';
-import { LIMITS, type SearchLimits } from './searchLimits';
+import { cheapest, LIMITS, type SearchLimits } from './searchLimits';
 import { CHOICE, FLAG, isInStep, isWrongSide, StateList, withEntry, withWish, type Layer } from './stateList';
-
-/** What a search leaves for the next one of the same reach. */
-export interface FillMemory {
-  readonly flow: Flow;
-  readonly layers: readonly Layer[];
-  /** Settings to columns of other widths, by paragraph, as the layers number them. */
-  readonly extra: ReadonlyMap<number, Setting[]>;
-  readonly last: number;
-  /** What the answer costs; null where the search stopped in step with the one before. */
-  readonly cost: number | null;
-  /** Paragraphs looked at in the last search: what an edit cost. */
-  readonly visited: number;
-}
 
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
 const FELT = 3;
@@ -44,8 +32,6 @@ export function* fillPages(
 ): Generator<void, FillMemory> {
   return yield* new Filler(flow, plan, limits).run(memory);
 }
-
-const indexes = (count: number): number[] => Array.from({ length: count }, (_, k) => k);
 
 class Filler {
   private next = new StateList();
@@ -161,7 +147,7 @@ class Filler {
     this.next.clear();
     starts.inside.length = 0;
     starts.states.truncate(entered);
-    if (isHurried) for (const k of this.chosen(indexes(entered))) this.extend(k);
+    if (isHurried) this.extendFew(Array.from({ length: entered }, (_, k) => k));
     // Regions that end before the paragraph lead to more states before it.
     for (let k = isHurried ? entered : 0; k < starts.states.count; k += 1)
       if (starts.states.line[k] === 0) this.extend(k);
@@ -177,20 +163,16 @@ class Filler {
     return this.left > 0;
   }
 
-  /** A region that holds nothing but notes leads to another one at the same line: states come while others are extended. */
+  /**
+   * In haste, the few cheapest. A region that holds nothing but notes leads to another one at the same line: states come
+   * while others are extended.
+   */
   private extendFew(states: readonly number[]): void {
     for (let from = 0; from < states.length;) {
       const reached = states.slice(from);
       from = states.length;
-      for (const k of this.chosen(reached)) this.extend(k);
+      for (const k of cheapest(reached, this.starts.states.cost, this.limits.few)) this.extend(k);
     }
-  }
-
-  /** All states, or in haste the few cheapest of them. */
-  private chosen(states: readonly number[]): readonly number[] {
-    const { cost } = this.starts.states;
-    if (!this.isHurried || states.length <= this.limits.few) return states;
-    return [...states].sort((a, b) => cost[a] - cost[b] || a - b).slice(0, this.limits.few);
   }
 
   private extend(k: number): void {

@@ -9,7 +9,8 @@ export {
   type AssembledPart,
 } from './assembleBook';
 export type { RunsByPage } from './folios';
-export { fillPages, type FillMemory } from './fillPages';
+export type { FillMemory } from './fillMemory';
+export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
 export {
   makeFlow,

@@ -13,7 +13,8 @@ import {
 } from '../model/pages';
 import type { NotesSpec } from '../model/notes';
 import type { PagesSpec } from '../model/spec';
-import { fillPages, type FillMemory } from './fillPages';
+import type { FillMemory } from './fillMemory';
+import { fillPages } from './fillPages';
 import { makeFlow, type CompiledSettings, type Flow, type FlowNote, type FlowParagraph } from './flow';
 import { givesOf, type Give } from './gives';
 import { KeptPages, type KeptPage } from './keptPages';

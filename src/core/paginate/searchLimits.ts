@@ -42,3 +42,7 @@ export const EXACT: SearchLimits = {
   work: { base: Infinity, perLine: 0 },
   few: Infinity,
 };
+
+/** The `few` states that cost least, the earlier ones first among equals; all of them where there are no more. */
+export const cheapest = (states: readonly number[], cost: ArrayLike<number>, few: number): readonly number[] =>
+  states.length <= few ? states : [...states].sort((a, b) => cost[a] - cost[b] || a - b).slice(0, few);

@@ -1,6 +1,6 @@
 // Reads the cheapest way out of a finished search: regions with the lines, notes and floats that stand in each.
 import { FIRST_EXTRA } from './columnSettings';
-import type { FillMemory } from './fillPages';
+import type { FillMemory } from './fillMemory';
 import { joinLines, type LinePiece } from '../model/joinLines';
 import { makeSetting, type Flow, type Setting } from './flow';
 import { noteHeight } from './noteBlocks';
