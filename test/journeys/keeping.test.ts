@@ -18,7 +18,8 @@ describe('keeping what a person did', () => {
   });
   after(() => app?.stop());
 
-  it('loses at most the last second when Chromium is killed while particulars and spec are edited', async () => {
+  it('loses at most the last second when Chromium is killed while particulars and spec are edited', async function () {
+    this.timeout(600_000);
     const profile = scratch();
     let title = '';
     let address = '';

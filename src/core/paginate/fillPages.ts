@@ -41,9 +41,9 @@ class Filler {
   private beam = Infinity;
   /** Whether the state being extended led anywhere. */
   private led = false;
-  /** Ends of regions that may still be looked at, and whether the paragraph needed more. */
+  /** Ends of regions that may still be looked at; states that go on where the paragraph needed more, else Infinity. */
   private left = Infinity;
-  private isHurried = false;
+  private few = Infinity;
   private readonly columns: ColumnSettings;
   private readonly rules: RegionRules;
   private readonly starts: RegionStarts;
@@ -90,7 +90,7 @@ class Filler {
       }
       this.item = flow.items[p];
       this.pass(entered);
-      this.layers.push({ ...this.starts.states.pack(entered, least), ...(this.isHurried ? { isHurried: true } : {}) });
+      this.layers.push(this.starts.states.pack(entered, least, this.few < Infinity));
       [this.starts.states, this.next] = [this.next, this.starts.states];
     }
     const { cost, index } = this.best;
@@ -122,13 +122,15 @@ class Filler {
     // A held start outweighs many a dear way to it.
     const isNarrow = entered > this.limits.many && !this.flow.isHeld && !this.item.isTall;
     this.beam = isNarrow ? this.limits.narrow : this.limits.beam;
-    this.isHurried = false;
+    this.few = Infinity;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
       if (!this.extendAll(entered)) {
-        this.isHurried = true;
+        this.few = this.limits.few;
         this.extendAll(entered);
       }
+      // The cheapest may all lead nowhere: then more of them go on, at last all.
+      for (; anyWhite && this.next.count === 0 && this.few < 1e9; this.few *= 8) this.extendAll(entered);
       const isLast = this.starts.at + 1 === this.flow.items.length;
       if (this.next.count === 0 || (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules)))
         continue;
@@ -139,7 +141,8 @@ class Filler {
 
   /** False where it was more work than is done for one paragraph; with few states it is done all the same. */
   private extendAll(entered: number): boolean {
-    const { starts, mayLeaveAny, isHurried } = this;
+    const { starts, mayLeaveAny } = this;
+    const isHurried = this.few < Infinity;
     const { work } = this.limits;
     this.left = isHurried ? Infinity : work.base + work.perLine * this.item.settings[0].count;
     // States dearer than this are given up; where any white is left none are.
@@ -171,7 +174,7 @@ class Filler {
     for (let from = 0; from < states.length;) {
       const reached = states.slice(from);
       from = states.length;
-      for (const k of cheapest(reached, this.starts.states.cost, this.limits.few)) this.extend(k);
+      for (const k of cheapest(reached, this.starts.states.cost, this.few)) this.extend(k);
     }
   }
 

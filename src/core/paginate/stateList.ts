@@ -212,8 +212,8 @@ export class StateList {
     this.least = layer.least;
   }
 
-  /** A packed copy; `entered` and `least` as they were before the paragraph was looked at. */
-  pack(entered: number, least: number): Layer {
+  /** A packed copy; `entered` and `least` as they were before the paragraph was looked at, `isHurried` how it was. */
+  pack(entered: number, least: number, isHurried = false): Layer {
     const { count } = this;
     const fields = new Int32Array(count * FIELDS);
     const reals = new Float64Array(count * 2);
@@ -229,7 +229,7 @@ export class StateList {
       reals[k * 2] = this.used[k];
       reals[k * 2 + 1] = this.cost[k];
     }
-    return { count, entered, least, fields, reals };
+    return { count, entered, least, fields, reals, ...(isHurried ? { isHurried } : {}) };
   }
 }
 

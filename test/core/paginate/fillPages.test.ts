@@ -213,6 +213,7 @@ describe('the pages of a reach', () => {
   it('lose nothing in haste either, where only the few cheapest ways go on', () => {
     const hurried = { ...LIMITS, work: { base: 4, perLine: 0 }, few: 2 };
     let told = 0;
+    const plain = { gap: 0, withNext: false, hyphens: [], last: 30 };
     fc.assert(
       fc.property(
         fc.array(fc.oneof(varied, noted), { minLength: 1, maxLength: 30 }),
@@ -234,7 +235,21 @@ describe('the pages of a reach', () => {
           expect([item, at, note]).to.deep.equal([parts.length, 0, flow.notes.paragraphs.length]);
         },
       ),
-      { numRuns: 1000 },
+      {
+        numRuns: 1000,
+        // The two cheapest ways lead nowhere: notes of five lines under pages of three.
+        examples: [
+          [
+            [
+              { ...plain, lines: 1 },
+              { ...plain, lines: 2, notes: [[1, 5]] },
+              { ...plain, lines: 3, notes: [[2, 3]] },
+              { ...plain, lines: 1 },
+            ],
+            3,
+          ],
+        ],
+      },
     );
     expect(told, 'paragraphs that were hurried through').to.be.above(100);
   });
