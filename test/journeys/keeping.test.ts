@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import type { Page } from 'playwright-core';
 import { scratch } from '../build/tools';
-import { launch, openDemo, openProfile, startApp, visit, type RunningApp } from './app';
+import { launch, openDemo, openProfile, startApp, visit, type JourneyBrowser, type RunningApp } from './app';
 
 /** Writes to the database are refused while `diskIsFull` is set, as a full disk refuses them. */
 const FULL_DISK = `(() => {
@@ -10,6 +11,18 @@ const FULL_DISK = `(() => {
     return put.apply(this, values);
   };
 })()`;
+
+/** The demonstration novel with a title typed that the database has no room for. */
+async function renameOnFullDisk(browser: JourneyBrowser, app: RunningApp): Promise<Page> {
+  const { page, context } = await visit(browser, app);
+  await context.addInitScript(FULL_DISK);
+  await openDemo(page, app);
+  await page.keyboard.press('Alt+1');
+  await page.getByRole('button', { name: 'Particulars' }).click();
+  await page.evaluate('window.diskIsFull = true');
+  await page.getByLabel('Title', { exact: true }).fill('Unwritten');
+  return page;
+}
 
 describe('keeping what a person did', () => {
   let app: RunningApp;
@@ -112,13 +125,7 @@ describe('keeping what a person did', () => {
   it('says what could not be written, asks before the book is left, and goes on when there is room', async () => {
     const browser = await launch();
     try {
-      const { page, context } = await visit(browser, app);
-      await context.addInitScript(FULL_DISK);
-      await openDemo(page, app);
-      await page.keyboard.press('Alt+1');
-      await page.getByRole('button', { name: 'Particulars' }).click();
-      await page.evaluate('window.diskIsFull = true');
-      await page.getByLabel('Title', { exact: true }).fill('Unwritten');
+      const page = await renameOnFullDisk(browser, app);
       await page
         .getByText('1 change could not be written: the disk, or this browser’s share of it, is full.')
         .waitFor();
@@ -149,13 +156,7 @@ describe('keeping what a person did', () => {
   it('closes without what could not be written when a person says so', async () => {
     const browser = await launch();
     try {
-      const { page, context } = await visit(browser, app);
-      await context.addInitScript(FULL_DISK);
-      await openDemo(page, app);
-      await page.keyboard.press('Alt+1');
-      await page.getByRole('button', { name: 'Particulars' }).click();
-      await page.evaluate('window.diskIsFull = true');
-      await page.getByLabel('Title', { exact: true }).fill('Unwritten');
+      const page = await renameOnFullDisk(browser, app);
       await page.getByText('could not be written').waitFor();
       await page.getByRole('link', { name: 'To the Shelf' }).click();
       await page.getByRole('button', { name: 'Close without 1 change' }).click();

@@ -1,7 +1,7 @@
 // Short notes that run on: several as one paragraph, each with its number, parted by an em of white.
-import { append } from '../base/append';
 import type { ComposedParagraph } from '../model/pages';
 import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/streams';
+import { appendCopy } from './appendCopy';
 import { composeOne, styleOf, type Before } from './composeBlocks';
 import type { ComposeContext } from './composeDivision';
 import { kindOf, numberOf } from './composeNotes';
@@ -65,14 +65,7 @@ function join(blocks: readonly Paragraph[], numbers: readonly Before[]): Joined 
     }
     const at = text.length;
     text += block.text;
-    append(
-      spans,
-      block.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })),
-    );
-    append(
-      objects,
-      block.objects.map((object) => ({ ...object, at: object.at + at })),
-    );
+    appendCopy(spans, objects, block, at);
   });
   return { paragraph: { ...blocks[0], text, spans: normaliseSpans(spans), objects }, numbers: places };
 }

@@ -1,6 +1,6 @@
 // Tables set plainly: columns as wide as their widest entry, a row a line, rules above, below the head and at the end. A table
 // that does not fit its measure so is set as paragraphs, cell by cell.
-import { append as appendTo, greatest } from '../base/append';
+import { greatest } from '../base/append';
 import type { TabStop } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import {
@@ -11,6 +11,7 @@ import {
   type Table,
   type TableCell,
 } from '../model/streams';
+import { appendCopy } from './appendCopy';
 import { composeBlock } from './composeParagraph';
 import type { ComposeContext } from './composeDivision';
 
@@ -107,15 +108,15 @@ function entryOf({ blocks }: TableCell): Paragraph | null {
     return null;
   const [first = { kind: 'paragraph', id: 'cell', style: 'TX', text: '', spans: [], objects: [] } satisfies Paragraph] =
     paragraphs;
-  return paragraphs.length <= 1 ? first : append(paragraphs, ' ');
+  return paragraphs.length <= 1 ? first : joinedBy(paragraphs, ' ');
 }
 
 function joined(entries: readonly Paragraph[]): Paragraph {
-  return append(entries, OBJECT_CHARACTER);
+  return joinedBy(entries, OBJECT_CHARACTER);
 }
 
 /** Paragraphs one after another; parted by tabs where the sign between them is an object's. */
-function append(paragraphs: readonly Paragraph[], between: string): Paragraph {
+function joinedBy(paragraphs: readonly Paragraph[], between: string): Paragraph {
   let text = '';
   const spans: Paragraph['spans'][number][] = [];
   const objects: Paragraph['objects'][number][] = [];
@@ -125,14 +126,7 @@ function append(paragraphs: readonly Paragraph[], between: string): Paragraph {
       text += between;
     }
     const at = text.length;
-    appendTo(
-      spans,
-      one.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at })),
-    );
-    appendTo(
-      objects,
-      one.objects.map((object) => ({ ...object, at: object.at + at })),
-    );
+    appendCopy(spans, objects, one, at);
     text += one.text;
   });
   const { touches: _, list: __, ...first } = paragraphs[0];
