@@ -22,14 +22,10 @@ import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../sr
 import { writeEpub } from '../../../src/core/write/epub';
 import { drain, readAsset } from '../../build/assets';
 import { book, chapter, division, note, p } from '../../build/book';
+import { checkEpub } from '../../build/epubCheck';
 import { arrived } from '../../build/incoming';
 import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
-import { runOn } from '../../build/tools';
 
-/** Debian's, a jar that not every shell runs by itself. */
-const EPUBCHECK = '/usr/bin/epubcheck';
-/** The checker runs for seconds: it is not worth compiling well. */
-const QUICK_START = ['-XX:TieredStopAtLevel=1', '-XX:+UseSerialGC', '-Xshare:auto'];
 const DATE = '2026-01-01T00:00:00Z';
 
 /** A manuscript with ids left out: notes stand where they are referred to. */
@@ -266,13 +262,14 @@ describe('the copy as text', () => {
 });
 
 describe('the plain EPUB', () => {
+  /** The EPUB of a book; epubcheck reads it when the run is over. */
   const check = (made: Book) => {
     const bytes = drain(writeEpub(made, DATE, PICTURES));
-    runOn(bytes, '.epub', 'java', (file) => [...QUICK_START, '-jar', EPUBCHECK, '-q', file]);
+    checkEpub(made.particulars.title, bytes);
     return bytes;
   };
 
-  it('is without error or warning for epubcheck, with notes of both kinds, lists and tables', () => {
+  it('has notes of both kinds, lists, tables and pictures, and is read back', () => {
     const back = arrived('back.epub', check(sample()));
     expect(back).to.include({ title: 'A Book', author: 'A. Writer', language: 'en' });
     expect(back.text).to.include('He went & came <b>. So.');
@@ -282,7 +279,7 @@ describe('the plain EPUB', () => {
     expect(back.images).to.deep.equal([
       { name: `${SHOWN[0].asset}.png`, width: 30, height: 20, alt: 'A “weir” & <water>' },
     ]);
-  }).timeout(60_000);
+  });
 
   it('lists heads to their levels, and leads from references to them', () => {
     const made = dressHandbook(
@@ -311,7 +308,7 @@ describe('the plain EPUB', () => {
     )!;
     expect(link[3]).to.equal('The wall');
     expect(read(link[1])).to.include(`id="h-${link[2]}"`);
-  }).timeout(60_000);
+  });
 
   it('has the divisions that can be read and are wished in it, and no half-title unless it is', () => {
     const half = (notInEbook: boolean) => ({
@@ -329,7 +326,7 @@ describe('the plain EPUB', () => {
     const both = read(half(false), contents);
     expect(both).to.include('A Half Title');
     expect(both).to.include('halftitlepage');
-  }).timeout(60_000);
+  });
 
   it('has notes of every kind at their place, each with the way there and back', () => {
     const kindOf = (id: number, kind: string, text: string) => ({ ...note(id, text), kind });
@@ -370,14 +367,14 @@ describe('the plain EPUB', () => {
     // Without a notes division they have a file of their own.
     const bare = unpack(check({ ...made, divisions: made.divisions.slice(0, 2) }), () => true);
     expect(new TextDecoder().decode(bare['OPS/notes.xhtml'])).to.include('id="n6"');
-  }).timeout(60_000);
+  });
 
-  it('is so for any copy', () => {
+  it('is written of any copy', () => {
     for (const seed of [1, 2]) {
       const makes = fc.sample(blocks(1), { numRuns: 25, seed });
-      check(bookWith(makes, [true, false]));
+      expect(arrived('back.epub', check(bookWith(makes, [true, false]))).text).not.to.equal('');
     }
-  }).timeout(60_000);
+  });
 
   it('begins with its type, unpacked, and is the same bytes each time', () => {
     const [once, twice] = [drain(writeEpub(sample(), DATE)), drain(writeEpub(sample(), DATE))];
