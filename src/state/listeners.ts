@@ -7,13 +7,10 @@ import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import { composeStarted } from './composeSlice';
 import { pageOfSpread } from './selectors';
 import type { Services } from './services';
-import type { AppDispatch, RootState } from './store';
+import type { RootState } from './rootState';
 import type { TextInView } from '../worker/typesetClient';
 
-export function startListeners(
-  middleware: ListenerMiddlewareInstance<RootState, AppDispatch>,
-  services: Services,
-): void {
+export function startListeners(middleware: ListenerMiddlewareInstance<RootState>, services: Services): void {
   middleware.startListening({
     matcher: isAnyOf(bookEdited, editUndone, editRedone),
     effect: (action, api) => {

@@ -8,7 +8,7 @@ import type { NotePlaces } from '../core/model/referenceTable';
 import { roleName } from '../core/model/roles';
 import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import type { PageSummary } from '../worker/typesetClient';
-import type { RootState } from './store';
+import type { RootState } from './rootState';
 
 /** A spread: a recto alone, or a verso with its recto (absent after the last page). */
 export interface Spread {

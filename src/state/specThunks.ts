@@ -10,7 +10,8 @@ import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/start
 import type { Spec } from '../core/model/spec';
 import { checkSpec, checkSpecChange } from '../core/validate';
 import { edit } from './bookThunks';
-import type { AppThunk, RootState } from './store';
+import type { AppThunk } from './store';
+import type { RootState } from './rootState';
 
 /**
  * Sets a value of the spec; while the margins are those of their canon, they follow. Answers a sentence when the spec would not

@@ -1,30 +1,8 @@
-// The store's shape and its making. The book is left out of the development checks: it is large and never mutated.
-import {
-  combineReducers,
-  configureStore,
-  createListenerMiddleware,
-  type ThunkAction,
-  type UnknownAction,
-} from '@reduxjs/toolkit';
-import { arrivalReducer } from './arrivalSlice';
-import { bookReducer } from './bookSlice';
-import { composeReducer } from './composeSlice';
-import { jobsReducer } from './jobsSlice';
-import type { Services } from './services';
-import { shelfReducer } from './shelfSlice';
-import { viewReducer } from './viewSlice';
+// The making of the store. The book is left out of the development checks: it is large and never mutated.
+import { configureStore, createListenerMiddleware, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
 import { startListeners } from './listeners';
-
-const rootReducer = combineReducers({
-  arrival: arrivalReducer,
-  book: bookReducer,
-  compose: composeReducer,
-  jobs: jobsReducer,
-  shelf: shelfReducer,
-  view: viewReducer,
-});
-
-export type RootState = ReturnType<typeof rootReducer>;
+import { rootReducer, type RootState } from './rootState';
+import type { Services } from './services';
 
 export function createAppStore(services: Services) {
   const listeners = createListenerMiddleware<RootState>();

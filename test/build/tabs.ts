@@ -1,6 +1,6 @@
 // The tabs of one browser, for tests: who holds which book, and what the tabs say to each other.
 import type { TabMessage } from '../../src/storage/bookLock';
-import type { LockService } from '../../src/state/services';
+import type { LockService } from '../../src/state/outside';
 
 interface Listener {
   readonly book: string;

@@ -135,7 +135,9 @@ describe('a browser killed while text is typed', () => {
 
   it(`opens with a whole book, a text of before, and all that was called saved, ${ROUNDS} times`, async function () {
     this.timeout(600_000);
-    const profiles = Array.from({ length: PROFILES }, (_, seed) => typeAndKill(app, ROUNDS / PROFILES, 20261126 + seed));
+    const profiles = Array.from({ length: PROFILES }, (_, seed) =>
+      typeAndKill(app, ROUNDS / PROFILES, 20261126 + seed),
+    );
     await Promise.all(profiles);
   });
 });

@@ -230,8 +230,8 @@ class Search {
         }
       }
       if (gap < -shrink - 1e-6) {
-        // Too long from here: everything later is longer still.
-        if (node === first) first += 1;
+        // Too long from here: everything later is longer still, or at least what follows a line without a hyphen.
+        if (node === first && !this.fitsWithoutHyphen(node, j)) first += 1;
         continue;
       }
       let ratio: number;
@@ -243,6 +243,19 @@ class Search {
       else if (!this.widthVaries) break; // Nodes after this one start later: their lines are shorter and looser.
     }
     return first;
+  }
+
+  /** Whether a line that is too long up to the hyphen at j fits where it goes on: what follows may be narrower than a hyphen. */
+  private fitsWithoutHyphen(node: number, j: number): boolean {
+    const { breaks, widths, settings } = this;
+    if (breaks.kind[j] !== LINE_END.hyphen || widths.tabs !== null) return false;
+    const s = this.place[node] + 1;
+    let next = j + 1;
+    while (next < breaks.count - 1 && breaks.kind[next] === LINE_END.hyphen) next += 1;
+    const gap = this.widthOf(node) - (widths.end[next] - widths.start[s]);
+    const played = widths.endPlayed[next] - widths.startPlayed[s];
+    const shrink = settings.mode === 'justify' ? widths.endShrink[next] - widths.startShrink[s] + played : 0;
+    return gap >= -shrink - 1e-6;
   }
 
   private tabsOf(s: number, j: number): [number, number] {

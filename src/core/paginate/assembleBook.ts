@@ -4,7 +4,7 @@ import { sideOfPage, type Page, type PageSide } from '../model/pages';
 import { isDisplayRole, roleFacts } from '../model/roles';
 import type { Spec } from '../model/spec';
 import { withFolios, type RunsByPage } from './folios';
-import type { DivisionPage } from './paginateDivision';
+import type { DivisionPage } from './divisionPage';
 
 export interface AssembledBook {
   /** Pages without furniture. */

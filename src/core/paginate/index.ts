@@ -9,6 +9,7 @@ export {
   type AssembledPart,
 } from './assembleBook';
 export type { RunsByPage } from './folios';
+export type { DivisionPage } from './divisionPage';
 export type { FillMemory } from './fillMemory';
 export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
@@ -25,13 +26,7 @@ export {
 } from './flow';
 export type { Give, GiveKind } from './gives';
 export type { PagePlan } from './pagePlan';
-export {
-  paginateDivision,
-  type DivisionFlow,
-  type DivisionPage,
-  type OpenerSettings,
-  type PaginateMemory,
-} from './paginateDivision';
+export { paginateDivision, type DivisionFlow, type OpenerSettings, type PaginateMemory } from './paginateDivision';
 export { placeFurniture, type FurnishedPage, type FurnitureSource, type SlotLine } from './placeFurniture';
 export { traceRegions, type FilledRegion, type Stretch } from './tracePages';
 export type { Reason } from './reasons';

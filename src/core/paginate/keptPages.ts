@@ -1,8 +1,8 @@
 // Pages of the last making that hold the same lines at the same places: they are taken over as they are, so that whatever
 // is known of a page stays known.
+import type { DivisionPage } from './divisionPage';
 import type { Flow, FlowParagraph } from './flow';
 import type { Give } from './gives';
-import type { DivisionPage } from './paginateDivision';
 import type { FilledRegion, Stretch } from './tracePages';
 
 export interface KeptPage {

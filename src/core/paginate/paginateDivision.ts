@@ -6,13 +6,13 @@ import {
   gridBaseline,
   type ComposedParagraph,
   type Fragment,
-  type NoteRule,
   type PageGeometry,
   type PageRole,
   type PageSide,
 } from '../model/pages';
 import type { NotesSpec } from '../model/notes';
 import type { PagesSpec } from '../model/spec';
+import type { DivisionPage } from './divisionPage';
 import type { FillMemory } from './fillMemory';
 import { fillPages } from './fillPages';
 import { makeFlow, type CompiledSettings, type Flow, type FlowNote, type FlowParagraph } from './flow';
@@ -43,21 +43,6 @@ export interface OpenerSettings {
   readonly sink: number;
   /** Grid line, from 1, on which the text of an opener begins. */
   readonly textStart: number;
-}
-
-/** What a page of the division holds, before it has a number and a folio. */
-export interface DivisionPage {
-  readonly role: PageRole;
-  readonly fragments: readonly Fragment[];
-  readonly notes: readonly Fragment[];
-  /** A rule over the notes of each column that has some. */
-  readonly noteRules: readonly NoteRule[];
-  /** Lines more or fewer than the page has by its spec. */
-  readonly depth: -1 | 0 | 1;
-  /** What had to give on it. */
-  readonly gives: readonly Give[];
-  /** True when the head of an opener pushed its text below the text start. */
-  readonly headTooDeep: boolean;
 }
 
 /** What one making of a division's pages leaves for the next. */

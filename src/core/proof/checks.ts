@@ -1,4 +1,4 @@
-// The checks of the composed book, in one list. Each looks at one paragraph as it was set.
+// The checks of the composed book, in one list.
 import { append } from '../base/append';
 import type { Finding } from '../model/finding';
 import { geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../model/pages';
@@ -9,16 +9,9 @@ import { unpairedQuotes } from './unpairedQuotes';
 import { overfullLines } from './overfullLines';
 import { offPage } from './offPage';
 import { pageLines } from './pageLines';
+import type { LineFinding, ParagraphCheck } from './paragraphCheck';
 import { unweighed } from './unweighed';
 import type { FaceMeasures } from './quality/rivers';
-
-/** What a check found in a paragraph: its line, and the finding but for its page. */
-export interface LineFinding {
-  readonly line: number;
-  readonly finding: Omit<Finding, 'page'>;
-}
-
-export type ParagraphCheck = (paragraph: ComposedParagraph) => LineFinding[];
 
 export const CHECKS: readonly ParagraphCheck[] = [
   missingCharacters,

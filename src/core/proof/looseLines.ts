@@ -1,5 +1,5 @@
 // Justified lines whose word spaces are wider than their face bears.
-import type { LineFinding, ParagraphCheck } from './checks';
+import type { LineFinding, ParagraphCheck } from './paragraphCheck';
 import { lineWords } from './lineWords';
 import { isLoose } from './quality/spacing';
 

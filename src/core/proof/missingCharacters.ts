@@ -1,5 +1,5 @@
 // Characters that no shipped or loaded face has: they would print as empty boxes.
-import type { ParagraphCheck } from './checks';
+import type { ParagraphCheck } from './paragraphCheck';
 
 export const missingCharacters: ParagraphCheck = (paragraph) => {
   const { styled } = paragraph;

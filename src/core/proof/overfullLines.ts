@@ -1,5 +1,5 @@
 // Lines that are wider than their measure.
-import type { LineFinding, ParagraphCheck } from './checks';
+import type { LineFinding, ParagraphCheck } from './paragraphCheck';
 import { lineWords } from './lineWords';
 
 export const overfullLines: ParagraphCheck = (paragraph) => {

@@ -2,7 +2,7 @@
 import type { Finding } from '../model/finding';
 import type { ComposedParagraph } from '../model/pages';
 import { PRINTED } from '../model/pictureTypes';
-import type { LineFinding } from './checks';
+import type { LineFinding } from './paragraphCheck';
 
 /** Pixels to the inch: under the first a picture is coarse on paper, under the second its pixels are seen. */
 const ENOUGH = 200;

@@ -1,6 +1,6 @@
 // Quotes that have no partner in their paragraph: they are set as they were typed.
 import { lastAtMost } from '../base/search';
-import type { ParagraphCheck } from './checks';
+import type { ParagraphCheck } from './paragraphCheck';
 
 /** Characters on each side of a quote that are looked at for its words: a word may be as long as the paragraph. */
 const AROUND = 40;

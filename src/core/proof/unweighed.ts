@@ -1,5 +1,5 @@
 // Paragraphs with more ways of being set near the best one than are looked at.
-import type { ParagraphCheck } from './checks';
+import type { ParagraphCheck } from './paragraphCheck';
 
 export const unweighed: ParagraphCheck = ({ styled, broken }) =>
   broken.isUnweighed

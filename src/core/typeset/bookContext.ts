@@ -1,4 +1,4 @@
-// What composing any paragraph of a book needs of the whole book.
+// Works out what composing needs of a book: its styles, numbers, notes and references.
 import { fieldText } from '../measure/fields';
 import { numberNotes } from '../measure/numberNotes';
 import type { Book } from '../model/book';
@@ -8,7 +8,7 @@ import { numberHeads } from '../measure/numberHeads';
 import { referenceText } from '../references';
 import type { LocalLook } from '../model/streams';
 import { resolveStyles, resolveWithLook, type StyleContext, type StyleSheet } from '../styles';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { keyWordsOf } from './composeNotes';
 import { spaceOfFamily, type TypesetContext } from './context';
 import { referenceSign } from './noteSigns';

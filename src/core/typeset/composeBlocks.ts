@@ -2,7 +2,7 @@
 import type { ResolvedStyle } from '../model/styled';
 import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../model/streams';
 import type { VariantWish } from '../linebreak';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeBlock, type ParagraphJob } from './composeParagraph';
 import { withFirstLine } from './firstLine';
 import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';

@@ -1,56 +1,29 @@
 // The paragraphs of one division, composed: the opener's head apart from the text, notes with the lines that refer to
 // them, contents entries made from the references.
 import { append } from '../base/append';
-import type { Book, Division } from '../model/book';
+import type { Division } from '../model/book';
 import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
-import type { ComposedParagraph, PageGeometry } from '../model/pages';
-import type { NotePlaces, ReferenceTable } from '../model/referenceTable';
-import type { LocalLook, Paragraph } from '../model/streams';
+import type { ComposedParagraph } from '../model/pages';
+import type { ReferenceTable } from '../model/referenceTable';
+import type { Paragraph } from '../model/streams';
 import { isDisplayRole } from '../model/roles';
 import type { VariantWish } from '../linebreak';
 import type { Meaning } from '../model/spec';
 import type { ResolvedStyle } from '../model/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../paginate';
-import type { NumberedNotes } from '../measure/numberNotes';
-import type { HeadNumbers } from '../measure/numberHeads';
-import type { StyleContext, StyleSheet } from '../styles';
 import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
+import type { ComposeContext } from './composeContext';
 import { composeLists } from './composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from './composeNotes';
-import type { StageClock } from './composeParagraph';
-import type { TypesetContext } from './context';
 import { centreVerse } from './centreVerse';
 import { flowParagraph } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
-import type { HeldStarts } from './hold';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
 import { ListMarks } from '../measure/listMarks';
 import { itemStyle } from './listMarks';
 import { numberVerse } from './numberVerse';
 import { joinNotes } from './joinNotes';
-
-export interface ComposeContext {
-  readonly book: Book;
-  readonly sheet: StyleSheet;
-  /** A style with what is changed of it on one paragraph. */
-  readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;
-  readonly style: StyleContext;
-  readonly numbers: HeadNumbers;
-  readonly notes: NumberedNotes;
-  /** Whether the printed book has a division in which notes are gathered. */
-  readonly hasNotesDivision: boolean;
-  /** Where notes are referred to, as far as that is known, and first words of the sentences of keyed ones. */
-  readonly notePlaces: NotePlaces;
-  readonly keyWords: (note: string) => string;
-  readonly context: TypesetContext;
-  /** Width of the narrowest column, in points. */
-  readonly measure: number;
-  readonly geometry: PageGeometry;
-  readonly clock: StageClock;
-  /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
-  readonly held?: HeldStarts | undefined;
-}
 
 /** Paragraphs between two checkpoints. */
 const PARAGRAPHS_PER_STEP = 8;

@@ -6,7 +6,7 @@ import type { IndexLocators, ReferenceTable } from '../model/referenceTable';
 import { paragraph as makeParagraph, type Span } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
 import { CONTINUED_BLOCK, INDEX_BLOCK, rangeText } from '../references';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeMade, generatedPlace } from './flowParagraph';
 
 interface IndexLine {

@@ -5,7 +5,7 @@ import type { ResolvedStyle } from '../model/styled';
 import { paragraph as makeParagraph } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
 import { captionEntries, contentsEntries, type ContentsEntry } from '../references';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeIndex } from './composeIndex';
 import { bookEndNotes } from './composeNotes';
 import { composeMade, generatedPlace } from './flowParagraph';

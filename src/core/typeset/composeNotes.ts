@@ -7,7 +7,7 @@ import { noteKind, type NoteKind, type NotePlace } from '../model/notes';
 import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
 import type { FlowNote, FlowParagraph, NoteLayout } from '../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeMade, flowParagraph, generatedPlace } from './flowParagraph';
 import { signOf } from './noteSigns';
 

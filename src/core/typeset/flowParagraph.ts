@@ -4,7 +4,7 @@ import type { ComposedParagraph } from '../model/pages';
 import type { ResolvedStyle } from '../model/styled';
 import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
 import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeGenerated, setterToMeasures } from './composeParagraph';
 import type { ParagraphEntry } from './stageCache';
 import { tableRowOf } from './tableRows';

@@ -1,7 +1,7 @@
 // Pages with their furniture. A page whose furniture is the same as last time stays the same object.
 import { geometryOf, type ComposedParagraph, type Page } from '../model/pages';
 import { placeFurniture, type AssembledBook, type FurnishedPage } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { furnitureSource } from './furniture';
 import type { TouchedPages } from './pageTouches';
 

@@ -5,7 +5,7 @@ import type { ComposedParagraph, Page } from '../model/pages';
 import type { ResolvedStyle } from '../model/styled';
 import { paragraph as makeParagraph, type Span } from '../model/streams';
 import type { FurnitureSource, SlotLine } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeGenerated } from './composeParagraph';
 import { TokenWords } from './tokenWords';
 import { touchedSet, type TouchedPages } from './pageTouches';

@@ -3,7 +3,7 @@ import type { ComposedParagraph } from '../model/pages';
 import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/streams';
 import { appendCopy } from './appendCopy';
 import { composeOne, styleOf, type Before } from './composeBlocks';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { kindOf, numberOf } from './composeNotes';
 
 const BETWEEN = '\u2003';

@@ -4,7 +4,7 @@ import { sharedEnds } from '../base/search';
 import { isEmptyParagraph } from '../model/effectiveTag';
 import type { Paragraph } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { sameParts, type FlowMemory } from './stageCache';
 
 export class KeptFlow {

@@ -6,7 +6,7 @@ import { noteKind, type NoteKind } from '../model/notes';
 import type { NotePlaces } from '../model/referenceTable';
 import type { StreamId } from '../model/streams';
 import { placeOf } from './composeNotes';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 
 /** `places`: the pages of all references. */
 export function noteFindings(book: Book, compose: ComposeContext, places: NotePlaces): Finding[] {

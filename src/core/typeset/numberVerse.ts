@@ -3,7 +3,7 @@ import { LINE_END } from '../model/broken';
 import type { ComposedParagraph } from '../model/pages';
 import { paragraph as makeParagraph } from '../model/streams';
 import type { FlowParagraph } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { composeGenerated } from './composeParagraph';
 
 type Marginal = NonNullable<FlowParagraph['marginal']>;

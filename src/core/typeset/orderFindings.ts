@@ -6,7 +6,7 @@ import type { ReferenceTable } from '../model/referenceTable';
 import { roleFacts, roleName } from '../model/roles';
 import { maybeSpotPattern } from '../measure/spotPatterns';
 import { headingWords, titleBlock } from '../measure/headWords';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import type { FurnishedBook } from './furnish';
 import type { TouchedPages } from './pageTouches';
 import { printedDivisions } from './reaches';

@@ -3,7 +3,7 @@ import { openerKind, openerSettings } from '../measure/openers';
 import type { Division } from '../model/book';
 import type { PageGeometry, PageSide } from '../model/pages';
 import { paginateDivision, type DivisionPage } from '../paginate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 import { sameParts } from './stageCache';
 import { wordsIn } from './wordsIn';
 

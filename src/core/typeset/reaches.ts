@@ -3,7 +3,8 @@ import { append } from '../base/append';
 import type { Book, Division } from '../model/book';
 import type { ReferenceTable } from '../model/referenceTable';
 import { joinsPage, type DivisionFlow } from '../paginate';
-import { composeDivision, type ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
+import { composeDivision } from './composeDivision';
 
 export interface Reach {
   readonly division: Division;

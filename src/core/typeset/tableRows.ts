@@ -13,7 +13,7 @@ import {
 } from '../model/streams';
 import { appendCopy } from './appendCopy';
 import { composeBlock } from './composeParagraph';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 
 /** A row as a paragraph with tabs, how it is set, and the rules that it has. */
 export interface TableRow {

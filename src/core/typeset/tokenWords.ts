@@ -8,7 +8,7 @@ import { headingWords, plainWords } from '../measure/headWords';
 import { findPlaces } from '../references';
 import { notesToPages } from '../measure/notesToPages';
 import { spokenDate } from '../measure/spokenDate';
-import type { ComposeContext } from './composeDivision';
+import type { ComposeContext } from './composeContext';
 
 interface PlacedHead {
   readonly level: number;

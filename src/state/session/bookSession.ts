@@ -18,32 +18,16 @@ import {
 } from '../bookSlice';
 import { PageCache } from '../pageCache';
 import { PictureCache } from '../pictureCache';
-import type { Services } from '../services';
-import type { AppDispatch, RootState } from '../store';
+import type { Outside } from '../outside';
 import { Autosave, type SaveNews } from './autosave';
+import type { OpenSession, SessionLife, SessionStore } from './openSession';
 import { ShelfFacts } from './shelfFacts';
 import { listenToTypeset } from './typesetEvents';
-
-/**
- * - `opening`: lock and book are being asked for.
- * - `open`: this tab holds the book and writes it.
- * - `failing`: it holds the book, and the last write has failed.
- * - `readOnly`: another tab holds the book; this one shows what that one writes.
- * - `lost`: the book was taken away with changes that were not written; they wait for what is said of them.
- * - `closing`: the last write is under way. `closed`: nothing comes of it any more.
- */
-export type SessionLife = 'opening' | 'open' | 'failing' | 'readOnly' | 'lost' | 'closing' | 'closed';
-
-/** The store, as a session uses it. */
-export interface SessionStore {
-  readonly dispatch: AppDispatch;
-  readonly getState: () => RootState;
-}
 
 /** Longest wait from what the writing tab has written to reading it here, in ms. */
 const FOLLOW = 400;
 
-export class BookSession {
+export class BookSession implements OpenSession {
   life: SessionLife = 'opening';
   readonly pageCache = new PageCache(() => this.client);
   readonly pictureCache: PictureCache;
@@ -63,7 +47,7 @@ export class BookSession {
 
   constructor(
     readonly id: string,
-    private readonly services: Services,
+    private readonly services: Outside,
     private readonly store: SessionStore,
   ) {
     this.pictureCache = new PictureCache(

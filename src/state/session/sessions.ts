@@ -1,7 +1,8 @@
 // The session of the open book: there is one at a time, and of opens that overtake each other the last one counts.
 import { bookClosed } from '../bookSlice';
-import type { Services } from '../services';
-import { BookSession, type SessionStore } from './bookSession';
+import type { Outside } from '../outside';
+import { BookSession } from './bookSession';
+import type { SessionStore } from './openSession';
 
 /**
  * How an open ended. `overtaken`: another book was asked for, or the Shelf, before this one was open. `unwritten`: the book
@@ -15,7 +16,7 @@ export class Sessions {
   private wishes = 0;
   private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly services: Services) {}
+  constructor(private readonly services: Outside) {}
 
   async open(id: string, store: SessionStore): Promise<OpenOutcome> {
     const wish = (this.wishes += 1);

@@ -3,8 +3,8 @@ import type { DisplayList, GlyphOutline } from '../../core/model/displayList';
 import type { Book } from '../../core/model/book';
 import type { ComposedSummary } from '../../worker/typesetClient';
 import type { PageCache } from '../pageCache';
-import type { Services } from '../services';
-import type { BookSession, SessionStore } from './bookSession';
+import type { Outside } from '../outside';
+import type { OpenSession, SessionStore } from './openSession';
 
 /** The Shelf need not know of every letter: so long has the book rested, in ms. */
 const KEEP_AFTER = 1500;
@@ -13,8 +13,8 @@ export class ShelfFacts {
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
-    private readonly session: BookSession,
-    private readonly services: Services,
+    private readonly session: OpenSession,
+    private readonly services: Outside,
     private readonly store: SessionStore,
   ) {}
 

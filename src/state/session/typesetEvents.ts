@@ -3,13 +3,13 @@ import { composeFailed, composeFinished, composeProgressed } from '../composeSli
 import { pageOfSpread, spreadOfPage } from '../selectors';
 import { spreadCalled } from '../viewSlice';
 import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
-import type { BookSession, SessionStore } from './bookSession';
-import type { RootState } from '../store';
+import type { OpenSession, SessionStore } from './openSession';
+import type { RootState } from '../rootState';
 
 type TextPlace = NonNullable<PageSummary['start']>;
 
 /** `onWhole`: the newest revision is composed to its end. */
-export function listenToTypeset(session: BookSession, store: SessionStore, onWhole: () => void): TypesetListener {
+export function listenToTypeset(session: OpenSession, store: SessionStore, onWhole: () => void): TypesetListener {
   const { dispatch, getState } = store;
   const whileOpen =
     <A extends unknown[]>(act: (...values: A) => void) =>
@@ -43,7 +43,7 @@ function textInView({ compose, view }: RootState): TextPlace | null {
   return compose.summary.pages[page]?.start ?? compose.summary.pages[page + 1]?.start ?? null;
 }
 
-async function holdView(place: TextPlace, session: BookSession, { dispatch, getState }: SessionStore): Promise<void> {
+async function holdView(place: TextPlace, session: OpenSession, { dispatch, getState }: SessionStore): Promise<void> {
   const page = await session.client?.locate(place.stream, place.block, place.offset);
   if (session.isClosed) return;
   const pages = getState().compose.summary?.pages.length ?? 0;

@@ -163,7 +163,19 @@ describe('the optimum over a paragraph', () => {
           expect(found[found.length - 1]).to.equal(breaks.count - 1);
         },
       ),
-      { numRuns: 3000 },
+      {
+        numRuns: 3000,
+        examples: [
+          // The last piece is as narrow as a hyphen: what is too long with the hyphen fits without it.
+          [
+            [5, 11, 2, 11, 2].map((width, k) => ({ width, kind: k === 3 ? LINE_END.hyphen : LINE_END.space })),
+            38,
+            1,
+            0,
+            0.02,
+          ],
+        ],
+      },
     );
   });
 

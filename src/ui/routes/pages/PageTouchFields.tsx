@@ -31,8 +31,11 @@ function OnePage({ page, isFirst, hasTwo }: { page: PageSummary; isFirst: boolea
   const touches = useAppSelector((state) => state.book.book!.pageTouches);
   const touched = useAppSelector((state) => state.compose.summary?.touched) ?? [];
   const [isOpen, setOpen] = useState(false);
-  const own = touches.find(({ id }) => touched.some((one) => one.id === id && one.page === page.index));
   const { start } = page;
+  // One that was made this moment stands by its words; the pages say where it stands once they are composed.
+  const own =
+    touches.find(({ id }) => touched.some((one) => one.id === id && one.page === page.index)) ??
+    touches.find((one) => one.stream === start?.stream && one.block === start.block && one.offset === start.offset);
   const name = hasTwo ? `${isFirst ? 'Left' : 'Right'} page, ${page.folio || page.index + 1}` : 'This page';
   const change = (to: Partial<PageTouch>, what: string) => {
     if (start === null) return;

@@ -22,7 +22,7 @@ import { placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
 import type { Block, CrossReference } from '../../../../core/model/streams';
 import { referenceLabel } from '../../../../state/references';
-import type { GalleyHost } from './host';
+import type { GalleyHost, GalleyStream } from './host';
 import { LongSelection } from './longSelection';
 import { StreamView } from './streamView';
 import { TagMargin } from './tagMargin';
@@ -41,7 +41,7 @@ const NOTHING: SelectionFacts = { words: 0, characters: 0, character: null, hasT
 export class GalleyControl implements GalleyHost {
   /** The editors that are there, with the place of each in the division, in order. */
   readonly editors = new Map<number, StreamView>();
-  private active: StreamView | null = null;
+  private active: GalleyStream | null = null;
   /** Where in the division the selection was last held: it stays known when its editor is scrolled away. */
   private caret: BlockPlace | null = null;
   private tags: TagMargin | null = null;
@@ -146,7 +146,7 @@ export class GalleyControl implements GalleyHost {
   }
 
   /** The editor that was last typed in, or the first. */
-  get current(): StreamView | null {
+  get current(): GalleyStream | null {
     return this.active ?? this.editors.values().next().value ?? null;
   }
 
@@ -160,7 +160,7 @@ export class GalleyControl implements GalleyHost {
     return this.book().divisions.find(({ id }) => id === this.division)?.blocks ?? [];
   }
 
-  readonly selectAll = (view: StreamView): boolean => {
+  readonly selectAll = (view: GalleyStream): boolean => {
     const blocks = this.blocks();
     if (blocks.length <= view.view.state.doc.childCount) return false;
     const last = blocks[blocks.length - 1];
@@ -175,7 +175,7 @@ export class GalleyControl implements GalleyHost {
   }
 
   /** Goes on selecting into the document after this one (1) or before it (-1); false where there is none. */
-  readonly extendAcross = (view: StreamView, direction: -1 | 1): boolean => {
+  readonly extendAcross = (view: GalleyStream, direction: -1 | 1): boolean => {
     const { range, caret } = this;
     const blocks = this.blocks();
     const edge = direction > 0 ? view.firstBlock + view.view.state.doc.childCount : view.firstBlock - 1;
@@ -241,7 +241,7 @@ export class GalleyControl implements GalleyHost {
   }
 
   /** What the clipboard held, put in at an editor's caret. */
-  private pasteInto(editor: StreamView, html: string, text: string): void {
+  private pasteInto(editor: GalleyStream, html: string, text: string): void {
     if (html !== '' && !html.includes('data-pm-slice'))
       this.bringIn(editor, 'clipboard.html', new TextEncoder().encode(html));
     else if (html !== '') editor.view.pasteHTML(html);
@@ -260,7 +260,7 @@ export class GalleyControl implements GalleyHost {
   readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);
   readonly referenceWords = (reference: CrossReference) => referenceLabel(this.book(), reference);
   readonly goToTag = (block: string) => this.tags?.goTo(block) ?? false;
-  readonly bringIn = (view: StreamView, name: string, bytes: Uint8Array) =>
+  readonly bringIn = (view: GalleyStream, name: string, bytes: Uint8Array) =>
     this.bring(this, name, bytes, view.bookSelection());
   readonly change: GalleyHost['change'] = (change) => void this.store.dispatch(takeGalleyChange(change));
 
@@ -272,7 +272,7 @@ export class GalleyControl implements GalleyHost {
     return this.labels.labels.get(note) ?? '';
   }
 
-  moved(view: StreamView): void {
+  moved(view: GalleyStream): void {
     this.active = view;
     if (view.stream === this.division) this.caret = placeAt(view.view.state.doc, view.view.state.selection.anchor);
     if (this.frame !== 0) return;
@@ -286,7 +286,7 @@ export class GalleyControl implements GalleyHost {
     });
   }
 
-  private factsOf({ view }: StreamView): SelectionFacts {
+  private factsOf({ view }: GalleyStream): SelectionFacts {
     if (view.isDestroyed) return NOTHING;
     const { doc, selection } = view.state;
     const words = selection.empty ? '' : doc.textBetween(selection.from, selection.to, '\n', ' ');
@@ -306,7 +306,7 @@ export class GalleyControl implements GalleyHost {
     return this.editors.get(key)?.firstBlock ?? 0;
   }
 
-  joinAcross(view: StreamView, direction: -1 | 1): boolean {
+  joinAcross(view: GalleyStream, direction: -1 | 1): boolean {
     if (view.stream !== this.division) return false;
     const at = direction < 0 ? view.firstBlock : view.firstBlock + view.view.state.doc.childCount;
     const seam = this.store.dispatch(mergeAtSeam(view.stream, at));
@@ -315,12 +315,12 @@ export class GalleyControl implements GalleyHost {
     return true;
   }
 
-  leave(view: StreamView, direction: -1 | 1): boolean {
+  leave(view: GalleyStream, direction: -1 | 1): boolean {
     if (view.stream !== this.division) {
       return this.ordered().some((editor) => editor.selectReference(view.stream));
     }
     const editors = this.ordered();
-    const next = editors[editors.indexOf(view) + direction];
+    const next = editors[editors.findIndex((editor) => editor === view) + direction];
     if (next === undefined) return false;
     if (direction < 0) next.focusEnd();
     else next.focusStart();

@@ -1,6 +1,9 @@
 // What the galley's editors ask of the screen around them.
 import type { Book, Note } from '../../../../core/model/book';
+import type { TextSelection as BookSelection } from '../../../../core/model/bookEdit';
+import type { EditorView } from 'prosemirror-view';
 import type {
+  Block,
   BlockId,
   CrossReference,
   FieldName,
@@ -10,7 +13,20 @@ import type {
 } from '../../../../core/model/streams';
 import type { BlockPart } from '../../../../core/model/textRange';
 import type { GalleyChange } from '../../../../state/galleyThunks';
-import type { StreamView } from './streamView';
+
+/** A document of the galley: a stretch of the division, or the text of a note. */
+export interface GalleyStream {
+  readonly stream: StreamId;
+  readonly view: EditorView;
+  /** Place of its first block in the stream. */
+  readonly firstBlock: number;
+  readonly bookSelection: () => BookSelection;
+  readonly sync: (all: readonly Block[], first: number, count: number) => void;
+  readonly focusEnd: () => void;
+  /** Opens the note of a reference for editing; false when the reference is not in this document. */
+  readonly editNote: (note: StreamId) => boolean;
+  readonly destroy: () => void;
+}
 
 export interface GalleyHost {
   readonly book: () => Book;
@@ -22,27 +38,27 @@ export interface GalleyHost {
   /** Whether a reference to the note can be put in. */
   readonly isNoteKnown: (note: StreamId) => boolean;
   /** An editor of a note's own text. */
-  readonly noteEditor: (mount: HTMLElement, note: StreamId) => StreamView;
+  readonly noteEditor: (mount: HTMLElement, note: StreamId) => GalleyStream;
   readonly fieldWords: (field: FieldName) => string;
   /** What a cross-reference goes to, in words; empty when it is gone. */
   readonly referenceWords: (reference: CrossReference) => string;
   readonly change: (change: GalleyChange) => void;
   /** The selection of a stream has moved, or its text has changed. */
-  readonly moved: (view: StreamView) => void;
+  readonly moved: (view: GalleyStream) => void;
   /** Backspace at the start of a document (-1), Delete at its end (1): true when the neighbour was joined. */
-  readonly joinAcross: (view: StreamView, direction: -1 | 1) => boolean;
+  readonly joinAcross: (view: GalleyStream, direction: -1 | 1) => boolean;
   /** The caret leaves a document upwards (-1) or downwards (1): true when another took it. */
-  readonly leave: (view: StreamView, direction: -1 | 1) => boolean;
+  readonly leave: (view: GalleyStream, direction: -1 | 1) => boolean;
   /** Selects the whole division where it is more than one document; false where it is not. */
-  readonly selectAll: (view: StreamView) => boolean;
+  readonly selectAll: (view: GalleyStream) => boolean;
   /** What of each block is in a selection over more than one document. */
   readonly rangeParts: () => readonly BlockPart[];
   /** Goes on selecting with Shift into the next document (1) or the one before (-1); false where there is none. */
-  readonly extendAcross: (view: StreamView, direction: -1 | 1) => boolean;
+  readonly extendAcross: (view: GalleyStream, direction: -1 | 1) => boolean;
   /** Goes to the style tag of a paragraph. */
   readonly goToTag: (block: BlockId) => boolean;
   /** Copy of another program, or files: put in at the caret. */
-  readonly bringIn: (view: StreamView, name: string, bytes: Uint8Array) => void;
+  readonly bringIn: (view: GalleyStream, name: string, bytes: Uint8Array) => void;
   /** An address at which a picture can be shown; null when it is not here. */
   readonly pictureAddress: (asset: string, format: PictureKind) => Promise<string | null>;
   /** Keeps a picture that was chosen; null when it is none. */

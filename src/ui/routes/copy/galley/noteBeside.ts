@@ -1,7 +1,6 @@
 // A note beside its reference: shown as plain text until it is gone into, then an editor of the note's own stream.
 import { OBJECT_CHARACTER, type Block } from '../../../../core/model/streams';
-import type { GalleyHost } from './host';
-import type { StreamView } from './streamView';
+import type { GalleyHost, GalleyStream } from './host';
 
 export class NoteBeside {
   readonly dom = document.createElement('div');
@@ -9,7 +8,7 @@ export class NoteBeside {
   private readonly body = document.createElement('div');
   private readonly kinds = document.createElement('select');
   private shownKind = '';
-  private editor: StreamView | null = null;
+  private editor: GalleyStream | null = null;
   private shown: readonly Block[] | null = null;
   private shownLabel: string | null = null;
 

@@ -1,7 +1,7 @@
 // One family: its name in words, the book's own text in it, what it can do and what it lacks.
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useSpec } from '../useSetSpec';
-import type { Sample } from './FacesTopic';
+import type { Sample } from './sample';
 import { KIND_NAMES, lackedBy, type Family } from './families';
 
 interface Props {

@@ -1,7 +1,6 @@
 // Faces: those that ship and one's own, each on the book's own words; what it can do, what it lacks, and what is set in it.
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FaceTable } from '../../../../core/model/faces';
-import type { GlyphOutline } from '../../../../core/model/displayList';
 import { bringFontsIn, askFaces, dropFamily } from '../../../../state/fontThunks';
 import { favouriteFamilies } from '../../../../state/keptFaces';
 import { askSpecimens, type Specimens } from '../../../../state/keptSpecs';
@@ -11,6 +10,7 @@ import { useSpec } from '../useSetSpec';
 import { FaceCard } from './FaceCard';
 import { charactersOf, familiesOf, familyUses, KIND_NAMES, type Family } from './families';
 import { ReplaceFace } from './ReplaceFace';
+import type { Sample } from './sample';
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 
@@ -120,11 +120,6 @@ export function FacesTopic() {
       ))}
     </div>
   );
-}
-
-export interface Sample {
-  readonly lists: Specimens['specimens'][number]['lists'];
-  readonly outline: (face: string, glyph: number) => GlyphOutline | undefined;
 }
 
 /** The beginning of the book in each family, at its own size; composed beside the book, anew when its page or its words change. */

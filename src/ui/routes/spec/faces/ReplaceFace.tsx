@@ -4,7 +4,7 @@ import { replaceFace } from '../../../../state/fontThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';
-import type { Sample } from './FacesTopic';
+import type { Sample } from './sample';
 import { characterWidth, xHeightFactor, type Family } from './families';
 
 type Match = 'size' | 'xheight' | 'extent';

@@ -17,7 +17,7 @@ import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
-import type { OpenStyle } from './StylesTopic';
+import type { OpenStyle } from './openStyle';
 import { ValueRow } from './ValueRow';
 import { CHARACTER_VALUES, PARAGRAPH_VALUES, type ValueGroup } from './values';
 

@@ -2,16 +2,11 @@
 import { useState } from 'react';
 import { usesByStyle } from './useStyleUses';
 import { styleSheetPrinted } from '../../../../state/styleSheetPrint';
-import type { StyleSort } from '../../../../state/styleThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';
+import type { OpenStyle } from './openStyle';
 import { CharacterStyleEditor, ParagraphStyleEditor } from './StyleEditor';
-
-export interface OpenStyle {
-  readonly sort: StyleSort;
-  readonly tag: string;
-}
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 

@@ -1,0 +1,47 @@
+// What the state reaches outside of itself: database, workers, tabs, downloads, clock. Made once by the app, replaced in tests.
+import type { BookRepository } from '../storage/bookRepository';
+import type { FontRepository } from '../storage/fontRepository';
+import type { FaceTable, OwnFont } from '../core/model/faces';
+import type { PictureRepository } from '../storage/pictureRepository';
+import type { PullRepository } from '../storage/pullRepository';
+import type { HeldLock, TabChannel, TabMessage, TakenOver } from '../storage/bookLock';
+import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
+import type { Book, Particulars } from '../core/model/book';
+
+/** See storage/bookLock. */
+export interface LockService {
+  tryLock(book: string, onLost: () => void): Promise<HeldLock | null>;
+  takeOver(book: string, onLost: () => void): Promise<TakenOver>;
+  joinTabs(book: string, onMessage: (message: TabMessage) => void): TabChannel;
+}
+
+/** A manuscript that ships with the app, and what the invented press knows of its book besides. */
+export interface DemoManuscript {
+  readonly fileName: string;
+  readonly bytes: Uint8Array;
+  readonly particulars: Partial<Particulars>;
+  /** Set up as a handbook: numbered heads, an index. */
+  readonly isHandbook: boolean;
+}
+
+export interface Outside {
+  readonly repository: BookRepository;
+  readonly pulls: PullRepository;
+  readonly pictures: PictureRepository;
+  readonly fonts: FontRepository;
+  /** Faces of the person's own, as they were read last. */
+  ownFonts: readonly OwnFont[];
+  /** The faces that ship. */
+  readonly fetchFaces: () => Promise<FaceTable>;
+  readonly locks: LockService;
+  readonly createClient: (
+    current: () => { book: Book; revision: number } | null,
+    listener: TypesetListener,
+  ) => TypesetClient;
+  startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
+  /** The demonstration manuscripts, the one that comes first on the Shelf last. */
+  readonly fetchDemos: () => Promise<readonly DemoManuscript[]>;
+  readonly download: (fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string) => void;
+  readonly now: () => number;
+  readonly newBookId: () => string;
+}

@@ -1,0 +1,8 @@
+// The beginning of the book set in a family.
+import type { GlyphOutline } from '../../../../core/model/displayList';
+import type { Specimens } from '../../../../state/keptSpecs';
+
+export interface Sample {
+  readonly lists: Specimens['specimens'][number]['lists'];
+  readonly outline: (face: string, glyph: number) => GlyphOutline | undefined;
+}

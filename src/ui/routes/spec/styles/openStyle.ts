@@ -1,0 +1,7 @@
+// Which style of the sheet is opened.
+import type { StyleSort } from '../../../../state/styleThunks';
+
+export interface OpenStyle {
+  readonly sort: StyleSort;
+  readonly tag: string;
+}
