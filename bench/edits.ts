@@ -1,9 +1,9 @@
 // The time from an edit to the composed book, for edits spread over the book.
 import { applyEdits, setSpecEdit, typesetBook, type TypesetContext } from '../src/core/index';
 import { drain } from '../cli/compose';
-import type { Book } from '../src/core/model/book';
-import type { BookEdit } from '../src/core/model/bookEdit';
-import type { Paragraph } from '../src/core/model/streams';
+import type { Book } from '../src/core/model/copy/book';
+import type { BookEdit } from '../src/core/model/copy/bookEdit';
+import type { Paragraph } from '../src/core/model/copy/streams';
 
 export type EditKind = 'a letter typed' | 'a paragraph split' | 'a style’s size changed';
 

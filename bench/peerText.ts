@@ -1,8 +1,8 @@
 // A book as the peer gets it: plain paragraphs with soft hyphens where our patterns and limits allow a division.
 import { join } from 'node:path';
 import type { TypesetContext } from '../src/core/index';
-import type { Book } from '../src/core/model/book';
-import type { PageGeometry } from '../src/core/model/pages';
+import type { Book } from '../src/core/model/copy/book';
+import type { PageGeometry } from '../src/core/model/composed/pages';
 import type { PeerText } from './browserPeer';
 
 const WORD = /[A-Za-z]+/g;

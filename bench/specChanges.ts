@@ -1,8 +1,8 @@
 // The time from a change of the spec to the composed reach in view: the chapter that is looked at, its pages provisional.
 import { applyEdits, setSpecEdit, typesetBook, typesetReach, type TypesetContext } from '../src/core/index';
 import { drain } from '../cli/compose';
-import type { Book } from '../src/core/model/book';
-import type { Plain } from '../src/core/model/bookEdit';
+import type { Book } from '../src/core/model/copy/book';
+import type { Plain } from '../src/core/model/copy/bookEdit';
 
 export interface ReachTimes {
   readonly p50: number;

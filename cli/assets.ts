@@ -10,8 +10,8 @@ import {
   needsOf,
   type TypesetContext,
 } from '../src/core/index';
-import type { Book } from '../src/core/model/book';
-import type { FaceTable } from '../src/core/model/faces';
+import type { Book } from '../src/core/model/copy/book';
+import type { FaceTable } from '../src/core/model/spec/faces';
 
 export interface NodeAssets {
   readonly faces: FaceTable;

@@ -21,11 +21,11 @@ import {
   writeScreenPdf,
   writeProject,
 } from '../src/core/index';
-import type { Book } from '../src/core/model/book';
-import type { PictureBytes } from '../src/core/model/streams';
-import type { CopyKind } from '../src/core/model/copyKinds';
-import type { Spec } from '../src/core/model/spec';
-import type { TypesetBook } from '../src/core/model/pages';
+import type { Book } from '../src/core/model/copy/book';
+import type { PictureBytes } from '../src/core/model/copy/streams';
+import type { CopyKind } from '../src/core/model/copy/copyKinds';
+import type { Spec } from '../src/core/model/spec/spec';
+import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { NodeAssets } from './assets';
 import { UsageError, type ComposeOptions } from './options';
 import { specOf } from './specOptions';

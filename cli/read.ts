@@ -8,7 +8,7 @@ import {
   readProject,
   type ManuscriptReport,
 } from '../src/core/index';
-import type { Manuscript } from '../src/core/model/manuscript';
+import type { Manuscript } from '../src/core/model/copy/manuscript';
 import { drain, readInput, writeAll } from './compose';
 import type { ReadOptions } from './options';
 

@@ -1,9 +1,9 @@
 // Lays --spec, --trim, --margins and --type over the starting spec.
 import { checkSpec, parseLength, specFromFile, ValueError } from '../src/core/index';
-import type { FaceTable } from '../src/core/model/faces';
-import type { Length } from '../src/core/model/length';
-import { STARTING_SPECS } from '../src/core/model/startingSpecs';
-import type { Spec } from '../src/core/model/spec';
+import type { FaceTable } from '../src/core/model/spec/faces';
+import type { Length } from '../src/core/model/spec/length';
+import { STARTING_SPECS } from '../src/core/defaults/startingSpecs';
+import type { Spec } from '../src/core/model/spec/spec';
 import { UsageError, type ComposeOptions } from './options';
 
 /** `specFile`: the parsed contents of --spec. Throws UsageError: every fault here is bad usage. */

@@ -14,7 +14,7 @@ import {
   ValueError,
   writeProject,
 } from '../src/core/index';
-import type { Book } from '../src/core/model/book';
+import type { Book } from '../src/core/model/copy/book';
 import { nodeAssets } from '../cli/assets';
 import { drained, makeCorpus, type CorpusFile } from './corpus';
 import { mutate } from './mutate';

@@ -20,47 +20,47 @@ const STAGES = [
   'write',
   'proof',
 ].map((name) => `src/core/${name}`);
+/** What knows of books but of no stage: free to all stages. */
+const GROUND = ['base', 'model', 'copy', 'measure', 'numbering', 'looks', 'defaults', 'formats'].map(
+  (name) => `src/core/${name}`,
+);
+/** What the interface may know of core. */
+const SHOWN = [...GROUND.filter((folder) => !/base$|formats$/.test(folder)), 'src/core/base/errors.ts'];
 /** A folder, and what it may import besides itself. Longest prefix wins. */
 const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/core/base': [],
-  'src/core/measure': ['src/core/base', 'src/core/model'],
   'src/core/model': ['src/core/base'],
-  'src/core/edit': ['src/core/base', 'src/core/model'],
+  'src/core/measure': ['src/core/base', 'src/core/model'],
+  'src/core/copy': ['src/core/base', 'src/core/model'],
+  'src/core/numbering': ['src/core/base', 'src/core/model', 'src/core/copy'],
+  'src/core/looks': ['src/core/base', 'src/core/model', 'src/core/measure'],
+  'src/core/defaults': ['src/core/base', 'src/core/model'],
+  'src/core/formats': ['src/core/model'],
+  'src/core/edit': GROUND.filter((folder) => !folder.endsWith('formats')),
   'src/core/fonts': ['src/core/base', 'src/core/model'],
-  'src/core/validate': ['src/core/base', 'src/core/model', 'src/core/measure'],
-  ...Object.fromEntries(
-    STAGES.map((stage) => [stage, ['src/core/base', 'src/core/model', 'src/core/fonts', 'src/core/measure']]),
-  ),
+  'src/core/validate': GROUND.filter((folder) => !folder.endsWith('formats')),
+  ...Object.fromEntries(STAGES.map((stage) => [stage, [...GROUND, 'src/core/fonts']])),
   'src/core/typeset': ['src/core'],
   'src/core/index.ts': ['src/core'],
   'src/worker/protocol.ts': ['src/core/base/listChange.ts', 'src/core/model'],
   'src/worker/typesetClient.ts': ['src/core/base/listChange.ts', 'src/core/model', 'src/worker/protocol.ts'],
   'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
-  'src/galley': ['src/core/base', 'src/core/model'],
-  'src/storage': ['src/core/base/hash.ts', 'src/core/model'],
+  'src/galley': ['src/core/base', 'src/core/model', 'src/core/copy'],
+  'src/storage': ['src/core/base/hash.ts', 'src/core/model', 'src/core/formats'],
   'src/state': [
-    'src/core/base/errors.ts',
-    'src/core/model',
+    ...SHOWN,
     'src/core/edit',
-    'src/core/measure',
     'src/core/validate',
     'src/galley',
     'src/worker/typesetClient.ts',
     'src/storage',
   ],
-  'src/ui': [
-    'src/state',
-    'src/galley',
-    'src/core/model',
-    'src/core/measure',
-    'src/core/base/errors.ts',
-    'src/worker/typesetClient.ts',
-  ],
+  'src/ui': [...SHOWN, 'src/state', 'src/galley', 'src/worker/typesetClient.ts'],
   'src/app': ['src'],
   server: ['contracts'],
-  cli: ['src/core/index.ts', 'src/core/model'],
-  bench: ['src/core/index.ts', 'src/core/model', 'cli'],
-  fuzz: ['src/core/index.ts', 'src/core/model', 'cli'],
+  cli: ['src/core/index.ts', 'src/core/model', 'src/core/defaults'],
+  bench: ['src/core/index.ts', 'src/core/model', 'src/core/defaults', 'cli'],
+  fuzz: ['src/core/index.ts', 'src/core/model', 'src/core/defaults', 'cli'],
   scripts: [],
 };
 

@@ -1,7 +1,7 @@
 // Makes the services of the running app: database, locks, workers, downloads.
 import { BookRepository } from '../storage/bookRepository';
 import { FontRepository } from '../storage/fontRepository';
-import type { FaceTable } from '../core/model/faces';
+import type { FaceTable } from '../core/model/spec/faces';
 import { PictureRepository } from '../storage/pictureRepository';
 import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';

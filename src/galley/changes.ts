@@ -1,8 +1,8 @@
 // What a transaction of the galley changed, as an edit of the book: only the blocks that are other nodes now.
 import type { Node } from 'prosemirror-model';
 import type { EditorState, Transaction } from 'prosemirror-state';
-import type { BookEdit } from '../core/model/bookEdit';
-import type { StreamId } from '../core/model/streams';
+import type { BookEdit } from '../core/model/copy/bookEdit';
+import type { StreamId } from '../core/model/copy/streams';
 import { toBlock } from './convert';
 
 /** Children of a document that differ from another's: from `at`, so many of the old and of the new. */

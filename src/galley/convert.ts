@@ -10,7 +10,7 @@ import {
   type Span,
   type Table,
   type TextTouches,
-} from '../core/model/streams';
+} from '../core/model/copy/streams';
 import { paragraphAttributes, schema, TOUCH_MARKS } from './schema';
 
 const nodeOf = new WeakMap<Block, Node>();

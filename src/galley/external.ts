@@ -3,7 +3,7 @@
 import type { Node } from 'prosemirror-model';
 import { TextSelection, type EditorState, type Transaction } from 'prosemirror-state';
 import { mapTextOffset } from '../core/base/textMap';
-import { OBJECT_CHARACTER, type Block } from '../core/model/streams';
+import { OBJECT_CHARACTER, type Block } from '../core/model/copy/streams';
 import { changedChildren } from './changes';
 import { bind, knownBlock, toDocument, toNode } from './convert';
 import { placeAt, positionOf } from './positions';

@@ -1,6 +1,6 @@
 // Between places of the galley's document and positions of the book: stream, block, offset in UTF-16 units.
 import type { Node } from 'prosemirror-model';
-import type { BlockId } from '../core/model/streams';
+import type { BlockId } from '../core/model/copy/streams';
 
 /** A block of the document's top level and the offset in its text; 0 inside a table. */
 export interface BlockPlace {

@@ -1,7 +1,7 @@
 // The galley's document: the shape of one stream for ProseMirror. It mirrors the book model block by block; ids are
 // attributes, character styles and touches are marks, inline objects are atoms.
 import { Schema, type MarkSpec, type Node, type NodeSpec } from 'prosemirror-model';
-import { PICTURE_KINDS, REFERENCE_SHOWS, type Paragraph, type ParagraphTouches } from '../core/model/streams';
+import { PICTURE_KINDS, REFERENCE_SHOWS, type Paragraph, type ParagraphTouches } from '../core/model/copy/streams';
 
 /** Attributes of a paragraph node; `id` is null until the galley has given it one. */
 export interface ParagraphAttributes {

@@ -1,7 +1,7 @@
 // A long stream is edited as several documents, one for each stretch of its blocks. Stretches follow the edits of the
 // stream: the one that is typed in grows, the others stay, and one that has grown too long is cut.
-import { countWords } from '../core/model/book';
-import type { Block } from '../core/model/streams';
+import { countWords } from '../core/model/copy/book';
+import type { Block } from '../core/model/copy/streams';
 
 /** A run of blocks that is one document. */
 export interface Stretch {

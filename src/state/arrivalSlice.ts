@@ -1,6 +1,6 @@
 // What came in with the manuscripts of this session, by the books that were made of them.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { Arrival } from '../core/model/manuscript';
+import type { Arrival } from '../core/model/copy/manuscript';
 
 export type ArrivalState = Readonly<Record<string, Arrival>>;
 

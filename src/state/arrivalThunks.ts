@@ -1,7 +1,7 @@
 // The arrival sheet: what an incoming style becomes can be changed after the book is made, and kept for the next file.
 import Joi from 'joi';
 import { applyEdits, doneWaitingEdits, restyleEdits } from '../core/edit';
-import type { BookEdit } from '../core/model/bookEdit';
+import type { BookEdit } from '../core/model/copy/bookEdit';
 import { edit } from './bookThunks';
 import { keptList } from './keptList';
 import type { AppThunk } from './store';

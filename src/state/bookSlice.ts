@@ -2,8 +2,8 @@
 // nothing is drafted or frozen.
 import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 import { applyEdits, invertEdits } from '../core/edit';
-import type { Book } from '../core/model/book';
-import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
+import type { Book } from '../core/model/copy/book';
+import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/copy/bookEdit';
 import { entryToRedo, entryToUndo, NO_HISTORY, trimmed, withPage, type HistoryWindow } from '../storage/historyWindow';
 
 export type SaveState = 'saved' | 'waiting' | 'saving' | 'failed';

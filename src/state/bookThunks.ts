@@ -1,10 +1,10 @@
 // Opening and closing a book, changing it, taking it over from another tab.
 import { setParticularsEdit, setTouchesEdit } from '../core/edit';
-import type { BookTie } from '../core/model/ties';
-import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
-import type { ParagraphTouches } from '../core/model/streams';
-import type { Particulars } from '../core/model/book';
-import type { BookEdit } from '../core/model/bookEdit';
+import type { BookTie } from '../core/model/answers/ties';
+import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
+import type { ParagraphTouches } from '../core/model/copy/streams';
+import type { Particulars } from '../core/model/copy/book';
+import type { BookEdit } from '../core/model/copy/bookEdit';
 import { ValueError } from '../core/base/errors';
 import { checkParticulars } from '../core/validate';
 import { bookEdited } from './bookSlice';

@@ -1,7 +1,7 @@
 // Products: started, followed, stopped, handed over as files.
 import { jobChanged, type Product, type ProductJob } from './jobsSlice';
 import type { AppThunk } from './store';
-import type { CopyKind } from '../core/model/copyKinds';
+import type { CopyKind } from '../core/model/copy/copyKinds';
 import type { WriteOrder, WholeBook } from '../worker/typesetClient';
 
 const TYPES: Readonly<Record<Product, { readonly extension: string; readonly type: string }>> = {

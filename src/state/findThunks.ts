@@ -1,6 +1,6 @@
 // Find and replace from the screen: the worker finds, and gives the edits that replace; taking them is one undo step.
-import type { Book } from '../core/model/book';
-import type { FindQuery, FindReplacement } from '../core/model/find';
+import type { Book } from '../core/model/copy/book';
+import type { FindQuery, FindReplacement } from '../core/model/answers/find';
 import type { FoundReply, RunningQuestion, WriteOrder, WriteResult } from '../worker/typesetClient';
 import { edit } from './bookThunks';
 import type { BookSession } from './session/bookSession';

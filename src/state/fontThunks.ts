@@ -1,6 +1,6 @@
 // Faces: those that ship and those of the person's own, brought in, dropped, and put in place of each other.
 import { clampedSizes, replaceFaceEdits } from '../core/edit';
-import type { FaceTable } from '../core/model/faces';
+import type { FaceTable } from '../core/model/spec/faces';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 import type { Services } from './services';

@@ -1,8 +1,8 @@
 // What stands before paragraphs that nobody typed: numbers of heads, marks of list items, as the galley shows them.
-import { ListMarks } from '../core/measure/listMarks';
-import { numberHeads } from '../core/measure/numberHeads';
-import type { Book } from '../core/model/book';
-import type { Block, BlockId } from '../core/model/streams';
+import { ListMarks } from '../core/numbering/listMarks';
+import { numberHeads } from '../core/numbering/numberHeads';
+import type { Book } from '../core/model/copy/book';
+import type { Block, BlockId } from '../core/model/copy/streams';
 
 export type GeneratedMarks = ReadonlyMap<BlockId, string>;
 

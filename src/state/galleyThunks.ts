@@ -9,9 +9,9 @@ import {
   restyleEdits,
   splitDivisionEdits,
 } from '../core/edit';
-import { eachStream, type Book, type Note } from '../core/model/book';
-import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/bookEdit';
-import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../core/model/streams';
+import { eachStream, type Book, type Note } from '../core/model/copy/book';
+import type { BookEdit, HistoryEntry, TextSelection } from '../core/model/copy/bookEdit';
+import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../core/model/copy/streams';
 import type { NotesMoved } from '../galley';
 import { bookEdited } from './bookSlice';
 import { edit } from './bookThunks';

@@ -1,14 +1,14 @@
 // Copy from elsewhere that goes into the book that is open: read in the worker, put in as one undo step.
 import { addDivisionsEdits, dummyCopy, editsBetweenBooks, insertBlocksEdits, type IncomingBlocks } from '../core/edit';
-import type { ReplaceReport } from '../core/model/manuscript';
+import type { ReplaceReport } from '../core/model/copy/manuscript';
 import type { PullBrief } from '../storage/pullRepository';
 
 import { manuscriptArrived } from './arrivalSlice';
 import { edit } from './bookThunks';
 import { divisionChosen } from './viewSlice';
-import type { TextSelection } from '../core/model/bookEdit';
-import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../core/model/streams';
-import { isPicture, pictureOf } from '../core/measure/pictureOf';
+import type { TextSelection } from '../core/model/copy/bookEdit';
+import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../core/model/copy/streams';
+import { isPicture, pictureOf } from '../core/copy/pictureOf';
 import { bookEdited } from './bookSlice';
 import type { AppThunk } from './store';
 

@@ -1,6 +1,6 @@
 // Changes of the inks: of one ink in the book's set, of sets, and which set the book is set in.
-import { BLACK, type Ink, type InksSpec } from '../core/model/inks';
-import type { Plain } from '../core/model/bookEdit';
+import { BLACK, type Ink, type InksSpec } from '../core/model/spec/inks';
+import type { Plain } from '../core/model/copy/bookEdit';
 import { setSpec } from './specThunks';
 import type { AppThunk } from './store';
 

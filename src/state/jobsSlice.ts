@@ -1,6 +1,6 @@
 // The products being written, one job each.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { CopyKind } from '../core/model/copyKinds';
+import type { CopyKind } from '../core/model/copy/copyKinds';
 import { bookClosed } from './bookSlice';
 
 export type Product = 'press' | 'screen' | 'project' | 'epub' | 'copy';

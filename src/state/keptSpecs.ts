@@ -2,8 +2,8 @@
 import Joi from 'joi';
 import { ValueError } from '../core/base/errors';
 import { editsBetweenBooks } from '../core/edit';
-import type { GlyphOutline } from '../core/model/displayList';
-import type { Spec } from '../core/model/spec';
+import type { GlyphOutline } from '../core/model/composed/displayList';
+import type { Spec } from '../core/model/spec/spec';
 import { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from '../core/validate';
 import type { Specimen } from '../worker/typesetClient';
 import { edit } from './bookThunks';

@@ -1,5 +1,5 @@
 // Trims of one's own, kept by name for all books of this browser.
-import type { Trim } from '../core/model/pageSpec';
+import type { Trim } from '../core/model/spec/pageSpec';
 import { lengthSchema } from '../core/validate';
 import { keptList } from './keptList';
 

@@ -1,6 +1,6 @@
 // Characters that their face lacks: found in the worker, given a face or replaced from the screen.
 import { fallbackFaceEdits } from '../core/edit';
-import type { LackingCharacter } from '../core/model/lacking';
+import type { LackingCharacter } from '../core/model/answers/lacking';
 import { edit } from './bookThunks';
 import { replaceInBook } from './findThunks';
 import type { AppThunk } from './store';

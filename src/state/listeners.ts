@@ -1,7 +1,7 @@
 // Effects of actions: every change of the book goes to the worker as edits, and to the disk within half a second.
 import { isAnyOf, type ListenerMiddlewareInstance } from '@reduxjs/toolkit';
 import { invertEdits } from '../core/edit';
-import type { BookEdit } from '../core/model/bookEdit';
+import type { BookEdit } from '../core/model/copy/bookEdit';
 import { bookEdited, editRedone, editUndone, type BookState } from './bookSlice';
 import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import { composeStarted } from './composeSlice';

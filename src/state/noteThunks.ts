@@ -8,9 +8,9 @@ import {
   notesOfKind,
   removeNoteEdit,
 } from '../core/edit';
-import type { Plain } from '../core/model/bookEdit';
-import { FOOTNOTE, NOTE_SYMBOLS, noteKind, type NoteKind } from '../core/model/notes';
-import { OBJECT_CHARACTER, type BlockId, type StreamId } from '../core/model/streams';
+import type { Plain } from '../core/model/copy/bookEdit';
+import { FOOTNOTE, NOTE_SYMBOLS, noteKind, type NoteKind } from '../core/model/spec/notes';
+import { OBJECT_CHARACTER, type BlockId, type StreamId } from '../core/model/copy/streams';
 import { edit } from './bookThunks';
 import { setSpec } from './specThunks';
 import type { AppThunk } from './store';

@@ -1,9 +1,9 @@
 // The notes of the book as a list: in the order of reading, those without a reference last.
-import { numberNotes } from '../core/measure/numberNotes';
-import type { Book } from '../core/model/book';
-import { noteKind } from '../core/model/notes';
-import type { NotePlaces } from '../core/model/referenceTable';
-import { OBJECT_CHARACTER, type StreamId } from '../core/model/streams';
+import { numberNotes } from '../core/numbering/numberNotes';
+import type { Book } from '../core/model/copy/book';
+import { noteKind } from '../core/model/spec/notes';
+import type { NotePlaces } from '../core/model/composed/referenceTable';
+import { OBJECT_CHARACTER, type StreamId } from '../core/model/copy/streams';
 
 export interface NoteRow {
   readonly id: StreamId;

@@ -1,7 +1,7 @@
 // Changes of numbering: schemes of styles, and numbers that were typed.
 import { applyEdits, dropTypedNumbersEdits } from '../core/edit';
-import type { BookEdit } from '../core/model/bookEdit';
-import type { NumberScheme } from '../core/model/numbering';
+import type { BookEdit } from '../core/model/copy/bookEdit';
+import type { NumberScheme } from '../core/model/spec/numbering';
 import { edit } from './bookThunks';
 import { faultOf } from './specThunks';
 import type { AppThunk } from './store';

@@ -8,12 +8,12 @@ import {
   setTouchesEdit,
 } from '../core/edit';
 import { ValueError } from '../core/base/errors';
-import type { Division, Matter } from '../core/model/book';
-import type { BookEdit, DivisionFacts } from '../core/model/bookEdit';
-import { layoutsOf } from '../core/model/displayLayouts';
-import type { PageTouch } from '../core/model/pageTouches';
-import { roleFacts, roleName, type DivisionRole } from '../core/model/roles';
-import type { StreamId } from '../core/model/streams';
+import type { Division, Matter } from '../core/model/copy/book';
+import type { BookEdit, DivisionFacts } from '../core/model/copy/bookEdit';
+import { layoutsOf } from '../core/defaults/displayLayouts';
+import type { PageTouch } from '../core/model/copy/pageTouches';
+import { roleFacts, roleName, type DivisionRole } from '../core/model/copy/roles';
+import type { StreamId } from '../core/model/copy/streams';
 import { checkDivision } from '../core/validate';
 import { edit } from './bookThunks';
 import { divisionName } from './selectors';

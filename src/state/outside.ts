@@ -1,12 +1,12 @@
 // What the state reaches outside of itself: database, workers, tabs, downloads, clock. Made once by the app, replaced in tests.
 import type { BookRepository } from '../storage/bookRepository';
 import type { FontRepository } from '../storage/fontRepository';
-import type { FaceTable, OwnFont } from '../core/model/faces';
+import type { FaceTable, OwnFont } from '../core/model/spec/faces';
 import type { PictureRepository } from '../storage/pictureRepository';
 import type { PullRepository } from '../storage/pullRepository';
 import type { HeldLock, TabChannel, TabMessage, TakenOver } from '../storage/bookLock';
 import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
-import type { Book, Particulars } from '../core/model/book';
+import type { Book, Particulars } from '../core/model/copy/book';
 
 /** See storage/bookLock. */
 export interface LockService {

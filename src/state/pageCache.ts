@@ -1,6 +1,6 @@
 // Display lists by page, and glyph outlines, outside the store: they are large and change wholesale. Keeps what was last
 // drawn of a page until the newer one has arrived, so that nothing flickers.
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { AheadPages, TypesetClient } from '../worker/typesetClient';
 
 /** Pages kept; a spread is two, and a desk shows a few. */

@@ -1,6 +1,6 @@
 // Pictures as the browser shows them: read once from the database, drawn on pages and shown in the galley.
-import { mediaTypeOf } from '../core/model/pictureTypes';
-import type { PictureKind } from '../core/model/streams';
+import { mediaTypeOf } from '../core/model/copy/pictureTypes';
+import type { PictureKind } from '../core/model/copy/streams';
 
 interface Shown {
   readonly address: Promise<string | null>;

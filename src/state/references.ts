@@ -1,9 +1,9 @@
 // Cross-references in lists and in the galley: the heads that they can go to, and what one says in a word.
-import { headingWords, plainWords, titleBlock } from '../core/measure/headWords';
-import { numberHeads } from '../core/measure/numberHeads';
-import type { Book } from '../core/model/book';
-import { isDisplayRole } from '../core/model/roles';
-import type { BlockId, CrossReference } from '../core/model/streams';
+import { headingWords, plainWords, titleBlock } from '../core/numbering/headWords';
+import { numberHeads } from '../core/numbering/numberHeads';
+import type { Book } from '../core/model/copy/book';
+import { isDisplayRole } from '../core/model/copy/roles';
+import type { BlockId, CrossReference } from '../core/model/copy/streams';
 
 export interface ReferenceTarget {
   readonly block: BlockId;

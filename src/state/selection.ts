@@ -1,5 +1,5 @@
 // What is selected in the galley, for panels that work on it. The galley that is shown says how it is read.
-import type { FindRange } from '../core/model/find';
+import type { FindRange } from '../core/model/answers/find';
 
 let read: (() => readonly FindRange[]) | null = null;
 

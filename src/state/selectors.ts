@@ -1,11 +1,11 @@
 // What screens read, worked out from the store.
 import { findParagraph, typedNumbers } from '../core/edit';
 import { createSelector } from '@reduxjs/toolkit';
-import type { Division } from '../core/model/book';
-import { headingWords } from '../core/measure/headWords';
-import { numberHeads, type HeadNumbers } from '../core/measure/numberHeads';
-import type { NotePlaces } from '../core/model/referenceTable';
-import { roleName } from '../core/model/roles';
+import type { Division } from '../core/model/copy/book';
+import { headingWords } from '../core/numbering/headWords';
+import { numberHeads, type HeadNumbers } from '../core/numbering/numberHeads';
+import type { NotePlaces } from '../core/model/composed/referenceTable';
+import { roleName } from '../core/model/copy/roles';
 import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import type { PageSummary } from '../worker/typesetClient';
 import type { RootState } from './rootState';

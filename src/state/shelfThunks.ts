@@ -1,7 +1,7 @@
 // The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
 import { dressHandbook } from '../core/edit';
 import { manuscriptArrived } from './arrivalSlice';
-import { namesOf, type Book, type Particulars } from '../core/model/book';
+import { namesOf, type Book, type Particulars } from '../core/model/copy/book';
 import { formatNumber } from '../core/measure/units';
 import type { BookRecord } from '../storage/database';
 import type { ComposedSummary } from '../worker/typesetClient';

@@ -2,12 +2,12 @@
 import { applyEdit, editsBetweenBooks, setSpecEdit, specValue } from '../core/edit';
 import { canonState, followCanon, snapToLines, withCanon } from '../core/measure/canon';
 import { ValueError } from '../core/base/errors';
-import type { Book } from '../core/model/book';
-import type { Plain } from '../core/model/bookEdit';
-import type { Canon, Margins, PageSpec } from '../core/model/pageSpec';
-import type { SpacingFacts } from '../core/model/spacingFacts';
-import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/model/startingSpecs';
-import type { Spec } from '../core/model/spec';
+import type { Book } from '../core/model/copy/book';
+import type { Plain } from '../core/model/copy/bookEdit';
+import type { Canon, Margins, PageSpec } from '../core/model/spec/pageSpec';
+import type { SpacingFacts } from '../core/model/answers/spacingFacts';
+import { specSetAs, STARTING_SPECS, type StartingKey } from '../core/defaults/startingSpecs';
+import type { Spec } from '../core/model/spec/spec';
 import { checkSpec, checkSpecChange } from '../core/validate';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';

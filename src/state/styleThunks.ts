@@ -15,12 +15,12 @@ import {
   valueOf,
   withLookChange,
 } from '../core/edit';
-import type { Book } from '../core/model/book';
-import type { BookEdit, Plain } from '../core/model/bookEdit';
-import type { CharacterStyle, ParagraphStyle } from '../core/model/spec';
-import type { LocalLook, StyleTag } from '../core/model/streams';
+import type { Book } from '../core/model/copy/book';
+import type { BookEdit, Plain } from '../core/model/copy/bookEdit';
+import type { CharacterStyle, ParagraphStyle } from '../core/model/spec/spec';
+import type { LocalLook, StyleTag } from '../core/model/copy/streams';
 import { ValueError } from '../core/base/errors';
-import { spotPattern } from '../core/measure/spotPatterns';
+import { spotPattern } from '../core/looks/spotPatterns';
 import { checkSpec } from '../core/validate';
 import { edit, setTouches } from './bookThunks';
 import { plainFault, setSpec } from './specThunks';

@@ -1,5 +1,5 @@
 // An index that somebody else made from the pages of a pull: read against it, and put into the book.
-import type { IndexQuestion } from '../core/model/suppliedIndex';
+import type { IndexQuestion } from '../core/model/answers/suppliedIndex';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 

@@ -1,7 +1,7 @@
 // Tidy from the screen: the worker says what there is to do and gives the edits; taking them is one undo step.
-import type { Book } from '../core/model/book';
-import type { BookEdit } from '../core/model/bookEdit';
-import type { TidyOffer, TidyPlace } from '../core/model/tidy';
+import type { Book } from '../core/model/copy/book';
+import type { BookEdit } from '../core/model/copy/bookEdit';
+import type { TidyOffer, TidyPlace } from '../core/model/answers/tidy';
 import { edit } from './bookThunks';
 import type { AppThunk } from './store';
 

@@ -1,8 +1,8 @@
 // What the person looks at: theme, the current spread, the zoom of the desk, the chosen division and topic.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { TextSelection } from '../core/model/bookEdit';
-import type { SlotName } from '../core/model/furniture';
-import type { PageRole, PageSide } from '../core/model/pageRoles';
+import type { TextSelection } from '../core/model/copy/bookEdit';
+import type { SlotName } from '../core/model/spec/furniture';
+import type { PageRole, PageSide } from '../core/model/spec/pageRoles';
 import { bookOpened } from './bookSlice';
 
 export type Theme = 'day' | 'evening';

@@ -1,9 +1,9 @@
 // Keeps books: one transaction writes the log entries and the divisions and notes that they touched, so that a tab that
 // closes at any moment leaves the last whole state behind.
-import { BOOK_FORMAT, type Book } from '../core/model/book';
-import type { HistoryEntry } from '../core/model/bookEdit';
-import { migrate } from '../core/model/migrations';
-import { picturesIn, type Block, type PictureBytes } from '../core/model/streams';
+import { BOOK_FORMAT, type Book } from '../core/model/copy/book';
+import type { HistoryEntry } from '../core/model/copy/bookEdit';
+import { migrate } from '../core/formats/migrate';
+import { picturesIn, type Block, type PictureBytes } from '../core/model/copy/streams';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
 import { divisionWrites, gatherDivisions } from './divisionStore';
 import { firstDifference, HISTORY_PAGE, type HistoryWindow } from './historyWindow';

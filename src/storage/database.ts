@@ -1,11 +1,11 @@
 // The database of this browser: its tables and the versions of their shape. Books have the model's format number too.
 import Dexie, { type EntityTable, type Table } from 'dexie';
-import type { Book, Division, Note, Particulars, Source } from '../core/model/book';
-import type { HistoryEntry } from '../core/model/bookEdit';
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
-import type { FaceRecord } from '../core/model/faces';
-import type { Spec } from '../core/model/spec';
-import type { Block } from '../core/model/streams';
+import type { Book, Division, Note, Particulars, Source } from '../core/model/copy/book';
+import type { HistoryEntry } from '../core/model/copy/bookEdit';
+import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
+import type { FaceRecord } from '../core/model/spec/faces';
+import type { Spec } from '../core/model/spec/spec';
+import type { Block } from '../core/model/copy/streams';
 import type { PieceLayout } from './pieces';
 
 /** The composed title page, kept for the Shelf. */

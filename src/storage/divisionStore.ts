@@ -1,5 +1,5 @@
 // Divisions in the database: short ones in one row, the blocks of long ones in pieces beside it.
-import type { Division } from '../core/model/book';
+import type { Division } from '../core/model/copy/book';
 import type { WalnutDatabase } from './database';
 import { changed, firstPieces, MOST_BLOCKS, type PieceLayout } from './pieces';
 

@@ -1,5 +1,5 @@
 // Keeps font files of the person's own, for all books of this browser.
-import type { OwnFont } from '../core/model/faces';
+import type { OwnFont } from '../core/model/spec/faces';
 import type { WalnutDatabase } from './database';
 
 export class FontRepository {

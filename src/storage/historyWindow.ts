@@ -1,6 +1,6 @@
 // The part of a book's history that is held in memory: entries base + 1 to base + entries.length of the log. The log itself
 // may be as long as it likes; what lies outside of the window is on the disk and comes in pages when undo or redo nears it.
-import type { HistoryEntry } from '../core/model/bookEdit';
+import type { HistoryEntry } from '../core/model/copy/bookEdit';
 
 export interface HistoryWindow {
   /** Entries of the log before those held here. */

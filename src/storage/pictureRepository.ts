@@ -1,6 +1,6 @@
 // Keeps the bytes of pictures, for each book its own, by their hash.
-import { picturesOf, type Book } from '../core/model/book';
-import type { PictureBytes } from '../core/model/streams';
+import { picturesOf, type Book } from '../core/model/copy/book';
+import type { PictureBytes } from '../core/model/copy/streams';
 import type { WalnutDatabase } from './database';
 
 export class PictureRepository {

@@ -1,6 +1,6 @@
 // The blocks of a long division are kept in pieces, so that a letter typed in it writes one piece again and not the whole
 // (a division of 500,000 words takes 250 ms to hand over to the database; a piece a few). Pure: says what is to be written.
-import type { Block } from '../core/model/streams';
+import type { Block } from '../core/model/copy/streams';
 
 /** How a division's blocks lie in pieces, in order. Numbers are keys that are never used again in the division. */
 export interface PieceLayout {

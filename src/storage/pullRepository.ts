@@ -1,6 +1,6 @@
 // Keeps pulls: named states of a book to go back to. Parts are stored under the hash of what they say, each once.
-import { migrate } from '../core/model/migrations';
-import type { Book } from '../core/model/book';
+import { migrate } from '../core/formats/migrate';
+import type { Book } from '../core/model/copy/book';
 import { fingerprint } from '../core/base/hash';
 import type { WalnutDatabase } from './database';
 

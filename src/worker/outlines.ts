@@ -1,6 +1,6 @@
 // Outlines of the glyphs of pages, each sent once.
 import type { TypesetContext } from '../core/index';
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
+import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 
 /** The outlines of pages that were not sent before; they are noted in `sent` as `face:glyph`. */
 export function newOutlines(

@@ -1,24 +1,31 @@
 // The messages between the main thread and the workers: all that the two sides share. A book crosses once, with `open`;
 // after that only edits do. Big buffers are transferred.
 import type { ListChange } from '../core/base/listChange';
-import type { Book, Particulars } from '../core/model/book';
-import type { BookEdit } from '../core/model/bookEdit';
-import type { CopyKind } from '../core/model/copyKinds';
-import type { OwnFont } from '../core/model/faces';
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
-import type { FindHit, FindQuery, FindReplacement } from '../core/model/find';
-import type { Finding } from '../core/model/finding';
-import type { Arrival, Manuscript, ReplaceReport } from '../core/model/manuscript';
-import type { LackingCharacter } from '../core/model/lacking';
-import type { DivisionExtent, PageGeometry, PageRole, PageSide, StageTimes, TypesetBook } from '../core/model/pages';
-import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
-import type { ParagraphTouches, PictureBytes } from '../core/model/streams';
-import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/referenceTable';
-import type { SpacingFacts } from '../core/model/spacingFacts';
-import type { Spec } from '../core/model/spec';
-import type { SuppliedIndex } from '../core/model/suppliedIndex';
-import type { BookTie } from '../core/model/ties';
-import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
+import type { Book, Particulars } from '../core/model/copy/book';
+import type { BookEdit } from '../core/model/copy/bookEdit';
+import type { CopyKind } from '../core/model/copy/copyKinds';
+import type { OwnFont } from '../core/model/spec/faces';
+import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
+import type { FindHit, FindQuery, FindReplacement } from '../core/model/answers/find';
+import type { Finding } from '../core/model/answers/finding';
+import type { Arrival, Manuscript, ReplaceReport } from '../core/model/copy/manuscript';
+import type { LackingCharacter } from '../core/model/answers/lacking';
+import type {
+  DivisionExtent,
+  PageGeometry,
+  PageRole,
+  PageSide,
+  StageTimes,
+  TypesetBook,
+} from '../core/model/composed/pages';
+import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
+import type { ParagraphTouches, PictureBytes } from '../core/model/copy/streams';
+import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/composed/referenceTable';
+import type { SpacingFacts } from '../core/model/answers/spacingFacts';
+import type { Spec } from '../core/model/spec/spec';
+import type { SuppliedIndex } from '../core/model/answers/suppliedIndex';
+import type { BookTie } from '../core/model/answers/ties';
+import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/answers/tidy';
 
 /** Where the shipped assets are served, ending in a slash. */
 export interface AssetBase {

@@ -1,5 +1,5 @@
 // What the main thread is told of a composed book: the page table and what stands on it, without the lines themselves.
-import type { TypesetBook } from '../core/model/pages';
+import type { TypesetBook } from '../core/model/composed/pages';
 import type { ComposedSummary, PageSummary } from './protocol';
 
 export function summarise(book: TypesetBook, revision: number): ComposedSummary {

@@ -1,16 +1,16 @@
 // The main thread's side of the workers. A typeset worker that dies is started again from the current book.
 import { withChange } from '../core/base/listChange';
-import type { Book } from '../core/model/book';
-import type { OwnFont } from '../core/model/faces';
-import type { BookEdit } from '../core/model/bookEdit';
-import type { FindQuery, FindReplacement } from '../core/model/find';
-import type { DisplayList, GlyphOutline } from '../core/model/displayList';
-import type { SpacingFacts } from '../core/model/spacingFacts';
-import type { BookTie } from '../core/model/ties';
-import type { LackingCharacter } from '../core/model/lacking';
-import type { ParagraphFacts, WishCost } from '../core/model/paragraphFacts';
-import type { ParagraphTouches } from '../core/model/streams';
-import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/tidy';
+import type { Book } from '../core/model/copy/book';
+import type { OwnFont } from '../core/model/spec/faces';
+import type { BookEdit } from '../core/model/copy/bookEdit';
+import type { FindQuery, FindReplacement } from '../core/model/answers/find';
+import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
+import type { SpacingFacts } from '../core/model/answers/spacingFacts';
+import type { BookTie } from '../core/model/answers/ties';
+import type { LackingCharacter } from '../core/model/answers/lacking';
+import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
+import type { ParagraphTouches } from '../core/model/copy/streams';
+import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/answers/tidy';
 import type {
   AssetBase,
   ComposedSummary,

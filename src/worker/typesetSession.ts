@@ -20,13 +20,13 @@ import {
   type TypesetContext,
   type TypesetReach,
 } from '../core/index';
-import type { Book } from '../core/model/book';
-import type { Page, TypesetBook } from '../core/model/pages';
-import type { LackingCharacter } from '../core/model/lacking';
-import type { SpacingFacts } from '../core/model/spacingFacts';
-import type { BookTie } from '../core/model/ties';
-import type { ParagraphFacts } from '../core/model/paragraphFacts';
-import type { TidyPlace } from '../core/model/tidy';
+import type { Book } from '../core/model/copy/book';
+import type { Page, TypesetBook } from '../core/model/composed/pages';
+import type { LackingCharacter } from '../core/model/answers/lacking';
+import type { SpacingFacts } from '../core/model/answers/spacingFacts';
+import type { BookTie } from '../core/model/answers/ties';
+import type { ParagraphFacts } from '../core/model/answers/paragraphFacts';
+import type { TidyPlace } from '../core/model/answers/tidy';
 import type { WorkerAssets } from './assets';
 import { runJob, type Breathe } from './jobRunner';
 import { buffersOf, newOutlines } from './outlines';

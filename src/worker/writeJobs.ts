@@ -27,9 +27,9 @@ import {
   writeScreenPdf,
   writeProject,
 } from '../core/index';
-import type { Manuscript } from '../core/model/manuscript';
+import type { Manuscript } from '../core/model/copy/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
-import type { GlyphOutline } from '../core/model/displayList';
+import type { GlyphOutline } from '../core/model/composed/displayList';
 import { unpackFont } from './unpackFont';
 import { newOutlines } from './outlines';
 import type { Specimen, WriteReply, WriteRequest } from './protocol';

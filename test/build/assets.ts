@@ -11,9 +11,9 @@ import {
   typesetBook,
 } from '../../src/core/index';
 import type { TypesetContext } from '../../src/core/index';
-import type { Book } from '../../src/core/model/book';
-import type { FaceTable } from '../../src/core/model/faces';
-import type { TypesetBook } from '../../src/core/model/pages';
+import type { Book } from '../../src/core/model/copy/book';
+import type { FaceTable } from '../../src/core/model/spec/faces';
+import type { TypesetBook } from '../../src/core/model/composed/pages';
 
 const folder = new URL('../../generated/public/', import.meta.url);
 

@@ -7,9 +7,9 @@ import {
   type Division,
   type DivisionRole,
   type Note,
-} from '../../src/core/model/book';
-import { NOVEL_SPEC } from '../../src/core/model/novelSpec';
-import type { Spec } from '../../src/core/model/spec';
+} from '../../src/core/model/copy/book';
+import { NOVEL_SPEC } from '../../src/core/defaults/novelSpec';
+import type { Spec } from '../../src/core/model/spec/spec';
 import {
   OBJECT_CHARACTER,
   paragraph,
@@ -17,7 +17,7 @@ import {
   type Paragraph,
   type Span,
   type Table,
-} from '../../src/core/model/streams';
+} from '../../src/core/model/copy/streams';
 
 let counter = 0;
 

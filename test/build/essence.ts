@@ -1,5 +1,5 @@
 // What of a composed book must not depend on how it was arrived at.
-import type { TypesetBook } from '../../src/core/model/pages';
+import type { TypesetBook } from '../../src/core/model/composed/pages';
 
 export function essence(composed: TypesetBook): unknown {
   return composed.pages.map((page) => [

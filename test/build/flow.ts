@@ -1,7 +1,7 @@
 // Paragraphs for page tests: only their counts of lines, leading and keeps matter. A line has ten characters.
-import type { BrokenParagraph } from '../../src/core/model/broken';
-import type { ComposedParagraph } from '../../src/core/model/pages';
-import type { ResolvedStyle } from '../../src/core/model/styled';
+import type { BrokenParagraph } from '../../src/core/model/composed/broken';
+import type { ComposedParagraph } from '../../src/core/model/composed/pages';
+import type { ResolvedStyle } from '../../src/core/model/composed/styled';
 import type { DivisionPage, FlowParagraph, NoteLayout, PagePlan, PageWishes } from '../../src/core/paginate';
 
 export const LEADING = 10;

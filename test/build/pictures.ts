@@ -1,8 +1,8 @@
 // Small real pictures for tests.
 import { encode } from 'fast-png';
 import { encode as encodeJpeg } from 'jpeg-js';
-import { pictureOf } from '../../src/core/measure/pictureOf';
-import { OBJECT_CHARACTER, paragraph, type Paragraph, type PictureFacts } from '../../src/core/model/streams';
+import { pictureOf } from '../../src/core/copy/pictureOf';
+import { OBJECT_CHARACTER, paragraph, type Paragraph, type PictureFacts } from '../../src/core/model/copy/streams';
 
 /** A PNG of so many channels whose values run from dark to light; the last of two or four is its alpha. */
 export function pngOf(width: number, height: number, channels: 1 | 2 | 3 | 4 = 1, seed = 0): Uint8Array {

@@ -1,6 +1,6 @@
 // The app's state as tests have it: a real database in memory, the write jobs in the same thread, a typeset client that only notes.
 import 'fake-indexeddb/auto';
-import type { FaceTable } from '../../src/core/model/faces';
+import type { FaceTable } from '../../src/core/model/spec/faces';
 import { openBook } from '../../src/state/bookThunks';
 import { Sessions } from '../../src/state/session/sessions';
 import type { Services } from '../../src/state/services';

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { EditorState, TextSelection, type Transaction } from 'prosemirror-state';
 import { applyEdit } from '../../src/core/edit';
-import type { Book } from '../../src/core/model/book';
-import type { Block, Paragraph, Table } from '../../src/core/model/streams';
+import type { Book } from '../../src/core/model/copy/book';
+import type { Block, Paragraph, Table } from '../../src/core/model/copy/streams';
 import {
   adoptBlocks,
   conversions,

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Block } from '../../src/core/model/streams';
+import type { Block } from '../../src/core/model/copy/streams';
 import { blockWords, cutStretches, followStretches, MOST_WORDS, type Stretch } from '../../src/galley';
 import { p, words } from '../build/book';
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { checkBook } from '../../src/core/validate';
-import { BOOK_FORMAT } from '../../src/core/model/book';
-import type { Block } from '../../src/core/model/streams';
+import { BOOK_FORMAT } from '../../src/core/model/copy/book';
+import type { Block } from '../../src/core/model/copy/streams';
 import { seeded } from '../build/book';
 import { scratch } from '../build/tools';
 import { dropFiles, openProfile, startApp, type RunningApp } from './app';

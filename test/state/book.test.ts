@@ -17,7 +17,7 @@ import { addManuscript, readShelf, removeBook } from '../../src/state/shelfThunk
 import { fileStem, makeProduct } from '../../src/state/deliverThunks';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThunks';
-import { picturesIn } from '../../src/core/model/streams';
+import { picturesIn } from '../../src/core/model/copy/streams';
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';
 import { opened, sample, until, world, type World } from '../build/world';

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { DisplayList } from '../../src/core/model/displayList';
+import type { DisplayList } from '../../src/core/model/composed/displayList';
 import { arrivalClosed, arrivalReducer, manuscriptArrived } from '../../src/state/arrivalSlice';
 import { PageCache } from '../../src/state/pageCache';
 import type { PageReply, TypesetClient } from '../../src/worker/typesetClient';

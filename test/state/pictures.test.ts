@@ -4,7 +4,7 @@ import { BookRepository, type OpenBook } from '../../src/storage/bookRepository'
 import { NO_HISTORY } from '../../src/storage/historyWindow';
 import { WalnutDatabase } from '../../src/storage/database';
 import { PictureRepository } from '../../src/storage/pictureRepository';
-import type { Book } from '../../src/core/model/book';
+import type { Book } from '../../src/core/model/copy/book';
 import { book, chapter, p } from '../build/book';
 import { factsOf, jpegOf, picture, pngOf } from '../build/pictures';
 

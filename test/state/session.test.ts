@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import type { HistoryEntry } from '../../src/core/model/bookEdit';
+import type { HistoryEntry } from '../../src/core/model/copy/bookEdit';
 import { editRedone, editUndone } from '../../src/state/bookSlice';
 import {
   closeBook,

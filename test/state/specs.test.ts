@@ -19,7 +19,7 @@ import {
 } from '../../src/state/styleThunks';
 import { styleSheetPrinted } from '../../src/state/styleSheetPrint';
 import { CANONS } from '../../src/core/measure/canon';
-import type { Paragraph } from '../../src/core/model/streams';
+import type { Paragraph } from '../../src/core/model/copy/streams';
 import { readAsset } from '../build/assets';
 import { pdfText } from '../build/tools';
 import { opened, type World } from '../build/world';

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import type { Book } from '../../src/core/model/book';
-import { paragraph } from '../../src/core/model/streams';
+import type { Book } from '../../src/core/model/copy/book';
+import { paragraph } from '../../src/core/model/copy/streams';
 import { BookRepository, type OpenBook } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import { book, chapter, p } from '../build/book';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { paragraph, type Block } from '../../src/core/model/streams';
+import { paragraph, type Block } from '../../src/core/model/copy/streams';
 import { changed, firstPieces, MOST_BLOCKS, type PieceChange } from '../../src/storage/pieces';
 
 /** What the database holds after changes were written one after another. */

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
-import type { BookEdit } from '../../src/core/model/bookEdit';
-import type { Book } from '../../src/core/model/book';
+import type { BookEdit } from '../../src/core/model/copy/bookEdit';
+import type { Book } from '../../src/core/model/copy/book';
 import { WorkerAssets } from '../../src/worker/assets';
 import { channelBreath, runJob } from '../../src/worker/jobRunner';
 import type { ComposedSummary, TypesetReply } from '../../src/worker/protocol';

@@ -1,6 +1,6 @@
 // Divisions of another manuscript, put into the running order.
-import { isMadeDivision, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
+import { isMadeDivision, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
 import { renumbered } from './renumber';
 import { newStyleEdits } from './styleEdits';
 

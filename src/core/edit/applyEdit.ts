@@ -1,9 +1,9 @@
 // Applies a book edit. Pure: the input stays as it was, and every part that the edit does not touch keeps its object
 // identity, which is the key of every cache.
 import { invariant, unreachable } from '../base/errors';
-import type { Book, Division } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
-import type { Block, StreamId, TableCell } from '../model/streams';
+import type { Book, Division } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
+import type { Block, StreamId, TableCell } from '../model/copy/streams';
 
 /** The book after the edit. Throws InvariantError when the edit was made for another state of the book. */
 export function applyEdit(book: Book, edit: BookEdit): Book {

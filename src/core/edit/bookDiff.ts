@@ -1,6 +1,6 @@
 // The edits that make one book another: for changes that are worked out as a whole, such as a newer version of the copy.
-import type { Book, Division } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
+import type { Book, Division } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
 import { applyEdit } from './applyEdit';
 
 const isSame = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);

@@ -1,7 +1,7 @@
 // Cuts a division in two at a paragraph, and joins one to the division before it.
-import { isMadeDivision, type Book, type Division } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { BlockId, StreamId } from '../model/streams';
+import { isMadeDivision, type Book, type Division } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { BlockId, StreamId } from '../model/copy/streams';
 
 const placeOf = (book: Book, id: StreamId) => book.divisions.findIndex((division) => division.id === id);
 

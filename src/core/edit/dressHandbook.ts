@@ -1,10 +1,10 @@
 // A manuscript set up as a handbook: heads numbered through three levels and listed so, footnotes by symbols that begin again
 // on each page beside numbered endnotes, appendices in two columns, an index.
-import type { Book } from '../model/book';
-import { FOOTNOTE, type NoteKind } from '../model/notes';
-import { PLAIN_SCHEME, type NumberScheme } from '../model/numbering';
-import type { Spec } from '../model/spec';
-import { specSetAs, STARTING_SPECS } from '../model/startingSpecs';
+import type { Book } from '../model/copy/book';
+import { FOOTNOTE, type NoteKind } from '../model/spec/notes';
+import { PLAIN_SCHEME, type NumberScheme } from '../model/spec/numbering';
+import type { Spec } from '../model/spec/spec';
+import { specSetAs, STARTING_SPECS } from '../defaults/startingSpecs';
 import { applyEdits } from './applyEdit';
 import { addDivisionOfRole } from './runningOrder';
 import { dropTypedNumbersEdits } from './typedNumbers';

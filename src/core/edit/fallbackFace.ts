@@ -1,9 +1,9 @@
 // Gives single characters a face of their own, by a character style that is made for it.
-import type { Book } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
-import type { CharacterStyle } from '../model/spec';
-import { normaliseSpans, type Paragraph, type Span } from '../model/streams';
-import { eachStream } from '../model/book';
+import type { Book } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
+import type { CharacterStyle } from '../model/spec/spec';
+import { normaliseSpans, type Paragraph, type Span } from '../model/copy/streams';
+import { eachStream } from '../model/copy/book';
 
 export interface CharacterPlace {
   readonly block: string;

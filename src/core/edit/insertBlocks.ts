@@ -1,10 +1,10 @@
 // Puts blocks from elsewhere into a stream at a place: a phrase goes into the paragraph, paragraphs go between.
-import type { Book, Note } from '../model/book';
-import type { BookEdit, TextSelection } from '../model/bookEdit';
-import { appendParagraph, cutParagraph } from '../model/cutParagraph';
-import type { Block, StreamId } from '../model/streams';
-import type { IncomingStyle } from '../model/manuscript';
-import { waitingStyles } from '../model/waiting';
+import type { Book, Note } from '../model/copy/book';
+import type { BookEdit, TextSelection } from '../model/copy/bookEdit';
+import { appendParagraph, cutParagraph } from '../copy/cutParagraph';
+import type { Block, StreamId } from '../model/copy/streams';
+import type { IncomingStyle } from '../model/copy/manuscript';
+import { waitingStyles } from '../copy/waiting';
 import { renumbered } from './renumber';
 import { newStyleEdits } from './styleEdits';
 

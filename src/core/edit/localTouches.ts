@@ -1,8 +1,8 @@
 // Local touches: what paragraphs and words have beside their style. Listed, cleared, and taught to the style.
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { ParagraphStyle } from '../model/spec';
-import type { BlockId, LocalLook, Paragraph, Span, StreamId, TextTouches, StyleTag } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { ParagraphStyle } from '../model/spec/spec';
+import type { BlockId, LocalLook, Paragraph, Span, StreamId, TextTouches, StyleTag } from '../model/copy/streams';
 import { countStyles } from './styleEdits';
 import { heirsOf, originOf, SAMPLE, sampleOf, valueOf } from './styleFacts';
 

@@ -1,7 +1,7 @@
 // Makes the edits of small changes from the book as it is, so that what they remove is always what is there.
 import { invariant } from '../base/errors';
-import type { Book, Particulars } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
+import type { Book, Particulars } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
 
 /** The value at a path of the spec; throws InvariantError when a key does not exist. */
 export function specValue(book: Book, path: readonly string[]): Plain {

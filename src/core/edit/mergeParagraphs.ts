@@ -1,8 +1,8 @@
 // Joins a paragraph to the one before it, as Backspace at its start does.
 import { invariant } from '../base/errors';
-import type { BookEdit } from '../model/bookEdit';
-import { appendParagraph } from '../model/cutParagraph';
-import type { Block, StreamId } from '../model/streams';
+import type { BookEdit } from '../model/copy/bookEdit';
+import { appendParagraph } from '../copy/cutParagraph';
+import type { Block, StreamId } from '../model/copy/streams';
 
 /** The edit that joins the block at `at` to the one before; null when either is no paragraph. The first keeps its id, unless it is empty. */
 export function mergeParagraphsEdit(stream: StreamId, blocks: readonly Block[], at: number): BookEdit | null {

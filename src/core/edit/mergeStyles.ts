@@ -1,8 +1,8 @@
 // Styles put in place of others: merged, dropped with a replacement, given another tag. Everything that names them follows.
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
-import type { CharacterStyle, ParagraphStyle } from '../model/spec';
-import type { Block, Span, StyleTag } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
+import type { CharacterStyle, ParagraphStyle } from '../model/spec/spec';
+import type { Block, Span, StyleTag } from '../model/copy/streams';
 import { eachParagraphEdit } from './localTouches';
 
 type Styles<T> = Readonly<Record<StyleTag, T>>;

@@ -1,9 +1,9 @@
 // Edits of notes: one put in at a place, one or all made of another kind, a kind dropped, one without a reference given back.
-import type { Book, Note } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
-import { cutParagraph, appendParagraph } from '../model/cutParagraph';
-import { noteKind } from '../model/notes';
-import { OBJECT_CHARACTER, paragraph, type BlockId, type Paragraph, type StreamId } from '../model/streams';
+import type { Book, Note } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
+import { cutParagraph, appendParagraph } from '../copy/cutParagraph';
+import { noteKind } from '../model/spec/notes';
+import { OBJECT_CHARACTER, paragraph, type BlockId, type Paragraph, type StreamId } from '../model/copy/streams';
 import { addDivisionOfRole } from './runningOrder';
 import { setSpecEdit } from './makeEdits';
 

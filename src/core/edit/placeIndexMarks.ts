@@ -1,9 +1,9 @@
 // Puts index marks into the text of a book at places that were found in an earlier state of it.
-import { cutParagraph } from '../model/cutParagraph';
-import type { Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { IndexMark } from '../model/indexSpec';
-import { OBJECT_CHARACTER, type BlockId, type Paragraph } from '../model/streams';
+import { cutParagraph } from '../copy/cutParagraph';
+import type { Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { IndexMark } from '../model/spec/indexSpec';
+import { OBJECT_CHARACTER, type BlockId, type Paragraph } from '../model/copy/streams';
 
 export interface MarkPlace {
   readonly block: BlockId;

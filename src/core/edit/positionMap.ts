@@ -1,7 +1,7 @@
 // Where a position goes when a stream's blocks are replaced: whatever is anchored in the text is mapped through edits.
 import { mapTextOffset } from '../base/textMap';
-import type { BookEdit } from '../model/bookEdit';
-import type { Block, Position } from '../model/streams';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { Block, Position } from '../model/copy/streams';
 
 /** The position after the edit, or null when its text is gone. */
 export function mapPosition(position: Position, edit: BookEdit): Position | null {

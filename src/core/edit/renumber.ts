@@ -1,6 +1,6 @@
 // Copies of blocks with ids of their own, and with them copies of the notes that they refer to.
-import type { Note } from '../model/book';
-import type { Block, StreamId } from '../model/streams';
+import type { Note } from '../model/copy/book';
+import type { Block, StreamId } from '../model/copy/streams';
 
 /** Gives the next id with a letter. */
 export type TakeId = (letter: string) => string;

@@ -2,8 +2,8 @@
 // their styles, touches and whatever else is anchored in them.
 import { append } from '../base/append';
 import { table } from '../base/table';
-import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../model/book';
-import type { ReplaceReport } from '../model/manuscript';
+import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../model/copy/book';
+import type { ReplaceReport } from '../model/copy/manuscript';
 import {
   normaliseSpans,
   notesIn,
@@ -13,7 +13,7 @@ import {
   type BlockId,
   type Span,
   type StreamId,
-} from '../model/streams';
+} from '../model/copy/streams';
 import { alignBlocks } from './align';
 import { applyEdits } from './applyEdit';
 import { newStyleEdits } from './styleEdits';

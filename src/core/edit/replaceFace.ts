@@ -1,7 +1,7 @@
 // One face put in place of another everywhere, its sizes matched so that the letters look as large, or take as much room.
-import type { Book } from '../model/book';
-import type { BookEdit, Plain } from '../model/bookEdit';
-import type { CharacterStyle, ParagraphStyle, Spec } from '../model/spec';
+import type { Book } from '../model/copy/book';
+import type { BookEdit, Plain } from '../model/copy/bookEdit';
+import type { CharacterStyle, ParagraphStyle, Spec } from '../model/spec/spec';
 import { valueOf } from './styleFacts';
 
 /** Sizes go by steps of this many points. */

@@ -1,7 +1,7 @@
 // Gives paragraphs another style.
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { BlockId, StyleTag } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { BlockId, StyleTag } from '../model/copy/streams';
 
 /** One edit for each of the paragraphs that is there and has another style. */
 export function restyleEdits(book: Book, blocks: ReadonlySet<BlockId>, tag: StyleTag): BookEdit[] {

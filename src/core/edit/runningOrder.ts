@@ -1,10 +1,10 @@
 // Changes of the running order: divisions added, set, moved and taken out, and display pages laid out.
 import { invariant } from '../base/errors';
-import type { Book, Division, Matter } from '../model/book';
-import type { BookEdit, DivisionFacts } from '../model/bookEdit';
-import { layoutsOf, type DisplayLayout, type LayoutLine } from '../model/displayLayouts';
-import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../model/roles';
-import type { Spec } from '../model/spec';
+import type { Book, Division, Matter } from '../model/copy/book';
+import type { BookEdit, DivisionFacts } from '../model/copy/bookEdit';
+import { layoutsOf, type DisplayLayout, type LayoutLine } from '../defaults/displayLayouts';
+import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../model/copy/roles';
+import type { Spec } from '../model/spec/spec';
 import {
   OBJECT_CHARACTER,
   paragraph,
@@ -13,7 +13,7 @@ import {
   type ParagraphTouches,
   type StreamId,
   type StyleTag,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 const MATTERS: readonly Matter[] = ['front', 'body', 'back'];
 

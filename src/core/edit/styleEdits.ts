@@ -1,8 +1,8 @@
 // Styles that come with copy from elsewhere, and go when nothing is set in them any more.
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { ParagraphStyle } from '../model/spec';
-import type { Block, StyleTag } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { ParagraphStyle } from '../model/spec/spec';
+import type { Block, StyleTag } from '../model/copy/streams';
 
 type Styles = Readonly<Record<StyleTag, ParagraphStyle>>;
 

@@ -1,7 +1,7 @@
 // Facts of a style sheet: where a value comes from, what takes from a style, and what is set in it.
-import { eachStream, type Book } from '../model/book';
-import { NOVEL_SPEC } from '../model/novelSpec';
-import type { BlockId, Paragraph, StreamId, StyleTag } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import type { BlockId, Paragraph, StreamId, StyleTag } from '../model/copy/streams';
 
 type Styles<T> = Readonly<Record<StyleTag, T>>;
 

@@ -1,7 +1,7 @@
 // A book that is the style sheet of another: each style that is used, told in a line and set in itself.
-import type { Book, Division } from '../model/book';
-import type { ParagraphStyle } from '../model/spec';
-import { paragraph, type Block, type StyleTag } from '../model/streams';
+import type { Book, Division } from '../model/copy/book';
+import type { ParagraphStyle } from '../model/spec/spec';
+import { paragraph, type Block, type StyleTag } from '../model/copy/streams';
 import { countStyles } from './styleEdits';
 import { usesOf, valueOf } from './styleFacts';
 

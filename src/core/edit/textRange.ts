@@ -1,10 +1,10 @@
 // Edits of a stretch of a division's text that may begin and end inside paragraphs and go over many of them: what a
 // selection over more than one document of the galley is made of.
 import { append } from '../base/append';
-import type { Book } from '../model/book';
-import type { BookEdit, TextSelection } from '../model/bookEdit';
-import { partsOfRange, type BlockPart } from '../model/textRange';
-import { appendParagraph, cutParagraph } from '../model/cutParagraph';
+import type { Book } from '../model/copy/book';
+import type { BookEdit, TextSelection } from '../model/copy/bookEdit';
+import { partsOfRange, type BlockPart } from '../copy/textRange';
+import { appendParagraph, cutParagraph } from '../copy/cutParagraph';
 import {
   normaliseSpans,
   notesIn,
@@ -13,7 +13,7 @@ import {
   type Paragraph,
   type StreamId,
   type StyleTag,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 const blocksOf = (book: Book, stream: StreamId) => book.divisions.find(({ id }) => id === stream)?.blocks ?? [];
 const lengthOf = (block: Block) => (block.kind === 'paragraph' ? block.text.length : 0);

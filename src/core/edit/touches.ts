@@ -1,7 +1,7 @@
 // Sets the touches of one paragraph: the visible exceptions that a person made on it.
-import type { Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { Paragraph, ParagraphTouches } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { Paragraph, ParagraphTouches } from '../model/copy/streams';
 
 /** The paragraph of a stream; undefined when the book has none such. */
 export function findParagraph(book: Book, stream: string, id: string): Paragraph | undefined {

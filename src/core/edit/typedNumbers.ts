@@ -1,7 +1,7 @@
 // Numbers of chapters and parts that were typed into the copy, and the edits that take them out when a scheme gives them.
-import type { Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { BlockId, StreamId } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { BlockId, StreamId } from '../model/copy/streams';
 
 const NUMBER_STYLES: ReadonlySet<string> = new Set(['CN', 'PN']);
 

@@ -2,8 +2,8 @@
 import { append } from '../base/append';
 import { NotLinearError, ValueError } from '../base/errors';
 import { linearPattern, type PatternMatch } from '../base/linearPattern';
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
 import {
   FIND_TOKENS,
   type FindHit,
@@ -11,8 +11,8 @@ import {
   type FindQuery,
   type FindRange,
   type FindReplacement,
-} from '../model/find';
-import type { Block, Paragraph, StreamId } from '../model/streams';
+} from '../model/answers/find';
+import type { Block, Paragraph, StreamId } from '../model/copy/streams';
 import { editLinear, linearText, PARAGRAPH_END, paragraphRuns, type LinearEdit } from './linear';
 
 /** Most hits that are looked for. */

@@ -8,7 +8,7 @@ import {
   type InlineObject,
   type Paragraph,
   type Span,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 export const PARAGRAPH_END = '\n';
 const SHOWN: Readonly<Partial<Record<InlineObject['kind'], string>>> = table({ break: '\u2028', tab: '\t' });

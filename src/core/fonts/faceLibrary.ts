@@ -1,6 +1,6 @@
 // The faces at hand: the table of all that can be set, and the opened fonts of those whose bytes have arrived.
 import { invariant } from '../base/errors';
-import type { FaceId, FaceRecord, FaceTable } from '../model/faces';
+import type { FaceId, FaceRecord, FaceTable } from '../model/spec/faces';
 import type { HarfBuzz } from './harfbuzz';
 import { type HarfBuzzFont } from './harfbuzz';
 import { wordsStandApart } from './wordsApart';

@@ -1,6 +1,6 @@
 // A font file of a person's own: its face as the table of faces has it, or why it cannot be used.
 import { ImportError } from '../base/errors';
-import type { FaceRecord } from '../model/faces';
+import type { FaceRecord } from '../model/spec/faces';
 import { readSfnt, readSfntNames } from './sfnt';
 
 /** The largest font file that is read, in bytes. */

@@ -1,7 +1,7 @@
 // Reads the facts of a TrueType or OpenType file that the face table holds (OpenType 1.9: head, hhea, OS/2, cmap, GSUB,
 // GPOS, post, name). Shaping and outlines are HarfBuzz's; nothing here knows text.
 import { ImportError, isPastEnd } from '../base/errors';
-import type { FaceKind, FaceRecord } from '../model/faces';
+import type { FaceKind, FaceRecord } from '../model/spec/faces';
 import { tablesOf, type TableReader } from './tableReader';
 
 type SfntFacts = Omit<FaceRecord, 'id' | 'family' | 'familyName' | 'weight' | 'italic' | 'file'>;

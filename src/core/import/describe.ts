@@ -1,8 +1,8 @@
 // What came in with a manuscript, counted and listed: for the arrival sheet and for the report of the command line.
 import { table } from '../base/table';
-import { countWords } from '../model/book';
-import type { Arrival, ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/manuscript';
-import { OBJECT_CHARACTER, type Block, type Paragraph, type Span, type Table } from '../model/streams';
+import { countWords } from '../model/copy/book';
+import type { Arrival, ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/copy/manuscript';
+import { OBJECT_CHARACTER, type Block, type Paragraph, type Span, type Table } from '../model/copy/streams';
 
 export interface NoteText {
   readonly text: string;

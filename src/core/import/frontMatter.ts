@@ -1,8 +1,8 @@
 // The display pages that every new book gets: half-title, title page, imprint, dedication, epigraph, contents. Their
 // words are paragraphs with fields, edited like any other text.
-import type { Division, DivisionRole } from '../model/book';
-import { roleFacts } from '../model/roles';
-import type { Block, FieldName, Paragraph } from '../model/streams';
+import type { Division, DivisionRole } from '../model/copy/book';
+import { roleFacts } from '../model/copy/roles';
+import type { Block, FieldName, Paragraph } from '../model/copy/streams';
 import { ParagraphBuilder, type IdCounter } from './paragraphBuilder';
 
 /** The front matter in reading order. `supplied` holds the display pages that came with the manuscript. */

@@ -1,7 +1,7 @@
 // The readers of manuscripts, in one list: each says which files are its own and reads them.
 import { ImportError } from '../base/errors';
 import { looksLikeZip } from '../base/zip';
-import type { Manuscript } from '../model/manuscript';
+import type { Manuscript } from '../model/copy/manuscript';
 import { readDocx } from './docx/readDocx';
 import { readEpub } from './epub/readEpub';
 import { readHtml } from './html/readHtml';

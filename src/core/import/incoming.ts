@@ -8,14 +8,14 @@ import type {
   IncomingMetadata,
   IncomingNote,
   Manuscript,
-} from '../model/manuscript';
-import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/streams';
+} from '../model/copy/manuscript';
+import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/copy/streams';
 import { greatest } from '../base/append';
 import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
 import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
 import { keepUnmatched } from './keepUnmatched';
-import { pictureOf } from '../measure/pictureOf';
+import { pictureOf } from '../copy/pictureOf';
 
 /** Characters of a paragraph that show what a style is for. */
 const SAMPLE = 80;

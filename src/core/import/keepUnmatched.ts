@@ -1,7 +1,7 @@
 // Styles of a file that nothing of ours fits keep a tag of their own, and wait to be matched; they are set as text meanwhile.
-import type { IncomingStyle, Manuscript } from '../model/manuscript';
-import { NOVEL_SPEC } from '../model/novelSpec';
-import type { StyleTag } from '../model/streams';
+import type { IncomingStyle, Manuscript } from '../model/copy/manuscript';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import type { StyleTag } from '../model/copy/streams';
 import { mapStyles } from './mapStyles';
 
 /** Most letters of a tag made of a name. */

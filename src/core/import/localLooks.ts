@@ -1,7 +1,7 @@
 // Faces, sizes and colours of runs as files name them; what is the file's default is none.
 import { table } from '../base/table';
-import type { IncomingLook } from '../model/manuscript';
-import type { StyleTag, TextTouches } from '../model/streams';
+import type { IncomingLook } from '../model/copy/manuscript';
+import type { StyleTag, TextTouches } from '../model/copy/streams';
 
 /** The touches that a face, a size in points and a colour come to; what is no such thing is left out. */
 export function localLook(

@@ -10,17 +10,17 @@ import {
   type DivisionRole,
   type Note,
   type Particulars,
-} from '../model/book';
-import { isEmptyParagraph } from '../model/effectiveTag';
-import type { Manuscript } from '../model/manuscript';
-import { NOVEL_SPEC } from '../model/novelSpec';
-import type { Spec } from '../model/spec';
-import { paragraph, type Block, type Paragraph } from '../model/streams';
+} from '../model/copy/book';
+import { isEmptyParagraph } from '../copy/effectiveTag';
+import type { Manuscript } from '../model/copy/manuscript';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import type { Spec } from '../model/spec/spec';
+import { paragraph, type Block, type Paragraph } from '../model/copy/streams';
 import { frontMatter } from './frontMatter';
-import { readHeading } from '../measure/headings';
-import { cutParagraph } from '../model/cutParagraph';
-import { waitingStyles } from '../model/waiting';
-import { roleFacts, ROLES } from '../model/roles';
+import { readHeading } from '../copy/headings';
+import { cutParagraph } from '../copy/cutParagraph';
+import { waitingStyles } from '../copy/waiting';
+import { roleFacts, ROLES } from '../model/copy/roles';
 import { IdCounter } from './paragraphBuilder';
 import { appendixHead, roleNamed } from './roleNames';
 import { LONGEST, MOST_PEOPLE } from './withinBounds';

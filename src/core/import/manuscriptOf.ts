@@ -1,10 +1,10 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
 import { table } from '../base/table';
-import { isMadeDivision, namesOf, type Book } from '../model/book';
-import type { IncomingHeading, Manuscript } from '../model/manuscript';
-import { noteClass } from '../model/notes';
-import { NOVEL_SPEC } from '../model/novelSpec';
-import { picturesIn, type Block, type PictureBytes } from '../model/streams';
+import { isMadeDivision, namesOf, type Book } from '../model/copy/book';
+import type { IncomingHeading, Manuscript } from '../model/copy/manuscript';
+import { noteClass } from '../model/spec/notes';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import { picturesIn, type Block, type PictureBytes } from '../model/copy/streams';
 
 const LEVELS: Readonly<Record<string, number>> = table({
   heading1: 1,

@@ -1,6 +1,6 @@
 // What incoming styles become by a mapping kept from an earlier file, in place of what is guessed.
-import type { Manuscript } from '../model/manuscript';
-import type { Block } from '../model/streams';
+import type { Manuscript } from '../model/copy/manuscript';
+import type { Block } from '../model/copy/streams';
 
 /** The manuscript with its styles mapped; names that the mapping does not know stay as they were guessed. */
 export function mapStyles(manuscript: Manuscript, mapping: Readonly<Record<string, string>>): Manuscript {

@@ -7,7 +7,7 @@ import {
   type Paragraph,
   type Span,
   type StyleTag,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 import { plainText, spanWithinBounds, termsWithinBounds, wellFormed } from './withinBounds';
 

@@ -1,5 +1,5 @@
 // Roles of divisions by what their heads say, in the languages that can be set.
-import type { DivisionRole } from '../model/roles';
+import type { DivisionRole } from '../model/copy/roles';
 
 const NAMES: readonly (readonly [DivisionRole, string])[] = [
   ['foreword', 'foreword|vorwort|avant-propos|prólogo del editor'],

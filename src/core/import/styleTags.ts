@@ -1,6 +1,6 @@
 // Which of our styles one of a file becomes, by its name and outline level: the same guess for every format.
-import { NOVEL_SPEC } from '../model/novelSpec';
-import type { StyleTag } from '../model/streams';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import type { StyleTag } from '../model/copy/streams';
 
 const BY_NAME: readonly [RegExp, StyleTag][] = [
   [/^heading 1$/, 'CT'],

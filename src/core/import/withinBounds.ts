@@ -1,6 +1,6 @@
 // What a file says, brought within what a book can hold: a manuscript of any origin makes a book that is valid (validate/bookSchema).
-import type { IndexMark } from '../model/indexSpec';
-import type { Span, TextTouches } from '../model/streams';
+import type { IndexMark } from '../model/spec/indexSpec';
+import type { Span, TextTouches } from '../model/copy/streams';
 
 /** Most characters of the name of a style, a title, a person's name, an address and a term of the index. */
 export const LONGEST = {

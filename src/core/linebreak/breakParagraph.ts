@@ -1,7 +1,7 @@
 // Breaks a shaped paragraph into lines: opportunities, widths, the optimum, and the packed lines that come of it.
-import { LINE_END, type BrokenParagraph, type Measure } from '../model/broken';
-import type { ShapedParagraph } from '../model/shaped';
-import type { ResolvedStyle, StyledParagraph } from '../model/styled';
+import { LINE_END, type BrokenParagraph, type Measure } from '../model/composed/broken';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import type { ResolvedStyle, StyledParagraph } from '../model/composed/styled';
 import type { Hyphenator } from './hyphenator';
 import { findOpportunities, withEmergencies, type Opportunities } from './opportunities';
 import { findTies } from './ties';

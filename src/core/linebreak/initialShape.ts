@@ -1,7 +1,7 @@
 // The room that a drop capital takes from each line beside it: the lines follow its outline, so that the first comes close
 // to an A or an L, and none stands further out than the one below it, under an arm.
-import type { ShapedParagraph } from '../model/shaped';
-import type { StyledParagraph } from '../model/styled';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import type { StyledParagraph } from '../model/composed/styled';
 import type { WidthContext } from './widths';
 
 /** White between a drop capital and the lines beside it, in em of the text. */

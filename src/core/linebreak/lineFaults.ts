@@ -1,7 +1,7 @@
 // What is seen only when lines stand below each other: the same word at three line ends, white running down through the
 // lines, more than three lines that end in a mark (house rules, sections 3 and 4). Each names the breaks that make it.
 import { endsInMark, firstWord, lastWord } from '../base/words';
-import { LINE_END } from '../model/broken';
+import { LINE_END } from '../model/composed/broken';
 import type { Opportunities } from './opportunities';
 import { PARAGRAPH, type FitSettings } from './fitSettings';
 import type { BreakWidths } from './widths';

@@ -1,6 +1,6 @@
 // Whether the rest of a paragraph can be set in just so many lines: bounds on sums of widths, by which a search for a given
 // count of lines leaves out what cannot come to it. Exact: nothing is left out that could.
-import { LINE_END } from '../model/broken';
+import { LINE_END } from '../model/composed/broken';
 import type { Opportunities } from './opportunities';
 import type { FitSettings } from './fitSettings';
 import type { BreakWidths } from './widths';

@@ -1,7 +1,7 @@
 // Where a paragraph may be broken: after spaces and dashes, at soft hyphens, inside words where the patterns allow it, at
 // sensible points of addresses, and where a person broke the line. Text of scripts without spaces goes by UAX #14.
 import LineBreaker from 'linebreak';
-import { LINE_END } from '../model/broken';
+import { LINE_END } from '../model/composed/broken';
 import { findAddresses, isAddressBreak, type Address } from './addresses';
 import type { Hyphenator } from './hyphenator';
 

@@ -1,6 +1,6 @@
 // The packed lines that come of the ends that a search has found: what each is stretched by, and where it stands.
-import { LINE_END, type BrokenParagraph } from '../model/broken';
-import type { ResolvedStyle, StyledParagraph } from '../model/styled';
+import { LINE_END, type BrokenParagraph } from '../model/composed/broken';
+import type { ResolvedStyle, StyledParagraph } from '../model/composed/styled';
 import { settlePlay, type PlayedLine } from './glyphPlay';
 import type { Opportunities } from './opportunities';
 import { placeTabs, tabsBetween } from './tabs';

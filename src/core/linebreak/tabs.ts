@@ -1,8 +1,8 @@
 // Tabs: where the text of a line stands after each of them. What is before a line's last tab keeps its natural spaces; what
 // follows it takes all of the stretch. Widths are in points; places are measured from the edge at which lines begin.
-import type { SetTabs } from '../model/broken';
-import type { ResolvedStyle } from '../model/styled';
-import type { TabStop } from '../model/spec';
+import type { SetTabs } from '../model/composed/broken';
+import type { ResolvedStyle } from '../model/composed/styled';
+import type { TabStop } from '../model/spec/spec';
 
 /** Sums of a paragraph at its tabs, one element per tab: those of widths.ts, up to the tab. */
 export interface TabSums {

@@ -1,7 +1,7 @@
 // The optimum over a whole paragraph (D. E. Knuth and M. F. Plass, Breaking Paragraphs into Lines, 1981), on typed
 // arrays. A state is an opportunity with the fitness class of the line that ends there and the hyphens running; the
 // cheapest way to each state is kept. States are in text order, so the active ones are a window that only moves on.
-import { LINE_END } from '../model/broken';
+import { LINE_END } from '../model/composed/broken';
 import { PARAGRAPH, type FitSettings, type FittedLines } from './fitSettings';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
 import { placeTabs, tabsBetween } from './tabs';

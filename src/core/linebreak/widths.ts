@@ -1,9 +1,9 @@
 // Prefix sums of a shaped paragraph at its break opportunities, in points: width, stretch and shrink. Any line's sums
 // are then two subtractions.
 import { isElasticSpace } from '../base/elasticSpace';
-import { LINE_END } from '../model/broken';
-import type { ShapedParagraph } from '../model/shaped';
-import { isPlayed, type ResolvedStyle, type StyledParagraph, type StyledRun } from '../model/styled';
+import { LINE_END } from '../model/composed/broken';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import { isPlayed, type ResolvedStyle, type StyledParagraph, type StyledRun } from '../model/composed/styled';
 import { hangLeft, hangRight } from './opticalMargins';
 import type { Opportunities } from './opportunities';
 import type { TabSums } from './tabs';

@@ -1,8 +1,8 @@
 // Canons: rules that derive the margins of a page from its trim (house rules, section 1). They apply to the page less the
 // binding allowance, which is added back to the back margin.
 import { ValueError } from '../base/errors';
-import type { Length, Pt, Unit } from '../model/length';
-import type { BackRow, Canon, CanonKind, Margins, PageSpec } from '../model/pageSpec';
+import type { Length, Pt, Unit } from '../model/spec/length';
+import type { BackRow, Canon, CanonKind, Margins, PageSpec } from '../model/spec/pageSpec';
 import { typeArea } from './typeArea';
 
 const inches = (value: number): Length => ({ pt: value * 72, unit: 'in' });

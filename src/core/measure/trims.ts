@@ -1,5 +1,5 @@
 // Trade sizes of books, with the names that printers use. Width and height in the unit in which the trade knows them.
-import type { Unit } from '../model/length';
+import type { Unit } from '../model/spec/length';
 import { POINTS_PER } from './units';
 
 export interface TradeTrim {

@@ -1,6 +1,6 @@
 // The arithmetic of a page: what trim, margins and leading leave for type (house rules, section 1).
-import type { Pt } from '../model/length';
-import type { PageSpec } from '../model/spec';
+import type { Pt } from '../model/spec/length';
+import type { PageSpec } from '../model/spec/spec';
 
 /** The type area of a page: from the cap height of its first line to the baseline of its last. */
 export interface TypeArea {

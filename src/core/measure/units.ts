@@ -1,7 +1,7 @@
 // Units of length. Everything is kept in points; other units exist only in what a person types and reads.
 import { table } from '../base/table';
 import { ValueError } from '../base/errors';
-import type { Length, Pt, Unit } from '../model/length';
+import type { Length, Pt, Unit } from '../model/spec/length';
 
 /** Points in one of each unit; px is the CSS pixel of 1/96 in. */
 export const POINTS_PER: Readonly<Record<Unit, number>> = {

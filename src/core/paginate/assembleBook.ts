@@ -1,8 +1,8 @@
 // Puts the pages of the divisions one after another: sides, blanks and roles.
-import type { Division, StartSide } from '../model/book';
-import { sideOfPage, type Page, type PageSide } from '../model/pages';
-import { isDisplayRole, roleFacts } from '../model/roles';
-import type { Spec } from '../model/spec';
+import type { Division, StartSide } from '../model/copy/book';
+import { sideOfPage, type Page, type PageSide } from '../model/composed/pages';
+import { isDisplayRole, roleFacts } from '../model/copy/roles';
+import type { Spec } from '../model/spec/spec';
 import { withFolios, type RunsByPage } from './folios';
 import type { DivisionPage } from './divisionPage';
 

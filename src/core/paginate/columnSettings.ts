@@ -1,5 +1,5 @@
 // Settings of paragraphs to columns of several widths, made when the search asks for them and numbered by paragraph.
-import type { Measure } from '../model/broken';
+import type { Measure } from '../model/composed/broken';
 import { makeSetting, type FlowItem, type Setting } from './flow';
 import type { PagePlan } from './pagePlan';
 

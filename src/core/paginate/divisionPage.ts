@@ -1,5 +1,5 @@
 // A page of one division, as the page maker hands it on.
-import type { Fragment, NoteRule, PageRole } from '../model/pages';
+import type { Fragment, NoteRule, PageRole } from '../model/composed/pages';
 import type { Give } from './gives';
 
 /** What a page of the division holds, before it has a number and a folio. */

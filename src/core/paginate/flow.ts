@@ -2,9 +2,9 @@
 // note lines and floats that it brings, and what it costs to end a page at each of its lines. Heights are in grid lines.
 import { lastAtMost } from '../base/search';
 import { endsInOwnHyphen } from '../base/words';
-import { LINE_END, type Measure } from '../model/broken';
-import type { ComposedParagraph, PageSide } from '../model/pages';
-import type { Meaning } from '../model/spec';
+import { LINE_END, type Measure } from '../model/composed/broken';
+import type { ComposedParagraph, PageSide } from '../model/composed/pages';
+import type { Meaning } from '../model/spec/spec';
 import { COST } from './costs';
 import type { FlowFloat, FlowParagraph, PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';

@@ -1,8 +1,8 @@
 // A paragraph in the flow as the page search is given it: its settings, the space before it, what hangs on it.
-import type { Measure } from '../model/broken';
-import type { Pt } from '../model/length';
-import type { NoteSeparator } from '../model/notes';
-import type { ComposedParagraph, PageSide } from '../model/pages';
+import type { Measure } from '../model/composed/broken';
+import type { Pt } from '../model/spec/length';
+import type { NoteSeparator } from '../model/spec/notes';
+import type { ComposedParagraph, PageSide } from '../model/composed/pages';
 
 /** How notes of a kind stand at the foot of the page or in its margin. */
 export interface NoteLayout {

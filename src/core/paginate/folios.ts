@@ -1,9 +1,9 @@
 // Folios: which run each page belongs to, and the number it has there. What is counted is told apart from what is shown.
-import { inNumerals } from '../measure/numerals';
-import type { Division } from '../model/book';
-import type { FolioRun } from '../model/numbering';
-import type { Page } from '../model/pages';
-import type { Spec } from '../model/spec';
+import { inNumerals } from '../numbering/numerals';
+import type { Division } from '../model/copy/book';
+import type { FolioRun } from '../model/spec/numbering';
+import type { Page } from '../model/composed/pages';
+import type { Spec } from '../model/spec/spec';
 
 /** Runs that begin on a page besides those of divisions, by its index. */
 export type RunsByPage = ReadonlyMap<number, FolioRun>;

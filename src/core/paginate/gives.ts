@@ -1,7 +1,7 @@
 // What had to give on a page, in words for findings: read off the regions after the search, with the paragraph at which it
 // happened.
 import { append } from '../base/append';
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph } from '../model/composed/pages';
 import { endsInHyphen, type CutFault, type Flow } from './flow';
 import type { PagePlan } from './pagePlan';
 import { reasonFor, type Reason } from './reasons';

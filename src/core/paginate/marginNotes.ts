@@ -1,8 +1,14 @@
 // Notes in the margin at the fore-edge: each begins on the line of its reference, or under the note before it; those that
 // would run over the foot move up as far as there is room. What the margin of a page cannot hold goes on in that of the next.
 import { lastAtMost } from '../base/search';
-import { gridBaseline, type ComposedParagraph, type Fragment, type PageGeometry, type PageSide } from '../model/pages';
-import type { Pt } from '../model/length';
+import {
+  gridBaseline,
+  type ComposedParagraph,
+  type Fragment,
+  type PageGeometry,
+  type PageSide,
+} from '../model/composed/pages';
+import type { Pt } from '../model/spec/length';
 import type { Flow } from './flow';
 import type { FilledRegion } from './tracePages';
 

@@ -1,6 +1,6 @@
 // What a stretch of the note lines of a reach comes to at the foot of a column: lines one under another, lines in columns of
 // their own, short notes joined to one paragraph. The search asks for heights, the making of pages for what stands there.
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph } from '../model/composed/pages';
 import type { FlowNote, NoteLayout } from './flowParagraph';
 
 /** Note lines of a reach in order. Arrays have an element per line; `height` one more: that of all lines before. */

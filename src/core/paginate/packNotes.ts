@@ -1,5 +1,5 @@
 // The notes of a reach as lines in a row.
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph } from '../model/composed/pages';
 import type { FlowNote, FlowParagraph } from './flowParagraph';
 import { exactHeight, type NoteLines } from './noteBlocks';
 

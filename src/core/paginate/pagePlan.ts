@@ -1,6 +1,6 @@
 // The regions that a reach is poured into: pages of equal columns one after another, the first below its opener.
-import type { Pt } from '../model/length';
-import type { PageSide } from '../model/pages';
+import type { Pt } from '../model/spec/length';
+import type { PageSide } from '../model/composed/pages';
 import type { KeepRules } from './flow';
 
 export interface PlanColumn {

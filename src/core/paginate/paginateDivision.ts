@@ -1,7 +1,7 @@
 // Divides one division into pages: the opener's head from its sink, the text from the text start, or, for a display
 // page, each paragraph at its place.
-import type { DivisionRole, Placing } from '../model/book';
-import { isDisplayRole, isPlateRole } from '../model/roles';
+import type { DivisionRole, Placing } from '../model/copy/book';
+import { isDisplayRole, isPlateRole } from '../model/copy/roles';
 import {
   gridBaseline,
   type ComposedParagraph,
@@ -9,9 +9,9 @@ import {
   type PageGeometry,
   type PageRole,
   type PageSide,
-} from '../model/pages';
-import type { NotesSpec } from '../model/notes';
-import type { PagesSpec } from '../model/spec';
+} from '../model/composed/pages';
+import type { NotesSpec } from '../model/spec/notes';
+import type { PagesSpec } from '../model/spec/spec';
 import type { DivisionPage } from './divisionPage';
 import type { FillMemory } from './fillMemory';
 import { fillPages } from './fillPages';

@@ -7,7 +7,7 @@ import {
   type FurnitureSet,
   type FurnitureSlot,
   type SlotName,
-} from '../model/furniture';
+} from '../model/spec/furniture';
 import {
   columnLeft,
   gridBaseline,
@@ -16,7 +16,7 @@ import {
   type PageGeometry,
   type PlacedFurniture,
   type PlacedRule,
-} from '../model/pages';
+} from '../model/composed/pages';
 
 /** A slot's words as one line, and whether they were cut to the room that there was. */
 export interface SlotLine {

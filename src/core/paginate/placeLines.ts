@@ -1,6 +1,12 @@
 // Gives the lines of a filled region their baselines: text down from the top, notes on the foot line or close under the text.
 import { append } from '../base/append';
-import { gridBaseline, type ComposedParagraph, type Fragment, type NoteRule, type PageGeometry } from '../model/pages';
+import {
+  gridBaseline,
+  type ComposedParagraph,
+  type Fragment,
+  type NoteRule,
+  type PageGeometry,
+} from '../model/composed/pages';
 import type { Flow } from './flow';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
 import type { PlanColumn } from './pagePlan';

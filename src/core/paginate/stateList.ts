@@ -1,6 +1,6 @@
 // The states of the page search in packed arrays, one per way of standing somewhere in the text; the cheapest way to
 // each is kept. Two states are the same when nothing that follows can tell them apart.
-import type { PageSide } from '../model/pageRoles';
+import type { PageSide } from '../model/spec/pageRoles';
 
 /** Bits of a state's flags. */
 export const FLAG = {

@@ -1,7 +1,7 @@
 // Reads the cheapest way out of a finished search: regions with the lines, notes and floats that stand in each.
 import { FIRST_EXTRA } from './columnSettings';
 import type { FillMemory } from './fillMemory';
-import { joinLines, type LinePiece } from '../model/joinLines';
+import { joinLines, type LinePiece } from '../model/composed/joinLines';
 import { makeSetting, type Flow, type Setting } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';

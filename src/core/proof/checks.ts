@@ -1,7 +1,7 @@
 // The checks of the composed book, in one list.
 import { append } from '../base/append';
-import type { Finding } from '../model/finding';
-import { geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../model/pages';
+import type { Finding } from '../model/answers/finding';
+import { geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../model/composed/pages';
 import { looseLines } from './looseLines';
 import { missingCharacters } from './missingCharacters';
 import { pictures } from './pictures';

@@ -1,8 +1,8 @@
 // Characters that the face of their paragraph lacks: set in another face, or in none; with their places and the faces that
 // have them.
-import { covers, TEXT_FAMILIES, FALLBACK_FAMILIES, type FaceTable } from '../model/faces';
-import type { LackingCharacter, LackingPlace } from '../model/lacking';
-import type { StyledParagraph } from '../model/styled';
+import { covers, TEXT_FAMILIES, FALLBACK_FAMILIES, type FaceTable } from '../model/spec/faces';
+import type { LackingCharacter, LackingPlace } from '../model/answers/lacking';
+import type { StyledParagraph } from '../model/composed/styled';
 
 /** Characters of its surroundings that a place is shown with. */
 const AROUND = 24;

@@ -1,5 +1,5 @@
 // The words of a line as a finding quotes them.
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph } from '../model/composed/pages';
 
 /** Most words quoted. */
 const QUOTED = 5;

@@ -1,6 +1,6 @@
 // Text that stands over the edge of its page, or on a page too shallow for it: valid specs can come to that.
-import type { Finding } from '../model/finding';
-import type { Page, PageGeometry } from '../model/pages';
+import type { Finding } from '../model/answers/finding';
+import type { Page, PageGeometry } from '../model/composed/pages';
 
 /** What of a line hangs below its baseline, as a share of its size. */
 const BELOW = 0.2;

@@ -1,7 +1,7 @@
 // Faults that no single line shows, on the page where they stand: by the measures of quality, so that each of their figures
 // has its finding.
-import type { Finding, FindingKind } from '../model/finding';
-import type { Page, PageGeometry } from '../model/pages';
+import type { Finding, FindingKind } from '../model/answers/finding';
+import type { Page, PageGeometry } from '../model/composed/pages';
 import { lineWords } from './lineWords';
 import { measureLineEnds, type LineEndFault } from './quality/lineEnds';
 import { linesOf, type PlacedLine } from './quality/placedLines';

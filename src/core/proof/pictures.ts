@@ -1,7 +1,7 @@
 // Pictures that will not print as they should.
-import type { Finding } from '../model/finding';
-import type { ComposedParagraph } from '../model/pages';
-import { PRINTED } from '../model/pictureTypes';
+import type { Finding } from '../model/answers/finding';
+import type { ComposedParagraph } from '../model/composed/pages';
+import { PRINTED } from '../model/copy/pictureTypes';
 import type { LineFinding } from './paragraphCheck';
 
 /** Pixels to the inch: under the first a picture is coarse on paper, under the second its pixels are seen. */

@@ -1,7 +1,7 @@
 // The entries of the contents and of the lists of figures and tables, with the folios of their pages.
-import type { ContentsLevel, ContentsSpec } from '../model/contents';
-import type { CaptionPlace, HeadingPlace, ReferenceTable } from '../model/referenceTable';
-import type { BlockId, StreamId, StyleTag } from '../model/streams';
+import type { ContentsLevel, ContentsSpec } from '../model/spec/contents';
+import type { CaptionPlace, HeadingPlace, ReferenceTable } from '../model/composed/referenceTable';
+import type { BlockId, StreamId, StyleTag } from '../model/copy/streams';
 
 /** A line of a list. */
 export interface ContentsEntry {

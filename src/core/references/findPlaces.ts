@@ -1,6 +1,6 @@
 // Finds the pages on which places of the text stand: one walk over the pages for all places that are asked for.
-import type { Fragment, Page } from '../model/pages';
-import type { BlockId } from '../model/streams';
+import type { Fragment, Page } from '../model/composed/pages';
+import type { BlockId } from '../model/copy/streams';
 
 /** Page index of a place in the text; -1 when it stands on none. Of a block without an offset: of its beginning. */
 export type PageOf = (block: BlockId, offset?: number) => number;

@@ -1,9 +1,9 @@
 // The index: marks of the copy gathered by term, with the pages on which they stand, ranges merged.
 import { compareTerms, sortKey, sortKeyOfSub } from '../base/collate';
-import type { IndexMark, IndexSpec } from '../model/indexSpec';
-import type { Page } from '../model/pages';
-import type { IndexLocators } from '../model/referenceTable';
-import type { BlockId, Paragraph } from '../model/streams';
+import type { IndexMark, IndexSpec } from '../model/spec/indexSpec';
+import type { Page } from '../model/composed/pages';
+import type { IndexLocators } from '../model/composed/referenceTable';
+import type { BlockId, Paragraph } from '../model/copy/streams';
 import type { PageOf } from './findPlaces';
 
 export interface PlacedMark extends IndexMark {

@@ -1,10 +1,10 @@
 // Finds the pages on which notes are referred to.
 import { lastAtMost } from '../base/search';
-import type { Book } from '../model/book';
-import { noteKind, type NoteKind } from '../model/notes';
-import type { Page } from '../model/pages';
-import type { NotePlaces } from '../model/referenceTable';
-import type { StreamId } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import { noteKind, type NoteKind } from '../model/spec/notes';
+import type { Page } from '../model/composed/pages';
+import type { NotePlaces } from '../model/composed/referenceTable';
+import type { StreamId } from '../model/copy/streams';
 
 /** Whether the number or the words of a kind's notes hang on the pages of their references. */
 const hangsOnPage = ({ restart, keyed, place }: NoteKind): boolean =>

@@ -1,22 +1,22 @@
 // Finds out what the pages say: on which page each head stands and under which folio, where sections begin, what
 // cross-references go to, and where the words of the index are.
 import { append } from '../base/append';
-import type { Book, Division } from '../model/book';
-import type { Page } from '../model/pages';
+import type { Book, Division } from '../model/copy/book';
+import type { Page } from '../model/composed/pages';
 import type {
   CaptionPlace,
   HeadingPlace,
   ReferencedPlace,
   ReferenceTable,
   SectionPlace,
-} from '../model/referenceTable';
-import type { Meaning, Spec } from '../model/spec';
-import type { Block, BlockId, Paragraph, StreamId, StyleTag } from '../model/streams';
+} from '../model/composed/referenceTable';
+import type { Meaning, Spec } from '../model/spec/spec';
+import type { Block, BlockId, Paragraph, StreamId, StyleTag } from '../model/copy/streams';
 import { findPlaces, type PageOf } from './findPlaces';
-import { headingWords, plainWords, titleBlock } from '../measure/headWords';
+import { headingWords, plainWords, titleBlock } from '../numbering/headWords';
 import { notePlaces } from './notePlaces';
 import { continuedEntries, indexLocators, marksOf, type PlacedMark } from './indexLocators';
-import type { HeadNumbers } from '../measure/numberHeads';
+import type { HeadNumbers } from '../numbering/numberHeads';
 
 export interface ReferenceFacts {
   readonly book: Pick<Book, 'spec' | 'notes' | 'particulars'>;

@@ -1,7 +1,7 @@
 // What a cross-reference says: always what is true now.
 import { table } from '../base/table';
-import type { ReferenceTable } from '../model/referenceTable';
-import type { BlockId, CrossReference } from '../model/streams';
+import type { ReferenceTable } from '../model/composed/referenceTable';
+import type { BlockId, CrossReference } from '../model/copy/streams';
 
 interface ReferenceWords {
   readonly page: (folio: string) => string;

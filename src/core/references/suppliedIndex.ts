@@ -2,8 +2,8 @@
 // text, so that it lives from then on.
 import { ValueError } from '../base/errors';
 import { sortKey } from '../base/collate';
-import type { Page } from '../model/pages';
-import type { BlockId } from '../model/streams';
+import type { Page } from '../model/composed/pages';
+import type { BlockId } from '../model/copy/streams';
 
 /** A term or sub-term with the folios that it names. */
 export interface SuppliedEntry {

@@ -1,6 +1,6 @@
 // The column in which lines of a page stand.
-import type { Pt } from '../model/length';
-import type { Fragment, PageGeometry } from '../model/pages';
+import type { Pt } from '../model/spec/length';
+import type { Fragment, PageGeometry } from '../model/composed/pages';
 
 /** Width of the column that begins where a fragment does; of all columns for heads and display pages, which go across. */
 export function columnWidth({ paragraph, from, x }: Fragment, { columns, measure }: PageGeometry): Pt {

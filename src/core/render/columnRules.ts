@@ -1,7 +1,7 @@
 // Rules between columns.
-import type { RuleItem } from '../model/displayList';
-import type { Pt } from '../model/length';
-import type { Page, PageGeometry } from '../model/pages';
+import type { RuleItem } from '../model/composed/displayList';
+import type { Pt } from '../model/spec/length';
+import type { Page, PageGeometry } from '../model/composed/pages';
 
 /** Upright rules from the first line of the columns to the last; none where the text ends before the second. `left`: of the type area. */
 export function columnRules(

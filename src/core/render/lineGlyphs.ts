@@ -1,5 +1,5 @@
 // Glyphs of a stretch in one run, as rendering receives them from shaping.
-import type { StyledRun } from '../model/styled';
+import type { StyledRun } from '../model/composed/styled';
 
 /**
  * Glyphs [first, end) of the arrays, which are mostly those of the whole paragraph. Font units; clusters are offsets in

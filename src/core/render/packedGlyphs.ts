@@ -1,6 +1,6 @@
 // The glyphs of the page that is being rendered, in typed arrays that grow and serve one page after another: collecting
 // them in lists took as long as the rest of rendering.
-import type { DisplayList } from '../model/displayList';
+import type { DisplayList } from '../model/composed/displayList';
 
 type Arrays = Pick<DisplayList, 'glyphs' | 'xs' | 'rises' | 'charOffsets' | 'sourceOffsets'>;
 

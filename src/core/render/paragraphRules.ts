@@ -1,8 +1,8 @@
 // What is drawn around the lines of a paragraph: its background, and rules above the first line and below the last.
-import type { RuleItem } from '../model/displayList';
-import type { Pt } from '../model/length';
-import type { Fragment, PageGeometry } from '../model/pages';
-import type { SetRule } from '../model/styled';
+import type { RuleItem } from '../model/composed/displayList';
+import type { Pt } from '../model/spec/length';
+import type { Fragment, PageGeometry } from '../model/composed/pages';
+import type { SetRule } from '../model/composed/styled';
 import { columnWidth } from './columnOf';
 
 /** Share of the leading that a background has over the first baseline; the rest is under the last. */

@@ -3,8 +3,8 @@
 import { append } from '../base/append';
 import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
-import { LINE_END, type SetTabs } from '../model/broken';
-import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/displayList';
+import { LINE_END, type SetTabs } from '../model/composed/broken';
+import type { DisplayList, PictureItem, RuleItem, TextItem, TextSource } from '../model/composed/displayList';
 import {
   columnLeft,
   geometryOf,
@@ -12,8 +12,8 @@ import {
   type Fragment,
   type Page,
   type PageGeometry,
-} from '../model/pages';
-import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
+} from '../model/composed/pages';
+import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../model/composed/styled';
 import { columnWidth } from './columnOf';
 import { paragraphRules } from './paragraphRules';
 import { columnRules } from './columnRules';

@@ -2,8 +2,8 @@
 // stretch up to the nearest safe place is shaped again, and only there.
 import { lastAtMost } from '../base/search';
 import type { FaceLibrary } from '../fonts/faceLibrary';
-import type { ShapedParagraph } from '../model/shaped';
-import type { StyledParagraph, StyledRun } from '../model/styled';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import type { StyledParagraph, StyledRun } from '../model/composed/styled';
 import { shapeStretch, stretchAdvance } from './shapeParagraph';
 
 /** What cutting at an offset adds to the width before it and after it, in points. */

@@ -4,8 +4,8 @@ import { table } from '../base/table';
 import type { FaceLibrary } from '../fonts/faceLibrary';
 import { makeGlyphArrays, type ShapedGlyphs } from '../fonts/glyphArrays';
 import type { HarfBuzzFont } from '../fonts/harfbuzz';
-import type { ShapedParagraph } from '../model/shaped';
-import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/styled';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/composed/styled';
 
 /**
  * Widths of the spaces that the engine draws itself, in em: several shipped faces lack the characters (house rules,

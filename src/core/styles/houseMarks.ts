@@ -1,6 +1,6 @@
 // House marks: how quotes, dashes, ellipses, ranges, initials and units are set (house rules, section 5). The copy is left as
 // it was typed; what comes out are replacements for the set text, in order.
-import type { MarkSet } from '../model/spec';
+import type { MarkSet } from '../model/spec/spec';
 
 /** A stretch of the source, from inclusive, to exclusive, and what is set for it. */
 export interface MarkEdit {

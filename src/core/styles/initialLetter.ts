@@ -1,7 +1,7 @@
 // Drop capitals: the first letters of a paragraph cut out of its runs and set large, fitted from the cap height of the
 // first line to the baseline of the last that they stand beside; an opening quote before them stays at text size.
-import type { FaceTable } from '../model/faces';
-import type { ResolvedStyle, StyledRun } from '../model/styled';
+import type { FaceTable } from '../model/spec/faces';
+import type { ResolvedStyle, StyledRun } from '../model/composed/styled';
 
 const OPENING = /^([“‘"'«„‚]\s?)?(\p{L}[\p{L}\p{M}]*)/u;
 

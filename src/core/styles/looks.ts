@@ -1,10 +1,10 @@
 // The look of every stretch of a paragraph's set text: character styles and touches, note references, first words in small
 // capitals, and marks after italic words.
-import { maybeSpotPattern } from '../measure/spotPatterns';
-import type { NotePosition } from '../model/notes';
-import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec';
-import type { NoteMark, ResolvedStyle } from '../model/styled';
-import type { Span, StyleTag, TextTouches } from '../model/streams';
+import { maybeSpotPattern } from '../looks/spotPatterns';
+import type { NotePosition } from '../model/spec/notes';
+import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec/spec';
+import type { NoteMark, ResolvedStyle } from '../model/composed/styled';
+import type { Span, StyleTag, TextTouches } from '../model/copy/streams';
 
 export interface SetText {
   readonly text: string;

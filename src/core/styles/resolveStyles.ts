@@ -1,11 +1,11 @@
 // Resolves paragraph styles: own values, then those of the ancestors, at the root the text spec.
 import { invariant } from '../base/errors';
-import { looseOver, wordSpaceAlone, wordSpaceOf } from '../model/faces';
-import type { InksSpec } from '../model/inks';
-import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec, WordSpace } from '../model/spec';
-import type { ResolvedStyle, SetRule } from '../model/styled';
-import type { LocalLook, StyleTag } from '../model/streams';
-import { setInk } from '../measure/setInk';
+import { looseOver, wordSpaceAlone, wordSpaceOf } from '../model/spec/faces';
+import type { InksSpec } from '../model/spec/inks';
+import type { Align, Meaning, ParagraphRule, ParagraphStyle, Spec, WordSpace } from '../model/spec/spec';
+import type { ResolvedStyle, SetRule } from '../model/composed/styled';
+import type { LocalLook, StyleTag } from '../model/copy/streams';
+import { setInk } from '../looks/setInk';
 
 export type StyleSheet = ReadonlyMap<StyleTag, ResolvedStyle>;
 

@@ -2,14 +2,21 @@
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
 import { table } from '../base/table';
 import { embeddingLevels } from '../base/bidi';
-import { FALLBACK_FAMILIES, coverageTable, covers, maybeFace, type FaceRecord, type FaceTable } from '../model/faces';
-import type { InkUse, SetInk } from '../model/inks';
-import type { NotePosition } from '../model/notes';
-import type { Spec } from '../model/spec';
-import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/styled';
+import {
+  FALLBACK_FAMILIES,
+  coverageTable,
+  covers,
+  maybeFace,
+  type FaceRecord,
+  type FaceTable,
+} from '../model/spec/faces';
+import type { InkUse, SetInk } from '../model/spec/inks';
+import type { NotePosition } from '../model/spec/notes';
+import type { Spec } from '../model/spec/spec';
+import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/composed/styled';
 import { withInitial } from './initialLetter';
 import { lookOfEach, type Look, type SetText } from './looks';
-import { setInk } from '../measure/setInk';
+import { setInk } from '../looks/setInk';
 import { titleCase } from './titleCase';
 import { houseMarks, type MarkEdit } from './houseMarks';
 import {
@@ -20,7 +27,7 @@ import {
   type Paragraph,
   type StreamId,
   type StyleTag,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 /** The number of a note with the signs around it, and where it stands. */
 export interface NoteSign {

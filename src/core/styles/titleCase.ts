@@ -1,5 +1,5 @@
 // Title case by language: where words begin with a capital, their first letters are set as capitals; the copy stays as it is.
-import type { ResolvedStyle, StyledRun } from '../model/styled';
+import type { ResolvedStyle, StyledRun } from '../model/composed/styled';
 
 /** Small words that English titles leave as they are, but for the first and the last. */
 const SMALL = new Set(

@@ -1,6 +1,6 @@
 // What safe jobs leave alone, because changing it could harm: paths, addresses and code, which mean what is typed; lines
 // whose spaces are their shape. A job that meets one of these does nothing there, or is one to look at first.
-import type { Block, Paragraph } from '../model/streams';
+import type { Block, Paragraph } from '../model/copy/streams';
 
 /** Signs of a token (what stands between white space) in which nothing is replaced. */
 const TECHNICAL =

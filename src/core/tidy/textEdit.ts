@@ -1,5 +1,5 @@
 // Changes of a paragraph's text that carry its spans and objects along.
-import { normaliseSpans, OBJECT_CHARACTER, type Paragraph } from '../model/streams';
+import { normaliseSpans, OBJECT_CHARACTER, type Paragraph } from '../model/copy/streams';
 
 /** Puts `text` in place of what stands from `from` to `to`; places come in order and do not overlap. */
 export interface TextEdit {

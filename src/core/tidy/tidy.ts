@@ -1,7 +1,7 @@
 // Runs Tidy jobs over streams in their fixed order, each over what the ones before it left.
-import type { Manuscript } from '../model/manuscript';
-import type { Block, StreamId } from '../model/streams';
-import type { TidyChange, TidyCount } from '../model/tidy';
+import type { Manuscript } from '../model/copy/manuscript';
+import type { Block, StreamId } from '../model/copy/streams';
+import type { TidyChange, TidyCount } from '../model/answers/tidy';
 import { CHARACTER_JOBS } from './jobs/characters';
 import { DASH_JOBS } from './jobs/dashes';
 import { PARAGRAPH_JOBS } from './jobs/paragraphs';

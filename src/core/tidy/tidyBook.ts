@@ -1,9 +1,9 @@
 // Tidy jobs over a book: what each would do, and the edits that do it. Untouched paragraphs are in no edit.
-import { eachStream, type Book } from '../model/book';
-import type { BookEdit } from '../model/bookEdit';
-import type { ParagraphStyle } from '../model/spec';
-import type { Block, StreamId, StyleTag } from '../model/streams';
-import type { TidyChange, TidyOffer } from '../model/tidy';
+import { eachStream, type Book } from '../model/copy/book';
+import type { BookEdit } from '../model/copy/bookEdit';
+import type { ParagraphStyle } from '../model/spec/spec';
+import type { Block, StreamId, StyleTag } from '../model/copy/streams';
+import type { TidyChange, TidyOffer } from '../model/answers/tidy';
 import { TIDY_JOBS, tidyStreams } from './tidy';
 import type { TidyContext, TidyJob } from './types';
 

@@ -1,6 +1,6 @@
 // What a Tidy job is: it looks at one stream, says what it would change and where, and changes it.
-import type { Block, StyleTag } from '../model/streams';
-import type { JobKind, TidyPlace } from '../model/tidy';
+import type { Block, StyleTag } from '../model/copy/streams';
+import type { JobKind, TidyPlace } from '../model/answers/tidy';
 
 export type { JobKind, TidyPlace };
 

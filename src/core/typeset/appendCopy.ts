@@ -1,6 +1,6 @@
 // The looks and objects of one paragraph put behind those of others, where its text begins at an offset of theirs.
 import { append } from '../base/append';
-import type { InlineObject, Paragraph, Span } from '../model/streams';
+import type { InlineObject, Paragraph, Span } from '../model/copy/streams';
 
 /** `at`: the offset, in UTF-16 units, at which the text of the paragraph begins in the joined one. */
 export function appendCopy(spans: Span[], objects: InlineObject[], paragraph: Paragraph, at: number): void {

@@ -1,12 +1,12 @@
 // Works out what composing needs of a book: its styles, numbers, notes and references.
-import { fieldText } from '../measure/fields';
-import { numberNotes } from '../measure/numberNotes';
-import type { Book } from '../model/book';
-import type { PageGeometry } from '../model/pages';
-import { NO_REFERENCES, type ReferenceTable } from '../model/referenceTable';
-import { numberHeads } from '../measure/numberHeads';
+import { fieldText } from '../copy/fields';
+import { numberNotes } from '../numbering/numberNotes';
+import type { Book } from '../model/copy/book';
+import type { PageGeometry } from '../model/composed/pages';
+import { NO_REFERENCES, type ReferenceTable } from '../model/composed/referenceTable';
+import { numberHeads } from '../numbering/numberHeads';
 import { referenceText } from '../references';
-import type { LocalLook } from '../model/streams';
+import type { LocalLook } from '../model/copy/streams';
 import { resolveStyles, resolveWithLook, type StyleContext, type StyleSheet } from '../styles';
 import type { ComposeContext } from './composeContext';
 import { keyWordsOf } from './composeNotes';

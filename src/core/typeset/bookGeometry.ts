@@ -1,9 +1,9 @@
 // The page of a book in points, as its spec has it.
 import { typeArea } from '../measure/typeArea';
-import type { Book, Division } from '../model/book';
-import { maybeFace } from '../model/faces';
-import type { PageGeometry } from '../model/pages';
-import type { PagesSpec } from '../model/spec';
+import type { Book, Division } from '../model/copy/book';
+import { maybeFace } from '../model/spec/faces';
+import type { PageGeometry } from '../model/composed/pages';
+import type { PagesSpec } from '../model/spec/spec';
 import type { TypesetContext } from './context';
 
 export function pageGeometry(book: Book, context: TypesetContext): PageGeometry {

@@ -1,6 +1,6 @@
 // The ties of a book, and of one paragraph, as a person can see and lift them.
-import type { ComposedParagraph, TypesetBook } from '../model/pages';
-import type { BookTie } from '../model/ties';
+import type { ComposedParagraph, TypesetBook } from '../model/composed/pages';
+import type { BookTie } from '../model/answers/ties';
 import { findTies, tiedWords } from '../linebreak';
 
 /** Words of every tie by rule in the text, lifted ones too. */

@@ -1,6 +1,6 @@
 // Blocks composed one by one: which paragraphs a stream comes to, in which style each is set, and its lines.
-import type { ResolvedStyle } from '../model/styled';
-import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../model/streams';
+import type { ResolvedStyle } from '../model/composed/styled';
+import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../model/copy/streams';
 import type { VariantWish } from '../linebreak';
 import type { ComposeContext } from './composeContext';
 import { composeBlock, type ParagraphJob } from './composeParagraph';

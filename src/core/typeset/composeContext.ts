@@ -1,11 +1,11 @@
 // What composing any paragraph of a book needs of the whole book.
-import type { NumberedNotes } from '../measure/numberNotes';
-import type { HeadNumbers } from '../measure/numberHeads';
-import type { Book } from '../model/book';
-import type { PageGeometry } from '../model/pages';
-import type { NotePlaces } from '../model/referenceTable';
-import type { LocalLook } from '../model/streams';
-import type { ResolvedStyle } from '../model/styled';
+import type { NumberedNotes } from '../numbering/numberNotes';
+import type { HeadNumbers } from '../numbering/numberHeads';
+import type { Book } from '../model/copy/book';
+import type { PageGeometry } from '../model/composed/pages';
+import type { NotePlaces } from '../model/composed/referenceTable';
+import type { LocalLook } from '../model/copy/streams';
+import type { ResolvedStyle } from '../model/composed/styled';
 import type { StyleContext, StyleSheet } from '../styles';
 import type { StageClock } from './composeParagraph';
 import type { TypesetContext } from './context';

@@ -1,15 +1,15 @@
 // The paragraphs of one division, composed: the opener's head apart from the text, notes with the lines that refer to
 // them, contents entries made from the references.
 import { append } from '../base/append';
-import type { Division } from '../model/book';
-import { effectiveTag, isEmptyParagraph } from '../model/effectiveTag';
-import type { ComposedParagraph } from '../model/pages';
-import type { ReferenceTable } from '../model/referenceTable';
-import type { Paragraph } from '../model/streams';
-import { isDisplayRole } from '../model/roles';
+import type { Division } from '../model/copy/book';
+import { effectiveTag, isEmptyParagraph } from '../copy/effectiveTag';
+import type { ComposedParagraph } from '../model/composed/pages';
+import type { ReferenceTable } from '../model/composed/referenceTable';
+import type { Paragraph } from '../model/copy/streams';
+import { isDisplayRole } from '../model/copy/roles';
 import type { VariantWish } from '../linebreak';
-import type { Meaning } from '../model/spec';
-import type { ResolvedStyle } from '../model/styled';
+import type { Meaning } from '../model/spec/spec';
+import type { ResolvedStyle } from '../model/composed/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
 import type { ComposeContext } from './composeContext';
@@ -20,7 +20,7 @@ import { flowParagraph } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
-import { ListMarks } from '../measure/listMarks';
+import { ListMarks } from '../numbering/listMarks';
 import { itemStyle } from './listMarks';
 import { numberVerse } from './numberVerse';
 import { joinNotes } from './joinNotes';

@@ -1,9 +1,9 @@
 // The index as paragraphs: terms with their folios, sub-entries on lines of their own or run in, see and see also.
 import { table } from '../base/table';
 import { initialOf } from '../base/collate';
-import type { Division } from '../model/book';
-import type { IndexLocators, ReferenceTable } from '../model/referenceTable';
-import { paragraph as makeParagraph, type Span } from '../model/streams';
+import type { Division } from '../model/copy/book';
+import type { IndexLocators, ReferenceTable } from '../model/composed/referenceTable';
+import { paragraph as makeParagraph, type Span } from '../model/copy/streams';
 import type { FlowParagraph } from '../paginate';
 import { CONTINUED_BLOCK, INDEX_BLOCK, rangeText } from '../references';
 import type { ComposeContext } from './composeContext';

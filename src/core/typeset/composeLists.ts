@@ -1,8 +1,8 @@
 // The lists that a book makes of itself, as paragraphs of its flow: contents, lists of figures and tables, the index.
-import type { Division } from '../model/book';
-import type { ReferenceTable } from '../model/referenceTable';
-import type { ResolvedStyle } from '../model/styled';
-import { paragraph as makeParagraph } from '../model/streams';
+import type { Division } from '../model/copy/book';
+import type { ReferenceTable } from '../model/composed/referenceTable';
+import type { ResolvedStyle } from '../model/composed/styled';
+import { paragraph as makeParagraph } from '../model/copy/streams';
 import type { FlowParagraph } from '../paginate';
 import { captionEntries, contentsEntries, type ContentsEntry } from '../references';
 import type { ComposeContext } from './composeContext';

@@ -1,10 +1,10 @@
 // Notes, composed: those that stand at the foot of the page or in its margin hang on the lines that refer to them; those of
 // the end of a division or of the book are text there.
-import { headingWords } from '../measure/headWords';
-import type { Book, Division } from '../model/book';
-import type { ComposedParagraph } from '../model/pages';
-import { noteKind, type NoteKind, type NotePlace } from '../model/notes';
-import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
+import { headingWords } from '../numbering/headWords';
+import type { Book, Division } from '../model/copy/book';
+import type { ComposedParagraph } from '../model/composed/pages';
+import { noteKind, type NoteKind, type NotePlace } from '../model/spec/notes';
+import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/copy/streams';
 import type { FlowNote, FlowParagraph, NoteLayout } from '../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
 import type { ComposeContext } from './composeContext';

@@ -1,12 +1,12 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
 import { breakOn, breakParagraph, type BreakContext, type VariantWish } from '../linebreak';
-import { column, type BrokenParagraph } from '../model/broken';
-import type { ComposedParagraph } from '../model/pages';
-import { joinLines } from '../model/joinLines';
-import type { NotePosition } from '../model/notes';
-import type { Spec } from '../model/spec';
-import type { ResolvedStyle } from '../model/styled';
-import type { Paragraph, StreamId, StyleTag } from '../model/streams';
+import { column, type BrokenParagraph } from '../model/composed/broken';
+import type { ComposedParagraph } from '../model/composed/pages';
+import { joinLines } from '../model/composed/joinLines';
+import type { NotePosition } from '../model/spec/notes';
+import type { Spec } from '../model/spec/spec';
+import type { ResolvedStyle } from '../model/composed/styled';
+import type { Paragraph, StreamId, StyleTag } from '../model/copy/streams';
 import type { FlowParagraph } from '../paginate';
 import { cutWidths, shapeParagraph } from '../shape';
 import { styleParagraph, type StyleContext } from '../styles';

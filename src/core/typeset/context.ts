@@ -1,7 +1,7 @@
 // What a compose needs from outside: faces, hyphenation patterns and a clock; and what it keeps between composes.
 import type { FaceLibrary } from '../fonts/faceLibrary';
 import { Hyphenator, type PatternData } from '../linebreak';
-import { maybeFace } from '../model/faces';
+import { maybeFace } from '../model/spec/faces';
 import { StyleInterner } from '../styles';
 import { StageCache } from './stageCache';
 

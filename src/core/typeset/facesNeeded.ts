@@ -1,11 +1,11 @@
 // Which faces and patterns a book needs: found by styling, before anything is shaped, so that only these are loaded.
-import { effectiveTag } from '../model/effectiveTag';
-import { maybeFace, type FaceId, type FaceTable } from '../model/faces';
-import { eachStream, LANGUAGES, type Book } from '../model/book';
-import { NOTE_SYMBOLS } from '../model/notes';
-import { paragraph as makeParagraph, type FieldName, type Paragraph, type StreamId } from '../model/streams';
-import { fieldText } from '../measure/fields';
-import type { ResolvedStyle } from '../model/styled';
+import { effectiveTag } from '../copy/effectiveTag';
+import { maybeFace, type FaceId, type FaceTable } from '../model/spec/faces';
+import { eachStream, LANGUAGES, type Book } from '../model/copy/book';
+import { NOTE_SYMBOLS } from '../model/spec/notes';
+import { paragraph as makeParagraph, type FieldName, type Paragraph, type StreamId } from '../model/copy/streams';
+import { fieldText } from '../copy/fields';
+import type { ResolvedStyle } from '../model/composed/styled';
 import { resolveStyles, resolveWithLook, styleParagraph, StyleInterner, type StyleContext } from '../styles';
 
 export interface Needs {

@@ -1,7 +1,7 @@
 // A lead-in over the first line: what stands on it depends on how it is set, so it is set until both agree.
 import type { StyleInterner } from '../styles';
-import type { ResolvedStyle } from '../model/styled';
-import type { Paragraph } from '../model/streams';
+import type { ResolvedStyle } from '../model/composed/styled';
+import type { Paragraph } from '../model/copy/streams';
 import type { ParagraphEntry } from './stageCache';
 
 /** Times that a paragraph is set before the last line found is taken as it is. */

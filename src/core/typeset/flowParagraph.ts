@@ -1,8 +1,8 @@
 // A composed paragraph as the page search gets it: its variants and what they cost, the spaces before it, its notes and the
 // wishes of a person. The same object as before while nothing of that changed.
-import type { ComposedParagraph } from '../model/pages';
-import type { ResolvedStyle } from '../model/styled';
-import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/streams';
+import type { ComposedParagraph } from '../model/composed/pages';
+import type { ResolvedStyle } from '../model/composed/styled';
+import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../model/copy/streams';
 import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { composeGenerated, setterToMeasures } from './composeParagraph';

@@ -1,5 +1,5 @@
 // Pages with their furniture. A page whose furniture is the same as last time stays the same object.
-import { geometryOf, type ComposedParagraph, type Page } from '../model/pages';
+import { geometryOf, type ComposedParagraph, type Page } from '../model/composed/pages';
 import { placeFurniture, type AssembledBook, type FurnishedPage } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { furnitureSource } from './furniture';

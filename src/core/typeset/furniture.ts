@@ -1,9 +1,9 @@
 // The words of furniture: what each slot says on a page, composed as a single line.
-import { setInk } from '../measure/setInk';
-import type { FurniturePart, FurnitureSlot } from '../model/furniture';
-import type { ComposedParagraph, Page } from '../model/pages';
-import type { ResolvedStyle } from '../model/styled';
-import { paragraph as makeParagraph, type Span } from '../model/streams';
+import { setInk } from '../looks/setInk';
+import type { FurniturePart, FurnitureSlot } from '../model/spec/furniture';
+import type { ComposedParagraph, Page } from '../model/composed/pages';
+import type { ResolvedStyle } from '../model/composed/styled';
+import { paragraph as makeParagraph, type Span } from '../model/copy/streams';
 import type { FurnitureSource, SlotLine } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { composeGenerated } from './composeParagraph';

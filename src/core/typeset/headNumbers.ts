@@ -1,8 +1,8 @@
 // Numbers of heads as they are set: run in before the words, hanging beside them, or on a line of their own above.
-import type { NumberScheme } from '../model/numbering';
-import type { ResolvedStyle } from '../model/styled';
-import { paragraph as makeParagraph, type Paragraph, type StyleTag } from '../model/streams';
-import type { HeadNumber, HeadNumbers } from '../measure/numberHeads';
+import type { NumberScheme } from '../model/spec/numbering';
+import type { ResolvedStyle } from '../model/composed/styled';
+import { paragraph as makeParagraph, type Paragraph, type StyleTag } from '../model/copy/streams';
+import type { HeadNumber, HeadNumbers } from '../numbering/numberHeads';
 
 export interface SetNumber {
   /** Put before the words. */

@@ -1,8 +1,8 @@
 // Holding to a pull: where the pages of an earlier composed book began, found again in the text as it is now, and which
 // pages moved all the same. Paragraphs are matched by what they say, so that a pull holds over a new import too.
-import type { Book, Division } from '../model/book';
-import type { Page, TypesetBook } from '../model/pages';
-import type { Paragraph } from '../model/streams';
+import type { Book, Division } from '../model/copy/book';
+import type { Page, TypesetBook } from '../model/composed/pages';
+import type { Paragraph } from '../model/copy/streams';
 
 /** Places at which held pages begin: offsets in the source text, by block. Blocks without one are there with none. */
 export type HeldStarts = ReadonlyMap<string, readonly number[]>;

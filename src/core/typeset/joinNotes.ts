@@ -1,6 +1,6 @@
 // Short notes that run on: several as one paragraph, each with its number, parted by an em of white.
-import type { ComposedParagraph } from '../model/pages';
-import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/streams';
+import type { ComposedParagraph } from '../model/composed/pages';
+import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../model/copy/streams';
 import { appendCopy } from './appendCopy';
 import { composeOne, styleOf, type Before } from './composeBlocks';
 import type { ComposeContext } from './composeContext';

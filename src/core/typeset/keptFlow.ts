@@ -1,8 +1,8 @@
 // Takes over the places in the flow that an edit elsewhere in the division cannot have changed, without looking at their
 // paragraphs again: what a letter typed costs must not grow with the division.
 import { sharedEnds } from '../base/search';
-import { isEmptyParagraph } from '../model/effectiveTag';
-import type { Paragraph } from '../model/streams';
+import { isEmptyParagraph } from '../copy/effectiveTag';
+import type { Paragraph } from '../model/copy/streams';
 import type { FlowParagraph } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { sameParts, type FlowMemory } from './stageCache';

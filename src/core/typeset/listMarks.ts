@@ -1,5 +1,5 @@
 // Room for the marks of list items, which hang before the text.
-import type { ResolvedStyle } from '../model/styled';
+import type { ResolvedStyle } from '../model/composed/styled';
 
 /** Room of a mark, in em of the text. */
 const HANG = 1.5;

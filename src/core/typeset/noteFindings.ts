@@ -1,10 +1,10 @@
 // Findings of notes: without words, without a reference, of a kind that is gone, without the place that they are meant for,
 // of two kinds that nobody can tell apart.
-import type { Book } from '../model/book';
-import type { Finding } from '../model/finding';
-import { noteKind, type NoteKind } from '../model/notes';
-import type { NotePlaces } from '../model/referenceTable';
-import type { StreamId } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import type { Finding } from '../model/answers/finding';
+import { noteKind, type NoteKind } from '../model/spec/notes';
+import type { NotePlaces } from '../model/composed/referenceTable';
+import type { StreamId } from '../model/copy/streams';
 import { placeOf } from './composeNotes';
 import type { ComposeContext } from './composeContext';
 

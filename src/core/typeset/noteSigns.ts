@@ -1,7 +1,7 @@
 // The signs of notes: what stands in the text and before the note, with what is around the number and where it stands.
-import type { NumberedNotes } from '../measure/numberNotes';
-import type { Book } from '../model/book';
-import { noteKind, type NoteMarkSpec } from '../model/notes';
+import type { NumberedNotes } from '../numbering/numberNotes';
+import type { Book } from '../model/copy/book';
+import { noteKind, type NoteMarkSpec } from '../model/spec/notes';
 import type { NoteSign } from '../styles';
 
 const NOTHING: NoteSign = { text: '', position: 'line' };

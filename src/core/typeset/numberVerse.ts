@@ -1,7 +1,7 @@
 // Line numbers of verse: counted over the stanzas that follow each other, turnovers left out.
-import { LINE_END } from '../model/broken';
-import type { ComposedParagraph } from '../model/pages';
-import { paragraph as makeParagraph } from '../model/streams';
+import { LINE_END } from '../model/composed/broken';
+import type { ComposedParagraph } from '../model/composed/pages';
+import { paragraph as makeParagraph } from '../model/copy/streams';
 import type { FlowParagraph } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { composeGenerated } from './composeParagraph';

@@ -1,11 +1,11 @@
 // Findings of the running order: titles that are missing or too long, touches and references whose words are gone, folios
 // that cannot be, index marks that say nothing.
-import type { Book, Division } from '../model/book';
-import type { Finding } from '../model/finding';
-import type { ReferenceTable } from '../model/referenceTable';
-import { roleFacts, roleName } from '../model/roles';
-import { maybeSpotPattern } from '../measure/spotPatterns';
-import { headingWords, titleBlock } from '../measure/headWords';
+import type { Book, Division } from '../model/copy/book';
+import type { Finding } from '../model/answers/finding';
+import type { ReferenceTable } from '../model/composed/referenceTable';
+import { roleFacts, roleName } from '../model/copy/roles';
+import { maybeSpotPattern } from '../looks/spotPatterns';
+import { headingWords, titleBlock } from '../numbering/headWords';
 import type { ComposeContext } from './composeContext';
 import type { FurnishedBook } from './furnish';
 import type { TouchedPages } from './pageTouches';

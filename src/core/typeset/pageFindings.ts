@@ -1,6 +1,6 @@
 // Findings of the page search: what had to give, where, and for what reason.
-import type { Division } from '../model/book';
-import type { Finding, FindingGrade, FindingKind } from '../model/finding';
+import type { Division } from '../model/copy/book';
+import type { Finding, FindingGrade, FindingKind } from '../model/answers/finding';
 import type { AssembledBook, DivisionPage, Give, GiveKind, Reason } from '../paginate';
 
 interface Wording {

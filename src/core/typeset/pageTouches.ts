@@ -1,9 +1,9 @@
 // Page touches as they apply now: each on the page to which its words have gone.
-import type { FurnitureSet } from '../model/furniture';
-import type { Book } from '../model/book';
-import type { FolioRun } from '../model/numbering';
-import type { Page } from '../model/pages';
-import type { PageTouch } from '../model/pageTouches';
+import type { FurnitureSet } from '../model/spec/furniture';
+import type { Book } from '../model/copy/book';
+import type { FolioRun } from '../model/spec/numbering';
+import type { Page } from '../model/composed/pages';
+import type { PageTouch } from '../model/copy/pageTouches';
 import { findPlaces } from '../references';
 
 export interface TouchedPages {

@@ -1,7 +1,7 @@
 // Pages of divisions kept from the last time.
-import { openerKind, openerSettings } from '../measure/openers';
-import type { Division } from '../model/book';
-import type { PageGeometry, PageSide } from '../model/pages';
+import { openerKind, openerSettings } from '../copy/openers';
+import type { Division } from '../model/copy/book';
+import type { PageGeometry, PageSide } from '../model/composed/pages';
 import { paginateDivision, type DivisionPage } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { sameParts } from './stageCache';

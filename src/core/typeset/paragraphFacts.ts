@@ -1,10 +1,10 @@
 // Tells what a paragraph would come to if it ran a line shorter or longer: asked for when a person points at it.
-import type { BrokenParagraph } from '../model/broken';
-import type { Book } from '../model/book';
-import type { TypesetBook } from '../model/pages';
-import type { ParagraphFacts, PictureSetting, SettingFacts } from '../model/paragraphFacts';
-import type { ResolvedStyle } from '../model/styled';
-import type { Paragraph } from '../model/streams';
+import type { BrokenParagraph } from '../model/composed/broken';
+import type { Book } from '../model/copy/book';
+import type { TypesetBook } from '../model/composed/pages';
+import type { ParagraphFacts, PictureSetting, SettingFacts } from '../model/answers/paragraphFacts';
+import type { ResolvedStyle } from '../model/composed/styled';
+import type { Paragraph } from '../model/copy/streams';
 import { paragraphTies } from './bookTies';
 import { variantOnWish } from './composeParagraph';
 import type { TypesetContext } from './context';

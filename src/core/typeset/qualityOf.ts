@@ -1,6 +1,6 @@
 // Joins the faces to the measures of quality.
-import type { TypesetBook } from '../model/pages';
-import type { QualityFigures } from '../model/quality';
+import type { TypesetBook } from '../model/composed/pages';
+import type { QualityFigures } from '../model/answers/quality';
 import { measureQuality, type FaceMeasures } from '../proof';
 import type { TypesetContext } from './context';
 

@@ -1,7 +1,7 @@
 // Reaches: a division that begins a page with those that go on where it ends. The page search works on one reach at a time.
 import { append } from '../base/append';
-import type { Book, Division } from '../model/book';
-import type { ReferenceTable } from '../model/referenceTable';
+import type { Book, Division } from '../model/copy/book';
+import type { ReferenceTable } from '../model/composed/referenceTable';
 import { joinsPage, type DivisionFlow } from '../paginate';
 import type { ComposeContext } from './composeContext';
 import { composeDivision } from './composeDivision';

@@ -1,6 +1,6 @@
 // Joins shaping and faces to rendering.
-import type { DisplayList } from '../model/displayList';
-import type { TypesetBook } from '../model/pages';
+import type { DisplayList } from '../model/composed/displayList';
+import type { TypesetBook } from '../model/composed/pages';
 import { renderPage, type RenderContext } from '../render';
 import { lineGlyphs, shapeAlone } from '../shape';
 import type { TypesetContext } from './context';

@@ -1,10 +1,10 @@
 // What leads somewhere on a composed page: entries of contents and index, cross-references, addresses in the text.
 import { append } from '../base/append';
-import { eachStream, type Book } from '../model/book';
-import type { DisplayList, TextItem } from '../model/displayList';
-import type { Page, TypesetBook } from '../model/pages';
-import type { NotePlaces, ReferenceTable } from '../model/referenceTable';
-import type { BlockId, Paragraph, StreamId } from '../model/streams';
+import { eachStream, type Book } from '../model/copy/book';
+import type { DisplayList, TextItem } from '../model/composed/displayList';
+import type { Page, TypesetBook } from '../model/composed/pages';
+import type { NotePlaces, ReferenceTable } from '../model/composed/referenceTable';
+import type { BlockId, Paragraph, StreamId } from '../model/copy/streams';
 import { notePlaces } from '../references';
 import type { OutlineEntry, PdfLink } from '../write/pdf';
 

@@ -1,8 +1,8 @@
 // Pictures in the column: a picture hangs from the cap height of its first line, as deep as it is, and stands by itself.
 // Pictures among words follow, or come before, the paragraph in which they are.
-import { shownSize } from '../measure/pictureOf';
-import type { PageGeometry } from '../model/pages';
-import type { ResolvedStyle, SetPicture } from '../model/styled';
+import { shownSize } from '../copy/pictureOf';
+import type { PageGeometry } from '../model/composed/pages';
+import type { ResolvedStyle, SetPicture } from '../model/composed/styled';
 import {
   isPictureAlone,
   OBJECT_CHARACTER,
@@ -10,7 +10,7 @@ import {
   type Paragraph,
   type PictureFacts,
   type PictureObject,
-} from '../model/streams';
+} from '../model/copy/streams';
 
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };

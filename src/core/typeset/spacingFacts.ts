@@ -1,8 +1,8 @@
 // Counts, over the composed book, of what each rule of spacing and breaks decided.
-import { LINE_END } from '../model/broken';
-import type { ComposedParagraph, TypesetBook } from '../model/pages';
-import { SPACE_STEP, type SpacingFacts } from '../model/spacingFacts';
-import type { Book } from '../model/book';
+import { LINE_END } from '../model/composed/broken';
+import type { ComposedParagraph, TypesetBook } from '../model/composed/pages';
+import { SPACE_STEP, type SpacingFacts } from '../model/answers/spacingFacts';
+import type { Book } from '../model/copy/book';
 import { findTies } from '../linebreak';
 import { houseMarks, resolveStyles } from '../styles';
 import { spaceOfFamily, type TypesetContext } from './context';

@@ -1,7 +1,7 @@
 // What a spec looks like on a book's own text: the first pages of its first chapter, composed by themselves.
-import type { Book, Division } from '../model/book';
-import type { DisplayList } from '../model/displayList';
-import type { Spec } from '../model/spec';
+import type { Book, Division } from '../model/copy/book';
+import type { DisplayList } from '../model/composed/displayList';
+import type { Spec } from '../model/spec/spec';
 import type { TypesetContext } from './context';
 import { displayPage } from './renderContext';
 import { typesetBook } from './typesetBook';

@@ -1,12 +1,12 @@
 // What the stages made, kept between composes. The key of a paragraph is the identity of its block: an edit gives every
 // changed block a new one, so nothing is ever thrown away by hand.
-import type { ComposedParagraph } from '../model/pages';
+import type { ComposedParagraph } from '../model/composed/pages';
 import type { DivisionPage, FlowParagraph, PaginateMemory } from '../paginate';
-import type { ReferenceTable } from '../model/referenceTable';
-import type { ShapedParagraph } from '../model/shaped';
-import type { ResolvedStyle, StyledParagraph } from '../model/styled';
-import type { Spec } from '../model/spec';
-import type { Paragraph, StyleTag } from '../model/streams';
+import type { ReferenceTable } from '../model/composed/referenceTable';
+import type { ShapedParagraph } from '../model/composed/shaped';
+import type { ResolvedStyle, StyledParagraph } from '../model/composed/styled';
+import type { Spec } from '../model/spec/spec';
+import type { Paragraph, StyleTag } from '../model/copy/streams';
 
 export interface ParagraphEntry {
   style: ResolvedStyle;

@@ -1,7 +1,7 @@
 // Findings about styles and faces, told once at the first place where they show: leading that cannot be set, small capitals
 // that the face does not have.
-import type { Finding } from '../model/finding';
-import type { Page } from '../model/pages';
+import type { Finding } from '../model/answers/finding';
+import type { Page } from '../model/composed/pages';
 
 /** `families`: keys of those that there are. */
 export function styleFindings(pages: readonly Page[], families: ReadonlySet<string>): Finding[] {

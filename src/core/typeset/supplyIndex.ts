@@ -1,8 +1,8 @@
 // Reads a supplied index against the pull that it was made from, and puts its locators into the book as it is now.
 import { placeMarksEdits, type MarkPlace } from '../edit';
-import type { Book } from '../model/book';
-import type { TypesetBook } from '../model/pages';
-import type { IndexQuestion, SuppliedIndex } from '../model/suppliedIndex';
+import type { Book } from '../model/copy/book';
+import type { TypesetBook } from '../model/composed/pages';
+import type { IndexQuestion, SuppliedIndex } from '../model/answers/suppliedIndex';
 import { findLocators, findPlaces, readSuppliedIndex, type FoundLocator } from '../references';
 
 /**

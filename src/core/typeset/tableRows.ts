@@ -1,8 +1,8 @@
 // Tables set plainly: columns as wide as their widest entry, a row a line, rules above, below the head and at the end. A table
 // that does not fit its measure so is set as paragraphs, cell by cell.
 import { greatest } from '../base/append';
-import type { TabStop } from '../model/spec';
-import type { ResolvedStyle } from '../model/styled';
+import type { TabStop } from '../model/spec/spec';
+import type { ResolvedStyle } from '../model/composed/styled';
 import {
   normaliseSpans,
   OBJECT_CHARACTER,
@@ -10,7 +10,7 @@ import {
   type Paragraph,
   type Table,
   type TableCell,
-} from '../model/streams';
+} from '../model/copy/streams';
 import { appendCopy } from './appendCopy';
 import { composeBlock } from './composeParagraph';
 import type { ComposeContext } from './composeContext';

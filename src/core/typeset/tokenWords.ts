@@ -1,13 +1,13 @@
 // What the tokens of furniture say on a page: facts of the book, titles of its division and part, heads and sections that
 // stand there.
 import { unreachable } from '../base/errors';
-import { namesOf, type Division } from '../model/book';
-import type { Token } from '../model/furniture';
-import type { Page } from '../model/pages';
-import { headingWords, plainWords } from '../measure/headWords';
+import { namesOf, type Division } from '../model/copy/book';
+import type { Token } from '../model/spec/furniture';
+import type { Page } from '../model/composed/pages';
+import { headingWords, plainWords } from '../numbering/headWords';
 import { findPlaces } from '../references';
-import { notesToPages } from '../measure/notesToPages';
-import { spokenDate } from '../measure/spokenDate';
+import { notesToPages } from '../numbering/notesToPages';
+import { spokenDate } from '../copy/spokenDate';
 import type { ComposeContext } from './composeContext';
 
 interface PlacedHead {

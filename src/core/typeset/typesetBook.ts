@@ -1,9 +1,9 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
-import type { Book } from '../model/book';
-import type { Finding } from '../model/finding';
-import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/pages';
-import { NO_REFERENCES, sameReferences, type NotePlaces, type ReferenceTable } from '../model/referenceTable';
+import type { Book } from '../model/copy/book';
+import type { Finding } from '../model/answers/finding';
+import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/composed/pages';
+import { NO_REFERENCES, sameReferences, type NotePlaces, type ReferenceTable } from '../model/composed/referenceTable';
 import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
 import { notePlaces, readReferences } from '../references';

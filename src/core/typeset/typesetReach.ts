@@ -1,7 +1,7 @@
 // The pages of one division ahead of the rest of the book: what a person looks at is composed first, on the sides and with
 // the folios that it had, until the pages before it are known.
-import type { Book } from '../model/book';
-import type { Page, TypesetBook } from '../model/pages';
+import type { Book } from '../model/copy/book';
+import type { Page, TypesetBook } from '../model/composed/pages';
 import { placeDivision } from '../paginate';
 import { composeContext, composeFor } from './bookContext';
 import { divisionGeometry, pageGeometry } from './bookGeometry';

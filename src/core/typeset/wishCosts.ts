@@ -1,9 +1,9 @@
 // How many pages a wish of a person would change: its division is composed as if it were granted.
 import { applyEdit, setTouchesEdit } from '../edit';
-import type { Book } from '../model/book';
-import type { Page, TypesetBook } from '../model/pages';
-import type { WishCost } from '../model/paragraphFacts';
-import type { ParagraphTouches } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import type { Page, TypesetBook } from '../model/composed/pages';
+import type { WishCost } from '../model/answers/paragraphFacts';
+import type { ParagraphTouches } from '../model/copy/streams';
 import type { TypesetContext } from './context';
 import { typesetReach } from './typesetReach';
 

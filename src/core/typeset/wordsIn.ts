@@ -1,6 +1,6 @@
 // Words of blocks, counted once for each paragraph.
-import { countWords } from '../model/book';
-import type { Block } from '../model/streams';
+import { countWords } from '../model/copy/book';
+import type { Block } from '../model/copy/streams';
 import type { TypesetContext } from './context';
 
 /** Words of the blocks, those in cells among them. */

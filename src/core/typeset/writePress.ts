@@ -1,10 +1,10 @@
 // Joins a composed book to the PDF writer.
-import { namesOf, type Book } from '../model/book';
-import type { DisplayList } from '../model/displayList';
+import { namesOf, type Book } from '../model/copy/book';
+import type { DisplayList } from '../model/composed/displayList';
 import type { HarfBuzzSubsetter } from '../fonts/harfbuzz';
-import type { PageSide, TypesetBook } from '../model/pages';
-import type { PageSpec } from '../model/pageSpec';
-import type { PictureBytes } from '../model/streams';
+import type { PageSide, TypesetBook } from '../model/composed/pages';
+import type { PageSpec } from '../model/spec/pageSpec';
+import type { PictureBytes } from '../model/copy/streams';
 import { writePdf, type PageSurround, type PdfMetadata, type PdfSource } from '../write/pdf';
 import type { TypesetContext } from './context';
 import { displayPage } from './renderContext';

@@ -1,7 +1,7 @@
 // The schema of a book as it stands in a project file or the database.
-import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/book';
-import { ROLES } from '../model/roles';
-import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/streams';
+import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/copy/book';
+import { ROLES } from '../model/copy/roles';
+import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';

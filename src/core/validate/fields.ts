@@ -1,7 +1,7 @@
 // The kinds of values that schemas are made of: lengths, numbers with their range and unit, choices.
 import { ValueError } from '../base/errors';
 import { parseLength } from '../measure/units';
-import type { Length } from '../model/length';
+import type { Length } from '../model/spec/length';
 import { Joi } from './check';
 
 export const UNITS = ['pt', 'mm', 'cm', 'in', 'pica', 'px'];

@@ -1,7 +1,7 @@
 // Specs kept by name or in a file: the whole, or its page or its type alone. A file of one is a spec.json of the command line.
 import { ValueError } from '../base/errors';
-import { specSetAs } from '../model/startingSpecs';
-import type { Spec } from '../model/spec';
+import { specSetAs } from '../defaults/startingSpecs';
+import type { Spec } from '../model/spec/spec';
 import { checkSpec, specFromFile } from './specSchema';
 
 /** `page`: trim, margins, columns and what else is of the page. `type`: faces, sizes, styles, spacing of lines, openers. */

@@ -1,8 +1,8 @@
 // The schemas of what numbers and dresses a book: furniture, folio runs, numbering, contents and index.
-import { TOKENS } from '../model/furniture';
-import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../model/notes';
-import { MOST_FOLIO, NUMERALS } from '../model/numbering';
-import { PAGE_ROLES } from '../model/pageRoles';
+import { TOKENS } from '../model/spec/furniture';
+import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../model/spec/notes';
+import { MOST_FOLIO, NUMERALS } from '../model/spec/numbering';
+import { PAGE_ROLES } from '../model/spec/pageRoles';
 import { Joi, word } from './check';
 import { flag, number, object, oneOf, whole } from './fields';
 

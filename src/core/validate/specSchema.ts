@@ -1,12 +1,12 @@
 // The schema of the spec, key by key with unit, range and default: docs/formats.md is held against it by a test.
 // In a spec.json a length is a number of points or a text such as "5.5in"; in a book it is kept with its unit.
 import { ValueError } from '../base/errors';
-import { LANGUAGES } from '../model/book';
-import { NOVEL_SPEC } from '../model/novelSpec';
-import { MARK_SETS, type Margins, type Spec } from '../model/spec';
+import { LANGUAGES } from '../model/copy/book';
+import { NOVEL_SPEC } from '../defaults/novelSpec';
+import { MARK_SETS, type Margins, type Spec } from '../model/spec/spec';
 import { check, checkShape, Joi, word } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
-import { spotPatternFault } from '../measure/spotPatterns';
+import { spotPatternFault } from '../looks/spotPatterns';
 import { inksSchema } from './inksSchema';
 import {
   contentsSchema,

@@ -1,8 +1,8 @@
 // Every id names one thing: edits, touches, anchors and project files go by them. Books of before may hold paragraphs twice (a
 // note that was referred to twice was copied with its ids): the later ones get new ids. Two divisions or notes of one id are damage.
 import { ValueError } from '../base/errors';
-import type { Book } from '../model/book';
-import type { Block } from '../model/streams';
+import type { Book } from '../model/copy/book';
+import type { Block } from '../model/copy/streams';
 
 /** The same book where nothing stands twice and the next id is free. Throws ValueError. */
 export function withUniqueIds(book: Book, what: string): Book {

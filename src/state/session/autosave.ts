@@ -2,7 +2,7 @@
 // what is not; a write that fails is told, tried again, and never forgotten.
 import { changesBetween, trimmed, withPage } from '../../storage/historyWindow';
 import { OutdatedBookError, type BookRepository, type OpenBook } from '../../storage/bookRepository';
-import type { HistoryEntry } from '../../core/model/bookEdit';
+import type { HistoryEntry } from '../../core/model/copy/bookEdit';
 
 /** From the first unsaved change to its writing, in ms. */
 const DELAY = 200;

@@ -1,6 +1,6 @@
 // One open book: its lock, its worker, its autosave, its products being written and its caches, with one life. Whatever
 // comes late from a session that is closed is dropped here and reaches no other book.
-import type { BookEdit, HistoryEntry } from '../../core/model/bookEdit';
+import type { BookEdit, HistoryEntry } from '../../core/model/copy/bookEdit';
 import { editsBetweenBooks } from '../../core/edit';
 import type { HeldLock, TabChannel, TabMessage } from '../../storage/bookLock';
 import type { OpenBook } from '../../storage/bookRepository';

@@ -1,6 +1,6 @@
 // What the Shelf shows of a book: its composed title page and counts. Kept when the book has rested, and when it is closed.
-import type { DisplayList, GlyphOutline } from '../../core/model/displayList';
-import type { Book } from '../../core/model/book';
+import type { DisplayList, GlyphOutline } from '../../core/model/composed/displayList';
+import type { Book } from '../../core/model/copy/book';
 import type { ComposedSummary } from '../../worker/typesetClient';
 import type { PageCache } from '../pageCache';
 import type { Outside } from '../outside';

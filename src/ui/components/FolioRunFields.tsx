@@ -1,5 +1,5 @@
 // The settings of a folio run: its numerals, first number, prefix, and whether it is shown.
-import { MOST_FOLIO, type FolioRun, type Numerals } from '../../core/model/numbering';
+import { MOST_FOLIO, type FolioRun, type Numerals } from '../../core/model/spec/numbering';
 import { ChoiceSetting } from './Setting';
 import { TextSetting } from './TextSetting';
 

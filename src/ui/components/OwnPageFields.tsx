@@ -1,6 +1,6 @@
 // The page of one division or role: its columns, and margins where they differ from the book's.
-import type { OtherPages } from '../../core/model/spec';
-import type { Margins } from '../../core/model/pageSpec';
+import type { OtherPages } from '../../core/model/spec/spec';
+import type { Margins } from '../../core/model/spec/pageSpec';
 import { ChoiceSetting, LengthSetting } from './Setting';
 
 const MARGINS = [

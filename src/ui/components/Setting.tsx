@@ -1,7 +1,7 @@
 // One row of settings: the label at the left, its control at the right, what is wrong below. Controls of one column align.
 import { useId, useRef, useState, type ReactNode } from 'react';
 import { ValueError } from '../../core/base/errors';
-import type { Length } from '../../core/model/length';
+import type { Length } from '../../core/model/spec/length';
 import { parseLength } from '../../core/measure/units';
 import { useDraft } from './useDraft';
 import { useUnits } from './useUnits';

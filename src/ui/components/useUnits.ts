@@ -1,6 +1,6 @@
 // The unit in which the open book shows its lengths.
 import { CSS_DPI, formatLength } from '../../core/measure/units';
-import type { Length, Unit } from '../../core/model/length';
+import type { Length, Unit } from '../../core/model/spec/length';
 import { useAppSelector } from '../../state/hooks';
 
 export interface Units {

@@ -1,6 +1,6 @@
 // One page on a canvas of its own size: the Shelf's title pages, the deckle's glance.
 import { useEffect, useRef } from 'react';
-import type { DisplayList } from '../../core/model/displayList';
+import type { DisplayList } from '../../core/model/composed/displayList';
 import { drawPage, type OutlineSource, type PictureSource } from './drawPage';
 
 interface Props {

@@ -1,6 +1,6 @@
 // The words of a page as invisible, selectable text over the canvas, line by line at their places.
 import { memo, useLayoutEffect, useRef } from 'react';
-import type { DisplayList, TextItem } from '../../core/model/displayList';
+import type { DisplayList, TextItem } from '../../core/model/composed/displayList';
 
 interface Props {
   readonly list: DisplayList;

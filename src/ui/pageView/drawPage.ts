@@ -1,7 +1,7 @@
 // Draws a display list on a canvas: glyph outlines at their places, so that a page is sharp at any zoom.
-import type { DisplayList, GlyphOutline, PictureItem } from '../../core/model/displayList';
-import { PRINTED } from '../../core/model/pictureTypes';
-import type { PictureKind } from '../../core/model/streams';
+import type { DisplayList, GlyphOutline, PictureItem } from '../../core/model/composed/displayList';
+import { PRINTED } from '../../core/model/copy/pictureTypes';
+import type { PictureKind } from '../../core/model/copy/streams';
 
 /** Where outlines come from; undefined while one has not arrived. */
 export type OutlineSource = (face: string, glyph: number) => GlyphOutline | undefined;

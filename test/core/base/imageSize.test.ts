@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { imageSize } from '../../../src/core/base/images/imageSize';
 import { endsInMark, firstWord, lastWord } from '../../../src/core/base/words';
 import { sharedEnds } from '../../../src/core/base/search';
-import { coverageTable, covers } from '../../../src/core/model/faces';
+import { coverageTable, covers } from '../../../src/core/model/spec/faces';
 import { faceTable } from '../../build/assets';
 import { png } from '../../build/incoming';
 

@@ -9,9 +9,9 @@ import {
   setParticularsEdit,
   setSpecEdit,
 } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import { eachStream } from '../../../src/core/model/book';
-import type { BookEdit } from '../../../src/core/model/bookEdit';
+import type { Book } from '../../../src/core/model/copy/book';
+import { eachStream } from '../../../src/core/model/copy/book';
+import type { BookEdit } from '../../../src/core/model/copy/bookEdit';
 import { book, chapter, division, note, p } from '../../build/book';
 
 const start = () => book([chapter('One', 'a', 'b', 'c'), chapter('Two', 'd{1}')], [note(1, 'x')]);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { replaceCopy } from '../../../src/core/edit';
 import { offsetInNewer, withMarksIn, withoutMarks } from '../../../src/core/edit/keptMarks';
-import type { InlineObject, Paragraph } from '../../../src/core/model/streams';
+import type { InlineObject, Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
 import { book, chapter, division, p } from '../../build/book';
 

@@ -10,9 +10,9 @@ import {
   notesOfKind,
   removeNoteEdit,
 } from '../../../src/core/edit';
-import { ENDNOTE, FOOTNOTE } from '../../../src/core/model/notes';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { notesIn, type Paragraph } from '../../../src/core/model/streams';
+import { ENDNOTE, FOOTNOTE } from '../../../src/core/model/spec/notes';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { notesIn, type Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
 import { book, chapter, note, p } from '../../build/book';
 

@@ -12,10 +12,10 @@ import {
   setDivisionEdit,
   typedNumbers,
 } from '../../../src/core/edit';
-import type { Book, Matter } from '../../../src/core/model/book';
-import type { BookEdit } from '../../../src/core/model/bookEdit';
-import { DISPLAY_LAYOUTS } from '../../../src/core/model/displayLayouts';
-import { ROLES, roleFacts, type DivisionRole } from '../../../src/core/model/roles';
+import type { Book, Matter } from '../../../src/core/model/copy/book';
+import type { BookEdit } from '../../../src/core/model/copy/bookEdit';
+import { DISPLAY_LAYOUTS } from '../../../src/core/defaults/displayLayouts';
+import { ROLES, roleFacts, type DivisionRole } from '../../../src/core/model/copy/roles';
 import { checkBook, checkDivision } from '../../../src/core/validate';
 import { compose, textOfPages } from '../../build/assets';
 import { book, chapter, division, p } from '../../build/book';

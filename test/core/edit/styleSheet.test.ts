@@ -19,10 +19,10 @@ import {
   usesOf,
   valueOf,
 } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { ParagraphStyle } from '../../../src/core/model/spec';
-import type { Block, Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { ParagraphStyle } from '../../../src/core/model/spec/spec';
+import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
 import { book, division, note, p } from '../../build/book';
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { applyEdits, invertEdits, rangeCharacterEdits, replaceRangeEdits } from '../../../src/core/edit';
-import type { Paragraph } from '../../../src/core/model/streams';
-import { partsOfRange } from '../../../src/core/model/textRange';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
+import { partsOfRange } from '../../../src/core/copy/textRange';
 import { checkBook } from '../../../src/core/validate';
 import { book, chapter, note, p } from '../../build/book';
 

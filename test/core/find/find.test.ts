@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { ValueError } from '../../../src/core/base/errors';
 import { applyEdits, invertEdits } from '../../../src/core/edit';
 import { findAll, replaceAll } from '../../../src/core/find';
-import type { Book } from '../../../src/core/model/book';
-import type { FindQuery } from '../../../src/core/model/find';
-import { OBJECT_CHARACTER, paragraph, type Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { FindQuery } from '../../../src/core/model/answers/find';
+import { OBJECT_CHARACTER, paragraph, type Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, note, p } from '../../build/book';
 

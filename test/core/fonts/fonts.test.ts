@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { ImportError } from '../../../src/core/base/errors';
 import { readSfnt } from '../../../src/core/fonts/sfnt';
-import { covers, maybeFace, wordSpaceAlone, wordSpaceOf } from '../../../src/core/model/faces';
+import { covers, maybeFace, wordSpaceAlone, wordSpaceOf } from '../../../src/core/model/spec/faces';
 import { faceTable, newContext, newSubsetter, readAsset } from '../../build/assets';
 
 const bytes = readAsset('fonts/EBGaramond_400Regular.ttf');

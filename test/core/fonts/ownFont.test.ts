@@ -6,7 +6,7 @@ import { ImportError } from '../../../src/core/base/errors';
 import { checkSpec } from '../../../src/core/validate';
 import { clampedSizes, replaceFaceEdits, applyEdits } from '../../../src/core/edit';
 import { ownFace, writePressPdf } from '../../../src/core/index';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { WorkerAssets } from '../../../src/worker/assets';
 import { compose, drain, newContext, newSubsetter, readAsset, textOfPages } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';

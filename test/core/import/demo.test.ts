@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { describeManuscript, makeBook, readManuscript } from '../../../src/core/import';
 import { TIDY_JOBS, tidyManuscript } from '../../../src/core/tidy';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { dressHandbook } from '../../../src/core/edit';
 import { compose, drain, readAsset, textOfPages } from '../../build/assets';
 

@@ -4,8 +4,8 @@ import mammoth from 'mammoth';
 import { zipSync } from 'fflate';
 import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
-import type { Manuscript } from '../../../src/core/model/manuscript';
-import type { Paragraph, Table } from '../../../src/core/model/streams';
+import type { Manuscript } from '../../../src/core/model/copy/manuscript';
+import type { Paragraph, Table } from '../../../src/core/model/copy/streams';
 import { drain, readAsset } from '../../build/assets';
 import { docx, para, run, style, type DocxParts } from '../../build/docx';
 

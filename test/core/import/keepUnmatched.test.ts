@@ -9,9 +9,9 @@ import {
 } from '../../../src/core/edit';
 import { makeBook, readManuscript, writeCopy } from '../../../src/core/index';
 import { drain } from '../../build/assets';
-import type { Book } from '../../../src/core/model/book';
-import type { Manuscript } from '../../../src/core/model/manuscript';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Manuscript } from '../../../src/core/model/copy/manuscript';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { docx, para, run } from '../../build/docx';
 
 const style = (id: string, name: string) =>

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { ImportError } from '../../../src/core/base/errors';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import { drain } from '../../build/assets';

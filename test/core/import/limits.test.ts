@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { ImportError } from '../../../src/core/base/errors';
 import { DEEPEST_TABLES, MOST_PARAGRAPHS } from '../../../src/core/base/limits';
 import { makeBook, readManuscript } from '../../../src/core/import';
-import type { Block, Paragraph } from '../../../src/core/model/streams';
+import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
 import { readProject, writeProject } from '../../../src/core/write/projectFile';
 import { drain } from '../../build/assets';

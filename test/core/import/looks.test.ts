@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { Document, Packer, Paragraph as DocxParagraph, TextRun } from 'docx';
 import { readManuscript } from '../../../src/core/import';
-import { lookInWords } from '../../../src/core/measure/lookInWords';
-import type { Manuscript } from '../../../src/core/model/manuscript';
-import type { Paragraph, Span } from '../../../src/core/model/streams';
+import { lookInWords } from '../../../src/core/looks/lookInWords';
+import type { Manuscript } from '../../../src/core/model/copy/manuscript';
+import type { Paragraph, Span } from '../../../src/core/model/copy/streams';
 import { compose, drain, newContext } from '../../build/assets';
 import { book, chapter } from '../../build/book';
 import { odt } from '../../build/incoming';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { knownLanguage, makeBook, readManuscript } from '../../../src/core/import';
 import { checkBook } from '../../../src/core/validate';
-import type { Book } from '../../../src/core/model/book';
+import type { Book } from '../../../src/core/model/copy/book';
 import { drain, readAsset } from '../../build/assets';
 import { docx, para, run, style } from '../../build/docx';
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { strToU8, zipSync } from 'fflate';
 import { makeBook, readManuscript } from '../../../src/core/import';
-import { numberNotes } from '../../../src/core/measure/numberNotes';
-import type { Paragraph } from '../../../src/core/model/streams';
+import { numberNotes } from '../../../src/core/numbering/numberNotes';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
 import { writeDocx } from '../../../src/core/write/copy';
 import { drain } from '../../build/assets';

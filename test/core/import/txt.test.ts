@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
-import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../../src/core/measure/headings';
-import type { Paragraph } from '../../../src/core/model/streams';
+import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../../src/core/copy/headings';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 
 const encode = (text: string) => new TextEncoder().encode(text);

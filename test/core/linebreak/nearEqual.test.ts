@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { FAULT, faultsOf, type FaultContext } from '../../../src/core/linebreak/lineFaults';
 import { chooseNearEqual } from '../../../src/core/linebreak/nearEqual';
-import { LINE_END } from '../../../src/core/model/broken';
+import { LINE_END } from '../../../src/core/model/composed/broken';
 import { compose } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 

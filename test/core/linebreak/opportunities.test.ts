@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { LINE_END } from '../../../src/core/model/broken';
+import { LINE_END } from '../../../src/core/model/composed/broken';
 import { Hyphenator } from '../../../src/core/linebreak';
 import {
   findOpportunities,

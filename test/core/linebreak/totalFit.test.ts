@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { LINE_END } from '../../../src/core/model/broken';
+import { LINE_END } from '../../../src/core/model/composed/broken';
 import type { Opportunities } from '../../../src/core/linebreak/opportunities';
 import type { FitSettings } from '../../../src/core/linebreak/fitSettings';
 import { COST, fitLineCount, fitLines } from '../../../src/core/linebreak/totalFit';

@@ -10,9 +10,9 @@ import {
 } from '../../../src/core/measure/canon';
 import { typeArea } from '../../../src/core/measure/typeArea';
 import { length } from '../../../src/core/measure/units';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { Canon, PageSpec } from '../../../src/core/model/pageSpec';
-import type { Unit } from '../../../src/core/model/length';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { Canon, PageSpec } from '../../../src/core/model/spec/pageSpec';
+import type { Unit } from '../../../src/core/model/spec/length';
 
 const page = (width: number, height: number, unit: Unit = 'in', allowance = 0): PageSpec => ({
   ...NOVEL_SPEC.page,

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { fieldText } from '../../../src/core/measure/fields';
-import { numberNotes } from '../../../src/core/measure/numberNotes';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { fieldText } from '../../../src/core/copy/fields';
+import { numberNotes } from '../../../src/core/numbering/numberNotes';
 import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../src/core/measure/trims';
 import { typeArea } from '../../../src/core/measure/typeArea';
 import { describeWorkings, workings } from '../../../src/core/measure/workings';
-import { emptyParticulars } from '../../../src/core/model/book';
+import { emptyParticulars } from '../../../src/core/model/copy/book';
 import { book, chapter, note } from '../../build/book';
 
 describe('the arithmetic of a page', () => {

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { ValueError } from '../../../src/core/base/errors';
-import type { Unit } from '../../../src/core/model/length';
+import type { Unit } from '../../../src/core/model/spec/length';
 import { formatLength, length, parseLength, POINTS_PER } from '../../../src/core/measure/units';
 
 const near = (value: number, wanted: number) => expect(value).to.be.closeTo(wanted, 1e-6);

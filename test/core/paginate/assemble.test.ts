@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
   assembleBook,
   paginateDivision,
@@ -7,8 +7,8 @@ import {
   type DivisionFlow,
   type OpenerSettings,
 } from '../../../src/core/paginate';
-import { gridBaseline, type PageGeometry } from '../../../src/core/model/pages';
-import { toRoman } from '../../../src/core/measure/numerals';
+import { gridBaseline, type PageGeometry } from '../../../src/core/model/composed/pages';
+import { toRoman } from '../../../src/core/numbering/numerals';
 import { division } from '../../build/book';
 import { drain } from '../../build/assets';
 import { composed, emptyPage, flowOf, LEADING } from '../../build/flow';

@@ -1,11 +1,11 @@
 // Properties of random running orders: sides, blanks, folios.
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { inNumerals } from '../../../src/core/measure/numerals';
-import type { Division, StartSide } from '../../../src/core/model/book';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { NUMERALS, type FolioRun } from '../../../src/core/model/numbering';
-import { isDisplayRole, ROLES, roleFacts, type DivisionRole } from '../../../src/core/model/roles';
+import { inNumerals } from '../../../src/core/numbering/numerals';
+import type { Division, StartSide } from '../../../src/core/model/copy/book';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { NUMERALS, type FolioRun } from '../../../src/core/model/spec/numbering';
+import { isDisplayRole, ROLES, roleFacts, type DivisionRole } from '../../../src/core/model/copy/roles';
 import { assembleBook, startSide } from '../../../src/core/paginate';
 import { emptyPage } from '../../build/flow';
 import { division } from '../../build/book';

@@ -1,8 +1,8 @@
 // Notes at the foot: in columns, run on, under a separator of their kind; and notes in the margin.
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { gridBaseline, type Fragment, type PageGeometry } from '../../../src/core/model/pages';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { gridBaseline, type Fragment, type PageGeometry } from '../../../src/core/model/composed/pages';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
   EXACT,
   fillPages,

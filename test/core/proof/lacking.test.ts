@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { applyEdits, fallbackFaceEdits, invertEdits } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { lackingCharacters } from '../../../src/core/proof';
 import { resolveStyles, StyleInterner, styleParagraph } from '../../../src/core/styles';
 import { checkSpec } from '../../../src/core/validate';

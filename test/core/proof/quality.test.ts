@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { LINE_END } from '../../../src/core/model/broken';
-import type { Page, TypesetBook } from '../../../src/core/model/pages';
+import { LINE_END } from '../../../src/core/model/composed/broken';
+import type { Page, TypesetBook } from '../../../src/core/model/composed/pages';
 import { measureQuality } from '../../../src/core/proof';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { compareTerms, initialOf, sortKey } from '../../../src/core/base/collate';
-import { INDEX } from '../../../src/core/model/indexSpec';
+import { INDEX } from '../../../src/core/model/spec/indexSpec';
 import { indexLocators, rangeText } from '../../../src/core/references';
 
 const mark = (term: string, page: number, rest: object = {}) => ({

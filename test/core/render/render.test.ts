@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { displayPage } from '../../../src/core/index';
-import type { DisplayList } from '../../../src/core/model/displayList';
-import { OBJECT_CHARACTER, paragraph } from '../../../src/core/model/streams';
-import { LINE_END } from '../../../src/core/model/broken';
-import { columnLeft } from '../../../src/core/model/pages';
+import type { DisplayList } from '../../../src/core/model/composed/displayList';
+import { OBJECT_CHARACTER, paragraph } from '../../../src/core/model/copy/streams';
+import { LINE_END } from '../../../src/core/model/composed/broken';
+import { columnLeft } from '../../../src/core/model/composed/pages';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, division, note, p, words } from '../../build/book';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { StyledParagraph, StyledRun } from '../../../src/core/model/styled';
+import type { StyledParagraph, StyledRun } from '../../../src/core/model/composed/styled';
 import { cutWidths, glyphAt, lineGlyphs, shapeParagraph } from '../../../src/core/shape';
 import { newContext, readAsset } from '../../build/assets';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { MarkSet } from '../../../src/core/model/spec';
+import type { MarkSet } from '../../../src/core/model/spec/spec';
 import { houseMarks } from '../../../src/core/styles';
 
 /** The text as set; fixed spaces are drawn as `_`. */

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { effectiveTag } from '../../../src/core/model/effectiveTag';
-import type { Spec } from '../../../src/core/model/spec';
-import { paragraph } from '../../../src/core/model/streams';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { effectiveTag } from '../../../src/core/copy/effectiveTag';
+import type { Spec } from '../../../src/core/model/spec/spec';
+import { paragraph } from '../../../src/core/model/copy/streams';
 import { resolveStyles, StyleInterner, styleParagraph, type StyleContext } from '../../../src/core/styles';
 import { faceTable } from '../../build/assets';
 import { p } from '../../build/book';

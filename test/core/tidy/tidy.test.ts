@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { applyEdits } from '../../../src/core/edit';
 import { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, tidyStreams } from '../../../src/core/tidy';
 import { editText } from '../../../src/core/tidy/textEdit';
-import { OBJECT_CHARACTER, paragraph, type Block, type Paragraph } from '../../../src/core/model/streams';
+import { OBJECT_CHARACTER, paragraph, type Block, type Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 import { readManuscript } from '../../../src/core/import';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { applyEdits, invertEdits, restyleEdits } from '../../../src/core/edit';
 import { offersOf, TIDY_JOBS, tidyBook } from '../../../src/core/tidy';
-import type { Block, Paragraph } from '../../../src/core/model/streams';
+import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, note, p, resetIds, words } from '../../build/book';
 

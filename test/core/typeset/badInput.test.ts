@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { PLAIN_SCHEME } from '../../../src/core/model/numbering';
+import { PLAIN_SCHEME } from '../../../src/core/model/spec/numbering';
 import { specFromFile } from '../../../src/core/validate';
 import { compose } from '../../build/assets';
 import { book, chapter, division, p, words } from '../../build/book';

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { embeddingLevels, visualOrder } from '../../../src/core/base/bidi';
-import { columnLeft } from '../../../src/core/model/pages';
+import { columnLeft } from '../../../src/core/model/composed/pages';
 import { compose, drain, newContext, newSubsetter, prepare } from '../../build/assets';
 import { book, chapter } from '../../build/book';
 import { pdfText } from '../../build/tools';

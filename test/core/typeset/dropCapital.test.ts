@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
-import { maybeFace } from '../../../src/core/model/faces';
-import { columnLeft } from '../../../src/core/model/pages';
+import { maybeFace } from '../../../src/core/model/spec/faces';
+import { columnLeft } from '../../../src/core/model/composed/pages';
 import { compose, drain, faceTable, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 import { pdfText } from '../../build/tools';

@@ -1,18 +1,18 @@
 import { expect } from 'chai';
 import { applyEdits, setSpecEdit } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import type { Plain } from '../../../src/core/model/bookEdit';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Plain } from '../../../src/core/model/copy/bookEdit';
 import {
   furnitureLine,
   furnitureSet,
   plainFurniture,
   token,
   type FurnitureSet,
-} from '../../../src/core/model/furniture';
-import { columnLeft, gridBaseline, type Page, type TypesetBook } from '../../../src/core/model/pages';
+} from '../../../src/core/model/spec/furniture';
+import { columnLeft, gridBaseline, type Page, type TypesetBook } from '../../../src/core/model/composed/pages';
 import { checkBook } from '../../../src/core/validate';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { STARTING_SPECS } from '../../../src/core/model/startingSpecs';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { STARTING_SPECS } from '../../../src/core/defaults/startingSpecs';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, division, p, words } from '../../build/book';
 import { essence } from '../../build/essence';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
-import type { Book } from '../../../src/core/model/book';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { heldStarts, movedPages, tellMoved, typesetBook } from '../../../src/core/typeset';
 import { compose, drain, newContext, prepare } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { applyEdits } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import type { BookEdit } from '../../../src/core/model/bookEdit';
-import type { Paragraph } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { BookEdit } from '../../../src/core/model/copy/bookEdit';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, note, p, seeded, words } from '../../build/book';
 import { essence } from '../../build/essence';

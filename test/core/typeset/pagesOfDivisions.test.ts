@@ -1,9 +1,9 @@
 // Pages that differ by division: columns of their own, openers of parts and short pieces; and pages that stand alone.
 import { expect } from 'chai';
 import { displayPage } from '../../../src/core/typeset';
-import { columnLeft, type Page } from '../../../src/core/model/pages';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { Spec } from '../../../src/core/model/spec';
+import { columnLeft, type Page } from '../../../src/core/model/composed/pages';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { Spec } from '../../../src/core/model/spec/spec';
 import { checkSpec } from '../../../src/core/validate';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';

@@ -1,15 +1,15 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Book, Note } from '../../../src/core/model/book';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/pages';
+import type { Book, Note } from '../../../src/core/model/copy/book';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/composed/pages';
 import {
   paragraph,
   OBJECT_CHARACTER,
   type Block,
   type Paragraph,
   type PictureFacts,
-} from '../../../src/core/model/streams';
+} from '../../../src/core/model/copy/streams';
 import { displayPage, paragraphFacts, writePressPdf } from '../../../src/core/typeset';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';

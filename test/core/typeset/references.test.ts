@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { Book, Division } from '../../../src/core/model/book';
-import type { ContentsLevel, EntryArrangement } from '../../../src/core/model/contents';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { PLAIN_SCHEME, type NumberScheme } from '../../../src/core/model/numbering';
-import type { Page, TypesetBook } from '../../../src/core/model/pages';
-import type { Paragraph, ReferenceShows } from '../../../src/core/model/streams';
+import type { Book, Division } from '../../../src/core/model/copy/book';
+import type { ContentsLevel, EntryArrangement } from '../../../src/core/model/spec/contents';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { PLAIN_SCHEME, type NumberScheme } from '../../../src/core/model/spec/numbering';
+import type { Page, TypesetBook } from '../../../src/core/model/composed/pages';
+import type { Paragraph, ReferenceShows } from '../../../src/core/model/copy/streams';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, division, p, words } from '../../build/book';
 import { essence } from '../../build/essence';

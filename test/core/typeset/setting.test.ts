@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import type { Book } from '../../../src/core/model/book';
-import type { ParagraphStyle, Spec } from '../../../src/core/model/spec';
-import { STARTING_SPECS } from '../../../src/core/model/startingSpecs';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { ParagraphStyle, Spec } from '../../../src/core/model/spec/spec';
+import { STARTING_SPECS } from '../../../src/core/defaults/startingSpecs';
 import { displayPage } from '../../../src/core/typeset';
-import { columnLeft } from '../../../src/core/model/pages';
-import type { Block } from '../../../src/core/model/streams';
+import { columnLeft } from '../../../src/core/model/composed/pages';
+import type { Block } from '../../../src/core/model/copy/streams';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 

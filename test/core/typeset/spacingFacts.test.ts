@@ -1,10 +1,10 @@
 // What the rules decided, counted again by other means.
 import { expect } from 'chai';
-import { LINE_END } from '../../../src/core/model/broken';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { ComposedParagraph } from '../../../src/core/model/pages';
-import type { Spec } from '../../../src/core/model/spec';
-import { SPACE_STEP } from '../../../src/core/model/spacingFacts';
+import { LINE_END } from '../../../src/core/model/composed/broken';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { ComposedParagraph } from '../../../src/core/model/composed/pages';
+import type { Spec } from '../../../src/core/model/spec/spec';
+import { SPACE_STEP } from '../../../src/core/model/answers/spacingFacts';
 import { bookTies, qualityOf, spacingFacts } from '../../../src/core/typeset';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';

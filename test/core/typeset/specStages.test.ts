@@ -2,15 +2,15 @@
 // scratch gives.
 import { expect } from 'chai';
 import { applyEdit, setSpecEdit } from '../../../src/core/edit';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../../src/core/model/specStages';
-import type { IndexMark } from '../../../src/core/model/indexSpec';
-import { ENDNOTE, FOOTNOTE, type NoteKind } from '../../../src/core/model/notes';
-import { PLAIN_SCHEME } from '../../../src/core/model/numbering';
-import { plainFurniture, token } from '../../../src/core/model/furniture';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { SPEC_STAGES, STYLE_STAGES, type FirstStage } from '../../build/specStages';
+import type { IndexMark } from '../../../src/core/model/spec/indexSpec';
+import { ENDNOTE, FOOTNOTE, type NoteKind } from '../../../src/core/model/spec/notes';
+import { PLAIN_SCHEME } from '../../../src/core/model/spec/numbering';
+import { plainFurniture, token } from '../../../src/core/model/spec/furniture';
 import { checkSpec, paragraphStyleSchema, specSchema } from '../../../src/core/validate';
-import type { Book } from '../../../src/core/model/book';
-import type { Plain } from '../../../src/core/model/bookEdit';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Plain } from '../../../src/core/model/copy/bookEdit';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, note, p, words } from '../../build/book';

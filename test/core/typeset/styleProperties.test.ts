@@ -1,11 +1,11 @@
 // What properties of styles do on composed pages, in the PDF too.
 import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
-import { LINE_END } from '../../../src/core/model/broken';
-import type { DisplayList, TextItem } from '../../../src/core/model/displayList';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { CharacterStyle, ParagraphStyle, Spec } from '../../../src/core/model/spec';
-import type { Paragraph } from '../../../src/core/model/streams';
+import { LINE_END } from '../../../src/core/model/composed/broken';
+import type { DisplayList, TextItem } from '../../../src/core/model/composed/displayList';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { CharacterStyle, ParagraphStyle, Spec } from '../../../src/core/model/spec/spec';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { checkSpec } from '../../../src/core/validate';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
 import { essence } from '../../build/essence';

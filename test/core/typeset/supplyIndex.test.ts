@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { supplyIndex } from '../../../src/core/index';
 import { applyEdits, invertEdits } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import type { TypesetBook } from '../../../src/core/model/pages';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { TypesetBook } from '../../../src/core/model/composed/pages';
 import { readSuppliedIndex } from '../../../src/core/references';
 import { checkBook } from '../../../src/core/validate';
 import { compose } from '../../build/assets';

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { placeTabs, rulerOf, tabsBetween } from '../../../src/core/linebreak/tabs';
-import { columnLeft } from '../../../src/core/model/pages';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
-import type { ParagraphStyle, TabStop } from '../../../src/core/model/spec';
-import type { ResolvedStyle } from '../../../src/core/model/styled';
-import { OBJECT_CHARACTER, paragraph, type InlineObject, type Paragraph } from '../../../src/core/model/streams';
+import { columnLeft } from '../../../src/core/model/composed/pages';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import type { ParagraphStyle, TabStop } from '../../../src/core/model/spec/spec';
+import type { ResolvedStyle } from '../../../src/core/model/composed/styled';
+import { OBJECT_CHARACTER, paragraph, type InlineObject, type Paragraph } from '../../../src/core/model/copy/streams';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';

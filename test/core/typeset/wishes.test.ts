@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { applyEdit, setTouchesEdit } from '../../../src/core/edit';
-import type { Book } from '../../../src/core/model/book';
-import type { TypesetBook } from '../../../src/core/model/pages';
-import { tieState } from '../../../src/core/model/ties';
-import type { ParagraphTouches } from '../../../src/core/model/streams';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { TypesetBook } from '../../../src/core/model/composed/pages';
+import { tieState } from '../../../src/core/model/answers/ties';
+import type { ParagraphTouches } from '../../../src/core/model/copy/streams';
 import { compose, drain, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { bookTies, paragraphFacts, wishCosts } from '../../../src/core/typeset';

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { specFromFile } from '../../../src/core/validate';
-import type { Book } from '../../../src/core/model/book';
+import type { Book } from '../../../src/core/model/copy/book';
 import { compose } from '../../build/assets';
 import { book, chapter, division, note, p, seeded, words } from '../../build/book';
 

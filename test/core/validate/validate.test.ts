@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
 import { pack, unpack } from '../../../src/core/base/zip';
-import { BOOK_FORMAT } from '../../../src/core/model/book';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { BOOK_FORMAT } from '../../../src/core/model/copy/book';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
   checkBook,
   checkLanguage,

@@ -4,10 +4,10 @@ import mammoth from 'mammoth';
 import { unpack } from '../../../src/core/base/zip';
 import { dressHandbook } from '../../../src/core/edit';
 import { makeBook, manuscriptOf, readManuscript } from '../../../src/core/import';
-import { canBeRead, picturesOf, type Book, type Division } from '../../../src/core/model/book';
-import type { Manuscript } from '../../../src/core/model/manuscript';
-import { ENDNOTE, FOOTNOTE } from '../../../src/core/model/notes';
-import { NOVEL_SPEC } from '../../../src/core/model/novelSpec';
+import { canBeRead, picturesOf, type Book, type Division } from '../../../src/core/model/copy/book';
+import type { Manuscript } from '../../../src/core/model/copy/manuscript';
+import { ENDNOTE, FOOTNOTE } from '../../../src/core/model/spec/notes';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
   normaliseSpans,
   OBJECT_CHARACTER,
@@ -17,7 +17,7 @@ import {
   type Paragraph,
   type PictureFacts,
   type Span,
-} from '../../../src/core/model/streams';
+} from '../../../src/core/model/copy/streams';
 import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
 import { writeEpub } from '../../../src/core/write/epub';
 import { drain, readAsset } from '../../build/assets';

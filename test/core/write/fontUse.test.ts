@@ -1,7 +1,7 @@
 // What a glyph stands for in a file: the first text said of it, whichever way it was said; another one needs its own words.
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { FaceRecord } from '../../../src/core/model/faces';
+import type { FaceRecord } from '../../../src/core/model/spec/faces';
 import { FontUse } from '../../../src/core/write/pdf/fontUse';
 
 const face = { unitsPerEm: 2000 } as FaceRecord;

@@ -1,9 +1,9 @@
 // The PDF for the screen, and the labels of pages: read from outside, and from the plain objects of the file.
 import { expect } from 'chai';
 import { writePressPdf, writeScreenPdf } from '../../../src/core/index';
-import type { Book } from '../../../src/core/model/book';
-import type { Paragraph } from '../../../src/core/model/streams';
-import type { TypesetBook } from '../../../src/core/model/pages';
+import type { Book } from '../../../src/core/model/copy/book';
+import type { Paragraph } from '../../../src/core/model/copy/streams';
+import type { TypesetBook } from '../../../src/core/model/composed/pages';
 import { compose, drain, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, division, note, p, table, words } from '../../build/book';
 import { pdfText, qpdfCheck } from '../../build/tools';

@@ -1,5 +1,5 @@
 // Index entries of a DOCX: XE fields (ECMA-376 part 1, 17.16.5.79) as index marks.
-import type { IndexMark } from '../../model/indexSpec';
+import type { IndexMark } from '../../model/spec/indexSpec';
 
 /** The mark of a field's code, such as `XE "weir:of oak" \\t "See lock"`; null for a field of another kind. */
 export function indexMarkOf(code: string): IndexMark | null {

@@ -1,6 +1,6 @@
 // Pictures of a .docx: DrawingML (20.4) and the older VML.
 import { maybeInside, type XmlElement } from '../../base/xml';
-import type { IncomingImage } from '../../model/manuscript';
+import type { IncomingImage } from '../../model/copy/manuscript';
 import type { DocxParts } from './parts';
 
 /** English Metric Units in a pixel of a 96th of an inch, and in a point. */

@@ -1,8 +1,8 @@
 // The styles of a .docx: which of ours each becomes, by its name, its outline level and those of its ancestors, and
 // which character look each brings.
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
-import type { Paragraph, StyleTag } from '../../model/streams';
-import type { IncomingLook } from '../../model/manuscript';
+import type { Paragraph, StyleTag } from '../../model/copy/streams';
+import type { IncomingLook } from '../../model/copy/manuscript';
 import { ALIGNMENTS, given, tagOfLook } from '../localLooks';
 import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
 import { runFace } from './runFace';

@@ -1,7 +1,7 @@
 // Notes of an HTML or EPUB text: bodies are found by their role, references by where they lead (DPUB-ARIA 1.1, EPUB
 // structural semantics).
 import { elements, textOf, type XmlElement } from '../../base/xml';
-import type { IncomingNote } from '../../model/manuscript';
+import type { IncomingNote } from '../../model/copy/manuscript';
 
 export interface NoteBody {
   readonly element: XmlElement;

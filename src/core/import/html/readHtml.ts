@@ -1,6 +1,6 @@
 // Reads an HTML file: its body as blocks, its head as metadata.
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
-import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
+import type { IncomingMetadata, Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
 import { decodeText } from '../txt/readTxt';
 import { findNotes } from './notes';

@@ -7,7 +7,7 @@ import { gfm } from 'micromark-extension-gfm';
 import type { Nodes } from 'mdast';
 import { DEEPEST, MOST_TEXT_BYTES, tooMuch } from '../../base/limits';
 import type { XmlElement } from '../../base/xml';
-import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
+import type { IncomingMetadata, Manuscript } from '../../model/copy/manuscript';
 import { findNotes } from '../html/notes';
 import { titleShift } from '../html/readHtml';
 import { TreeReader } from '../html/readTree';

@@ -1,10 +1,10 @@
 // Styles of an OpenDocument text (ODF 1.3, part 3, 16): names, ancestors and the looks that we keep.
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
 import type { SpanLook } from '../paragraphBuilder';
-import type { IncomingLook } from '../../model/manuscript';
+import type { IncomingLook } from '../../model/copy/manuscript';
 import { ALIGNMENTS, given, localLook, pointsOf, tagOfLook } from '../localLooks';
 import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
-import type { StyleTag } from '../../model/streams';
+import type { StyleTag } from '../../model/copy/streams';
 
 export interface OdtStyle {
   /** The name that a person sees; of an automatic style that of its parent. */

@@ -1,7 +1,7 @@
 // Reads a rich text file (RTF 1.9.1). Groups are walked without recursion, however deep they nest; what is no text of the
 // document goes by the name of its group.
 import { ImportError } from '../../base/errors';
-import type { Manuscript } from '../../model/manuscript';
+import type { Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
 import type { SpanLook } from '../paragraphBuilder';
 import { byteDecoder, type ByteDecoder } from './codePages';

@@ -1,7 +1,7 @@
 // The look of a run of rich text as its words change it, one by one.
 import { localLook } from '../localLooks';
 import type { SpanLook } from '../paragraphBuilder';
-import type { TextTouches } from '../../model/streams';
+import type { TextTouches } from '../../model/copy/streams';
 
 const OF_STYLES = ['face', 'size', 'colour'] as const;
 

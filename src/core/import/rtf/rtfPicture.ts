@@ -1,6 +1,6 @@
 // A picture of a rich text file (RTF 1.9.1, Pictures): hexadecimal or binary, with its size in pixels and in twips.
 import { concat } from '../../base/bytes';
-import type { PictureFacts } from '../../model/streams';
+import type { PictureFacts } from '../../model/copy/streams';
 import type { Incoming } from '../incoming';
 
 const TWIPS = 20;

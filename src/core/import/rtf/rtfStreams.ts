@@ -1,8 +1,8 @@
 // The text of a rich text file as it is read: paragraphs, cells and rows of tables, and the notes inside the text.
-import type { IncomingNote } from '../../model/manuscript';
-import type { Block, Paragraph, ParagraphTouches } from '../../model/streams';
-import { cutParagraph } from '../../model/cutParagraph';
-import { isBreakMark } from '../../measure/headings';
+import type { IncomingNote } from '../../model/copy/manuscript';
+import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/streams';
+import { cutParagraph } from '../../copy/cutParagraph';
+import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder } from '../paragraphBuilder';
 import { tagOfLook } from '../localLooks';

@@ -1,7 +1,7 @@
 // The tables at the head of a rich text file that its runs refer to by number: faces, colours, and the looks of styles
 // (RTF 1.9.1, Font Table, Color Table, Style Sheet).
 import { table } from '../../base/table';
-import type { IncomingLook } from '../../model/manuscript';
+import type { IncomingLook } from '../../model/copy/manuscript';
 
 const TWIPS = 20;
 

@@ -3,9 +3,9 @@
 import { table } from '../../base/table';
 import { ImportError } from '../../base/errors';
 import { MOST_TEXT_BYTES, tooMuch } from '../../base/limits';
-import type { IncomingMetadata, Manuscript } from '../../model/manuscript';
-import type { Block, Paragraph } from '../../model/streams';
-import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../measure/headings';
+import type { IncomingMetadata, Manuscript } from '../../model/copy/manuscript';
+import type { Block, Paragraph } from '../../model/copy/streams';
+import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../copy/headings';
 import { Incoming } from '../incoming';
 import { ParagraphBuilder } from '../paragraphBuilder';
 

@@ -1,8 +1,8 @@
 // What stands at line ends and starts: divided words, ladders, the same word three times running, last lines too short.
 import { endsInMark, endsInOwnHyphen, firstWord, lastWord } from '../../base/words';
-import { LINE_END } from '../../model/broken';
-import type { QualityFigures } from '../../model/quality';
-import type { Page } from '../../model/pages';
+import { LINE_END } from '../../model/composed/broken';
+import type { QualityFigures } from '../../model/answers/quality';
+import type { Page } from '../../model/composed/pages';
 import { follows, isFull, type PlacedLine } from './placedLines';
 
 const LADDER = 3;

@@ -1,6 +1,6 @@
 // All figures of quality of a composed book.
-import type { TypesetBook } from '../../model/pages';
-import type { QualityFigures } from '../../model/quality';
+import type { TypesetBook } from '../../model/composed/pages';
+import type { QualityFigures } from '../../model/answers/quality';
 import { measureLineEnds } from './lineEnds';
 import { measurePageEnds } from './pageEnds';
 import { linesOf } from './placedLines';

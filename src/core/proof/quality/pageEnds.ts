@@ -1,7 +1,7 @@
 // Pages as they end: widows, orphans, stranded heads, spreads that end level, baselines on the grid. Read off the pages
 // themselves, not off what the page search believed.
-import { geometryOf, gridBaseline, type Page, type TypesetBook } from '../../model/pages';
-import type { QualityFigures } from '../../model/quality';
+import { geometryOf, gridBaseline, type Page, type TypesetBook } from '../../model/composed/pages';
+import type { QualityFigures } from '../../model/answers/quality';
 import type { PlacedLine } from './placedLines';
 
 /** Points by which two last baselines may differ and still be level; and a baseline miss the grid. */

@@ -1,6 +1,12 @@
 // The lines of a composed book where they stand, page by page: what the measures of quality look at.
-import { LINE_END } from '../../model/broken';
-import { columnLeft, geometryOf, type ComposedParagraph, type Page, type TypesetBook } from '../../model/pages';
+import { LINE_END } from '../../model/composed/broken';
+import {
+  columnLeft,
+  geometryOf,
+  type ComposedParagraph,
+  type Page,
+  type TypesetBook,
+} from '../../model/composed/pages';
 
 export interface PlacedLine {
   readonly paragraph: ComposedParagraph;

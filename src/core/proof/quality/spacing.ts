@@ -1,5 +1,5 @@
 // Word spaces: their mean and deviation over full lines, and the lines that are loose or tight.
-import type { QualityFigures } from '../../model/quality';
+import type { QualityFigures } from '../../model/answers/quality';
 import { isFull, type PlacedLine } from './placedLines';
 
 const TIGHT = 0.75;

@@ -1,8 +1,8 @@
 // Paragraphs that are none: a mark at every line end, empty ones used as spacing, folios and running heads typed in.
 import { append } from '../../base/append';
-import { isEmptyParagraph } from '../../model/effectiveTag';
-import { normaliseSpans, type Block, type Paragraph } from '../../model/streams';
-import { isBreakMark, looksLikeHeading } from '../../measure/headings';
+import { isEmptyParagraph } from '../../copy/effectiveTag';
+import { normaliseSpans, type Block, type Paragraph } from '../../model/copy/streams';
+import { isBreakMark, looksLikeHeading } from '../../copy/headings';
 import { replaceAll, textJob } from '../makeJobs';
 import type { TidyContext, TidyJob, TidyPlace, TidyResult } from '../types';
 

@@ -1,8 +1,8 @@
 // Spaces: runs of them, at the ends of paragraphs, before marks, and those typed as indents.
 import { isShaped, isTechnical } from '../held';
-import { OBJECT_CHARACTER, type Paragraph } from '../../model/streams';
+import { OBJECT_CHARACTER, type Paragraph } from '../../model/copy/streams';
 import { replaceAll, textJob, paragraphJob } from '../makeJobs';
-import { cutParagraph } from '../../model/cutParagraph';
+import { cutParagraph } from '../../copy/cutParagraph';
 import type { TidyJob } from '../types';
 
 /** Verse and what was typed as a table keep their spaces. */

@@ -1,7 +1,7 @@
 // What was done by hand or typed as signs becomes style: scene breaks, chapter lines, italics, small capitals.
-import { cutParagraph } from '../../model/cutParagraph';
-import { looksLikeHeading, readHeading } from '../../measure/headings';
-import { normaliseSpans, type Block, type Paragraph, type Span, type TextTouches } from '../../model/streams';
+import { cutParagraph } from '../../copy/cutParagraph';
+import { looksLikeHeading, readHeading } from '../../copy/headings';
+import { normaliseSpans, type Block, type Paragraph, type Span, type TextTouches } from '../../model/copy/streams';
 import { eachParagraph, paragraphJob } from '../makeJobs';
 import { editText } from '../textEdit';
 import type { TidyContext, TidyJob, TidyPlace, TidyResult } from '../types';

@@ -1,11 +1,11 @@
 // The copy of a book: the divisions whose words are the author's, and not made from the particulars.
-import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/book';
-import { noteClass } from '../../model/notes';
-import type { Meaning } from '../../model/spec';
-import { plainWords, headingWords, titleBlock } from '../../measure/headWords';
-import { numberHeads, type HeadNumbers } from '../../measure/numberHeads';
-import { numberNotes } from '../../measure/numberNotes';
-import type { Block, BlockId, CrossReference, Paragraph, StyleTag } from '../../model/streams';
+import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/copy/book';
+import { noteClass } from '../../model/spec/notes';
+import type { Meaning } from '../../model/spec/spec';
+import { plainWords, headingWords, titleBlock } from '../../numbering/headWords';
+import { numberHeads, type HeadNumbers } from '../../numbering/numberHeads';
+import { numberNotes } from '../../numbering/numberNotes';
+import type { Block, BlockId, CrossReference, Paragraph, StyleTag } from '../../model/copy/streams';
 
 export function copyDivisions({ divisions }: Book): readonly Division[] {
   return divisions.filter((division) => !isMadeDivision(division));

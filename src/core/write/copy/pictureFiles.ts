@@ -1,7 +1,7 @@
 // The pictures of a book as files of a package: their names, media types and the size at which a page shows them.
 import { toBase64 } from '../../base/base64';
-import { mediaTypeOf } from '../../model/pictureTypes';
-import type { PictureBytes, PictureFacts, PictureKind } from '../../model/streams';
+import { mediaTypeOf } from '../../model/copy/pictureTypes';
+import type { PictureBytes, PictureFacts, PictureKind } from '../../model/copy/streams';
 
 const EXTENSIONS: Readonly<Record<PictureKind, string>> = {
   jpeg: 'jpg',

@@ -1,5 +1,5 @@
 // A paragraph cut into pieces of one look, objects between them: what every writer of copy walks over.
-import type { InlineObject, Paragraph, Span } from '../../model/streams';
+import type { InlineObject, Paragraph, Span } from '../../model/copy/streams';
 
 export type Piece =
   | { readonly kind: 'text'; readonly text: string; readonly span: Span | undefined }

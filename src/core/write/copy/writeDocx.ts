@@ -1,8 +1,8 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
 import { escapeXml } from '../../base/xml';
 import { pack } from '../../base/zip';
-import type { Book } from '../../model/book';
-import type { ParagraphStyle } from '../../model/spec';
+import type { Book } from '../../model/copy/book';
+import type { ParagraphStyle } from '../../model/spec/spec';
 import {
   PICTURE_KINDS,
   type Block,
@@ -12,9 +12,9 @@ import {
   type PictureKind,
   type Span,
   type Table,
-} from '../../model/streams';
+} from '../../model/copy/streams';
 import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from './copyOf';
-import { shownSize } from '../../measure/pictureOf';
+import { shownSize } from '../../copy/pictureOf';
 import { PictureFiles } from './pictureFiles';
 import { piecesOf } from './pieces';
 import { clean } from './xhtml';

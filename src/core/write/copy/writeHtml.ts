@@ -1,8 +1,8 @@
 // The copy as one HTML file.
 import { escapeXml } from '../../base/xml';
-import type { Book } from '../../model/book';
+import type { Book } from '../../model/copy/book';
 import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
-import type { PictureBytes } from '../../model/streams';
+import type { PictureBytes } from '../../model/copy/streams';
 import { dataAddress } from './pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from './xhtml';
 

@@ -1,7 +1,7 @@
 // The copy as plain text and as Markdown (CommonMark with tables and footnotes).
 import { greatest } from '../../base/append';
-import type { Book } from '../../model/book';
-import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/streams';
+import type { Book } from '../../model/copy/book';
+import type { Block, Paragraph, PictureBytes, PictureFacts, Table } from '../../model/copy/streams';
 import {
   authorOf,
   copyDivisions,

@@ -1,7 +1,7 @@
 // Blocks as XHTML: elements by the meaning of styles, notes by their roles, nothing of the look but what has a meaning.
 import { escapeXml } from '../../base/xml';
-import type { Book } from '../../model/book';
-import { isPictureAlone, type Block, type Paragraph, type PictureFacts, type Span } from '../../model/streams';
+import type { Book } from '../../model/copy/book';
+import { isPictureAlone, type Block, type Paragraph, type PictureFacts, type Span } from '../../model/copy/streams';
 import { levelOf, meaningOf, referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { isBold, isItalic, piecesOf } from './pieces';
 

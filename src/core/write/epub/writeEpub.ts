@@ -3,12 +3,12 @@
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { packEpub } from '../../base/zip';
-import { fieldText } from '../../measure/fields';
-import { canBeRead, type Book, type Division } from '../../model/book';
-import { roleName } from '../../model/roles';
-import { noteKind } from '../../model/notes';
-import type { Paragraph, PictureBytes, PictureKind } from '../../model/streams';
-import { plainWords } from '../../measure/headWords';
+import { fieldText } from '../../copy/fields';
+import { canBeRead, type Book, type Division } from '../../model/copy/book';
+import { roleName } from '../../model/copy/roles';
+import { noteKind } from '../../model/spec/notes';
+import type { Paragraph, PictureBytes, PictureKind } from '../../model/copy/streams';
+import { plainWords } from '../../numbering/headWords';
 import { authorOf, headsOf, levelOf, numberedNotes, type HeadsOfCopy, type NumberedNote } from '../copy/copyOf';
 import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';

@@ -1,7 +1,7 @@
 // Which glyphs of a face a document uses and what text each stands for, and the font objects that come of it
 // (ISO 32000-1, 9.7: composite fonts; 9.10.3: ToUnicode).
 import { fnv1a } from '../../base/hash';
-import type { FaceRecord } from '../../model/faces';
+import type { FaceRecord } from '../../model/spec/faces';
 import { pdfArray, pdfDictionary, pdfName, pdfNumber, utf16Hex, type PdfFile, type PdfValue } from './objects';
 
 /** A block of a ToUnicode map holds at most this many entries (Adobe Technical Note 5411). */

@@ -1,6 +1,6 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
-import type { DisplayList, PictureItem, TextItem } from '../../model/displayList';
-import type { SetInk } from '../../model/inks';
+import type { DisplayList, PictureItem, TextItem } from '../../model/composed/displayList';
+import type { SetInk } from '../../model/spec/inks';
 import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
 import { utf16Hex } from './objects';

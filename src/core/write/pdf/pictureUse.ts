@@ -3,7 +3,7 @@
 import { concat } from '../../base/bytes';
 import { decodeGif, decodePng, type Raster } from '../../base/images/raster';
 import { imageSize, jpegFrame } from '../../base/images/imageSize';
-import type { PictureKind } from '../../model/streams';
+import type { PictureKind } from '../../model/copy/streams';
 import { pdfArray, pdfDictionary, pdfNumber, type PdfFile, type PdfValue } from './objects';
 
 const JPEG_SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '/DeviceRGB', 4: '/DeviceCMYK' };

@@ -1,10 +1,10 @@
 // The press PDF of the interior: pages to the trim, text in black on one plate, pictures as they came, fonts embedded as subsets with their Unicode map,
 // title and author in the metadata. Pages are asked for one by one.
-import { inNumerals } from '../../measure/numerals';
+import { inNumerals } from '../../numbering/numerals';
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
-import type { DisplayList } from '../../model/displayList';
-import type { FaceId, FaceRecord } from '../../model/faces';
+import type { DisplayList } from '../../model/composed/displayList';
+import type { FaceId, FaceRecord } from '../../model/spec/faces';
 import { FontUse } from './fontUse';
 import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
 import { linkAnnotations, outlineOf, type OutlineEntry, type PdfLink } from './navigation';

@@ -2,9 +2,9 @@
 import { ImportError, ValueError } from '../../base/errors';
 import { looksLikeZip, pack, unpack } from '../../base/zip';
 import { fingerprint } from '../../base/hash';
-import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/book';
-import type { PictureBytes } from '../../model/streams';
-import { migrate } from '../../model/migrations';
+import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/copy/book';
+import type { PictureBytes } from '../../model/copy/streams';
+import { migrate } from '../../formats/migrate';
 
 const KIND = 'walnut-leaf-book';
 

@@ -1,15 +1,15 @@
 // The chosen division: its role, where it begins, how it is laid out, furnished and numbered, and where it is left out.
 import { useId, type ReactNode } from 'react';
-import { canBeRead, type Division } from '../../../core/model/book';
-import { layoutsOf } from '../../../core/model/displayLayouts';
-import { openerKind, openerSettings } from '../../../core/measure/openers';
-import type { FolioRun } from '../../../core/model/numbering';
-import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../../../core/model/roles';
+import { canBeRead, type Division } from '../../../core/model/copy/book';
+import { layoutsOf } from '../../../core/defaults/displayLayouts';
+import { openerKind, openerSettings } from '../../../core/copy/openers';
+import type { FolioRun } from '../../../core/model/spec/numbering';
+import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../../../core/model/copy/roles';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { removeDivision, setDivision, setRole, takeLayout } from '../../../state/orderThunks';
 import { selectRunningOrder } from '../../../state/selectors';
-import type { Plain } from '../../../core/model/bookEdit';
-import type { OtherPages } from '../../../core/model/spec';
+import type { Plain } from '../../../core/model/copy/bookEdit';
+import type { OtherPages } from '../../../core/model/spec/spec';
 import { setSpec } from '../../../state/specThunks';
 import { OwnPageFields } from '../../components/OwnPageFields';
 import { FolioRunFields } from '../../components/FolioRunFields';

@@ -2,8 +2,8 @@
 // those near the view are there.
 import { useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useStore } from 'react-redux';
-import type { Division } from '../../../core/model/book';
-import type { Block } from '../../../core/model/streams';
+import type { Division } from '../../../core/model/copy/book';
+import type { Block } from '../../../core/model/copy/streams';
 import { blockWords, cutStretches, followStretches, type Stretch } from '../../../galley';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { bringCopyIn } from '../../../state/incomingThunks';

@@ -1,7 +1,7 @@
 // Missing characters: each that the face of its paragraph lacks, with its places. A face is chosen for all of them, another
 // text is put in their place, or they are gone through one by one.
 import { useEffect, useState } from 'react';
-import type { LackingCharacter } from '../../../core/model/lacking';
+import type { LackingCharacter } from '../../../core/model/answers/lacking';
 import { goToText } from '../../../state/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { askLacking, giveFace, replaceCharacter } from '../../../state/lackingThunks';

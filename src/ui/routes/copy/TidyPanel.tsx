@@ -1,7 +1,7 @@
 // Tidy: the jobs that the copy needs, with their counts. Safe ones are taken together; the others one by one, each place with
 // what it was and what it becomes.
 import { useEffect, useState } from 'react';
-import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/tidy';
+import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/answers/tidy';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { goToText } from '../../../state/galleyThunks';
 import { askTidy, takeTidy } from '../../../state/tidyThunks';

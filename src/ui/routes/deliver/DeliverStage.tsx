@@ -2,10 +2,10 @@
 import { makeProduct, stopProduct } from '../../../state/deliverThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { jobChanged, type Product } from '../../../state/jobsSlice';
-import { COPY_KINDS, type CopyKind } from '../../../core/model/copyKinds';
+import { COPY_KINDS, type CopyKind } from '../../../core/model/copy/copyKinds';
 import { groupDigits } from '../../frame/useStageFacts';
 import { formatLength } from '../../../core/measure/units';
-import { LANGUAGES, namesOf } from '../../../core/model/book';
+import { LANGUAGES, namesOf } from '../../../core/model/copy/book';
 
 const CARDS: readonly {
   readonly product: Product;

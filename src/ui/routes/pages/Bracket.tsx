@@ -1,7 +1,7 @@
 // The bracket beside the paragraph pointed at, in the page's outer margin: the type itself is never tinted. Its leaf green is
 // that of the day: paper is light by day and by evening.
-import type { DisplayList } from '../../../core/model/displayList';
-import type { PageSide } from '../../../core/model/pages';
+import type { DisplayList } from '../../../core/model/composed/displayList';
+import type { PageSide } from '../../../core/model/composed/pages';
 import type { ParagraphPlace } from '../../../state/viewSlice';
 
 interface Props {

@@ -1,5 +1,5 @@
 // A choice of the slip among few ways, each with what it comes to, and grey with the reason where it cannot be.
-import type { SettingFacts } from '../../../core/model/paragraphFacts';
+import type { SettingFacts } from '../../../core/model/answers/paragraphFacts';
 
 export interface Choice<T> {
   readonly value: T;

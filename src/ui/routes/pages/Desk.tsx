@@ -1,7 +1,7 @@
 // The desk: a scrolled area of spreads. One canvas of the view's size draws what is in view from display lists, so that
 // it is sharp at any zoom and memory stays the same; invisible text lies over the pages in view.
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { DisplayList } from '../../../core/model/displayList';
+import type { DisplayList } from '../../../core/model/composed/displayList';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectSpreads } from '../../../state/selectors';
 import {

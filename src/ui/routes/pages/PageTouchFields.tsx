@@ -1,8 +1,8 @@
 // What is changed on single pages of the spread: heads and feet hidden, other furniture, a folio run. Each touch goes with the
 // words on which it was made.
 import { useState } from 'react';
-import type { FolioRun } from '../../../core/model/numbering';
-import type { PageTouch } from '../../../core/model/pageTouches';
+import type { FolioRun } from '../../../core/model/spec/numbering';
+import type { PageTouch } from '../../../core/model/copy/pageTouches';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { changePageTouch, setPageTouch } from '../../../state/orderThunks';
 import type { PageSummary } from '../../../worker/typesetClient';

@@ -5,9 +5,9 @@ import { clearTouches, lessonFrom, setLook, teachStyle } from '../../../state/st
 import { setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';
-import type { LocalLook } from '../../../core/model/streams';
+import type { LocalLook } from '../../../core/model/copy/streams';
 import type { ParagraphPlace } from '../../../state/viewSlice';
-import type { ParagraphFacts } from '../../../core/model/paragraphFacts';
+import type { ParagraphFacts } from '../../../core/model/answers/paragraphFacts';
 import { PARAGRAPH_VALUES } from '../spec/styles/values';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../components/Setting';
 

@@ -2,7 +2,7 @@
 // what its lines would come to, and is grey with the reason when they cannot be set so.
 import { useEffect, useState } from 'react';
 import { formatNumber } from '../../../core/measure/units';
-import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/paragraphFacts';
+import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/answers/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { setSection } from '../../../state/orderThunks';

@@ -1,5 +1,5 @@
 // The slip: facts of the spread in view, and the findings on it.
-import type { DisplayList } from '../../../core/model/displayList';
+import type { DisplayList } from '../../../core/model/composed/displayList';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';

@@ -1,6 +1,6 @@
 // A person's wish for the depth of the spread in view. It is kept with the first paragraph that begins on it, and so goes
 // with the text.
-import type { DisplayList } from '../../../core/model/displayList';
+import type { DisplayList } from '../../../core/model/composed/displayList';
 import { setTouches } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/selectors';

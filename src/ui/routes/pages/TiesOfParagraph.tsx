@@ -1,5 +1,5 @@
 // The ties of the paragraph pointed at: each lifted here, in the whole book, or tied again.
-import { tieState, type TieState } from '../../../core/model/ties';
+import { tieState, type TieState } from '../../../core/model/answers/ties';
 import { setTouches } from '../../../state/bookThunks';
 import { setSpec } from '../../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';

@@ -1,7 +1,7 @@
 // What each choice of a slip would do to the pages, asked for whenever the book is composed anew.
 import { useEffect, useState } from 'react';
-import type { WishCost } from '../../../core/model/paragraphFacts';
-import type { ParagraphTouches } from '../../../core/model/streams';
+import type { WishCost } from '../../../core/model/answers/paragraphFacts';
+import type { ParagraphTouches } from '../../../core/model/copy/streams';
 import { askWishes } from '../../../state/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import type { ParagraphPlace } from '../../../state/viewSlice';

@@ -1,7 +1,7 @@
 // Proof, first form: what the proof reader found, by grade and kind, each with the way to its page.
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import type { Finding, FindingGrade } from '../../../core/model/finding';
+import type { Finding, FindingGrade } from '../../../core/model/answers/finding';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { spreadOfPage } from '../../../state/selectors';
 import { spreadCalled } from '../../../state/viewSlice';

@@ -2,7 +2,7 @@
 import { Trash2 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import type { DisplayList, GlyphOutline } from '../../../core/model/displayList';
+import type { DisplayList, GlyphOutline } from '../../../core/model/composed/displayList';
 import { useAppDispatch } from '../../../state/hooks';
 import { loadCover, removeBook } from '../../../state/shelfThunks';
 import type { ShelfBook } from '../../../state/shelfSlice';

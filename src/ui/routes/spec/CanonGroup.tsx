@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { applyCanon, canonState, CANONS, snapToLines } from '../../../core/measure/canon';
 import { ValueError } from '../../../core/base/errors';
 import { formatNumber } from '../../../core/measure/units';
-import type { BackRow, Canon, CanonKind } from '../../../core/model/pageSpec';
+import type { BackRow, Canon, CanonKind } from '../../../core/model/spec/pageSpec';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { pageFacts, snapMargins, takeCanon } from '../../../state/specThunks';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';

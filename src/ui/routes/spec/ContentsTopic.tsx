@@ -1,6 +1,6 @@
 // Contents and index: which heads are listed and how their entries stand, author and describing lines, and the index.
 import { useEffect, useRef } from 'react';
-import type { ContentsLevel, EntryArrangement } from '../../../core/model/contents';
+import type { ContentsLevel, EntryArrangement } from '../../../core/model/spec/contents';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { addDivision } from '../../../state/orderThunks';
 import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';

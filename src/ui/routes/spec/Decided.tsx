@@ -1,6 +1,6 @@
 // The rules of lines and pages in words, with how often each decided in this book as it is composed.
-import type { Spec } from '../../../core/model/spec';
-import type { SpacingFacts } from '../../../core/model/spacingFacts';
+import type { Spec } from '../../../core/model/spec/spec';
+import type { SpacingFacts } from '../../../core/model/answers/spacingFacts';
 import { SettingGroup } from '../../components/Setting';
 import { groupDigits } from '../../frame/useStageFacts';
 import { useSpec } from './useSetSpec';

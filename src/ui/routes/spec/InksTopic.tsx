@@ -1,7 +1,7 @@
 // Inks: the named colours of the book's set, as they look and as the press has them; sets that are swapped as a whole.
 import { useState } from 'react';
-import { BLACK, type Ink, type InkColour } from '../../../core/model/inks';
-import { cssOf } from '../../../core/measure/setInk';
+import { BLACK, type Ink, type InkColour } from '../../../core/model/spec/inks';
+import { cssOf } from '../../../core/looks/setInk';
 import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../../state/inkThunks';
 import { useAppDispatch } from '../../../state/hooks';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';

@@ -8,7 +8,7 @@ import type {
   NotePosition,
   NoteRestart,
   NoteSeparator,
-} from '../../../core/model/notes';
+} from '../../../core/model/spec/notes';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { convertKind, dropNoteKind, setNoteKind } from '../../../state/noteThunks';
 import { addDivision } from '../../../state/orderThunks';

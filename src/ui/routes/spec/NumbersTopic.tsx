@@ -1,7 +1,7 @@
 // Numbering: how parts, chapters and heads are numbered, each by the scheme of its style; appendices and lists.
 import { useState } from 'react';
-import { inheritedNumber } from '../../../core/measure/numberHeads';
-import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../core/model/numbering';
+import { inheritedNumber } from '../../../core/numbering/numberHeads';
+import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../core/model/spec/numbering';
 import { dropTypedNumbers, setSchemes } from '../../../state/numberThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectHeadNumbers, selectTypedNumbers } from '../../../state/selectors';

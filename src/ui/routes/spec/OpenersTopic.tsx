@@ -3,7 +3,7 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
 import { spreadCalled } from '../../../state/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
-import { openerPath, openerSettings, type OpenerKind } from '../../../core/measure/openers';
+import { openerPath, openerSettings, type OpenerKind } from '../../../core/copy/openers';
 import { useSpec } from './useSetSpec';
 
 const OPENER_NAMES: Readonly<Record<OpenerKind, string>> = {

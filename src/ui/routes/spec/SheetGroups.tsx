@@ -1,10 +1,10 @@
 // What else a page has: columns, bleed and slug, guides of one's own, and the unit of its lengths.
 import { OwnPageFields } from '../../components/OwnPageFields';
 import { formatNumber } from '../../../core/measure/units';
-import type { Unit } from '../../../core/model/length';
-import type { OtherPages } from '../../../core/model/spec';
-import type { Guide } from '../../../core/model/pageSpec';
-import { isDisplayRole, roleFacts } from '../../../core/model/roles';
+import type { Unit } from '../../../core/model/spec/length';
+import type { OtherPages } from '../../../core/model/spec/spec';
+import type { Guide } from '../../../core/model/spec/pageSpec';
+import { isDisplayRole, roleFacts } from '../../../core/model/copy/roles';
 import { selectRunningOrder } from '../../../state/selectors';
 import { layersShown } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';

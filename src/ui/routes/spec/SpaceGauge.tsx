@@ -2,8 +2,8 @@
 // dragged, stepped by keys, or typed.
 import { useRef } from 'react';
 import { GESTURE } from '../../../state/bookSlice';
-import { SPACE_STEP, type SpacingFacts } from '../../../core/model/spacingFacts';
-import type { TextSpec, WordSpace } from '../../../core/model/spec';
+import { SPACE_STEP, type SpacingFacts } from '../../../core/model/answers/spacingFacts';
+import type { TextSpec, WordSpace } from '../../../core/model/spec/spec';
 import { NumberSetting } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
 

@@ -1,6 +1,6 @@
 // Spacing and breaks: what pages keep, and what may give to make good ones.
 import { useEffect, useState } from 'react';
-import type { SpacingFacts } from '../../../core/model/spacingFacts';
+import type { SpacingFacts } from '../../../core/model/answers/spacingFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { askSpacing } from '../../../state/specThunks';
 import { Decided } from './Decided';

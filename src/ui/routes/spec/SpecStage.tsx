@@ -2,8 +2,8 @@
 import { topicChosen } from '../../../state/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { formatLength, formatNumber } from '../../../core/measure/units';
-import { FAMILY_NAMES } from '../../../core/model/familyNames';
-import type { Spec } from '../../../core/model/spec';
+import { FAMILY_NAMES } from '../../../core/defaults/familyNames';
+import type { Spec } from '../../../core/model/spec/spec';
 import { Drawing } from './drawing/Drawing';
 import { LayersBar } from './drawing/LayersBar';
 import { Gauges } from './Gauges';

@@ -1,8 +1,8 @@
 // Whole specs: the six that a book can start from and those kept by name, each as it sets the beginning of this book.
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { specSetAs, STARTING_SPECS } from '../../../core/model/startingSpecs';
-import type { GlyphOutline } from '../../../core/model/displayList';
-import type { Spec } from '../../../core/model/spec';
+import { specSetAs, STARTING_SPECS } from '../../../core/defaults/startingSpecs';
+import type { GlyphOutline } from '../../../core/model/composed/displayList';
+import type { Spec } from '../../../core/model/spec/spec';
 import {
   applyKeptSpec,
   askSpecimens,

@@ -1,7 +1,7 @@
 // An index that an indexer made from the pages of a pull: its file is read against that pull, and what is not sure is listed.
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { IndexQuestion } from '../../../core/model/suppliedIndex';
+import type { IndexQuestion } from '../../../core/model/answers/suppliedIndex';
 import { listPulls } from '../../../state/incomingThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { keepPull, supplyIndexFrom, type IndexSupplied } from '../../../state/suppliedIndexThunks';

@@ -1,6 +1,6 @@
 // Text: the body face with size, leading and setting.
-import { FAMILY_NAMES } from '../../../core/model/familyNames';
-import { TEXT_FAMILIES } from '../../../core/model/faces';
+import { FAMILY_NAMES } from '../../../core/defaults/familyNames';
+import { TEXT_FAMILIES } from '../../../core/model/spec/faces';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { TiesOfBook } from './TiesOfBook';
 import { WordListSetting } from '../../components/WordListSetting';

@@ -1,7 +1,7 @@
 // The ties by rule of the whole book, as the pages have them: how often, and lifted or not.
 import { useEffect, useState } from 'react';
 
-import type { BookTie } from '../../../core/model/ties';
+import type { BookTie } from '../../../core/model/answers/ties';
 import { askTies } from '../../../state/bookThunks';
 import { setSpec } from '../../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';

@@ -1,6 +1,6 @@
 // Which inks the styles of a spec use.
-import type { InkUse } from '../../../core/model/inks';
-import type { Spec } from '../../../core/model/spec';
+import type { InkUse } from '../../../core/model/spec/inks';
+import type { Spec } from '../../../core/model/spec/spec';
 
 /** Styles that use each ink by its name. */
 export function inkUses({ styles, characterStyles }: Spec): ReadonlyMap<string, number> {

@@ -1,6 +1,6 @@
 // A kind of notes told by its signs.
-import { noteLabel } from '../../../core/measure/numberNotes';
-import type { NoteKind } from '../../../core/model/notes';
+import { noteLabel } from '../../../core/numbering/numberNotes';
+import type { NoteKind } from '../../../core/model/spec/notes';
 
 /** The first signs of a kind as they stand in the text. */
 export function noteSample(kind: NoteKind): string {

@@ -1,5 +1,5 @@
 // Sets a value of the spec from a control.
-import type { Plain } from '../../../core/model/bookEdit';
+import type { Plain } from '../../../core/model/copy/bookEdit';
 import { setSpec } from '../../../state/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 

@@ -1,8 +1,8 @@
 // The arrival sheet: what came in with the manuscript, what each of its styles became, what was left out and why. It stands
 // beside the copy, and nothing waits for it.
 import type { ReactNode } from 'react';
-import { lookInWords } from '../../../../core/measure/lookInWords';
-import type { Arrival } from '../../../../core/model/manuscript';
+import { lookInWords } from '../../../../core/looks/lookInWords';
+import type { Arrival } from '../../../../core/model/copy/manuscript';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
 import { SetItAs } from './SetItAs';

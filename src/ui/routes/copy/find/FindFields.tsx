@@ -1,5 +1,5 @@
 // The fields of find and replace: words with their tokens, ticks and choices.
-import { FIND_TOKENS } from '../../../../core/model/find';
+import { FIND_TOKENS } from '../../../../core/model/answers/find';
 
 /** A field into which tokens are put from a list. */
 export function TokenField({

@@ -1,6 +1,6 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
 import { useEffect, useMemo, useState } from 'react';
-import type { FindHit, FindLook, FindQuery, FindRange } from '../../../../core/model/find';
+import type { FindHit, FindLook, FindQuery, FindRange } from '../../../../core/model/answers/find';
 import { findInBook, replaceInBook } from '../../../../state/findThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import type { KeptSearch } from '../../../../state/keptSearches';

@@ -1,5 +1,5 @@
 // What was found, each hit with its surroundings: ticked or left out, replaced by itself, gone to in the galley.
-import type { FindHit } from '../../../../core/model/find';
+import type { FindHit } from '../../../../core/model/answers/find';
 import { groupDigits } from '../../../frame/useStageFacts';
 
 /** Hits listed; the count is of all. */

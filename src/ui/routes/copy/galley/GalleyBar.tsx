@@ -1,7 +1,7 @@
 // The line above the galley: what the division holds or what is selected, the character style, inserting, the division's
 // ends, and the marks.
 import { useState, useSyncExternalStore } from 'react';
-import type { Block } from '../../../../core/model/streams';
+import type { Block } from '../../../../core/model/copy/streams';
 import { blockWords } from '../../../../galley';
 import { mergeDivision, splitDivision } from '../../../../state/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';

@@ -1,6 +1,6 @@
 // Putting in an index mark: its term and sub-term, see and see also, and whether it is a place or an end of a range.
 import { useState, type FormEvent } from 'react';
-import type { IndexMark } from '../../../../core/model/indexSpec';
+import type { IndexMark } from '../../../../core/model/spec/indexSpec';
 import { useAppSelector } from '../../../../state/hooks';
 import { selectIndexTerms } from '../../../../state/selectors';
 

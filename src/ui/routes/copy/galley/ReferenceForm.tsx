@@ -1,6 +1,6 @@
 // Putting in a cross-reference: the head is found by its words, and what is told of it chosen.
 import { useState, type KeyboardEvent } from 'react';
-import type { CrossReference, ReferenceShows } from '../../../../core/model/streams';
+import type { CrossReference, ReferenceShows } from '../../../../core/model/copy/streams';
 import { useAppSelector } from '../../../../state/hooks';
 import { referenceTargets } from '../../../../state/references';
 

@@ -1,8 +1,8 @@
 // The inline objects of the galley: note references with their numbers, fields with their words, breaks and tabs.
 import type { Node } from 'prosemirror-model';
 import type { NodeViewConstructor } from 'prosemirror-view';
-import type { IndexMark } from '../../../../core/model/indexSpec';
-import type { CrossReference, FieldName } from '../../../../core/model/streams';
+import type { IndexMark } from '../../../../core/model/spec/indexSpec';
+import type { CrossReference, FieldName } from '../../../../core/model/copy/streams';
 import type { GalleyHost } from './host';
 import { PictureView } from './pictureView';
 

@@ -1,11 +1,11 @@
 // The galley of one division: its editors, what is selected and folded, and how they reach the book.
-import { numberNotes } from '../../../../core/measure/numberNotes';
-import { fieldText } from '../../../../core/measure/fields';
-import type { Book } from '../../../../core/model/book';
-import type { TextSelection } from '../../../../core/model/bookEdit';
-import type { NotePlaces } from '../../../../core/model/referenceTable';
-import type { FindRange } from '../../../../core/model/find';
-import { countWords } from '../../../../core/model/book';
+import { numberNotes } from '../../../../core/numbering/numberNotes';
+import { fieldText } from '../../../../core/copy/fields';
+import type { Book } from '../../../../core/model/copy/book';
+import type { TextSelection } from '../../../../core/model/copy/bookEdit';
+import type { NotePlaces } from '../../../../core/model/composed/referenceTable';
+import type { FindRange } from '../../../../core/model/answers/find';
+import { countWords } from '../../../../core/model/copy/book';
 import {
   isNoteKnown,
   mergeAtSeam,
@@ -20,7 +20,7 @@ import { provideSelection } from '../../../../state/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
-import type { Block, CrossReference } from '../../../../core/model/streams';
+import type { Block, CrossReference } from '../../../../core/model/copy/streams';
 import { referenceLabel } from '../../../../state/references';
 import type { GalleyHost, GalleyStream } from './host';
 import { LongSelection } from './longSelection';

@@ -1,6 +1,6 @@
 // Which blocks an outline hides: everything after a folded head, up to the next head of its level or a higher one.
-import type { Block } from '../../../../core/model/streams';
-import type { ParagraphStyle } from '../../../../core/model/spec';
+import type { Block } from '../../../../core/model/copy/streams';
+import type { ParagraphStyle } from '../../../../core/model/spec/spec';
 
 export function hiddenBlocks(
   blocks: readonly Block[],

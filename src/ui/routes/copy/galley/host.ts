@@ -1,6 +1,6 @@
 // What the galley's editors ask of the screen around them.
-import type { Book, Note } from '../../../../core/model/book';
-import type { TextSelection as BookSelection } from '../../../../core/model/bookEdit';
+import type { Book, Note } from '../../../../core/model/copy/book';
+import type { TextSelection as BookSelection } from '../../../../core/model/copy/bookEdit';
 import type { EditorView } from 'prosemirror-view';
 import type {
   Block,
@@ -10,8 +10,8 @@ import type {
   PictureFacts,
   PictureKind,
   StreamId,
-} from '../../../../core/model/streams';
-import type { BlockPart } from '../../../../core/model/textRange';
+} from '../../../../core/model/copy/streams';
+import type { BlockPart } from '../../../../core/copy/textRange';
 import type { GalleyChange } from '../../../../state/galleyThunks';
 
 /** A document of the galley: a stretch of the division, or the text of a note. */

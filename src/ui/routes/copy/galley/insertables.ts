@@ -1,6 +1,6 @@
 // What can be put in at the caret by name: notes, breaks, and characters and spaces that keyboards lack.
-import { noteLabel } from '../../../../core/measure/numberNotes';
-import type { NotesSpec } from '../../../../core/model/notes';
+import { noteLabel } from '../../../../core/numbering/numberNotes';
+import type { NotesSpec } from '../../../../core/model/spec/notes';
 
 export interface InsertableCharacter {
   readonly text: string;

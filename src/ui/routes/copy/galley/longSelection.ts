@@ -2,9 +2,9 @@
 // Made with Ctrl A in a long division, by a click with Shift in another document than the caret's, by dragging into one, or
 // by going on with Shift and the arrows at a document's edge.
 import { DOMSerializer } from 'prosemirror-model';
-import type { TextSelection } from '../../../../core/model/bookEdit';
-import type { Block, BlockId, StyleTag } from '../../../../core/model/streams';
-import { partsOfRange, type BlockPart } from '../../../../core/model/textRange';
+import type { TextSelection } from '../../../../core/model/copy/bookEdit';
+import type { Block, BlockId, StyleTag } from '../../../../core/model/copy/streams';
+import { partsOfRange, type BlockPart } from '../../../../core/copy/textRange';
 import { schema, toNode, type BlockPlace } from '../../../../galley';
 
 export interface LongSelectionActions {

@@ -1,5 +1,5 @@
 // How styles look in the galley: enough to tell them apart and to know them again, made from the spec as it is now.
-import type { CharacterStyle, ParagraphStyle, Spec } from '../../../../core/model/spec';
+import type { CharacterStyle, ParagraphStyle, Spec } from '../../../../core/model/spec/spec';
 
 /** Size of the galley's text, in px, and the least and most that a style's own size makes of it. */
 const SIZE = 17;

@@ -1,5 +1,5 @@
 // A note beside its reference: shown as plain text until it is gone into, then an editor of the note's own stream.
-import { OBJECT_CHARACTER, type Block } from '../../../../core/model/streams';
+import { OBJECT_CHARACTER, type Block } from '../../../../core/model/copy/streams';
 import type { GalleyHost, GalleyStream } from './host';
 
 export class NoteBeside {

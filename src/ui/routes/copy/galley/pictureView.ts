@@ -1,7 +1,7 @@
 // A picture in the galley: as it is, with its name, the words for those who do not see it, and a way to choose its file.
 import type { Node } from 'prosemirror-model';
 import type { EditorView, NodeView } from 'prosemirror-view';
-import type { PictureFacts } from '../../../../core/model/streams';
+import type { PictureFacts } from '../../../../core/model/copy/streams';
 import type { GalleyHost } from './host';
 import { NAME } from './commands';
 

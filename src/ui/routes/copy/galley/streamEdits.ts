@@ -1,7 +1,7 @@
 // What an edit of a document is: whether it may be, what the history calls it, whether it goes on with the last one.
 import type { Node } from 'prosemirror-model';
 import type { EditorState, Transaction } from 'prosemirror-state';
-import type { ParagraphTouches } from '../../../../core/model/streams';
+import type { ParagraphTouches } from '../../../../core/model/copy/streams';
 import { schema, type replaceBlocksEdit } from '../../../../galley';
 
 /** Cells hold their places: a change that would leave the rows of a table uneven is not taken. */

@@ -5,9 +5,9 @@ import { keymap } from 'prosemirror-keymap';
 import type { Node } from 'prosemirror-model';
 import { EditorState, NodeSelection, Selection, TextSelection, type Transaction } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
-import { effectiveTag } from '../../../../core/model/effectiveTag';
-import type { TextSelection as BookSelection } from '../../../../core/model/bookEdit';
-import type { Block } from '../../../../core/model/streams';
+import { effectiveTag } from '../../../../core/copy/effectiveTag';
+import type { TextSelection as BookSelection } from '../../../../core/model/copy/bookEdit';
+import type { Block } from '../../../../core/model/copy/streams';
 import {
   adoptBlocks,
   EXTERNAL,

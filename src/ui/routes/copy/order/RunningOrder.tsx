@@ -11,7 +11,7 @@ import {
 } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { useState, type KeyboardEvent } from 'react';
-import type { Matter } from '../../../../core/model/book';
+import type { Matter } from '../../../../core/model/copy/book';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { moveDivision, stepDivision } from '../../../../state/orderThunks';
 import type { RunningOrderRow } from '../../../../state/selectors';

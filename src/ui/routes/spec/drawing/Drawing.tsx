@@ -1,7 +1,7 @@
 // The page as a dimensioned drawing: a spread to scale with the book's own text in its type area, every measure typed
 // where it stands.
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Length } from '../../../../core/model/length';
+import type { Length } from '../../../../core/model/spec/length';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { spreadDrawn } from '../../../../state/viewSlice';
 import { selectSpreads, type Spread } from '../../../../state/selectors';
@@ -9,7 +9,7 @@ import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
-import type { PageRole } from '../../../../core/model/pageRoles';
+import type { PageRole } from '../../../../core/model/spec/pageRoles';
 import { FurnitureSlots } from '../furniture/FurnitureSlots';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';

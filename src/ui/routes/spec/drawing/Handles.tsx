@@ -2,8 +2,8 @@
 // one undo step; Escape puts the margin back.
 import { useEffect, useRef, useState } from 'react';
 import { GESTURE } from '../../../../state/bookSlice';
-import type { Length, Unit } from '../../../../core/model/length';
-import type { Margins } from '../../../../core/model/pageSpec';
+import type { Length, Unit } from '../../../../core/model/spec/length';
+import type { Margins } from '../../../../core/model/spec/pageSpec';
 import { pointsPer } from '../../../../core/measure/units';
 import { useUnits } from '../../../components/useUnits';
 import { useSpec } from '../useSetSpec';

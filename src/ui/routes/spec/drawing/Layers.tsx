@@ -1,9 +1,9 @@
 // What can be laid over the drawing: the grid of baselines, columns, the lines of the canon while it holds, guides, rulers.
 import { canonState } from '../../../../core/measure/canon';
 import { pointsPer } from '../../../../core/measure/units';
-import type { Unit } from '../../../../core/model/length';
-import type { Guide } from '../../../../core/model/pageSpec';
-import type { Spec } from '../../../../core/model/spec';
+import type { Unit } from '../../../../core/model/spec/length';
+import type { Guide } from '../../../../core/model/spec/pageSpec';
+import type { Spec } from '../../../../core/model/spec/spec';
 import { useAppSelector } from '../../../../state/hooks';
 import { pageFacts } from '../../../../state/specThunks';
 import type { Layer } from '../../../../state/viewSlice';

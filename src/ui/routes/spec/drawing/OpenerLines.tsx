@@ -2,12 +2,12 @@
 import { useAppSelector } from '../../../../state/hooks';
 import { selectRunningOrder } from '../../../../state/selectors';
 import type { PageSummary } from '../../../../worker/typesetClient';
-import type { DisplayList } from '../../../../core/model/displayList';
-import type { Spec } from '../../../../core/model/spec';
-import type { Block } from '../../../../core/model/streams';
+import type { DisplayList } from '../../../../core/model/composed/displayList';
+import type { Spec } from '../../../../core/model/spec/spec';
+import type { Block } from '../../../../core/model/copy/streams';
 import { usePageCache } from '../../../pageView/pageCacheContext';
 import { NumberChip } from './NumberChip';
-import { openerKind, openerPath, openerSettings } from '../../../../core/measure/openers';
+import { openerKind, openerPath, openerSettings } from '../../../../core/copy/openers';
 import { useSpec } from '../useSetSpec';
 import type { DrawingLayout } from './layout';
 

@@ -1,6 +1,6 @@
 // Where the parts of the drawing stand: everything of it in CSS pixels, from the sizes of the page in points.
 import { typeArea, type TypeArea } from '../../../../core/measure/typeArea';
-import type { Spec } from '../../../../core/model/spec';
+import type { Spec } from '../../../../core/model/spec/spec';
 
 /** Room around the spread for its dimensions. */
 const ROOM = { x: 84, top: 52, bottom: 34 };

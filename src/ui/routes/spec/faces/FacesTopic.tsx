@@ -1,6 +1,6 @@
 // Faces: those that ship and one's own, each on the book's own words; what it can do, what it lacks, and what is set in it.
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FaceTable } from '../../../../core/model/faces';
+import type { FaceTable } from '../../../../core/model/spec/faces';
 import { bringFontsIn, askFaces, dropFamily } from '../../../../state/fontThunks';
 import { favouriteFamilies } from '../../../../state/keptFaces';
 import { askSpecimens, type Specimens } from '../../../../state/keptSpecs';

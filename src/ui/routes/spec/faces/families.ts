@@ -1,8 +1,8 @@
 // The faces by family, with what the open book does with each.
-import { FAMILY_KINDS } from '../../../../core/model/familyNames';
-import { covers, maybeFace, type FaceKind, type FaceRecord, type FaceTable } from '../../../../core/model/faces';
-import { eachStream, type Book } from '../../../../core/model/book';
-import type { DisplayList } from '../../../../core/model/displayList';
+import { FAMILY_KINDS } from '../../../../core/defaults/familyNames';
+import { covers, maybeFace, type FaceKind, type FaceRecord, type FaceTable } from '../../../../core/model/spec/faces';
+import { eachStream, type Book } from '../../../../core/model/copy/book';
+import type { DisplayList } from '../../../../core/model/composed/displayList';
 
 export interface Family {
   readonly key: string;

@@ -1,5 +1,5 @@
 // The beginning of the book set in a family.
-import type { GlyphOutline } from '../../../../core/model/displayList';
+import type { GlyphOutline } from '../../../../core/model/composed/displayList';
 import type { Specimens } from '../../../../state/keptSpecs';
 
 export interface Sample {

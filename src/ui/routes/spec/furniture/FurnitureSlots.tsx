@@ -1,6 +1,6 @@
 // The slots of head and foot on the drawing: each is chosen where it stands, and edited beside it.
-import { SLOTS, type SlotName } from '../../../../core/model/furniture';
-import type { PageSide } from '../../../../core/model/pageRoles';
+import { SLOTS, type SlotName } from '../../../../core/model/spec/furniture';
+import type { PageSide } from '../../../../core/model/spec/pageRoles';
 import { useAppDispatch } from '../../../../state/hooks';
 import { slotChosen, type SlotPlace } from '../../../../state/viewSlice';
 import type { DrawingLayout } from '../drawing/layout';

@@ -1,6 +1,6 @@
 // Furniture and folios: sets of running heads and feet by page role, the folio runs, and the touches of single pages.
-import { PAGE_ROLES, type PageRole } from '../../../../core/model/pageRoles';
-import { slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/furniture';
+import { PAGE_ROLES, type PageRole } from '../../../../core/model/spec/pageRoles';
+import { slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/spec/furniture';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { selectSpreads, spreadOfPage } from '../../../../state/selectors';
 import { furnitureRoleChosen, slotChosen, spreadCalled, type SlotPlace } from '../../../../state/viewSlice';

@@ -1,6 +1,6 @@
 // The touches of single pages, all in one place: what each does, where its page is now, and the way back.
 import { useNavigate } from 'react-router';
-import type { PageTouch } from '../../../../core/model/pageTouches';
+import type { PageTouch } from '../../../../core/model/copy/pageTouches';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { changePageTouch } from '../../../../state/orderThunks';
 import { spreadOfPage } from '../../../../state/selectors';

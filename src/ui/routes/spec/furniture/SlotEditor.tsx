@@ -1,7 +1,7 @@
 // One slot of furniture: its tokens as chips and its words, in order, with their styles.
 import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { TOKENS, type FurniturePart, type Token } from '../../../../core/model/furniture';
+import { TOKENS, type FurniturePart, type Token } from '../../../../core/model/spec/furniture';
 import { useAppDispatch } from '../../../../state/hooks';
 import { slotChosen, type SlotPlace } from '../../../../state/viewSlice';
 import { useDraft } from '../../../components/useDraft';

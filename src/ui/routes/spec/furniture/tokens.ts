@@ -1,5 +1,5 @@
 // What the tokens of furniture are called.
-import type { FurniturePart, Token } from '../../../../core/model/furniture';
+import type { FurniturePart, Token } from '../../../../core/model/spec/furniture';
 
 export const TOKEN_NAMES: Readonly<Record<Token, string>> = {
   folio: 'Folio',

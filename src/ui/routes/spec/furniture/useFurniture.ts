@@ -8,8 +8,8 @@ import {
   type FurnitureSet,
   type FurnitureSlot,
   type FurnitureSlots,
-} from '../../../../core/model/furniture';
-import type { PageRole } from '../../../../core/model/pageRoles';
+} from '../../../../core/model/spec/furniture';
+import type { PageRole } from '../../../../core/model/spec/pageRoles';
 import { useAppSelector } from '../../../../state/hooks';
 import type { SlotPlace } from '../../../../state/viewSlice';
 import { useSpec } from '../useSetSpec';

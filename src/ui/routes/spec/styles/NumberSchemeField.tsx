@@ -1,6 +1,6 @@
 // How the heads of a style are numbered: numerals, what stands around them, where the number stands, and when it begins again.
-import { inNumerals } from '../../../../core/measure/numerals';
-import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../../core/model/numbering';
+import { inNumerals } from '../../../../core/numbering/numerals';
+import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../../core/model/spec/numbering';
 import { NUMERAL_CHOICES } from '../../../components/FolioRunFields';
 import { ChoiceSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';

@@ -2,7 +2,7 @@
 // done with it as a whole.
 import { useState } from 'react';
 import { characterUsesOf, heirsOf, isBuiltIn, localTouchesOf, originOf, usesOf } from '../../../../state/styleThunks';
-import type { CharacterStyle, ParagraphStyle } from '../../../../core/model/spec';
+import type { CharacterStyle, ParagraphStyle } from '../../../../core/model/spec/spec';
 import {
   addStyle,
   clearTouches,

@@ -1,7 +1,7 @@
 // One value of a style: its control, where it comes from, and the way back to what it takes from.
 import type { ReactNode } from 'react';
-import { FAMILY_NAMES } from '../../../../core/model/familyNames';
-import { LANGUAGES } from '../../../../core/model/book';
+import { FAMILY_NAMES } from '../../../../core/defaults/familyNames';
+import { LANGUAGES } from '../../../../core/model/copy/book';
 import type {
   DropCapital,
   LeadIn,
@@ -10,16 +10,16 @@ import type {
   TabStop,
   WordDivision,
   WordSpace,
-} from '../../../../core/model/spec';
-import type { InkUse } from '../../../../core/model/inks';
+} from '../../../../core/model/spec/spec';
+import type { InkUse } from '../../../../core/model/spec/inks';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import { DropField, InkField, LeadField, RuleField, SpotsField } from './compoundFields';
-import type { NumberScheme } from '../../../../core/model/numbering';
+import type { NumberScheme } from '../../../../core/model/spec/numbering';
 import { NumberSchemeField } from './NumberSchemeField';
 import { DivisionField, SpacesField } from './spacingFields';
-import { tabsInWords, tabsOf } from '../../../../core/measure/tabsText';
+import { tabsInWords, tabsOf } from '../../../../core/looks/tabsText';
 import type { Value } from './values';
 
 interface Props {

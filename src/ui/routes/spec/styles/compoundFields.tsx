@@ -1,8 +1,8 @@
 // Values of a style that have parts: an ink with its tint, rules, drop capitals, lead-ins, spot rules.
 import type { ReactNode } from 'react';
-import { spotPattern } from '../../../../core/measure/spotPatterns';
-import type { InkUse } from '../../../../core/model/inks';
-import type { DropCapital, LeadIn, ParagraphRule, SpotRule } from '../../../../core/model/spec';
+import { spotPattern } from '../../../../core/looks/spotPatterns';
+import type { InkUse } from '../../../../core/model/spec/inks';
+import type { DropCapital, LeadIn, ParagraphRule, SpotRule } from '../../../../core/model/spec/spec';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';

@@ -1,5 +1,5 @@
 // Spacing and word division of one style, where they differ from those of the text.
-import type { WordDivision, WordSpace } from '../../../../core/model/spec';
+import type { WordDivision, WordSpace } from '../../../../core/model/spec/spec';
 import { ChoiceSetting, NumberSetting } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';
 import type { Field } from './compoundFields';

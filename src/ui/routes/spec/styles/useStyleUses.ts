@@ -1,5 +1,5 @@
 // How much is set in each style, counted once per book.
-import { eachStream, type Book } from '../../../../core/model/book';
+import { eachStream, type Book } from '../../../../core/model/copy/book';
 
 export interface StyleUses {
   readonly paragraphs: ReadonlyMap<string, number>;

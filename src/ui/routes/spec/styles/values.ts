@@ -1,5 +1,5 @@
 // What can be set of a style, in groups: one table for the editor, so that no property is forgotten.
-import type { CharacterStyle, ParagraphStyle } from '../../../../core/model/spec';
+import type { CharacterStyle, ParagraphStyle } from '../../../../core/model/spec/spec';
 
 export type ValueKind =
   | { readonly kind: 'pt' }

@@ -1,0 +1,35 @@
+// The one chain of migrations, shared by project file and database. A step is a file whose literals are frozen: what a book of
+// an older format becomes must not hang on what new books begin with today.
+import { BOOK_FORMAT } from '../model/copy/book';
+import type { Migration, PlainBook } from './plainBook';
+import { from1 } from './steps/from1';
+import { from2 } from './steps/from2';
+import { from3 } from './steps/from3';
+import { from4 } from './steps/from4';
+import { from5 } from './steps/from5';
+import { from6 } from './steps/from6';
+import { from7 } from './steps/from7';
+import { from8 } from './steps/from8';
+import { from9 } from './steps/from9';
+
+/** `MIGRATIONS[n]` takes format n to n + 1. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  1: from1,
+  2: from2,
+  3: from3,
+  4: from4,
+  5: from5,
+  6: from6,
+  7: from7,
+  8: from8,
+  9: from9,
+};
+
+/** The book in today's format. */
+export function migrate(book: PlainBook): PlainBook {
+  let current = book;
+  while (current.format < BOOK_FORMAT && MIGRATIONS[current.format] !== undefined) {
+    current = MIGRATIONS[current.format](current);
+  }
+  return current;
+}

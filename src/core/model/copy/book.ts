@@ -1,0 +1,196 @@
+// The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
+import { table } from '../../base/table';
+import type { FolioRun } from '../spec/numbering';
+import type { PageTouch } from './pageTouches';
+import type { DivisionRole, Matter, StartSide } from './roles';
+import type { Spec } from '../spec/spec';
+import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
+
+export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
+
+/** The number of the model's shape, shared by the database and the project file. */
+export const BOOK_FORMAT = 10;
+
+export interface Person {
+  readonly name: string;
+  readonly role: 'author' | 'editor' | 'translator' | 'illustrator' | 'foreword';
+}
+
+/** The book's own facts: typed once, read by display pages, furniture and metadata. An empty string is "not given". */
+export interface Particulars {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly shortTitle: string;
+  readonly people: readonly Person[];
+  readonly publisher: string;
+  readonly place: string;
+  readonly year: string;
+  readonly edition: string;
+  readonly isbnPrint: string;
+  readonly isbnEbook: string;
+  readonly rights: string;
+  readonly credits: string;
+  readonly series: string;
+  /** A BCP 47 tag of a language that can be set: see LANGUAGES. */
+  readonly language: string;
+}
+
+/** `third`: the middle of the words at a third of the height; `middle`: at half of it. */
+export type Placing = 'head' | 'third' | 'middle' | 'foot';
+
+/** One entry of the running order. Its id is the id of its stream. */
+export interface Division {
+  readonly id: StreamId;
+  readonly role: DivisionRole;
+  readonly matter: Matter;
+  /** The side on which it begins; undefined: as the role and the spec say. */
+  readonly start?: StartSide;
+  readonly listed: boolean;
+  /** Grid lines left empty above its first element; undefined: as openers of its kind. */
+  readonly sink?: number;
+  /** The set of its furniture; undefined: the book's. */
+  readonly furniture?: string;
+  /** The folio run that begins with it; undefined: the one before goes on. */
+  readonly run?: FolioRun;
+  /** In running heads, where the title is too long. */
+  readonly shortTitle?: string;
+  /** Left out of the printed book, or of the ebook. */
+  readonly notInPrint?: boolean;
+  readonly notInEbook?: boolean;
+  /** No blank is made before it for its side: it begins on the next page. */
+  readonly noBlank?: boolean;
+  /** Where the words of a display page stand; undefined: as their styles say. */
+  readonly placing?: Placing;
+  /** The designed layout that its words were last set in. */
+  readonly layout?: string;
+  /** Of a list that the book makes (contents): what is said otherwise of an entry, by the block that it stands for. */
+  readonly corrections?: Readonly<Record<BlockId, string>>;
+  readonly blocks: readonly Block[];
+}
+
+/** Only a book of pages has these. */
+const OF_PAGES: ReadonlySet<DivisionRole> = new Set(['blank', 'contents', 'figures', 'tables']);
+
+/** Whether a division can be in an ebook at all; an index without copy of its own is made of folios. */
+export const canBeRead = ({ role, blocks }: Pick<Division, 'role' | 'blocks'>): boolean =>
+  !OF_PAGES.has(role) && !(role === 'index' && blocks.length < 2);
+
+export interface Note {
+  readonly id: StreamId;
+  /** A kind of the spec, by its id. */
+  readonly kind: string;
+  /** A sign of its own in place of a number; it takes no part in the counting. */
+  readonly mark?: string;
+  readonly blocks: readonly Block[];
+}
+
+/** What is done with the author's files: kept, so that the next one is read like the last. */
+export interface Source {
+  /** Tidy jobs taken, by id, in the order of their first use. */
+  readonly recipe: readonly string[];
+  /** What each incoming style becomes. */
+  readonly mapping: Readonly<Record<string, string>>;
+}
+
+export interface Book {
+  readonly format: number;
+  readonly id: string;
+  /** The next number for an id; ids are a letter and a number, so the same input always gives the same book. */
+  readonly nextId: number;
+  readonly particulars: Particulars;
+  readonly spec: Spec;
+  readonly divisions: readonly Division[];
+  readonly notes: Readonly<Record<StreamId, Note>>;
+  /** In the order in which they were made. */
+  readonly pageTouches: readonly PageTouch[];
+  readonly source: Source;
+}
+
+/** The languages with hyphenation patterns, by BCP 47 tag. */
+export const LANGUAGES: Readonly<Record<string, string>> = table({
+  en: 'English (US)',
+  'en-GB': 'English (British)',
+  de: 'German',
+  fr: 'French',
+  es: 'Spanish',
+});
+
+/** Particulars with nothing given but the language. */
+export function emptyParticulars(language = 'en'): Particulars {
+  return {
+    title: '',
+    subtitle: '',
+    shortTitle: '',
+    people: [],
+    publisher: '',
+    place: '',
+    year: '',
+    edition: '',
+    isbnPrint: '',
+    isbnEbook: '',
+    rights: '',
+    credits: '',
+    series: '',
+    language,
+  };
+}
+
+/** One stream of the book with its owner. */
+export interface StreamPlace {
+  readonly stream: StreamId;
+  readonly owner: 'division' | 'note' | 'cell';
+  readonly blocks: readonly Block[];
+}
+
+/** Every stream of the book: divisions in running order, the cells of their tables, then notes. */
+export function* eachStream(book: Book): Generator<StreamPlace> {
+  for (const division of book.divisions) yield* withCells(division.id, 'division', division.blocks);
+  for (const note of Object.values(book.notes)) yield* withCells(note.id, 'note', note.blocks);
+}
+
+function* withCells(stream: StreamId, owner: StreamPlace['owner'], blocks: readonly Block[]): Generator<StreamPlace> {
+  yield { stream, owner, blocks };
+  for (const block of blocks) {
+    if (block.kind !== 'table') continue;
+    for (const row of block.rows) for (const cell of row) yield* withCells(cell.id, 'cell', cell.blocks);
+  }
+}
+
+/** Hashes of the pictures of a book, each once, in the order in which they come. */
+export function picturesOf(book: Book): string[] {
+  const found = new Set<string>();
+  for (const { owner, blocks } of eachStream(book)) {
+    // Those in cells are found with their table.
+    if (owner === 'cell') continue;
+    for (const block of blocks) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
+  }
+  return [...found];
+}
+
+/** The names with a role, in order, joined as in a line of type: `A`, `A and B`, `A, B and C`. */
+export function namesOf(particulars: Particulars, role: Person['role']): string {
+  const names = particulars.people.filter((person) => person.role === role && person.name).map((p) => p.name);
+  if (names.length < 2) return names.join('');
+  return `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}`;
+}
+
+/** Words of a text: runs without white space that hold a letter or a figure. */
+export function countWords(text: string): number {
+  let words = 0;
+  let isCounted = false;
+  for (let k = 0; k < text.length; k += 1) {
+    const code = text.charCodeAt(k);
+    if (code === 0x20) isCounted = false;
+    else if (
+      !isCounted &&
+      (code < 0x80 ? isAsciiWord(code) : /[\p{L}\p{N}]/u.test(String.fromCodePoint(text.codePointAt(k)!)))
+    ) {
+      isCounted = true;
+      words += 1;
+    } else if ((code < 0x20 || code >= 0x80) && /[\s\uFFFC]/.test(text[k])) isCounted = false;
+  }
+  return words;
+}
+
+const isAsciiWord = (code: number) =>
+  (code >= 0x30 && code <= 0x39) || ((code | 0x20) >= 0x61 && (code | 0x20) <= 0x7a);

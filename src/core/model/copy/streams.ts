@@ -1,0 +1,215 @@
+// The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
+
+import type { IndexMark } from '../spec/indexSpec';
+import type { Pt } from '../spec/length';
+
+/** The id of what owns the stream: a division, a note, a table cell. */
+export type StreamId = string;
+export type BlockId = string;
+export type StyleTag = string;
+
+/** Stands in the text where an inline object is (U+FFFC OBJECT REPLACEMENT CHARACTER). */
+export const OBJECT_CHARACTER = '\uFFFC';
+
+/** Properties of a style that can be changed on one paragraph; as in ParagraphStyle. */
+export interface LocalLook {
+  readonly face?: string;
+  readonly size?: Pt;
+  readonly leading?: Pt;
+  readonly weight?: number;
+  readonly italic?: boolean;
+  readonly caps?: 'none' | 'small' | 'all' | 'title';
+  readonly tracking?: number;
+  readonly firstIndent?: Pt;
+  readonly leftIndent?: Pt;
+  readonly rightIndent?: Pt;
+  readonly above?: number;
+  readonly below?: number;
+  readonly hyphenate?: boolean;
+}
+
+/** Local exceptions on a paragraph; absent keys follow the style. */
+export interface ParagraphTouches {
+  readonly align?: 'justify' | 'left' | 'right' | 'centre';
+  /** Begins a page. */
+  readonly breakBefore?: boolean;
+  /** Stays whole on one page, and with the paragraph after it. */
+  readonly together?: boolean;
+  /** Runs so many lines longer than its best setting. */
+  readonly lines?: -1 | 1;
+  /** Ties by rule that this paragraph does without, such as `Mrs Vane`. */
+  readonly liftedTies?: readonly string[];
+  /** The spread on which it begins runs so many lines longer; 0: as the page is. */
+  readonly spread?: -1 | 0 | 1;
+  /** What is changed of its style, on this paragraph alone. */
+  readonly look?: LocalLook;
+  /** Has no number where others of its style have one. */
+  readonly unnumbered?: boolean;
+  /** A named section begins here, for the furniture; empty: named by its own words. */
+  readonly section?: string;
+}
+
+/** Local exceptions on a stretch of text; absent keys follow the style. */
+export interface TextTouches {
+  readonly italic?: boolean;
+  readonly bold?: boolean;
+  readonly underline?: boolean;
+  readonly strike?: boolean;
+  /** As the file has it, where it differs from the paragraph around: a family's name, points, `#rrggbb`. */
+  readonly face?: string;
+  readonly size?: Pt;
+  readonly colour?: string;
+}
+
+/** A stretch of text that differs: `from` inclusive, `to` exclusive, in UTF-16 units. Sorted, disjoint, never empty. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+  readonly style?: StyleTag;
+  readonly touches?: TextTouches;
+  readonly language?: string;
+  readonly link?: string;
+}
+
+/** A fact of the book, filled in when composing. */
+export type FieldName =
+  | 'title'
+  | 'subtitle'
+  | 'author'
+  | 'otherPeople'
+  | 'publisher'
+  | 'place'
+  | 'publisherAndPlace'
+  | 'rights'
+  | 'edition'
+  | 'isbn'
+  | 'series'
+  | 'credits';
+
+/** Kinds of picture files that are told apart; `other`: kept as it came, and nothing here can draw it. */
+export const PICTURE_KINDS = ['jpeg', 'png', 'gif', 'webp', 'bmp', 'other'] as const;
+export type PictureKind = (typeof PICTURE_KINDS)[number];
+
+/** A picture in the text. Its bytes are kept apart from the book, by their hash. */
+export interface PictureFacts {
+  readonly kind: 'picture';
+  /** Hash of its bytes; empty when only its place is known. */
+  readonly asset: string;
+  readonly format: PictureKind;
+  readonly name: string;
+  /** What it shows, for those who do not see it. */
+  readonly alt: string;
+  /** Pixels; 0 where nothing says. */
+  readonly width: number;
+  readonly height: number;
+  /** Points at which the file shows it; 0 where it does not say. */
+  readonly shownWidth: number;
+  readonly shownHeight: number;
+}
+
+/** Bytes of pictures by their hash. */
+export type PictureBytes = Readonly<Record<string, Uint8Array>>;
+
+/** What a cross-reference tells of the head to which it goes. */
+export const REFERENCE_SHOWS = ['number', 'title', 'page', 'pageOrOpposite'] as const;
+export type ReferenceShows = (typeof REFERENCE_SHOWS)[number];
+
+export interface CrossReference {
+  readonly target: BlockId;
+  /** `pageOrOpposite`: `page 12`, or `opposite` on a facing page, `this page` on its own. */
+  readonly shows: ReferenceShows;
+}
+
+/** What an U+FFFC in the text stands for; `at` is its offset. */
+export type InlineObject =
+  | { readonly at: number; readonly kind: 'note'; readonly note: string }
+  | { readonly at: number; readonly kind: 'field'; readonly field: FieldName }
+  | ({ readonly at: number; readonly kind: 'reference' } & CrossReference)
+  | ({ readonly at: number; readonly kind: 'index' } & IndexMark)
+  | { readonly at: number; readonly kind: 'break' }
+  | { readonly at: number; readonly kind: 'tab' }
+  | PictureObject;
+
+export type PictureObject = PictureFacts & { readonly at: number };
+
+export interface Paragraph {
+  readonly kind: 'paragraph';
+  readonly id: BlockId;
+  readonly style: StyleTag;
+  readonly touches?: ParagraphTouches;
+  readonly list?: { readonly level: number; readonly ordered: boolean };
+  readonly text: string;
+  readonly spans: readonly Span[];
+  readonly objects: readonly InlineObject[];
+}
+
+/** A table: rows of cells, each the owner of a stream. Readers give paragraphs until tables are set. */
+export interface Table {
+  readonly kind: 'table';
+  readonly id: BlockId;
+  readonly style: StyleTag;
+  readonly columns: number;
+  readonly rows: readonly (readonly TableCell[])[];
+}
+
+export interface TableCell {
+  readonly id: StreamId;
+  readonly blocks: readonly Block[];
+}
+
+export type Block = Paragraph | Table;
+
+/** A place in the text. `side` says whether it goes with what stands before (-1) or after (1) when text is put in there. */
+export interface Position {
+  readonly stream: StreamId;
+  readonly block: BlockId;
+  readonly offset: number;
+  readonly side: -1 | 1;
+}
+
+/** A paragraph without exceptions. */
+export function paragraph(id: BlockId, style: StyleTag, text: string, rest: Partial<Paragraph> = {}): Paragraph {
+  return { kind: 'paragraph', id, style, text, spans: [], objects: [], ...rest };
+}
+
+/** Sorts, drops empty stretches, and merges neighbours that say the same. The input's stretches may not overlap. */
+export function normaliseSpans(spans: readonly Span[]): Span[] {
+  const sorted = spans.filter((span) => span.to > span.from).sort((a, b) => a.from - b.from);
+  const merged: Span[] = [];
+  for (const span of sorted) {
+    const last = merged[merged.length - 1];
+    if (last !== undefined && last.to === span.from && sameSpanLook(last, span)) {
+      merged[merged.length - 1] = { ...last, to: span.to };
+    } else merged.push(span);
+  }
+  return merged;
+}
+
+function sameSpanLook(a: Span, b: Span): boolean {
+  const touches = (span: Span) => JSON.stringify(span.touches ?? {});
+  return a.style === b.style && a.language === b.language && a.link === b.link && touches(a) === touches(b);
+}
+
+/** The notes that a block refers to, those of its cells too, in order. */
+export function notesIn(block: Block): StreamId[] {
+  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesIn));
+  return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
+}
+
+/** True for a paragraph that holds one picture and no words. */
+export function isPictureAlone(block: Block): block is Paragraph {
+  return (
+    block.kind === 'paragraph' &&
+    block.objects.length === 1 &&
+    block.objects[0].kind === 'picture' &&
+    block.list === undefined &&
+    block.text.trim().length === 1
+  );
+}
+
+/** The pictures of a block, those of its cells too, in order. */
+export function picturesIn(block: Block): readonly PictureObject[] {
+  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(picturesIn));
+  if (block.objects.length === 0) return [];
+  return block.objects.filter((object): object is PictureObject => object.kind === 'picture');
+}
