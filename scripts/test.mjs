@@ -1,7 +1,8 @@
 // `npm test`: everything from a fresh clone. Installs packages and the outside tools when missing, builds, checks types,
-// lint and format, runs the unit tests and beside them the journeys, and closes with one line of counts.
+// lint and format, runs the unit tests, and beside all that the journeys; closes with one line of counts.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { setPriority } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { installPackages } from '../bin/install.mjs';
@@ -35,10 +36,17 @@ function installTools() {
   }
 }
 
-/** Runs a program of node_modules/.bin; what it prints is passed on by `show`. Answers its exit code and output. */
-function run(show, name, ...words) {
+/** So much lower than the journeys' is the priority of all else: a journey waits for a screen, and the rest fills the time. */
+const NICE = 5;
+
+/**
+ * Runs a program of node_modules/.bin at a priority (0: usual); what it prints is passed on by `show`. Answers its exit code and
+ * output.
+ */
+function run(show, nice, name, ...words) {
   const program = join(root, 'node_modules/.bin', name);
   const child = spawn(program, words, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  if (nice > 0 && child.pid !== undefined) setPriority(child.pid, nice);
   let output = '';
   const take = (data) => {
     output += data;
@@ -75,17 +83,17 @@ async function checkAndTest() {
     ['eslint', '.'],
     ['prettier', '--check', '--log-level', 'warn', '.'],
   ]) {
-    const { code } = await run(show, name, ...words);
+    const { code } = await run(show, NICE, name, ...words);
     if (code === 0) passed += 1;
     else failed += 1;
     process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name} ${words.join(' ')}\n`);
   }
-  count(await run(show, 'mocha'));
+  count(await run(show, NICE, 'mocha'));
 }
 
-// Two cores: the journeys mostly wait for their browser. What they print comes when they are done, in one piece.
+// Two cores, two journeys at a time. What they print comes when they are done, in one piece.
 let told = '';
-const journeys = run((data) => (told += data), 'mocha', '--config', '.mocharc.journeys.json');
+const journeys = run((data) => (told += data), 0, 'mocha', '--config', '.mocharc.journeys.json');
 await checkAndTest();
 count(await journeys);
 process.stdout.write(told);

@@ -2,10 +2,10 @@
 import { isAnyOf, type ListenerMiddlewareInstance } from '@reduxjs/toolkit';
 import { invertEdits } from '../core/edit';
 import type { BookEdit } from '../core/model/copy/bookEdit';
-import { bookEdited, editRedone, editUndone, type BookState } from './bookSlice';
+import { bookEdited, editRedone, editUndone, type BookState } from './book/bookSlice';
 import { entryToRedo, entryToUndo } from '../storage/historyWindow';
-import { composeStarted } from './composeSlice';
-import { pageOfSpread } from './selectors';
+import { composeStarted } from './compose/composeSlice';
+import { pageOfSpread } from './book/selectors';
 import type { Services } from './services';
 import type { RootState } from './rootState';
 import type { TextInView } from '../worker/typesetClient';

@@ -1,11 +1,11 @@
 // The shape of the store: a reducer for each slice.
 import { combineReducers } from '@reduxjs/toolkit';
-import { arrivalReducer } from './arrivalSlice';
-import { bookReducer } from './bookSlice';
-import { composeReducer } from './composeSlice';
-import { jobsReducer } from './jobsSlice';
-import { shelfReducer } from './shelfSlice';
-import { viewReducer } from './viewSlice';
+import { arrivalReducer } from './arrival/arrivalSlice';
+import { bookReducer } from './book/bookSlice';
+import { composeReducer } from './compose/composeSlice';
+import { jobsReducer } from './deliver/jobsSlice';
+import { shelfReducer } from './shelf/shelfSlice';
+import { viewReducer } from './view/viewSlice';
 
 export const rootReducer = combineReducers({
   arrival: arrivalReducer,

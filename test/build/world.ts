@@ -1,7 +1,7 @@
 // The app's state as tests have it: a real database in memory, the write jobs in the same thread, a typeset client that only notes.
 import 'fake-indexeddb/auto';
 import type { FaceTable } from '../../src/core/model/spec/faces';
-import { openBook } from '../../src/state/bookThunks';
+import { openBook } from '../../src/state/book/bookThunks';
 import { Sessions } from '../../src/state/session/sessions';
 import type { Services } from '../../src/state/services';
 import { createAppStore, type AppStore } from '../../src/state/store';

@@ -9,14 +9,14 @@ import {
   bookOpened,
   readOnlyChanged,
   type BookState,
-} from '../../src/state/bookSlice';
-import { closeBook, openBook, setParticulars, writeBookNow } from '../../src/state/bookThunks';
-import { setAs, setSpec } from '../../src/state/specThunks';
-import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/selectors';
-import { addManuscript, readShelf, removeBook } from '../../src/state/shelfThunks';
-import { fileStem, makeProduct } from '../../src/state/deliverThunks';
+} from '../../src/state/book/bookSlice';
+import { closeBook, openBook, setParticulars, writeBookNow } from '../../src/state/book/bookThunks';
+import { setAs, setSpec } from '../../src/state/spec/specThunks';
+import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/book/selectors';
+import { addManuscript, readShelf, removeBook } from '../../src/state/shelf/shelfThunks';
+import { fileStem, makeProduct } from '../../src/state/deliver/deliverThunks';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
-import { bringCopyIn, keepPicture, putTable } from '../../src/state/incomingThunks';
+import { bringCopyIn, keepPicture, putTable } from '../../src/state/arrival/incomingThunks';
 import { picturesIn } from '../../src/core/model/copy/streams';
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import type { HistoryEntry } from '../../src/core/model/copy/bookEdit';
-import { editRedone, editUndone } from '../../src/state/bookSlice';
+import { editRedone, editUndone } from '../../src/state/book/bookSlice';
 import {
   closeBook,
   openBook,
@@ -9,8 +9,8 @@ import {
   settleUnwritten,
   takeOverBook,
   writeBookNow,
-} from '../../src/state/bookThunks';
-import { makeProduct } from '../../src/state/deliverThunks';
+} from '../../src/state/book/bookThunks';
+import { makeProduct } from '../../src/state/deliver/deliverThunks';
 import type { OpenBook } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import type { WriteResult } from '../../src/worker/typesetClient';

@@ -1,12 +1,19 @@
 // Changes of the spec through the store: the page and its canon, styles, inks, kept specs, faces.
 import { expect } from 'chai';
-import { editUndone } from '../../src/state/bookSlice';
-import { setTouches } from '../../src/state/bookThunks';
-import { askFaces, bringFontsIn, dropFamily, replaceFace } from '../../src/state/fontThunks';
-import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../src/state/inkThunks';
-import { applyKeptSpec, askSpecimens, exportSpec, importSpec, keepSpec, keptSpecs } from '../../src/state/keptSpecs';
-import { keptTrims } from '../../src/state/keptTrims';
-import { setAs, setSpec, snapMargins, takeCanon } from '../../src/state/specThunks';
+import { editUndone } from '../../src/state/book/bookSlice';
+import { setTouches } from '../../src/state/book/bookThunks';
+import { askFaces, bringFontsIn, dropFamily, replaceFace } from '../../src/state/spec/fontThunks';
+import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../src/state/spec/inkThunks';
+import {
+  applyKeptSpec,
+  askSpecimens,
+  exportSpec,
+  importSpec,
+  keepSpec,
+  keptSpecs,
+} from '../../src/state/spec/keptSpecs';
+import { keptTrims } from '../../src/state/spec/keptTrims';
+import { setAs, setSpec, snapMargins, takeCanon } from '../../src/state/spec/specThunks';
 import {
   addStyle,
   clearTouches,
@@ -16,8 +23,8 @@ import {
   setLook,
   setStyle,
   teachStyle,
-} from '../../src/state/styleThunks';
-import { styleSheetPrinted } from '../../src/state/styleSheetPrint';
+} from '../../src/state/spec/styleThunks';
+import { styleSheetPrinted } from '../../src/state/spec/styleSheetPrint';
 import { CANONS } from '../../src/core/measure/canon';
 import type { Paragraph } from '../../src/core/model/copy/streams';
 import { readAsset } from '../build/assets';

@@ -1,14 +1,14 @@
-export { addDivisionsEdits } from './addDivisions';
+export { addDivisionsEdits } from './order/addDivisions';
 export { editsBetweenBooks } from './bookDiff';
-export { replaceCopy, type ReplacedCopy } from './replaceCopy';
-export { mergeDivisionEdits, splitDivisionEdits } from './divisions';
-export { fallbackFaceEdits, type CharacterPlace } from './fallbackFace';
-export { dummyCopy } from './dummyCopy';
-export { insertBlocksEdits, type IncomingBlocks } from './insertBlocks';
-export { rangeCharacterEdits, replaceRangeEdits } from './textRange';
-export { mergeParagraphsEdit } from './mergeParagraphs';
-export { renumbered, type Renumbered, type TakeId } from './renumber';
-export { restyleEdits } from './restyle';
+export { replaceCopy, type ReplacedCopy } from './copy/replaceCopy';
+export { mergeDivisionEdits, splitDivisionEdits } from './order/divisions';
+export { fallbackFaceEdits, type CharacterPlace } from './styles/fallbackFace';
+export { dummyCopy } from './copy/dummyCopy';
+export { insertBlocksEdits, type IncomingBlocks } from './copy/insertBlocks';
+export { rangeCharacterEdits, replaceRangeEdits } from './copy/textRange';
+export { mergeParagraphsEdit } from './copy/mergeParagraphs';
+export { renumbered, type Renumbered, type TakeId } from './copy/renumber';
+export { restyleEdits } from './styles/restyle';
 export {
   circleOf,
   characterUsesOf,
@@ -20,7 +20,7 @@ export {
   tagFault,
   usesOf,
   valueOf,
-} from './styleFacts';
+} from './styles/styleFacts';
 export {
   clearTouchesEdits,
   lessonFrom,
@@ -29,15 +29,15 @@ export {
   withLookChange,
   type Lesson,
   type LocalTouch,
-} from './localTouches';
-export { clampedSizes, replaceFaceEdits } from './replaceFace';
-export { styleSheetBook } from './styleSheetBook';
-export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './mergeStyles';
-export { countStyles, doneWaitingEdits, newStyleEdits } from './styleEdits';
+} from './styles/localTouches';
+export { clampedSizes, replaceFaceEdits } from './styles/replaceFace';
+export { styleSheetBook } from './styles/styleSheetBook';
+export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './styles/mergeStyles';
+export { countStyles, doneWaitingEdits, newStyleEdits } from './styles/styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { mapPosition } from './positionMap';
-export { findParagraph, setTouchesEdit } from './touches';
+export { findParagraph, setTouchesEdit } from './copy/touches';
 export {
   addDivisionOfRole,
   layoutEdits,
@@ -45,9 +45,9 @@ export {
   placeOfRole,
   removeDivisionEdit,
   setDivisionEdit,
-} from './runningOrder';
-export { dropTypedNumbersEdits, typedNumbers } from './typedNumbers';
-export { dressHandbook } from './dressHandbook';
+} from './order/runningOrder';
+export { dropTypedNumbersEdits, typedNumbers } from './copy/typedNumbers';
+export { dressHandbook } from './order/dressHandbook';
 export {
   addNoteEdits,
   afterWord,
@@ -56,5 +56,5 @@ export {
   notesDivisionEdits,
   notesOfKind,
   removeNoteEdit,
-} from './noteEdits';
-export { placeMarksEdits, type MarkPlace } from './placeIndexMarks';
+} from './copy/noteEdits';
+export { placeMarksEdits, type MarkPlace } from './copy/placeIndexMarks';

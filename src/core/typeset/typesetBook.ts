@@ -7,20 +7,20 @@ import { NO_REFERENCES, sameReferences, type NotePlaces, type ReferenceTable } f
 import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
 import { proofBook } from '../proof';
 import { notePlaces, readReferences } from '../references';
-import { composeContext, composeFor, withReferences } from './bookContext';
-import { divisionGeometry, pageGeometry } from './bookGeometry';
+import { composeContext, composeFor, withReferences } from './flow/bookContext';
+import { divisionGeometry, pageGeometry } from './pages/bookGeometry';
 import type { TypesetContext } from './context';
-import { furnish, type FurnishedBook } from './furnish';
-import type { HeldStarts } from './hold';
-import { faceMeasures } from './qualityOf';
-import { noteFindings } from './noteFindings';
-import { orderFindings } from './orderFindings';
-import { pageFindings } from './pageFindings';
-import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pageTouches';
-import { paginateCached } from './paginateCached';
-import { composeReach, printedDivisions, reachesOf } from './reaches';
-import { styleFindings } from './styleFindings';
-import { wordsIn } from './wordsIn';
+import { furnish, type FurnishedBook } from './pages/furnish';
+import type { HeldStarts } from './pages/hold';
+import { faceMeasures } from './facts/qualityOf';
+import { noteFindings } from './findings/noteFindings';
+import { orderFindings } from './findings/orderFindings';
+import { pageFindings } from './findings/pageFindings';
+import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pages/pageTouches';
+import { paginateCached } from './pages/paginateCached';
+import { composeReach, printedDivisions, reachesOf } from './pages/reaches';
+import { styleFindings } from './findings/styleFindings';
+import { wordsIn } from './pages/wordsIn';
 import { withProgress } from './withProgress';
 
 /** Passes after which the fixpoint gives up, keeps the last pages and says so. */

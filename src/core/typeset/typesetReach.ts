@@ -3,13 +3,13 @@
 import type { Book } from '../model/copy/book';
 import type { Page, TypesetBook } from '../model/composed/pages';
 import { placeDivision } from '../paginate';
-import { composeContext, composeFor } from './bookContext';
-import { divisionGeometry, pageGeometry } from './bookGeometry';
+import { composeContext, composeFor } from './flow/bookContext';
+import { divisionGeometry, pageGeometry } from './pages/bookGeometry';
 import type { TypesetContext } from './context';
-import { furnish } from './furnish';
-import { touchedPages } from './pageTouches';
-import { composeReach, printedDivisions, reachesOf } from './reaches';
-import { paginateCached } from './paginateCached';
+import { furnish } from './pages/furnish';
+import { touchedPages } from './pages/pageTouches';
+import { composeReach, printedDivisions, reachesOf } from './pages/reaches';
+import { paginateCached } from './pages/paginateCached';
 import type { TypesetProgress } from './typesetBook';
 
 /** The pages of a division and the book around them; its other pages are those of the earlier book. */

@@ -15,9 +15,9 @@ import {
   saveChanged,
   unwrittenChanged,
   type Unwritten,
-} from '../bookSlice';
-import { PageCache } from '../pageCache';
-import { PictureCache } from '../pictureCache';
+} from '../book/bookSlice';
+import { PageCache } from '../compose/pageCache';
+import { PictureCache } from '../compose/pictureCache';
 import type { Outside } from '../outside';
 import { Autosave, type SaveNews } from './autosave';
 import type { OpenSession, SessionLife, SessionStore } from './openSession';

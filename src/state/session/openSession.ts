@@ -1,7 +1,7 @@
 // What the parts of a session know of it.
 import type { Dispatch, UnknownAction } from '@reduxjs/toolkit';
 import type { TypesetClient } from '../../worker/typesetClient';
-import type { PageCache } from '../pageCache';
+import type { PageCache } from '../compose/pageCache';
 import type { RootState } from '../rootState';
 
 /**

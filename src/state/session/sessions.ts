@@ -1,5 +1,5 @@
 // The session of the open book: there is one at a time, and of opens that overtake each other the last one counts.
-import { bookClosed } from '../bookSlice';
+import { bookClosed } from '../book/bookSlice';
 import type { Outside } from '../outside';
 import { BookSession } from './bookSession';
 import type { SessionStore } from './openSession';

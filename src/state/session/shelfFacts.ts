@@ -2,7 +2,7 @@
 import type { DisplayList, GlyphOutline } from '../../core/model/composed/displayList';
 import type { Book } from '../../core/model/copy/book';
 import type { ComposedSummary } from '../../worker/typesetClient';
-import type { PageCache } from '../pageCache';
+import type { PageCache } from '../compose/pageCache';
 import type { Outside } from '../outside';
 import type { OpenSession, SessionStore } from './openSession';
 

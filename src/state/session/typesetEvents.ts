@@ -1,7 +1,7 @@
 // What the typeset worker of an open book says, taken into the store and the caches. The view holds to the text at its head.
-import { composeFailed, composeFinished, composeProgressed } from '../composeSlice';
-import { pageOfSpread, spreadOfPage } from '../selectors';
-import { spreadCalled } from '../viewSlice';
+import { composeFailed, composeFinished, composeProgressed } from '../compose/composeSlice';
+import { pageOfSpread, spreadOfPage } from '../book/selectors';
+import { spreadCalled } from '../view/viewSlice';
 import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
 import type { OpenSession, SessionStore } from './openSession';
 import type { RootState } from '../rootState';

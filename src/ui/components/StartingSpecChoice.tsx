@@ -1,6 +1,6 @@
 // Which of the starting specs a book is set as. Choosing one sets everything of it, in one step that undo takes back.
 import { STARTING_SPECS, type StartingKey } from '../../core/defaults/startingSpecs';
-import { setAs } from '../../state/specThunks';
+import { setAs } from '../../state/spec/specThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { ChoiceSetting } from './Setting';
 

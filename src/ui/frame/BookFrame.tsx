@@ -1,7 +1,7 @@
 // The frame of a book: top bar with the five stages as one path, the stage, and the deckle at the right edge.
 import { useEffect, useState } from 'react';
 import { Link, Outlet, useNavigate, useParams } from 'react-router';
-import { openBook } from '../../state/bookThunks';
+import { openBook } from '../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Deckle } from './Deckle';
 import { SaveNotices, UnwrittenQuestion } from './SaveNotices';

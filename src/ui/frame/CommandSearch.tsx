@@ -1,10 +1,10 @@
 // Find anything: stages, divisions, actions, by a few letters.
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { editRedone, editUndone } from '../../state/bookSlice';
+import { editRedone, editUndone } from '../../state/book/bookSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { selectRunningOrder, spreadOfPage } from '../../state/selectors';
-import { copyToolChosen, spreadCalled, themeChosen, topicChosen } from '../../state/viewSlice';
+import { selectRunningOrder, spreadOfPage } from '../../state/book/selectors';
+import { copyToolChosen, spreadCalled, themeChosen, topicChosen } from '../../state/view/viewSlice';
 import { useStageFacts } from './useStageFacts';
 
 interface Command {

@@ -4,8 +4,8 @@ import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, t
 import { useLocation, useNavigate } from 'react-router';
 import type { PageSummary } from '../../worker/typesetClient';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { selectRunningOrder, selectSpreads, type RunningOrderRow, type Spread } from '../../state/selectors';
-import { spreadCalled } from '../../state/viewSlice';
+import { selectRunningOrder, selectSpreads, type RunningOrderRow, type Spread } from '../../state/book/selectors';
+import { spreadCalled } from '../../state/view/viewSlice';
 
 const WIDTH = 112;
 const CELL = { width: 11, gap: 1 };

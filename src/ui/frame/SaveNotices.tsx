@@ -1,8 +1,8 @@
 // What a person must know about where the book is kept: another tab holds it, or changes are not on the disk. A strip under
 // the top bar while it is so, and a question when the book is to be left or let go with changes that are not written.
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { settleUnwritten, takeOverBook } from '../../state/bookThunks';
-import { makeProduct } from '../../state/deliverThunks';
+import { settleUnwritten, takeOverBook } from '../../state/book/bookThunks';
+import { makeProduct } from '../../state/deliver/deliverThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 
 const words = (count: number) => (count === 1 ? '1 change' : `${count} changes`);

@@ -2,10 +2,10 @@
 import { CircleHelp, Moon, Redo2, Search, Sun, Undo2 } from 'lucide-react';
 import { Fragment, memo } from 'react';
 import { Link, NavLink } from 'react-router';
-import { editRedone, editUndone, type SaveState } from '../../state/bookSlice';
+import { editRedone, editUndone, type SaveState } from '../../state/book/bookSlice';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { selectRedo, selectUndo } from '../../state/selectors';
-import { themeChosen } from '../../state/viewSlice';
+import { selectRedo, selectUndo } from '../../state/book/selectors';
+import { themeChosen } from '../../state/view/viewSlice';
 import { LeafMark } from '../components/LeafMark';
 import { useStageFacts, type StageFact } from './useStageFacts';
 

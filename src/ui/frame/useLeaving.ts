@@ -1,7 +1,7 @@
 // A book is left when it is written: a way out of it waits for that, and for the person's answer where it cannot be written.
 import { useEffect } from 'react';
 import { useBlocker } from 'react-router';
-import { closeBook } from '../../state/bookThunks';
+import { closeBook } from '../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 
 /** The ways on after the question of UnwrittenQuestion. */

@@ -1,7 +1,7 @@
 // Keys that work in every stage. Single keys leave fields alone.
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { editRedone, editUndone } from '../../state/bookSlice';
+import { editRedone, editUndone } from '../../state/book/bookSlice';
 import { useAppDispatch } from '../../state/hooks';
 import { FieldHistory } from './fieldHistory';
 

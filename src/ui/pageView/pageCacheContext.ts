@@ -1,7 +1,7 @@
 // Hands the page cache to whatever draws pages.
 import { createContext, useCallback, useContext, useSyncExternalStore } from 'react';
-import { PageCache } from '../../state/pageCache';
-import type { PictureCache } from '../../state/pictureCache';
+import { PageCache } from '../../state/compose/pageCache';
+import type { PictureCache } from '../../state/compose/pictureCache';
 import type { PictureSource } from './drawPage';
 
 /** Where no book is open there are no pages. */

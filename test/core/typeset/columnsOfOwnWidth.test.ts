@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { displayPage } from '../../../src/core/index';
 import { columnLeft, type ComposedParagraph, type Fragment } from '../../../src/core/model/composed/pages';
-import { setterToMeasures } from '../../../src/core/typeset/composeParagraph';
+import { setterToMeasures } from '../../../src/core/typeset/flow/composeParagraph';
 import { compose, newContext, textOfPages } from '../../build/assets';
 import { book, chapter, division, note, p, words } from '../../build/book';
 

@@ -8,7 +8,7 @@ import { ENDNOTE, FOOTNOTE, type NoteKind } from '../../../src/core/model/spec/n
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { gridBaseline, type Fragment, type Page, type TypesetBook } from '../../../src/core/model/composed/pages';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
-import { signOf } from '../../../src/core/typeset/noteSigns';
+import { signOf } from '../../../src/core/typeset/notes/noteSigns';
 import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, note, p, table, words } from '../../build/book';

@@ -1,9 +1,9 @@
 // Copy: the running order at the left, in the middle the galley of the chosen division or the particulars.
 import { useCallback, useEffect } from 'react';
-import { chooseDivision } from '../../../state/galleyThunks';
-import { divisionChosen } from '../../../state/viewSlice';
+import { chooseDivision } from '../../../state/copy/galleyThunks';
+import { divisionChosen } from '../../../state/view/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder } from '../../../state/selectors';
+import { selectRunningOrder } from '../../../state/book/selectors';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
 import { RunningOrder } from './order/RunningOrder';

@@ -1,7 +1,7 @@
 // The right column of Copy: what came in, tidying, finding and replacing, the notes.
 import { memo } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { copyToolChosen } from '../../../state/viewSlice';
+import { copyToolChosen } from '../../../state/view/viewSlice';
 import { ArrivalPanel } from './arrival/ArrivalPanel';
 import { DivisionPanel } from './DivisionPanel';
 import { FindPanel } from './find/FindPanel';

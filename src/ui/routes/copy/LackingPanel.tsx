@@ -2,9 +2,9 @@
 // text is put in their place, or they are gone through one by one.
 import { useEffect, useState } from 'react';
 import type { LackingCharacter } from '../../../core/model/answers/lacking';
-import { goToText } from '../../../state/galleyThunks';
+import { goToText } from '../../../state/copy/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { askLacking, giveFace, replaceCharacter } from '../../../state/lackingThunks';
+import { askLacking, giveFace, replaceCharacter } from '../../../state/copy/lackingThunks';
 
 /** Places shown of a character. */
 const SHOWN = 60;

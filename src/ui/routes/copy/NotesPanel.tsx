@@ -1,11 +1,11 @@
 // All notes of the book: number, page and first words, by kind or by what they say; walked to, made of another kind one by
 // one or all at once. Those without words or without a reference are told.
 import { useMemo, useState } from 'react';
-import { goToText } from '../../../state/galleyThunks';
+import { goToText } from '../../../state/copy/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { noteRows, type NoteRow } from '../../../state/notes';
-import { convertNotes, dropNote } from '../../../state/noteThunks';
-import { topicChosen } from '../../../state/viewSlice';
+import { noteRows, type NoteRow } from '../../../state/copy/notes';
+import { convertNotes, dropNote } from '../../../state/copy/noteThunks';
+import { topicChosen } from '../../../state/view/viewSlice';
 import { Link, useParams } from 'react-router';
 
 /** Rows drawn at once; more are found by their words. */

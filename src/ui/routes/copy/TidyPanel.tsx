@@ -3,9 +3,9 @@
 import { useEffect, useState } from 'react';
 import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/answers/tidy';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { goToText } from '../../../state/galleyThunks';
-import { askTidy, takeTidy } from '../../../state/tidyThunks';
-import { placesShown, type ShownPlace } from '../../../state/viewSlice';
+import { goToText } from '../../../state/copy/galleyThunks';
+import { askTidy, takeTidy } from '../../../state/copy/tidyThunks';
+import { placesShown, type ShownPlace } from '../../../state/view/viewSlice';
 
 const KINDS: readonly [JobKind, string][] = [
   ['safe', 'Safe'],

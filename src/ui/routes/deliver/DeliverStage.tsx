@@ -1,7 +1,7 @@
 // Deliver, first form: a card per product with what goes into it, its progress and its result.
-import { makeProduct, stopProduct } from '../../../state/deliverThunks';
+import { makeProduct, stopProduct } from '../../../state/deliver/deliverThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { jobChanged, type Product } from '../../../state/jobsSlice';
+import { jobChanged, type Product } from '../../../state/deliver/jobsSlice';
 import { COPY_KINDS, type CopyKind } from '../../../core/model/copy/copyKinds';
 import { groupDigits } from '../../frame/useStageFacts';
 import { formatLength } from '../../../core/measure/units';

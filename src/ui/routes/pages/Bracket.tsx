@@ -2,7 +2,7 @@
 // that of the day: paper is light by day and by evening.
 import type { DisplayList } from '../../../core/model/composed/displayList';
 import type { PageSide } from '../../../core/model/composed/pages';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 
 interface Props {
   readonly list: DisplayList;

@@ -3,14 +3,14 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { DisplayList } from '../../../core/model/composed/displayList';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectSpreads } from '../../../state/selectors';
+import { selectSpreads } from '../../../state/book/selectors';
 import {
   paragraphPointed,
   spreadCalled,
   spreadReached,
   zoomChosen,
   type ParagraphPlace,
-} from '../../../state/viewSlice';
+} from '../../../state/view/viewSlice';
 import { isTyping } from '../../frame/useShortcuts';
 import { drawPage } from '../../pageView/drawPage';
 import { usePageCache, usePictures } from '../../pageView/pageCacheContext';

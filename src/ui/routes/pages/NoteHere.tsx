@@ -1,9 +1,9 @@
 // A note put in on the page: after the word that was clicked on, with its words typed in the slip.
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addNoteHere, wordBefore } from '../../../state/noteThunks';
-import { selectParagraph } from '../../../state/selectors';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import { addNoteHere, wordBefore } from '../../../state/copy/noteThunks';
+import { selectParagraph } from '../../../state/book/selectors';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 
 export function NoteHere({ place }: { place: ParagraphPlace }) {
   const dispatch = useAppDispatch();

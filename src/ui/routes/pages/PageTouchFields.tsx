@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { FolioRun } from '../../../core/model/spec/numbering';
 import type { PageTouch } from '../../../core/model/copy/pageTouches';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { changePageTouch, setPageTouch } from '../../../state/orderThunks';
+import { changePageTouch, setPageTouch } from '../../../state/order/orderThunks';
 import type { PageSummary } from '../../../worker/typesetClient';
 import { FolioRunFields } from '../../components/FolioRunFields';
 import { ChoiceSetting, SettingRow } from '../../components/Setting';

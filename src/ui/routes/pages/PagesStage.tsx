@@ -1,8 +1,8 @@
 // Pages: the composed spreads on the desk as readers see them; at the right the slip with the facts of the spread.
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder, selectSpreads } from '../../../state/selectors';
-import { zoomChosen, type Zoom } from '../../../state/viewSlice';
+import { selectRunningOrder, selectSpreads } from '../../../state/book/selectors';
+import { zoomChosen, type Zoom } from '../../../state/view/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { Desk } from './Desk';

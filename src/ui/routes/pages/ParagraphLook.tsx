@@ -1,12 +1,12 @@
 // The look of one paragraph, changed by eye; and its style taught to set all of them so, with what that comes to.
 import { useState } from 'react';
 
-import { clearTouches, lessonFrom, setLook, teachStyle } from '../../../state/styleThunks';
-import { setTouches } from '../../../state/bookThunks';
+import { clearTouches, lessonFrom, setLook, teachStyle } from '../../../state/spec/styleThunks';
+import { setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectParagraph } from '../../../state/selectors';
+import { selectParagraph } from '../../../state/book/selectors';
 import type { LocalLook } from '../../../core/model/copy/streams';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import type { ParagraphFacts } from '../../../core/model/answers/paragraphFacts';
 import { PARAGRAPH_VALUES } from '../spec/styles/values';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../components/Setting';

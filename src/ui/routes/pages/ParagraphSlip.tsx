@@ -3,11 +3,11 @@
 import { useEffect, useState } from 'react';
 import { formatNumber } from '../../../core/measure/units';
 import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/answers/paragraphFacts';
-import { askParagraph, setTouches } from '../../../state/bookThunks';
+import { askParagraph, setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { setSection } from '../../../state/orderThunks';
-import { selectHeadNumbers, selectParagraph } from '../../../state/selectors';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import { setSection } from '../../../state/order/orderThunks';
+import { selectHeadNumbers, selectParagraph } from '../../../state/book/selectors';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';

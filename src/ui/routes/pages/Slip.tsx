@@ -1,7 +1,7 @@
 // The slip: facts of the spread in view, and the findings on it.
 import type { DisplayList } from '../../../core/model/composed/displayList';
 import { useAppSelector } from '../../../state/hooks';
-import type { Spread } from '../../../state/selectors';
+import type { Spread } from '../../../state/book/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { PageTouchFields } from './PageTouchFields';
 import { ParagraphSlip } from './ParagraphSlip';

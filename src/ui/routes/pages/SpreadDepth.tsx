@@ -1,10 +1,10 @@
 // A person's wish for the depth of the spread in view. It is kept with the first paragraph that begins on it, and so goes
 // with the text.
 import type { DisplayList } from '../../../core/model/composed/displayList';
-import { setTouches } from '../../../state/bookThunks';
+import { setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectParagraph } from '../../../state/selectors';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import { selectParagraph } from '../../../state/book/selectors';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
 

@@ -1,10 +1,10 @@
 // The ties of the paragraph pointed at: each lifted here, in the whole book, or tied again.
 import { tieState, type TieState } from '../../../core/model/answers/ties';
-import { setTouches } from '../../../state/bookThunks';
-import { setSpec } from '../../../state/specThunks';
+import { setTouches } from '../../../state/book/bookThunks';
+import { setSpec } from '../../../state/spec/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectParagraph } from '../../../state/selectors';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import { selectParagraph } from '../../../state/book/selectors';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 
 const STATES: Readonly<Record<TieState, string>> = {
   tied: 'Tied',

@@ -2,9 +2,9 @@
 import { useEffect, useState } from 'react';
 import type { WishCost } from '../../../core/model/answers/paragraphFacts';
 import type { ParagraphTouches } from '../../../core/model/copy/streams';
-import { askWishes } from '../../../state/bookThunks';
+import { askWishes } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import type { ParagraphPlace } from '../../../state/viewSlice';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
 
 export type Wish = Partial<Record<keyof ParagraphTouches, unknown>>;
 

@@ -3,8 +3,8 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import type { Finding, FindingGrade } from '../../../core/model/answers/finding';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { spreadOfPage } from '../../../state/selectors';
-import { spreadCalled } from '../../../state/viewSlice';
+import { spreadOfPage } from '../../../state/book/selectors';
+import { spreadCalled } from '../../../state/view/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
 
 const GRADES: readonly [FindingGrade, string][] = [

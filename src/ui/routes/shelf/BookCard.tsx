@@ -4,8 +4,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { DisplayList, GlyphOutline } from '../../../core/model/composed/displayList';
 import { useAppDispatch } from '../../../state/hooks';
-import { loadCover, removeBook } from '../../../state/shelfThunks';
-import type { ShelfBook } from '../../../state/shelfSlice';
+import { loadCover, removeBook } from '../../../state/shelf/shelfThunks';
+import type { ShelfBook } from '../../../state/shelf/shelfSlice';
 import { PageCanvas } from '../../pageView/PageCanvas';
 
 const WIDTH = 200;

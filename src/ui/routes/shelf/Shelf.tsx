@@ -2,11 +2,11 @@
 import { Moon, Plus, Sun, X } from 'lucide-react';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { closeBook } from '../../../state/bookThunks';
+import { closeBook } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addManuscript, makeCovers, readShelf } from '../../../state/shelfThunks';
-import { refusalsDismissed } from '../../../state/shelfSlice';
-import { themeChosen } from '../../../state/viewSlice';
+import { addManuscript, makeCovers, readShelf } from '../../../state/shelf/shelfThunks';
+import { refusalsDismissed } from '../../../state/shelf/shelfSlice';
+import { themeChosen } from '../../../state/view/viewSlice';
 import { LeafMark } from '../../components/LeafMark';
 import { BookCard } from './BookCard';
 

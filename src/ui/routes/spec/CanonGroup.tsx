@@ -5,7 +5,7 @@ import { ValueError } from '../../../core/base/errors';
 import { formatNumber } from '../../../core/measure/units';
 import type { BackRow, Canon, CanonKind } from '../../../core/model/spec/pageSpec';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { pageFacts, snapMargins, takeCanon } from '../../../state/specThunks';
+import { pageFacts, snapMargins, takeCanon } from '../../../state/spec/specThunks';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { NumberListSetting } from '../../components/NumberListSetting';
 import { useUnits } from '../../components/useUnits';

@@ -2,9 +2,9 @@
 import { useEffect, useRef } from 'react';
 import type { ContentsLevel, EntryArrangement } from '../../../core/model/spec/contents';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addDivision } from '../../../state/orderThunks';
-import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
-import { spreadCalled } from '../../../state/viewSlice';
+import { addDivision } from '../../../state/order/orderThunks';
+import { selectRunningOrder, spreadOfPage } from '../../../state/book/selectors';
+import { spreadCalled } from '../../../state/view/viewSlice';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { SuppliedIndex } from './SuppliedIndex';

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { BLACK, type Ink, type InkColour } from '../../../core/model/spec/inks';
 import { cssOf } from '../../../core/looks/setInk';
-import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../../state/inkThunks';
+import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '../../../state/spec/inkThunks';
 import { useAppDispatch } from '../../../state/hooks';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { inkUses } from './inkUses';

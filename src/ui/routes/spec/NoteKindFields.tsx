@@ -10,8 +10,8 @@ import type {
   NoteSeparator,
 } from '../../../core/model/spec/notes';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { convertKind, dropNoteKind, setNoteKind } from '../../../state/noteThunks';
-import { addDivision } from '../../../state/orderThunks';
+import { convertKind, dropNoteKind, setNoteKind } from '../../../state/copy/noteThunks';
+import { addDivision } from '../../../state/order/orderThunks';
 import { ChoiceSetting, NumberSetting, SettingGroup, SettingRow } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { useDraft } from '../../components/useDraft';

@@ -1,9 +1,9 @@
 // Notes: their kinds, each with its place, its numbers and its signs; and how notes stand on the page.
 import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addNoteKind } from '../../../state/noteThunks';
-import { spreadOfPage } from '../../../state/selectors';
-import { spreadCalled } from '../../../state/viewSlice';
+import { addNoteKind } from '../../../state/copy/noteThunks';
+import { spreadOfPage } from '../../../state/book/selectors';
+import { spreadCalled } from '../../../state/view/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { NoteKindFields } from './NoteKindFields';

@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { inheritedNumber } from '../../../core/numbering/numberHeads';
 import { PLAIN_SCHEME, type Numerals, type NumberScheme } from '../../../core/model/spec/numbering';
-import { dropTypedNumbers, setSchemes } from '../../../state/numberThunks';
+import { dropTypedNumbers, setSchemes } from '../../../state/spec/numberThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectHeadNumbers, selectTypedNumbers } from '../../../state/selectors';
+import { selectHeadNumbers, selectTypedNumbers } from '../../../state/book/selectors';
 import { NUMERAL_CHOICES } from '../../components/FolioRunFields';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';

@@ -1,7 +1,7 @@
 // Openers: of chapters, and of parts, front matter and short pieces where they differ; walked through by their titles.
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder, spreadOfPage } from '../../../state/selectors';
-import { spreadCalled } from '../../../state/viewSlice';
+import { selectRunningOrder, spreadOfPage } from '../../../state/book/selectors';
+import { spreadCalled } from '../../../state/view/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { openerPath, openerSettings, type OpenerKind } from '../../../core/copy/openers';
 import { useSpec } from './useSetSpec';

@@ -4,7 +4,7 @@ import { backForExtent } from '../../../core/measure/canon';
 import { maybeTradeTrim } from '../../../core/measure/trims';
 import { typeArea } from '../../../core/measure/typeArea';
 import { useAppSelector } from '../../../state/hooks';
-import { pageFacts } from '../../../state/specThunks';
+import { pageFacts } from '../../../state/spec/specThunks';
 import { ChoiceSetting, LengthSetting, SettingGroup } from '../../components/Setting';
 import { useUnits } from '../../components/useUnits';
 import { CanonGroup } from './CanonGroup';

@@ -1,7 +1,7 @@
 // The word space as a gauge: this book's own lines by their spaces, and over them what is least, wished and most, each to be
 // dragged, stepped by keys, or typed.
 import { useRef } from 'react';
-import { GESTURE } from '../../../state/bookSlice';
+import { GESTURE } from '../../../state/book/bookSlice';
 import { SPACE_STEP, type SpacingFacts } from '../../../core/model/answers/spacingFacts';
 import type { TextSpec, WordSpace } from '../../../core/model/spec/spec';
 import { NumberSetting } from '../../components/Setting';

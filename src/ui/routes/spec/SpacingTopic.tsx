@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { SpacingFacts } from '../../../core/model/answers/spacingFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { askSpacing } from '../../../state/specThunks';
+import { askSpacing } from '../../../state/spec/specThunks';
 import { Decided } from './Decided';
 import { SpaceGauge } from './SpaceGauge';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';

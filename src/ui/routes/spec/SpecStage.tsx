@@ -1,5 +1,5 @@
 // Spec: topics at the left, the page as a dimensioned drawing with the book's own text in the middle, settings at the right.
-import { topicChosen } from '../../../state/viewSlice';
+import { topicChosen } from '../../../state/view/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { formatLength, formatNumber } from '../../../core/measure/units';
 import { FAMILY_NAMES } from '../../../core/defaults/familyNames';

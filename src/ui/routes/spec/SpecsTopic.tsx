@@ -14,8 +14,8 @@ import {
   type KeptSpec,
   type SpecPart,
   type Specimens,
-} from '../../../state/keptSpecs';
-import { setAs } from '../../../state/specThunks';
+} from '../../../state/spec/keptSpecs';
+import { setAs } from '../../../state/spec/specThunks';
 import { useAppDispatch } from '../../../state/hooks';
 import { PageCanvas } from '../../pageView/PageCanvas';
 import { usePictures } from '../../pageView/pageCacheContext';

@@ -2,11 +2,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { IndexQuestion } from '../../../core/model/answers/suppliedIndex';
-import { listPulls } from '../../../state/incomingThunks';
+import { listPulls } from '../../../state/arrival/incomingThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { keepPull, supplyIndexFrom, type IndexSupplied } from '../../../state/suppliedIndexThunks';
-import { paragraphPointed, spreadCalled } from '../../../state/viewSlice';
-import { spreadOfPage } from '../../../state/selectors';
+import { keepPull, supplyIndexFrom, type IndexSupplied } from '../../../state/order/suppliedIndexThunks';
+import { paragraphPointed, spreadCalled } from '../../../state/view/viewSlice';
+import { spreadOfPage } from '../../../state/book/selectors';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 
 const WHY: Readonly<Record<IndexQuestion['why'], string>> = {

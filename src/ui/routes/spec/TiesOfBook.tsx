@@ -2,8 +2,8 @@
 import { useEffect, useState } from 'react';
 
 import type { BookTie } from '../../../core/model/answers/ties';
-import { askTies } from '../../../state/bookThunks';
-import { setSpec } from '../../../state/specThunks';
+import { askTies } from '../../../state/book/bookThunks';
+import { setSpec } from '../../../state/spec/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { groupDigits } from '../../frame/useStageFacts';
 

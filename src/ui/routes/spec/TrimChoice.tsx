@@ -2,7 +2,7 @@
 import { useCallback } from 'react';
 import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../core/measure/trims';
 import { length } from '../../../core/measure/units';
-import { keptTrims } from '../../../state/keptTrims';
+import { keptTrims } from '../../../state/spec/keptTrims';
 import { useAppDispatch } from '../../../state/hooks';
 import { KeptByName } from '../../components/KeptByName';
 import { ChoiceSetting } from '../../components/Setting';

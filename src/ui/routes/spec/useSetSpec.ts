@@ -1,6 +1,6 @@
 // Sets a value of the spec from a control.
 import type { Plain } from '../../../core/model/copy/bookEdit';
-import { setSpec } from '../../../state/specThunks';
+import { setSpec } from '../../../state/spec/specThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 
 export function useSpec() {

@@ -6,8 +6,8 @@ import type { Arrival } from '../../../../core/model/copy/manuscript';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
 import { SetItAs } from './SetItAs';
-import { goToBlock } from '../../../../state/galleyThunks';
-import { mapStyle } from '../../../../state/arrivalThunks';
+import { goToBlock } from '../../../../state/copy/galleyThunks';
+import { mapStyle } from '../../../../state/arrival/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { groupDigits } from '../../../frame/useStageFacts';
 

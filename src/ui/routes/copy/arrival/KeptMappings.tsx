@@ -1,6 +1,6 @@
 // Mappings kept by name: what this author's styles become and which Tidy jobs the copy needs, used again for another file.
 import { useCallback } from 'react';
-import { applyKeptMapping, keepMapping, keptMappings } from '../../../../state/arrivalThunks';
+import { applyKeptMapping, keepMapping, keptMappings } from '../../../../state/arrival/arrivalThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { KeptByName } from '../../../components/KeptByName';
 

@@ -1,7 +1,7 @@
 // A newer version of the manuscript takes the place of the copy: what it came to, and the states that were kept before.
 import { useEffect, useRef, useState } from 'react';
 import type { ReplaceReport } from '../../../../core/model/copy/manuscript';
-import { goBackToPull, listPulls, replaceCopyBy, type PullBrief } from '../../../../state/incomingThunks';
+import { goBackToPull, listPulls, replaceCopyBy, type PullBrief } from '../../../../state/arrival/incomingThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { groupDigits } from '../../../frame/useStageFacts';
 

@@ -1,11 +1,11 @@
 // On the arrival sheet: the first decisions on how the book is set, with its first text spread as it comes to then.
 import { useState } from 'react';
 import { LANGUAGES } from '../../../../core/model/copy/book';
-import { setParticulars } from '../../../../state/bookThunks';
+import { setParticulars } from '../../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting } from '../../../components/Setting';
 import { StartingSpecChoice } from '../../../components/StartingSpecChoice';
-import { selectSpreads } from '../../../../state/selectors';
+import { selectSpreads } from '../../../../state/book/selectors';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { MarksChoice } from '../../spec/MarksChoice';

@@ -1,12 +1,12 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
 import { useEffect, useMemo, useState } from 'react';
 import type { FindHit, FindLook, FindQuery, FindRange } from '../../../../core/model/answers/find';
-import { findInBook, replaceInBook } from '../../../../state/findThunks';
+import { findInBook, replaceInBook } from '../../../../state/copy/findThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import type { KeptSearch } from '../../../../state/keptSearches';
-import { selectedRanges } from '../../../../state/selection';
-import { placesShown } from '../../../../state/viewSlice';
-import { goToText } from '../../../../state/galleyThunks';
+import type { KeptSearch } from '../../../../state/copy/keptSearches';
+import { selectedRanges } from '../../../../state/book/selection';
+import { placesShown } from '../../../../state/view/viewSlice';
+import { goToText } from '../../../../state/copy/galleyThunks';
 import { groupDigits } from '../../../frame/useStageFacts';
 import { Check, Choice, TokenField } from './FindFields';
 import { HitList, keyOf } from './HitList';

@@ -1,7 +1,7 @@
 // Searches kept by name: picked from a list, kept under a name, dropped.
 import { useCallback } from 'react';
 import { useAppDispatch } from '../../../../state/hooks';
-import { keptSearches, type KeptSearch } from '../../../../state/keptSearches';
+import { keptSearches, type KeptSearch } from '../../../../state/copy/keptSearches';
 import { KeptByName } from '../../../components/KeptByName';
 
 interface Props {

@@ -3,9 +3,9 @@
 import { useState, useSyncExternalStore } from 'react';
 import type { Block } from '../../../../core/model/copy/streams';
 import { blockWords } from '../../../../galley';
-import { mergeDivision, splitDivision } from '../../../../state/galleyThunks';
+import { mergeDivision, splitDivision } from '../../../../state/copy/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import type { RunningOrderRow } from '../../../../state/selectors';
+import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { groupDigits } from '../../../frame/useStageFacts';
 import { plainCharacters, toggleCharacter } from './commands';
 import type { GalleyControl } from './control';

@@ -2,7 +2,7 @@
 import { useState, type FormEvent } from 'react';
 import type { IndexMark } from '../../../../core/model/spec/indexSpec';
 import { useAppSelector } from '../../../../state/hooks';
-import { selectIndexTerms } from '../../../../state/selectors';
+import { selectIndexTerms } from '../../../../state/book/selectors';
 
 interface Props {
   /** The mark that is changed. */

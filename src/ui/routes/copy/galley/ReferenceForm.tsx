@@ -2,7 +2,7 @@
 import { useState, type KeyboardEvent } from 'react';
 import type { CrossReference, ReferenceShows } from '../../../../core/model/copy/streams';
 import { useAppSelector } from '../../../../state/hooks';
-import { referenceTargets } from '../../../../state/references';
+import { referenceTargets } from '../../../../state/book/references';
 
 const SHOWS: readonly (readonly [ReferenceShows, string])[] = [
   ['page', 'its folio: 12'],

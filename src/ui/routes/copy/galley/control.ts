@@ -13,15 +13,15 @@ import {
   setParagraphStyle,
   setRangeCharacterStyle,
   takeGalleyChange,
-} from '../../../../state/galleyThunks';
-import { convertNotes } from '../../../../state/noteThunks';
-import { keepPicture } from '../../../../state/incomingThunks';
-import { provideSelection } from '../../../../state/selection';
+} from '../../../../state/copy/galleyThunks';
+import { convertNotes } from '../../../../state/copy/noteThunks';
+import { keepPicture } from '../../../../state/arrival/incomingThunks';
+import { provideSelection } from '../../../../state/book/selection';
 import type { AppStore } from '../../../../state/store';
 import { placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
 import type { Block, CrossReference } from '../../../../core/model/copy/streams';
-import { referenceLabel } from '../../../../state/references';
+import { referenceLabel } from '../../../../state/book/references';
 import type { GalleyHost, GalleyStream } from './host';
 import { LongSelection } from './longSelection';
 import { StreamView } from './streamView';

@@ -3,7 +3,7 @@
 import type { Node } from 'prosemirror-model';
 import { Plugin, PluginKey, type EditorState, type Transaction } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
-import type { ShownPlace } from '../../../../state/viewSlice';
+import type { ShownPlace } from '../../../../state/view/viewSlice';
 
 export type Place = ShownPlace;
 export type Places = readonly Place[];

@@ -12,7 +12,7 @@ import type {
   StreamId,
 } from '../../../../core/model/copy/streams';
 import type { BlockPart } from '../../../../core/copy/textRange';
-import type { GalleyChange } from '../../../../state/galleyThunks';
+import type { GalleyChange } from '../../../../state/copy/galleyThunks';
 
 /** A document of the galley: a stretch of the division, or the text of a note. */
 export interface GalleyStream {

@@ -31,7 +31,7 @@ import {
   toggleCharacter,
   stepLevel,
 } from './commands';
-import { generatedMarks } from '../../../../state/galleyMarks';
+import { generatedMarks } from '../../../../state/copy/galleyMarks';
 import type { GalleyHost } from './host';
 import { dressPlugin, type Places } from './dressing';
 import { ParagraphView } from './paragraphView';

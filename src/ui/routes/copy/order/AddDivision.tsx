@@ -3,7 +3,7 @@ import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { usePressOutside } from '../../../components/usePressOutside';
 import { roleFacts, roleName, ROLES, type DivisionRole } from '../../../../core/model/copy/roles';
-import { addDivision } from '../../../../state/orderThunks';
+import { addDivision } from '../../../../state/order/orderThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 
 const ALL = Object.keys(ROLES) as DivisionRole[];

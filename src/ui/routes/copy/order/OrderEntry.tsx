@@ -1,7 +1,7 @@
 // One entry of the running order: chosen with a click, moved by dragging it or with the arrow keys and Alt.
 import { useSortable } from '@dnd-kit/sortable';
 import { memo } from 'react';
-import type { RunningOrderRow } from '../../../../state/selectors';
+import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { groupDigits } from '../../../frame/useStageFacts';
 
 interface EntryProps {

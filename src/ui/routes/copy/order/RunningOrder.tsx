@@ -13,8 +13,8 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useState, type KeyboardEvent } from 'react';
 import type { Matter } from '../../../../core/model/copy/book';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { moveDivision, stepDivision } from '../../../../state/orderThunks';
-import type { RunningOrderRow } from '../../../../state/selectors';
+import { moveDivision, stepDivision } from '../../../../state/order/orderThunks';
+import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { AddDivision } from './AddDivision';
 import { OrderEntry, PlainEntry } from './OrderEntry';
 import { END, useFileDrop } from './useFileDrop';

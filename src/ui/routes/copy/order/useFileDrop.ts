@@ -1,8 +1,8 @@
 // A file dropped on the running order becomes divisions of the book, before the entry on which it is dropped.
 import { useState, type DragEvent } from 'react';
 import { useAppDispatch } from '../../../../state/hooks';
-import { bringDivisionsIn } from '../../../../state/incomingThunks';
-import type { RunningOrderRow } from '../../../../state/selectors';
+import { bringDivisionsIn } from '../../../../state/arrival/incomingThunks';
+import type { RunningOrderRow } from '../../../../state/book/selectors';
 
 /** The place behind the last division. */
 export const END = 'end';

@@ -3,8 +3,8 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { Length } from '../../../../core/model/spec/length';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { spreadDrawn } from '../../../../state/viewSlice';
-import { selectSpreads, type Spread } from '../../../../state/selectors';
+import { spreadDrawn } from '../../../../state/view/viewSlice';
+import { selectSpreads, type Spread } from '../../../../state/book/selectors';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useLengthField } from '../../../components/Setting';

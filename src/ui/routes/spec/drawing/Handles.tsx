@@ -1,7 +1,7 @@
 // The edges of the type area can be dragged: the margin follows, on both pages, with its value beside the pointer. One drag is
 // one undo step; Escape puts the margin back.
 import { useEffect, useRef, useState } from 'react';
-import { GESTURE } from '../../../../state/bookSlice';
+import { GESTURE } from '../../../../state/book/bookSlice';
 import type { Length, Unit } from '../../../../core/model/spec/length';
 import type { Margins } from '../../../../core/model/spec/pageSpec';
 import { pointsPer } from '../../../../core/measure/units';

@@ -5,8 +5,8 @@ import type { Unit } from '../../../../core/model/spec/length';
 import type { Guide } from '../../../../core/model/spec/pageSpec';
 import type { Spec } from '../../../../core/model/spec/spec';
 import { useAppSelector } from '../../../../state/hooks';
-import { pageFacts } from '../../../../state/specThunks';
-import type { Layer } from '../../../../state/viewSlice';
+import { pageFacts } from '../../../../state/spec/specThunks';
+import type { Layer } from '../../../../state/view/viewSlice';
 import type { DrawingLayout } from './layout';
 
 const LEAF = '#27694b';

@@ -1,6 +1,6 @@
 // What the drawing shows, each by itself, and all away together for a clean view.
 import { useState } from 'react';
-import { LAYERS, layersShown, type Layer } from '../../../../state/viewSlice';
+import { LAYERS, layersShown, type Layer } from '../../../../state/view/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 
 const NAMES: Readonly<Record<Layer, string>> = {

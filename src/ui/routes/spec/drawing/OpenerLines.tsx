@@ -1,6 +1,6 @@
 // An opener dimensioned: the sink above its first element, and the line on which its text begins, each to be typed.
 import { useAppSelector } from '../../../../state/hooks';
-import { selectRunningOrder } from '../../../../state/selectors';
+import { selectRunningOrder } from '../../../../state/book/selectors';
 import type { PageSummary } from '../../../../worker/typesetClient';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 import type { Spec } from '../../../../core/model/spec/spec';

@@ -1,9 +1,9 @@
 // Faces: those that ship and one's own, each on the book's own words; what it can do, what it lacks, and what is set in it.
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { FaceTable } from '../../../../core/model/spec/faces';
-import { bringFontsIn, askFaces, dropFamily } from '../../../../state/fontThunks';
-import { favouriteFamilies } from '../../../../state/keptFaces';
-import { askSpecimens, type Specimens } from '../../../../state/keptSpecs';
+import { bringFontsIn, askFaces, dropFamily } from '../../../../state/spec/fontThunks';
+import { favouriteFamilies } from '../../../../state/spec/keptFaces';
+import { askSpecimens, type Specimens } from '../../../../state/spec/keptSpecs';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';

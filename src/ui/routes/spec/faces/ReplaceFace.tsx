@@ -1,6 +1,6 @@
 // One face in place of another everywhere: by size as it is, or so that letters are as high, or lines as long.
 import { useState } from 'react';
-import { replaceFace } from '../../../../state/fontThunks';
+import { replaceFace } from '../../../../state/spec/fontThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';

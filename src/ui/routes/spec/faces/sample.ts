@@ -1,6 +1,6 @@
 // The beginning of the book set in a family.
 import type { GlyphOutline } from '../../../../core/model/composed/displayList';
-import type { Specimens } from '../../../../state/keptSpecs';
+import type { Specimens } from '../../../../state/spec/keptSpecs';
 
 export interface Sample {
   readonly lists: Specimens['specimens'][number]['lists'];

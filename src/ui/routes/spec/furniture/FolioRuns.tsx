@@ -1,8 +1,8 @@
 // The folio runs of the book as they come: where each begins, its numerals and its first number.
 import { useNavigate } from 'react-router';
-import { chooseDivision } from '../../../../state/galleyThunks';
+import { chooseDivision } from '../../../../state/copy/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { selectRunningOrder } from '../../../../state/selectors';
+import { selectRunningOrder } from '../../../../state/book/selectors';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';
 

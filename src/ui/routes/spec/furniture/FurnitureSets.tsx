@@ -1,6 +1,6 @@
 // The sets of furniture: which one is worked on, which the book has, and where others are in use.
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { furnitureSetChosen } from '../../../../state/viewSlice';
+import { furnitureSetChosen } from '../../../../state/view/viewSlice';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useFurniture } from './useFurniture';

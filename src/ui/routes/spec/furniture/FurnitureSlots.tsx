@@ -2,7 +2,7 @@
 import { SLOTS, type SlotName } from '../../../../core/model/spec/furniture';
 import type { PageSide } from '../../../../core/model/spec/pageRoles';
 import { useAppDispatch } from '../../../../state/hooks';
-import { slotChosen, type SlotPlace } from '../../../../state/viewSlice';
+import { slotChosen, type SlotPlace } from '../../../../state/view/viewSlice';
 import type { DrawingLayout } from '../drawing/layout';
 import { SlotEditor } from './SlotEditor';
 import { partName } from './tokens';

@@ -2,8 +2,8 @@
 import { PAGE_ROLES, type PageRole } from '../../../../core/model/spec/pageRoles';
 import { slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/spec/furniture';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { selectSpreads, spreadOfPage } from '../../../../state/selectors';
-import { furnitureRoleChosen, slotChosen, spreadCalled, type SlotPlace } from '../../../../state/viewSlice';
+import { selectSpreads, spreadOfPage } from '../../../../state/book/selectors';
+import { furnitureRoleChosen, slotChosen, spreadCalled, type SlotPlace } from '../../../../state/view/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../../components/Setting';
 import { FolioRuns } from './FolioRuns';
 import { FurnitureSets } from './FurnitureSets';

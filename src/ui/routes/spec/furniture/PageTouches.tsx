@@ -2,9 +2,9 @@
 import { useNavigate } from 'react-router';
 import type { PageTouch } from '../../../../core/model/copy/pageTouches';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { changePageTouch } from '../../../../state/orderThunks';
-import { spreadOfPage } from '../../../../state/selectors';
-import { spreadCalled } from '../../../../state/viewSlice';
+import { changePageTouch } from '../../../../state/order/orderThunks';
+import { spreadOfPage } from '../../../../state/book/selectors';
+import { spreadCalled } from '../../../../state/view/viewSlice';
 import { SettingGroup } from '../../../components/Setting';
 
 export function PageTouches() {

@@ -1,9 +1,9 @@
 // Named sections: what each is called, where it begins and how many pages it has; edited in place, walked to.
 import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { setSection } from '../../../../state/orderThunks';
-import { selectParagraph, spreadOfPage } from '../../../../state/selectors';
-import { spreadCalled } from '../../../../state/viewSlice';
+import { setSection } from '../../../../state/order/orderThunks';
+import { selectParagraph, spreadOfPage } from '../../../../state/book/selectors';
+import { spreadCalled } from '../../../../state/view/viewSlice';
 import { SettingGroup } from '../../../components/Setting';
 import { useDraft } from '../../../components/useDraft';
 

@@ -3,7 +3,7 @@ import { X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { TOKENS, type FurniturePart, type Token } from '../../../../core/model/spec/furniture';
 import { useAppDispatch } from '../../../../state/hooks';
-import { slotChosen, type SlotPlace } from '../../../../state/viewSlice';
+import { slotChosen, type SlotPlace } from '../../../../state/view/viewSlice';
 import { useDraft } from '../../../components/useDraft';
 import { hasLevel, HEAD_LEVELS, partName, SPACES, TOKEN_NAMES } from './tokens';
 import { useFurniture } from './useFurniture';

@@ -11,7 +11,7 @@ import {
 } from '../../../../core/model/spec/furniture';
 import type { PageRole } from '../../../../core/model/spec/pageRoles';
 import { useAppSelector } from '../../../../state/hooks';
-import type { SlotPlace } from '../../../../state/viewSlice';
+import type { SlotPlace } from '../../../../state/view/viewSlice';
 import { useSpec } from '../useSetSpec';
 
 export function useFurniture() {

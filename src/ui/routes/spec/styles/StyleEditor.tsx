@@ -1,7 +1,14 @@
 // A style with all that it says: each value with where it comes from; where it is used, its local touches, and what can be
 // done with it as a whole.
 import { useState } from 'react';
-import { characterUsesOf, heirsOf, isBuiltIn, localTouchesOf, originOf, usesOf } from '../../../../state/styleThunks';
+import {
+  characterUsesOf,
+  heirsOf,
+  isBuiltIn,
+  localTouchesOf,
+  originOf,
+  usesOf,
+} from '../../../../state/spec/styleThunks';
 import type { CharacterStyle, ParagraphStyle } from '../../../../core/model/spec/spec';
 import {
   addStyle,
@@ -12,7 +19,7 @@ import {
   setStyle,
   walkTo,
   type StyleSort,
-} from '../../../../state/styleThunks';
+} from '../../../../state/spec/styleThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting, SettingGroup } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';

@@ -1,7 +1,7 @@
 // The style sheet: every style with its tag and how much is set in it; one of them opened with all that it says.
 import { useState } from 'react';
 import { usesByStyle } from './useStyleUses';
-import { styleSheetPrinted } from '../../../../state/styleSheetPrint';
+import { styleSheetPrinted } from '../../../../state/spec/styleSheetPrint';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';

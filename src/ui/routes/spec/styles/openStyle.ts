@@ -1,5 +1,5 @@
 // Which style of the sheet is opened.
-import type { StyleSort } from '../../../../state/styleThunks';
+import type { StyleSort } from '../../../../state/spec/styleThunks';
 
 export interface OpenStyle {
   readonly sort: StyleSort;

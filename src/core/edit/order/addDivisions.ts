@@ -1,0 +1,28 @@
+// Divisions of another manuscript, put into the running order.
+import { isMadeDivision, type Book } from '../../model/copy/book';
+import type { BookEdit } from '../../model/copy/bookEdit';
+import { renumbered } from '../copy/renumber';
+import { newStyleEdits } from '../styles/styleEdits';
+
+/** The edits that put the incoming book's own divisions in before the one at `at`; those that a book makes itself stay out. */
+export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookEdit[] {
+  let { nextId } = book;
+  const take = (letter: string) => `${letter}${nextId++}`;
+  const matter = (book.divisions[at - 1] ?? book.divisions[at])?.matter;
+  const edits: BookEdit[] = [];
+  let place = at;
+  for (const division of incoming.divisions) {
+    if (isMadeDivision(division)) continue;
+    const { blocks, notes } = renumbered(division.blocks, (id) => incoming.notes[id], take);
+    for (const note of notes) edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
+    const own = { ...division, id: take('d'), matter: matter ?? division.matter, blocks };
+    edits.push({ kind: 'insertDivision', at: place, division: own });
+    place += 1;
+  }
+  const blocks = incoming.divisions.filter((one) => !isMadeDivision(one)).flatMap((division) => division.blocks);
+  edits.unshift(...newStyleEdits(book, incoming.spec.styles, [...blocks, ...notesOf(incoming)]));
+  if (edits.length > 0) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
+  return edits;
+}
+
+const notesOf = ({ notes }: Book) => Object.values(notes).flatMap((note) => note.blocks);

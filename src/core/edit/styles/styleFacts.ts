@@ -1,0 +1,111 @@
+// Facts of a style sheet: where a value comes from, what takes from a style, and what is set in it.
+import { eachStream, type Book } from '../../model/copy/book';
+import { NOVEL_SPEC } from '../../defaults/novelSpec';
+import type { BlockId, Paragraph, StreamId, StyleTag } from '../../model/copy/streams';
+
+type Styles<T> = Readonly<Record<StyleTag, T>>;
+
+/** Where a value of a style comes from: the style itself, an ancestor, or, null, what a style has when none says more. */
+export function originOf<T extends { readonly basedOn?: StyleTag }>(
+  styles: Styles<T>,
+  tag: StyleTag,
+  key: keyof T,
+): StyleTag | null {
+  const seen = new Set<StyleTag>();
+  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
+    seen.add(at);
+    if (styles[at]?.[key] !== undefined) return at;
+  }
+  return null;
+}
+
+/** The value of a style, its own or from an ancestor; undefined when none says. */
+export function valueOf<T extends { readonly basedOn?: StyleTag }, K extends keyof T>(
+  styles: Styles<T>,
+  tag: StyleTag,
+  key: K,
+): T[K] | undefined {
+  const origin = originOf(styles, tag, key);
+  return origin === null ? undefined : styles[origin][key];
+}
+
+/** The circle that a style would make by taking from another, as tags from the style back to itself; null: none. */
+export function circleOf(
+  styles: Styles<{ readonly basedOn?: StyleTag }>,
+  tag: StyleTag,
+  basedOn: StyleTag | undefined,
+): StyleTag[] | null {
+  const path = [tag];
+  for (let at = basedOn; at !== undefined; at = styles[at]?.basedOn) {
+    path.push(at);
+    if (at === tag) return path;
+    if (path.length > Object.keys(styles).length + 2) return null;
+  }
+  return null;
+}
+
+/** Styles that the book itself sets text in: they can be changed, and never dropped. */
+export const isBuiltIn = (tag: StyleTag): boolean => Object.hasOwn(NOVEL_SPEC.styles, tag);
+
+/** Paragraphs of a style in running order. */
+export function usesOf(
+  book: Book,
+  tag: StyleTag,
+): { readonly stream: StreamId; readonly block: BlockId; readonly words: string }[] {
+  const found: { stream: StreamId; block: BlockId; words: string }[] = [];
+  for (const { stream, blocks } of eachStream(book))
+    for (const block of blocks)
+      if (block.style === tag && block.kind === 'paragraph')
+        found.push({ stream, block: block.id, words: sampleOf(block) });
+  return found;
+}
+
+/** Paragraphs with words in a character style, with those words. */
+export function characterUsesOf(book: Book, tag: StyleTag): ReturnType<typeof usesOf> {
+  const found: { stream: StreamId; block: BlockId; words: string }[] = [];
+  for (const { stream, blocks } of eachStream(book))
+    for (const block of blocks) {
+      if (block.kind !== 'paragraph') continue;
+      const span = block.spans.find(({ style }) => style === tag);
+      if (span !== undefined)
+        found.push({ stream, block: block.id, words: block.text.slice(span.from, span.to).slice(0, SAMPLE) });
+    }
+  return found;
+}
+
+export const SAMPLE = 60;
+export const sampleOf = ({ text }: Paragraph) =>
+  text
+    .replace(/\uFFFC/g, ' ')
+    .trim()
+    .slice(0, SAMPLE);
+
+/** A style and all that take from it, directly or not. */
+export function heirsOf(styles: Styles<{ readonly basedOn?: StyleTag }>, tag: StyleTag): Set<StyleTag> {
+  const heirs = new Set<StyleTag>([tag]);
+  for (let size = -1; size !== heirs.size;) {
+    size = heirs.size;
+    for (const [other, { basedOn }] of Object.entries(styles))
+      if (basedOn !== undefined && heirs.has(basedOn)) heirs.add(other);
+  }
+  return heirs;
+}
+
+/** Why a tag cannot be given to a style; null when it can. */
+export function tagFault(styles: Styles<unknown>, tag: string): string | null {
+  if (!/^[A-Za-z0-9]{1,12}$/.test(tag)) return `“${tag}” is no tag: it has 1 to 12 letters and figures.`;
+  return tag in styles ? `There is a style with the tag ${tag} already.` : null;
+}
+
+/** The name with a number behind it that no style has. */
+export function freeName(styles: Styles<{ readonly name: string }>, name: string): string {
+  const taken = new Set(Object.values(styles).map((style) => style.name));
+  for (let k = 2; ; k += 1) if (!taken.has(`${name} ${k}`)) return `${name} ${k}`;
+}
+
+export function freeTag(styles: Styles<unknown>, tag: StyleTag): StyleTag {
+  for (let k = 2; ; k += 1) {
+    const made = `${tag.slice(0, 10)}${k}`;
+    if (!(made in styles)) return made;
+  }
+}

@@ -1,0 +1,61 @@
+// Tells what a paragraph would come to if it ran a line shorter or longer: asked for when a person points at it.
+import type { BrokenParagraph } from '../../model/composed/broken';
+import type { Book } from '../../model/copy/book';
+import type { TypesetBook } from '../../model/composed/pages';
+import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../model/answers/paragraphFacts';
+import type { ResolvedStyle } from '../../model/composed/styled';
+import type { Paragraph } from '../../model/copy/streams';
+import { paragraphTies } from './bookTies';
+import { variantOnWish } from '../flow/composeParagraph';
+import type { TypesetContext } from '../context';
+
+/** Null when the paragraph stands on no page. */
+export function paragraphFacts(
+  book: Book,
+  composed: TypesetBook,
+  context: TypesetContext,
+  stream: string,
+  id: string,
+): ParagraphFacts | null {
+  const owner = book.divisions.find((division) => division.id === stream) ?? book.notes[stream];
+  const block = owner?.blocks.find((candidate): candidate is Paragraph => candidate.id === id);
+  const entry = block && context.cache.paragraphs.get(block);
+  const places = composed.pages.flatMap((page) =>
+    [...page.fragments, ...page.notes]
+      .filter(({ paragraph }) => paragraph.styled.stream === stream && paragraph.styled.block === id)
+      .map(({ paragraph }) => ({ page: page.index, paragraph })),
+  );
+  if (entry === undefined || places.length === 0) return null;
+  const variant = (step: -1 | 1) => {
+    const broken = variantOnWish(entry, step, context);
+    return broken === null ? null : factsOf(broken);
+  };
+  return {
+    tag: entry.style.tag,
+    look: lookOf(entry.style),
+    set: factsOf(places[0].paragraph.broken),
+    best: factsOf(entry.composed.broken),
+    shorter: variant(-1),
+    longer: variant(1),
+    pages: [places[0].page, places[places.length - 1].page],
+    picture: pictureOf(entry.style),
+    ties: paragraphTies(entry.composed),
+  };
+}
+
+function lookOf(style: ResolvedStyle): ParagraphFacts['look'] {
+  const { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic } = style;
+  return { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic };
+}
+
+function pictureOf({ picture }: ResolvedStyle): PictureSetting | null {
+  if (picture === undefined) return null;
+  const { name, width, height, resolution } = picture;
+  return { name, width, height, resolution };
+}
+
+function factsOf(broken: BrokenParagraph): SettingFacts {
+  let widest = 0;
+  for (let line = 0; line < broken.count - 1; line += 1) widest = Math.max(widest, broken.spaceEm[line]);
+  return { lines: broken.count, widest };
+}

@@ -1,0 +1,34 @@
+// What composing any paragraph of a book needs of the whole book.
+import type { NumberedNotes } from '../../numbering/numberNotes';
+import type { HeadNumbers } from '../../numbering/numberHeads';
+import type { Book } from '../../model/copy/book';
+import type { PageGeometry } from '../../model/composed/pages';
+import type { NotePlaces } from '../../model/composed/referenceTable';
+import type { LocalLook } from '../../model/copy/streams';
+import type { ResolvedStyle } from '../../model/composed/styled';
+import type { StyleContext, StyleSheet } from '../../styles';
+import type { StageClock } from './composeParagraph';
+import type { TypesetContext } from '../context';
+import type { HeldStarts } from '../pages/hold';
+
+export interface ComposeContext {
+  readonly book: Book;
+  readonly sheet: StyleSheet;
+  /** A style with what is changed of it on one paragraph. */
+  readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;
+  readonly style: StyleContext;
+  readonly numbers: HeadNumbers;
+  readonly notes: NumberedNotes;
+  /** Whether the printed book has a division in which notes are gathered. */
+  readonly hasNotesDivision: boolean;
+  /** Where notes are referred to, as far as that is known, and first words of the sentences of keyed ones. */
+  readonly notePlaces: NotePlaces;
+  readonly keyWords: (note: string) => string;
+  readonly context: TypesetContext;
+  /** Width of the narrowest column, in points. */
+  readonly measure: number;
+  readonly geometry: PageGeometry;
+  readonly clock: StageClock;
+  /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
+  readonly held?: HeldStarts | undefined;
+}

@@ -1,0 +1,157 @@
+// The paragraphs of one division, composed: the opener's head apart from the text, notes with the lines that refer to
+// them, contents entries made from the references.
+import { append } from '../../base/append';
+import type { Division } from '../../model/copy/book';
+import { effectiveTag, isEmptyParagraph } from '../../copy/effectiveTag';
+import type { ComposedParagraph } from '../../model/composed/pages';
+import type { ReferenceTable } from '../../model/composed/referenceTable';
+import type { Paragraph } from '../../model/copy/streams';
+import { isDisplayRole } from '../../model/copy/roles';
+import type { VariantWish } from '../../linebreak';
+import type { Meaning } from '../../model/spec/spec';
+import type { ResolvedStyle } from '../../model/composed/styled';
+import type { DivisionFlow, FlowNote, FlowParagraph } from '../../paginate';
+import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
+import type { ComposeContext } from './composeContext';
+import { composeLists } from '../lists/composeLists';
+import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
+import { centreVerse } from './centreVerse';
+import { flowParagraph } from './flowParagraph';
+import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
+import { KeptFlow } from './keptFlow';
+import { tableRowOf, tableRows } from './tableRows';
+import { ListMarks } from '../../numbering/listMarks';
+import { itemStyle } from './listMarks';
+import { numberVerse } from './numberVerse';
+import { joinNotes } from '../notes/joinNotes';
+
+/** Paragraphs between two checkpoints. */
+const PARAGRAPHS_PER_STEP = 8;
+const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'CST', 'CEP', 'COR', 'CAU', 'TOH']);
+
+/** Grid lines above the head of a division that goes on on a page. */
+const ABOVE_JOINED = 3;
+
+/** `joins`: it goes on on the page of the division before, its head among the text. */
+export function* composeDivision(
+  division: Division,
+  compose: ComposeContext,
+  references: ReferenceTable,
+  joins = false,
+): Generator<void, DivisionFlow> {
+  const blocks = withNumberLines(usedBlocks(division, compose), compose.numbers);
+  const isDisplay = isDisplayRole(division.role);
+  const countedHead = isDisplay ? 0 : countHead(blocks);
+  const headCount = joins ? 0 : countedHead;
+  // Display pages and the heads of openers stand over all columns.
+  const across: ComposeContext = { ...compose, measure: compose.geometry.measure };
+  const head: ComposedParagraph[] = [];
+  const headNotes: FlowNote[] = [];
+  const text: FlowParagraph[] = [];
+  const marks = new ListMarks(compose.book.spec.numbering, compose.book.particulars.language);
+  const kept = new KeptFlow(division.id, `${division.role}${joins ? '+' : ''}`, blocks, headCount, compose);
+  let made = 0;
+  for (let k = 0; k < blocks.length; k += 1) {
+    const mark = marks.next(blocks[k]);
+    const same = kept.at(k, text[text.length - 1]);
+    if (same !== undefined) {
+      text.push(same);
+      continue;
+    }
+    if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
+    const block = blocks[k];
+    const own = styleOf(effectiveTag(blocks, k), compose, block.touches?.look);
+    const wide = joins && k === 0 ? withRoomAbove(own, countedHead > 0, compose) : own;
+    const plain = opening(wide, countedHead > 0 && k === countedHead, compose);
+    const number = numberBefore(block, plain, mark, compose);
+    const item = number.style;
+    const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
+    const isText = k >= headCount && !isDisplay;
+    const column = isDisplay || k < headCount ? across : compose;
+    const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
+    const entry = composeOne(division.id, block, style, number, column, variants);
+    if (k < headCount) {
+      head.push(entry.composed);
+      // Notes of the head stand at the foot of its page: they hang on the first line of the text.
+      append(
+        headNotes,
+        notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })),
+      );
+    } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
+      const own = notesOnPage(entry.composed, compose);
+      const notes = text.length === 0 && headNotes.length > 0 ? [...headNotes, ...own] : own;
+      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
+      kept.note(k, text[text.length - 1]);
+    }
+  }
+  kept.keep();
+  text.push(...composeLists(division, compose, references), ...divisionEndNotes(division, compose));
+  return {
+    role: division.role,
+    head,
+    text: centreVerse(numberVerse(text, compose), isDisplay ? across.measure : compose.measure),
+    placing: division.placing,
+    notes: compose.book.spec.notes,
+    margin: marginColumn(compose),
+    joinNotes: (notes) =>
+      joinNotes(
+        notes.map(({ paragraphs }) => paragraphs[0].styled.stream),
+        compose,
+      ),
+  };
+}
+
+/** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
+function usedBlocks(division: Division, compose: ComposeContext): readonly Paragraph[] {
+  const blocks = flatten(division.blocks, (table) => tableRows(table, division.id, compose));
+  let start = 0;
+  let end = blocks.length;
+  while (start < end && isEmptyParagraph(blocks[start])) start += 1;
+  while (end > start && isEmptyParagraph(blocks[end - 1])) end -= 1;
+  const used = blocks.slice(start, end);
+  // Empty paragraphs between a head and the text are the file's spacing: the text start takes their place.
+  const head = countHead(used);
+  let gap = head;
+  while (head > 0 && gap < used.length && isEmptyParagraph(used[gap])) gap += 1;
+  return gap === head ? used : [...used.slice(0, head), ...used.slice(gap)];
+}
+
+function countHead(blocks: readonly Paragraph[]): number {
+  const end = blocks.findIndex((block) => !HEAD_TAGS.has(block.style) && !isNumberLine(block));
+  return end < 0 ? blocks.length : end;
+}
+
+/** The style of an opener's first paragraph of text, with the drop capital and the small capitals of the spec. */
+function opening(style: ResolvedStyle, isFirst: boolean, compose: ComposeContext): ResolvedStyle {
+  const { dropLines, dropLetters, leadWords } = compose.book.spec.openers;
+  if (!isFirst || style.meaning !== 'body' || (dropLines < 2 && leadWords === 0)) return style;
+  const initial = dropLines < 2 ? style.initial : { lines: dropLines, letters: dropLetters, isRaised: false };
+  const firstIndent = initial === null ? style.firstIndent : 0;
+  const lead = leadWords === 0 ? style.lead : ({ kind: 'words', count: leadWords, mark: '', style: null } as const);
+  return compose.context.interner.intern({ ...style, initial, firstIndent, lead });
+}
+
+const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);
+
+function variantsOf({ touches }: Paragraph, { meaning }: ResolvedStyle): VariantWish {
+  if (touches?.lines !== undefined) return touches.lines;
+  return MAY_VARY.has(meaning) ? 'good' : 'none';
+}
+
+/** The mark of a list item or the number of a head before its words, and the style with room for it. */
+function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string | null, compose: ComposeContext) {
+  const { interner } = compose.context;
+  if (mark !== null)
+    return { prefix: `${mark}\t`, prefixStyle: null, style: interner.intern(itemStyle(style, block.list!.level)) };
+  const number = compose.numbers.get(block.id);
+  if (number === undefined) return { prefix: '', prefixStyle: null, style };
+  if (isNumberLine(block)) return { prefix: number.text, prefixStyle: null, style };
+  const set = setNumber(number, style);
+  return set.style === style ? set : { ...set, style: interner.intern(set.style) };
+}
+
+/** The head of a division that goes on on a page stands clear of the text before it. */
+function withRoomAbove(style: ResolvedStyle, hasHead: boolean, { context }: ComposeContext): ResolvedStyle {
+  const above = Math.max(style.above, hasHead ? ABOVE_JOINED : 1);
+  return above === style.above ? style : context.interner.intern({ ...style, above });
+}

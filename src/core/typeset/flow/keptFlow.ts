@@ -1,0 +1,59 @@
+// Takes over the places in the flow that an edit elsewhere in the division cannot have changed, without looking at their
+// paragraphs again: what a letter typed costs must not grow with the division.
+import { sharedEnds } from '../../base/search';
+import { isEmptyParagraph } from '../../copy/effectiveTag';
+import type { Paragraph } from '../../model/copy/streams';
+import type { FlowParagraph } from '../../paginate';
+import type { ComposeContext } from './composeContext';
+import { sameParts, type FlowMemory } from '../stageCache';
+
+export class KeptFlow {
+  private readonly known: FlowMemory | undefined;
+  private readonly flows: (FlowParagraph | undefined)[] = [];
+  private readonly environment: readonly unknown[];
+  /** Paragraphs that both have in common at either end. */
+  private readonly before: number;
+  private readonly behind: number;
+  /** Among those behind one with words was seen: the tag of the next does not hang on what is before. */
+  private sawWords = false;
+
+  constructor(
+    private readonly division: string,
+    role: string,
+    private readonly blocks: readonly Paragraph[],
+    private readonly headCount: number,
+    private readonly compose: ComposeContext,
+  ) {
+    const { book, measure, held, context } = compose;
+    this.environment = [book.spec, book.particulars.language, measure, held, headCount, role];
+    const known = context.cache.flowMemories.get(division);
+    this.known = known !== undefined && sameParts(known.environment, this.environment) ? known : undefined;
+    [this.before, this.behind] = this.known === undefined ? [0, 0] : sharedEnds(this.known.blocks, blocks);
+  }
+
+  /** The place of the k-th paragraph after `previous`, when nothing of it can have changed. */
+  at(k: number, previous: FlowParagraph | undefined): FlowParagraph | undefined {
+    const { known, blocks } = this;
+    if (known === undefined) return undefined;
+    const isBehind = k >= blocks.length - this.behind;
+    const old = isBehind ? k - blocks.length + known.blocks.length : k;
+    const mayTake = k < this.before || (isBehind && this.sawWords);
+    if (isBehind && !isEmptyParagraph(blocks[k])) this.sawWords = true;
+    // The first of the text may have a drop capital, and numbers of notes, heads, fields and items come from elsewhere.
+    const isOwn =
+      blocks[k].objects.length === 0 && blocks[k].list === undefined && !this.compose.numbers.has(blocks[k].id);
+    if (!mayTake || k <= this.headCount || !isOwn) return undefined;
+    if (previous === undefined || known.flows[old - 1] !== previous) return undefined;
+    return (this.flows[k] = known.flows[old]);
+  }
+
+  note(k: number, flow: FlowParagraph): void {
+    this.flows[k] = flow;
+  }
+
+  /** Leaves what was found for the next time. */
+  keep(): void {
+    const { environment, blocks, flows } = this;
+    this.compose.context.cache.flowMemories.set(this.division, { environment, blocks, flows });
+  }
+}

@@ -1,0 +1,102 @@
+// The lists that a book makes of itself, as paragraphs of its flow: contents, lists of figures and tables, the index.
+import type { Division } from '../../model/copy/book';
+import type { ReferenceTable } from '../../model/composed/referenceTable';
+import type { ResolvedStyle } from '../../model/composed/styled';
+import { paragraph as makeParagraph } from '../../model/copy/streams';
+import type { FlowParagraph } from '../../paginate';
+import { captionEntries, contentsEntries, type ContentsEntry } from '../../references';
+import type { ComposeContext } from '../flow/composeContext';
+import { composeIndex } from './composeIndex';
+import { bookEndNotes } from '../notes/composeNotes';
+import { composeMade, generatedPlace } from '../flow/flowParagraph';
+
+/** What a division makes of the book; nothing for one that makes no list. */
+export function composeLists(
+  division: Division,
+  compose: ComposeContext,
+  references: ReferenceTable,
+): readonly FlowParagraph[] {
+  const { contents } = compose.book.spec;
+  switch (division.role) {
+    case 'contents':
+      return entries(division, contentsEntries(references, contents, division.id, division.corrections), compose);
+    case 'figures':
+    case 'tables': {
+      const kind = division.role === 'figures' ? 'figure' : 'table';
+      return entries(division, captionEntries(references.captions, kind, contents, division.corrections), compose);
+    }
+    case 'notes':
+      return bookEndNotes(division, compose);
+    case 'index':
+      return composeIndex(division, compose, references);
+    default:
+      return [];
+  }
+}
+
+function entries(division: Division, list: readonly ContentsEntry[], compose: ComposeContext): FlowParagraph[] {
+  return runTogether(list).map((entry) => {
+    const style = compose.sheet.get(entry.tag) ?? compose.sheet.get('TOC') ?? compose.sheet.get('TX')!;
+    const { text, tail, set } = arranged(entry, style, compose.book.spec.contents.leader);
+    const line = makeParagraph(`contents:${entry.block || entry.division}:${entry.kind}`, entry.tag, text);
+    const own = set === style ? style : compose.context.interner.intern(set);
+    const composed = composeMade(division.id, line, own, compose, tail);
+    return generatedPlace(composed, style.above, compose);
+  });
+}
+
+/** Entries that run in stand in one paragraph, parted by semicolons. */
+function runTogether(list: readonly ContentsEntry[]): ContentsEntry[] {
+  const made: ContentsEntry[] = [];
+  for (const entry of list) {
+    const last = made[made.length - 1];
+    const joins = entry.arrangement === 'runIn' && last?.arrangement === 'runIn' && last.tag === entry.tag;
+    const words = entry.arrangement === 'runIn' && entry.kind === 'entry' ? runIn(entry) : entry;
+    if (joins) made[made.length - 1] = { ...last, title: `${last.title}; ${words.title}` };
+    else made.push(words);
+  }
+  return made;
+}
+
+const runIn = (entry: ContentsEntry): ContentsEntry => ({
+  ...entry,
+  number: '',
+  folio: '',
+  title: [entry.number, entry.title, entry.folio]
+    .filter((part) => part !== '')
+    .join('\u00a0')
+    .replace(/\u00a0(?=\D)/g, ' '),
+});
+
+/** Room of a folio that stands first, in em. */
+const FIRST_ROOM = 2.5;
+
+/** How an entry's number, words and folio stand. */
+function arranged(
+  { number, title, folio, arrangement }: ContentsEntry,
+  style: ResolvedStyle,
+  leader: string,
+): { readonly text: string; readonly tail: string; readonly set: ResolvedStyle } {
+  const words = number === '' ? title : `${number}\u2002${title}`;
+  if (folio === '') return { text: words, tail: '', set: style };
+  switch (arrangement) {
+    case 'leaders': {
+      const tabs = [{ at: 'end' as const, kind: 'right' as const, ...(leader === '' ? {} : { leader }) }];
+      // Letters that hang at the left would take the folios with them.
+      return { text: `${words}\t${folio}`, tail: '', set: { ...style, tabs, rightIndent: 0, opticalMargins: 0 } };
+    }
+    case 'after':
+      return { text: `${words}\u2003${folio}`, tail: '', set: style };
+    case 'first': {
+      const room = FIRST_ROOM * style.size;
+      const leftIndent = style.leftIndent + style.firstIndent + room;
+      return {
+        text: `${folio}\t${words}`,
+        tail: '',
+        set: { ...style, leftIndent, firstIndent: -room, rightIndent: 0, opticalMargins: 0 },
+      };
+    }
+    default:
+      return { text: words, tail: folio, set: style };
+  }
+}

@@ -1,0 +1,168 @@
+// Copy from elsewhere that goes into the book that is open: read in the worker, put in as one undo step.
+import {
+  addDivisionsEdits,
+  dummyCopy,
+  editsBetweenBooks,
+  insertBlocksEdits,
+  type IncomingBlocks,
+} from '../../core/edit';
+import type { ReplaceReport } from '../../core/model/copy/manuscript';
+import type { PullBrief } from '../../storage/pullRepository';
+
+import { manuscriptArrived } from './arrivalSlice';
+import { edit } from '../book/bookThunks';
+import { divisionChosen } from '../view/viewSlice';
+import type { TextSelection } from '../../core/model/copy/bookEdit';
+import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../../core/model/copy/streams';
+import { isPicture, pictureOf } from '../../core/copy/pictureOf';
+import { bookEdited } from '../book/bookSlice';
+import type { AppThunk } from '../store';
+
+export type { PullBrief };
+
+/** How putting copy in ended: where it ends, or why nothing was put in. */
+export type BroughtIn = { readonly end: TextSelection | null } | { readonly problem: string };
+
+/** Reads a manuscript, or what another program put on the clipboard, and puts its text in at the caret. */
+export function bringCopyIn(
+  fileName: string,
+  bytes: Uint8Array,
+  at: TextSelection,
+  name: string,
+): AppThunk<Promise<BroughtIn>> {
+  return async (dispatch, getState, { startWriteJob, pictures }) => {
+    if (getState().book.readOnly) return { problem: 'This book can only be read here.' };
+    const bookId = getState().book.book?.id;
+    if (bookId !== undefined && isPicture(bytes)) {
+      const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
+      await pictures.keep(bookId, { [picture.asset]: bytes });
+      const block = paragraph('p1', 'TX', OBJECT_CHARACTER, { objects: [{ ...picture, at: 0 }] });
+      return dispatch(putIn({ blocks: [block], notes: {} }, at, 'Picture'));
+    }
+    const result = await startWriteJob({ kind: 'read', fileName, bytes }).result;
+    if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
+    if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
+    if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
+    await pictures.keep(bookId!, result.manuscript.pictures);
+    return dispatch(putIn(result.manuscript, at, name));
+  };
+}
+
+/** Keeps a picture that a person chose for the open book; null when it is none that can be shown. */
+export function keepPicture(fileName: string, bytes: Uint8Array): AppThunk<Promise<PictureFacts | null>> {
+  return async (_dispatch, getState, { pictures }) => {
+    const bookId = getState().book.book?.id;
+    if (bookId === undefined || !isPicture(bytes)) return null;
+    const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
+    await pictures.keep(bookId, { [picture.asset]: bytes });
+    return picture;
+  };
+}
+
+/** Puts made-up paragraphs in at the caret. */
+export function putDummyCopy(paragraphs: number, at: TextSelection): AppThunk<BroughtIn> {
+  const blocks = dummyCopy(paragraphs).map((text, k) => paragraph(`p${k + 1}`, 'TX', text));
+  return (dispatch) => dispatch(putIn({ blocks, notes: {} }, at, 'Dummy copy'));
+}
+
+/** Puts a table of empty cells in at the caret. */
+export function putTable(rows: number, columns: number, at: TextSelection): AppThunk<BroughtIn> {
+  const cell = (k: number) => ({ id: `c${k + 1}`, blocks: [paragraph(`p${k + 2}`, 'TX', '')] });
+  const table: Table = {
+    kind: 'table',
+    id: 'p1',
+    style: 'TB',
+    columns,
+    rows: Array.from({ length: rows }, (_, row) =>
+      Array.from({ length: columns }, (__, column) => cell(row * columns + column)),
+    ),
+  };
+  return (dispatch) => dispatch(putIn({ blocks: [table], notes: {} }, at, 'Table'));
+}
+
+function putIn(incoming: IncomingBlocks, at: TextSelection, name: string): AppThunk<BroughtIn> {
+  return (dispatch, getState, { now }) => {
+    const { book } = getState().book;
+    const made = book && insertBlocksEdits(book, at.stream, at.head, incoming);
+    if (!made) return { problem: 'The place for it is gone.' };
+    const end = made.end === null ? null : { stream: at.stream, anchor: made.end, head: made.end };
+    dispatch(bookEdited({ name, edits: made.edits, time: now(), selection: { before: at, after: end ?? at } }));
+    return { end };
+  };
+}
+
+/** What a failed reading is told by, with the name of the file. */
+const problemOf = (fileName: string, message: string) =>
+  message.includes(fileName) ? message : `${fileName}: ${message}`;
+
+/** Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. Answers why not, or null. */
+export function bringDivisionsIn(
+  fileName: string,
+  bytes: Uint8Array,
+  at: number | null,
+): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, { startWriteJob, pictures }) => {
+    const bookId = getState().book.book?.id;
+    if (bookId === undefined || getState().book.readOnly) return 'This book can only be read here.';
+    const isProject = fileName.toLowerCase().endsWith('.walnut');
+    const order = isProject
+      ? ({ kind: 'openProject', bytes, bookId } as const)
+      : ({ kind: 'import', fileName, bytes, bookId } as const);
+    const result = await startWriteJob(order).result;
+    if (result.kind === 'failed') return problemOf(fileName, result.message);
+    const { book } = getState().book;
+    if (result.kind !== 'book' || book === null || book.id !== bookId) return null;
+    const edits = addDivisionsEdits(book, at ?? book.divisions.length, result.book);
+    if (edits.length === 0) return `${fileName}: There is no text in it.`;
+    await pictures.keep(bookId, result.pictures);
+    dispatch(edit(`${fileName} brought in`, edits));
+    const first = edits.find((one) => one.kind === 'insertDivision');
+    if (first?.kind === 'insertDivision') dispatch(divisionChosen(first.division.id));
+    return null;
+  };
+}
+
+export type CopyReplaced = { readonly report: ReplaceReport; readonly pull: string } | { readonly problem: string };
+
+/** Puts a newer version in place of the copy, or of one division's. The book as it was is kept as a pull first. */
+export function replaceCopyBy(
+  fileName: string,
+  bytes: Uint8Array,
+  division: string | null,
+): AppThunk<Promise<CopyReplaced>> {
+  return async (dispatch, getState, { startWriteJob, pulls, pictures, now }) => {
+    const { book, revision, readOnly } = getState().book;
+    if (book === null || readOnly) return { problem: 'This book can only be read here.' };
+    const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, bytes }).result;
+    if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
+    if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
+    if (getState().book.revision !== revision)
+      return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
+    await pictures.keep(book.id, result.pictures);
+    const pull = await pulls.keep(book, `Before ${fileName}`, now());
+    dispatch(manuscriptArrived({ bookId: book.id, arrival: result.arrival }));
+    if (result.edits.length > 0) dispatch(edit(`Copy replaced by ${fileName}`, result.edits));
+    return { report: result.report, pull };
+  };
+}
+
+export function listPulls(): AppThunk<Promise<readonly PullBrief[]>> {
+  return async (_dispatch, getState, { pulls }) => {
+    const { book } = getState().book;
+    return book === null ? [] : pulls.list(book.id);
+  };
+}
+
+/** Makes the book what it was when a pull was kept; one undo step. Answers why not, or null. */
+export function goBackToPull(name: string): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, { pulls }) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return 'This book can only be read here.';
+    const kept = await pulls.read(book.id, name);
+    if (kept === undefined) return 'This pull is gone.';
+    const now = getState().book.book!;
+    const edits = editsBetweenBooks(now, { ...kept, nextId: Math.max(kept.nextId, now.nextId) });
+    if (edits.length > 0) dispatch(edit(`Back to “${name}”`, edits));
+    return null;
+  };
+}

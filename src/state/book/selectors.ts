@@ -1,0 +1,132 @@
+// What screens read, worked out from the store.
+import { findParagraph, typedNumbers } from '../../core/edit';
+import { createSelector } from '@reduxjs/toolkit';
+import type { Division } from '../../core/model/copy/book';
+import { headingWords } from '../../core/numbering/headWords';
+import { numberHeads, type HeadNumbers } from '../../core/numbering/numberHeads';
+import type { NotePlaces } from '../../core/model/composed/referenceTable';
+import { roleName } from '../../core/model/copy/roles';
+import { entryToRedo, entryToUndo } from '../../storage/historyWindow';
+import type { PageSummary } from '../../worker/typesetClient';
+import type { RootState } from '../rootState';
+
+/** A spread: a recto alone, or a verso with its recto (absent after the last page). */
+export interface Spread {
+  readonly index: number;
+  readonly verso: PageSummary | null;
+  readonly recto: PageSummary | null;
+}
+
+const selectPages = (state: RootState) => state.compose.summary?.pages;
+
+export const selectSpreads = createSelector([selectPages], (pages): readonly Spread[] => {
+  if (pages === undefined || pages.length === 0) return [];
+  const spreads: Spread[] = [{ index: 0, verso: null, recto: pages[0] }];
+  for (let k = 1; k < pages.length; k += 2) {
+    spreads.push({ index: spreads.length, verso: pages[k], recto: pages[k + 1] ?? null });
+  }
+  return spreads;
+});
+
+/** Spread of a page. */
+export function spreadOfPage(page: number): number {
+  return Math.floor((page + 1) / 2);
+}
+
+/** A page of a spread to go by: its first. */
+export function pageOfSpread(spread: number): number {
+  return Math.max(0, spread * 2 - 1);
+}
+
+export interface RunningOrderRow {
+  readonly id: string;
+  readonly role: Division['role'];
+  readonly matter: Division['matter'];
+  readonly name: string;
+  readonly words: number | null;
+  readonly pages: number | null;
+  readonly firstPage: number;
+  readonly folio: string;
+  readonly start: Division['start'];
+  /** Left out of the printed book. */
+  readonly isOut: boolean;
+  /** A blank was made so that it begins on its side. */
+  readonly madeBlank: boolean;
+}
+
+/** Numbers of the heads of the book as it is. */
+export const selectHeadNumbers = createSelector(
+  [
+    (state: RootState) => state.book.book?.divisions,
+    (state: RootState) => state.book.book?.spec,
+    (state: RootState) => state.book.book?.particulars.language,
+  ],
+  (divisions, spec, language): HeadNumbers =>
+    divisions === undefined || spec === undefined ? new Map() : numberHeads(divisions, spec, language),
+);
+
+export const selectRunningOrder = createSelector(
+  [(state: RootState) => state.book.book, (state: RootState) => state.compose.summary, selectHeadNumbers],
+  (book, summary, numbers): readonly RunningOrderRow[] => {
+    if (book === null) return [];
+    const extents = new Map(summary?.extents.map((extent) => [extent.division, extent]));
+    return book.divisions.map((division) => {
+      const extent = extents.get(division.id);
+      const firstPage = extent?.firstPage ?? -1;
+      return {
+        id: division.id,
+        role: division.role,
+        matter: division.matter,
+        name: divisionName(division, numbers),
+        words: extent?.words ?? null,
+        pages: extent?.pages ?? null,
+        firstPage,
+        folio: summary?.pages[firstPage]?.folio ?? '',
+        start: division.start,
+        isOut: division.notInPrint === true,
+        madeBlank: summary?.pages[firstPage - 1]?.isMade === true,
+      };
+    });
+  },
+);
+
+/** What a division is called in lists: number and title, or its role. */
+export function divisionName(division: Division, numbers?: HeadNumbers): string {
+  const { number, title } = headingWords(division, numbers);
+  const joined =
+    division.role === 'part' ? [number, title].filter(Boolean).join(': ') : [number, title].filter(Boolean).join(' ');
+  return joined || roleName(division.role);
+}
+
+/** The paragraph of a stream; undefined when it has gone. */
+export function selectParagraph({ book }: RootState, stream: string, id: string) {
+  return book.book === null ? undefined : findParagraph(book.book, stream, id);
+}
+
+/** Terms of the index marks of the book, each once. */
+export const selectIndexTerms = createSelector(
+  [(state: RootState) => state.book.book?.divisions],
+  (divisions = []): readonly string[] => {
+    const terms = new Set<string>();
+    for (const { blocks } of divisions)
+      for (const block of blocks)
+        if (block.kind === 'paragraph')
+          for (const object of block.objects) if (object.kind === 'index') terms.add(object.term);
+    return [...terms].sort();
+  },
+);
+
+/** How many numbers of chapters and parts were typed into the copy. */
+export const selectTypedNumbers = createSelector([(state: RootState) => state.book.book], (book) =>
+  book === null ? 0 : typedNumbers(book).length,
+);
+
+/** Where notes are referred to, for books in which their numbers hang on that; undefined for others. */
+export function selectNotePlaces({ book: { book }, compose }: RootState): NotePlaces | undefined {
+  const isByPage = Object.values(book?.spec.notes.kinds ?? {}).some(({ restart }) => restart === 'page');
+  return isByPage ? compose.summary?.notes : undefined;
+}
+
+/** The names of what undo takes back and redo applies again; undefined when there is nothing. */
+export const selectUndo = ({ book }: RootState): string | undefined => entryToUndo(book)?.name;
+export const selectRedo = ({ book }: RootState): string | undefined => entryToRedo(book)?.name;

@@ -1,0 +1,71 @@
+// Pictures as the browser shows them: read once from the database, drawn on pages and shown in the galley.
+import { mediaTypeOf } from '../../core/model/copy/pictureTypes';
+import type { PictureKind } from '../../core/model/copy/streams';
+
+interface Shown {
+  readonly address: Promise<string | null>;
+  /** Once it is decoded. */
+  image: HTMLImageElement | null;
+}
+
+export class PictureCache {
+  private readonly shown = new Map<string, Shown>();
+
+  /** `onLoaded`: another picture can be drawn now. */
+  constructor(
+    private readonly find: (asset: string) => Promise<Uint8Array | undefined>,
+    private readonly onLoaded: () => void,
+  ) {}
+
+  /** An address for an element; null when the picture is not here. */
+  address(asset: string, format: PictureKind): Promise<string | null> {
+    return this.of(asset, format).address;
+  }
+
+  /** The picture for a canvas; undefined until it is here, and when it never will be. */
+  image(asset: string, format: PictureKind): HTMLImageElement | undefined {
+    return this.of(asset, format).image ?? undefined;
+  }
+
+  /** Another book is open: what is shown of the last one is let go. */
+  clear(): void {
+    for (const { address } of this.shown.values())
+      void address.then((made) => made !== null && URL.revokeObjectURL(made));
+    this.shown.clear();
+  }
+
+  private of(asset: string, format: PictureKind): Shown {
+    const known = this.shown.get(asset);
+    if (known !== undefined) return known;
+    const address = asset === '' ? Promise.resolve(null) : this.load(asset, format);
+    const made: Shown = { address, image: null };
+    this.shown.set(asset, made);
+    void this.decode(made);
+    return made;
+  }
+
+  private async load(asset: string, format: PictureKind): Promise<string | null> {
+    const bytes = await this.find(asset);
+    if (bytes === undefined) {
+      // It may be kept a moment later.
+      this.shown.delete(asset);
+      return null;
+    }
+    return URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mediaTypeOf({ format }) }));
+  }
+
+  private async decode(shown: Shown): Promise<void> {
+    const address = await shown.address;
+    if (address === null) return;
+    const image = new Image();
+    image.src = address;
+    await image.decode().then(
+      () => {
+        shown.image = image;
+        this.onLoaded();
+      },
+      // It stays the frame that it is.
+      () => undefined,
+    );
+  }
+}

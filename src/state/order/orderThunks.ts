@@ -1,0 +1,147 @@
+// Changes of the running order and of what hangs on it: divisions, display layouts, page touches, section names.
+import {
+  addDivisionOfRole,
+  layoutEdits,
+  moveDivisionEdits,
+  removeDivisionEdit,
+  setDivisionEdit,
+  setTouchesEdit,
+} from '../../core/edit';
+import { ValueError } from '../../core/base/errors';
+import type { Division, Matter } from '../../core/model/copy/book';
+import type { BookEdit, DivisionFacts } from '../../core/model/copy/bookEdit';
+import { layoutsOf } from '../../core/defaults/displayLayouts';
+import type { PageTouch } from '../../core/model/copy/pageTouches';
+import { roleFacts, roleName, type DivisionRole } from '../../core/model/copy/roles';
+import type { StreamId } from '../../core/model/copy/streams';
+import { checkDivision } from '../../core/validate';
+import { edit } from '../book/bookThunks';
+import { divisionName } from '../book/selectors';
+import { plainFault } from '../spec/specThunks';
+import type { AppThunk } from '../store';
+import { divisionChosen } from '../view/viewSlice';
+
+type Change = { readonly [K in keyof DivisionFacts]?: DivisionFacts[K] | undefined };
+
+/** Adds a division of a role where it stands by custom, or at a place, and chooses it. */
+export function addDivision(role: DivisionRole, at?: number): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const { edits, id } = addDivisionOfRole(book, role, at);
+    dispatch(edit(`${roleName(role)} added`, edits));
+    dispatch(divisionChosen(id));
+  };
+}
+
+/** Takes a division out with its text; undo brings it back. The one before it is chosen. */
+export function removeDivision(id: StreamId): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const change = book === null || readOnly ? null : removeDivisionEdit(book, id);
+    if (book === null || change?.kind !== 'removeDivision') return;
+    dispatch(divisionChosen(book.divisions[change.at - 1]?.id ?? book.divisions[change.at + 1]?.id ?? null));
+    dispatch(edit(`${divisionName(change.division)} taken out`, [change]));
+  };
+}
+
+/** Moves a division to a place counted without it; it takes the matter of that place. */
+export function moveDivision(id: StreamId, to: number, matter?: Matter): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits = moveDivisionEdits(book, id, to, matter);
+    const division = book.divisions.find((one) => one.id === id);
+    if (edits.length > 0 && division !== undefined) dispatch(edit(`${divisionName(division)} moved`, edits));
+  };
+}
+
+/** Moves a division a place up or down; at the border of a matter it goes over it first. */
+export function stepDivision(id: StreamId, step: -1 | 1): AppThunk {
+  return (dispatch, getState) => {
+    const { book } = getState().book;
+    const at = book?.divisions.findIndex((division) => division.id === id) ?? -1;
+    if (book === null || at < 0) return;
+    const neighbour = book.divisions[at + step];
+    if (neighbour === undefined) return;
+    const { matter } = book.divisions[at];
+    if (neighbour.matter !== matter) dispatch(setDivision(id, { matter: neighbour.matter }, 'moved'));
+    else dispatch(moveDivision(id, at + step));
+  };
+}
+
+/** Changes facts of a division. Answers what is wrong with them; then nothing changes. */
+export function setDivision(id: StreamId, change: Change, what: string, gesture?: string): AppThunk<string | null> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const division = book?.divisions.find((one) => one.id === id);
+    if (book === null || readOnly || division === undefined) return null;
+    const made = setDivisionEdit(book, id, change);
+    if (made?.kind !== 'setDivision') return null;
+    try {
+      checkDivision({ id, ...made.to, blocks: [] });
+    } catch (error) {
+      if (error instanceof ValueError) return plainFault(error.message);
+      throw error;
+    }
+    dispatch(edit(`${divisionName(division)}: ${what}`, [made], gesture));
+    return null;
+  };
+}
+
+/** Gives a division another role; what it has by its old role alone goes to the new one's. */
+export function setRole(division: Division, role: DivisionRole): AppThunk<string | null> {
+  const listed = division.listed === (roleFacts(division.role).listed ?? false) ? roleFacts(role).listed : undefined;
+  return setDivision(
+    division.id,
+    { role, listed: listed ?? division.listed, layout: undefined, placing: undefined },
+    `now ${roleFacts(role).name}`,
+  );
+}
+
+/** Sets a display page or a part in a designed layout. */
+export function takeLayout(id: StreamId, key: string): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const division = book?.divisions.find((one) => one.id === id);
+    if (book === null || readOnly || division === undefined) return;
+    const layout = layoutsOf(division.role).find((one) => one.key === key);
+    if (layout !== undefined)
+      dispatch(edit(`${divisionName(division)}: ${layout.name}`, layoutEdits(book, id, layout)));
+  };
+}
+
+/** Puts a page touch on the page where a place of the text stands; one that changes nothing goes. */
+export function setPageTouch(touch: Omit<PageTouch, 'id'>, name: string): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const from = book.pageTouches;
+    const edits: BookEdit[] = [
+      { kind: 'setNextId', from: book.nextId, to: book.nextId + 1 },
+      { kind: 'setPageTouches', from, to: [...from, { ...touch, id: `t${book.nextId}` }] },
+    ];
+    dispatch(edit(name, edits));
+  };
+}
+
+/** Changes a page touch; null takes it back. */
+export function changePageTouch(id: string, to: PageTouch | null, name: string): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const from = book.pageTouches;
+    const touches = from.flatMap((touch) => (touch.id !== id ? [touch] : to === null ? [] : [to]));
+    dispatch(edit(name, [{ kind: 'setPageTouches', from, to: touches }]));
+  };
+}
+
+/** Begins a named section at a paragraph; undefined: none begins there any more. */
+export function setSection(stream: StreamId, block: string, section: string | undefined): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const made = setTouchesEdit(book, stream, block, { section });
+    if (made !== null) dispatch(edit(section === undefined ? 'Section taken back' : 'Section named', [made]));
+  };
+}

@@ -1,0 +1,142 @@
+// The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
+import { dressHandbook } from '../../core/edit';
+import { manuscriptArrived } from '../arrival/arrivalSlice';
+import { namesOf, type Book, type Particulars } from '../../core/model/copy/book';
+import { formatNumber } from '../../core/measure/units';
+import type { BookRecord } from '../../storage/database';
+import type { ComposedSummary } from '../../worker/typesetClient';
+import { shelfFactsOf } from '../session/shelfFacts';
+import { PageCache } from '../compose/pageCache';
+import type { Services } from '../services';
+import type { ShelfBook } from './shelfSlice';
+import { fileRefused, readingEnded, readingStarted, shelfFailed, shelfRead } from './shelfSlice';
+import type { AppThunk } from '../store';
+
+const DEMO_SETTING = 'demonstration book given';
+
+/** Reads the Shelf; the first time ever, the demonstration books are put on it. */
+export function readShelf(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, services) => {
+    try {
+      if (!(await services.repository.setting(DEMO_SETTING))) await dispatch(giveDemos());
+      await dispatch(listBooks());
+      await dispatch(makeCovers());
+    } catch (error) {
+      dispatch(shelfFailed(`The books of this browser cannot be read: ${(error as Error).message}`));
+    }
+  };
+}
+
+function giveDemos(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, services) => {
+    const ids: (string | null)[] = [];
+    for (const { fileName, bytes, particulars, isHandbook } of await services.fetchDemos())
+      ids.push(await dispatch(addManuscript(fileName, bytes, particulars, isHandbook ? dressHandbook : undefined)));
+    if (!ids.includes(null)) await services.repository.keepSetting(DEMO_SETTING, true);
+  };
+}
+
+function listBooks(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { repository }) => {
+    dispatch(shelfRead((await repository.list()).map(brief)));
+  };
+}
+
+function brief(record: BookRecord): ShelfBook {
+  const { trim } = record.spec.page;
+  return {
+    id: record.id,
+    title: record.particulars.title,
+    author: namesOf(record.particulars, 'author'),
+    trim: `${formatNumber(trim.width.pt, trim.width.unit)} × ${formatNumber(trim.height.pt, trim.height.unit)} ${trim.height.unit}`,
+    pages: record.cover?.pages ?? 0,
+    words: record.words,
+    findings: record.findings,
+    touched: record.touched,
+    hasCover: record.cover !== undefined,
+  };
+}
+
+/** Makes a book of a manuscript or project file; `particulars` are laid over those of the file, `dress` sets it up. Answers its id, or null when it was refused and why was told. */
+export function addManuscript(
+  fileName: string,
+  bytes: Uint8Array,
+  particulars: Partial<Particulars> = {},
+  dress: (book: Book) => Book = (book) => book,
+): AppThunk<Promise<string | null>> {
+  return async (dispatch, _getState, services) => {
+    const bookId = services.newBookId();
+    const isProject = fileName.toLowerCase().endsWith('.walnut');
+    const order = isProject
+      ? ({ kind: 'openProject', bytes, bookId } as const)
+      : ({ kind: 'import', fileName, bytes, bookId, particulars } as const);
+    dispatch(readingStarted(fileName));
+    const result = await services.startWriteJob(order).result;
+    dispatch(readingEnded(fileName));
+    if (result.kind === 'book') {
+      await services.repository.add(dress(result.book), services.now(), result.pictures);
+      if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
+      await dispatch(listBooks());
+      return bookId;
+    }
+    if (result.kind === 'failed') {
+      const message = result.message.includes(fileName) ? result.message : `${fileName}: ${result.message}`;
+      dispatch(fileRefused(message));
+    }
+    return null;
+  };
+}
+
+export function removeBook(id: string): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { repository, locks }) => {
+    const lock = await locks.tryLock(id, () => undefined);
+    if (lock === null) {
+      dispatch(fileRefused('This book is open in another tab, so it was not removed.'));
+      return;
+    }
+    await repository.remove(id);
+    lock.release();
+    await dispatch(listBooks());
+  };
+}
+
+/** Composes the books whose title page is missing, one after another. */
+export function makeCovers(): AppThunk<Promise<void>> {
+  return async (dispatch, getState, services) => {
+    const missing = getState().shelf.books?.filter((book) => !book.hasCover) ?? [];
+    for (const { id } of missing) {
+      // A book that cannot be read says why when it is opened.
+      const opened = await services.repository.open(id).catch(() => undefined);
+      if (getState().book.book !== null) return;
+      if (opened === undefined) continue;
+      await composeCover(opened.book, opened.revision, services);
+      await dispatch(listBooks());
+    }
+  };
+}
+
+async function composeCover(book: Book, revision: number, services: Services): Promise<void> {
+  let finish: (summary: ComposedSummary | null) => void;
+  const composed = new Promise<ComposedSummary | null>((resolve) => (finish = resolve));
+  const client = services.createClient(() => ({ book, revision }), {
+    onProgress: () => undefined,
+    onRestarted: () => undefined,
+    onAhead: () => undefined,
+    onFailed: () => finish(null),
+    onComposed: (summary, isPart) => isPart || finish(summary),
+  });
+  try {
+    client.open(book, revision);
+    const summary = await composed;
+    const facts = summary && (await shelfFactsOf(book, summary, new PageCache(() => client)));
+    if (facts) await services.repository.keepComposed(book.id, facts);
+  } finally {
+    client.close();
+  }
+}
+
+/** The kept title page of a book; undefined when there is none yet. */
+export function loadCover(id: string): AppThunk<Promise<BookRecord['cover']>> {
+  return async (_dispatch, _getState, { repository }) =>
+    (await repository.list()).find((record) => record.id === id)?.cover;
+}

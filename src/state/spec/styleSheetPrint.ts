@@ -1,0 +1,19 @@
+// The style sheet as pages: every style with its tag and name, set in itself on words of the book, as a PDF.
+import { styleSheetBook } from '../../core/edit';
+import { fileStem } from '../deliver/deliverThunks';
+import type { AppThunk } from '../store';
+
+/** Writes the style sheet and hands it over. Answers why not, or null. */
+export function styleSheetPrinted(): AppThunk<Promise<string | null>> {
+  return async (_dispatch, getState, services) => {
+    const { book } = getState().book;
+    if (book === null) return null;
+    const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
+    const result = await services.startWriteJob({ kind: 'press', book: styleSheetBook(book), pictures: {}, date })
+      .result;
+    if (result.kind === 'failed') return result.message;
+    if (result.kind === 'file')
+      services.download(`${fileStem(book.particulars.title)}-styles.pdf`, result.bytes, 'application/pdf');
+    return null;
+  };
+}

@@ -1,0 +1,156 @@
+// What the person looks at: theme, the current spread, the zoom of the desk, the chosen division and topic.
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { TextSelection } from '../../core/model/copy/bookEdit';
+import type { SlotName } from '../../core/model/spec/furniture';
+import type { PageRole, PageSide } from '../../core/model/spec/pageRoles';
+import { bookOpened } from '../book/bookSlice';
+
+export type Theme = 'day' | 'evening';
+/** How the desk chooses its scale: a spread fits whole, its width fits, or a scale of its own (1 is actual size). */
+export type Zoom = { readonly kind: 'spread' | 'width' } | { readonly kind: 'scale'; readonly scale: number };
+
+export const LAYERS = ['text', 'measures', 'grid', 'canon', 'guides', 'rulers'] as const;
+export type Layer = (typeof LAYERS)[number];
+
+/** The slot of furniture that is worked on. */
+export interface SlotPlace {
+  readonly at: 'head' | 'foot';
+  readonly side: PageSide;
+  readonly slot: SlotName;
+}
+
+export interface ViewState {
+  readonly theme: Theme;
+  /** Spread in view, from 0. */
+  readonly spread: number;
+  /** Spread on the drawing in Spec, where that is another than the one in view; null: it is that, or there is no drawing. */
+  readonly drawn: number | null;
+  /** Grows when the view must go to the spread; scrolling by hand does not change it. */
+  readonly jump: number;
+  readonly zoom: Zoom;
+  /** Division shown in Copy; null for the particulars. */
+  readonly division: string | null;
+  readonly topic: string;
+  /** Set and page role whose furniture is worked on; an empty set: the book's. And the slot, if any. */
+  readonly furnitureSet: string;
+  readonly furnitureRole: PageRole;
+  readonly slot: SlotPlace | null;
+  /** The tool beside the galley; null: none was chosen yet. */
+  readonly copyTool: string | null;
+  /** What the drawing in Spec shows. */
+  readonly layers: readonly Layer[];
+  /** The paragraph pointed at on the desk. */
+  readonly paragraph: ParagraphPlace | null;
+  /** Text to be gone to in the galley; an object of its own for each call. */
+  readonly text: TextSelection | null;
+  /** Stretches of text that a panel of Copy points at. */
+  readonly places: readonly ShownPlace[];
+}
+
+/** A stretch of a block's text, marked in the galley. */
+export interface ShownPlace {
+  readonly block: string;
+  readonly from: number;
+  /** Infinity: the end of the paragraph. */
+  readonly to: number;
+  readonly className: 'place-found' | 'place-goes' | 'place-replaced';
+  /** Told on hover. */
+  readonly title: string;
+  /** What stands there instead. */
+  readonly shows?: string;
+}
+
+export interface ParagraphPlace {
+  readonly stream: string;
+  readonly block: string;
+  /** The place in its text that was clicked on. */
+  readonly offset?: number;
+}
+
+const initialState: ViewState = {
+  theme: 'day',
+  spread: 0,
+  drawn: null,
+  jump: 0,
+  zoom: { kind: 'spread' },
+  division: null,
+  topic: 'page',
+  furnitureSet: '',
+  furnitureRole: 'text',
+  slot: null,
+  copyTool: null,
+  layers: ['text', 'measures', 'canon'],
+  paragraph: null,
+  text: null,
+  places: [],
+};
+
+const slice = createSlice({
+  name: 'view',
+  initialState: initialState as ViewState,
+  reducers: {
+    themeChosen: (state, action: PayloadAction<Theme>) => ({ ...state, theme: action.payload }),
+    spreadReached: (state, action: PayloadAction<number>) => ({ ...state, spread: action.payload }),
+    spreadCalled: (state, action: PayloadAction<number>) => ({
+      ...state,
+      spread: Math.max(0, action.payload),
+      jump: state.jump + 1,
+    }),
+    zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
+    divisionChosen: (state, action: PayloadAction<string | null>) => ({ ...state, division: action.payload }),
+    paragraphPointed: (state, action: PayloadAction<ParagraphPlace | null>) => ({
+      ...state,
+      paragraph: action.payload,
+    }),
+    textCalled: (state, action: PayloadAction<TextSelection>) => ({ ...state, text: { ...action.payload } }),
+    placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
+    spreadDrawn: (state, action: PayloadAction<number | null>) => ({ ...state, drawn: action.payload }),
+    layersShown: (state, action: PayloadAction<readonly Layer[]>) => ({ ...state, layers: action.payload }),
+    topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload, slot: null }),
+    furnitureSetChosen: (state, action: PayloadAction<string>) => ({
+      ...state,
+      furnitureSet: action.payload,
+      slot: null,
+    }),
+    furnitureRoleChosen: (state, action: PayloadAction<PageRole>) => ({
+      ...state,
+      furnitureRole: action.payload,
+      slot: null,
+    }),
+    copyToolChosen: (state, action: PayloadAction<string>) => ({ ...state, copyTool: action.payload }),
+    slotChosen: (state, action: PayloadAction<SlotPlace | null>) => ({ ...state, slot: action.payload }),
+  },
+  extraReducers: (builder) =>
+    builder.addCase(bookOpened, (state, action) => ({
+      ...state,
+      spread: 0,
+      jump: state.jump + 1,
+      topic: 'page',
+      furnitureSet: '',
+      furnitureRole: 'text',
+      slot: null,
+      paragraph: null,
+      text: null,
+      places: [],
+      division: action.payload.book.divisions.find((division) => division.role === 'chapter')?.id ?? null,
+    })),
+});
+
+export const {
+  themeChosen,
+  spreadReached,
+  spreadCalled,
+  zoomChosen,
+  divisionChosen,
+  topicChosen,
+  furnitureSetChosen,
+  furnitureRoleChosen,
+  slotChosen,
+  copyToolChosen,
+  layersShown,
+  spreadDrawn,
+  paragraphPointed,
+  textCalled,
+  placesShown,
+} = slice.actions;
+export const viewReducer = slice.reducer;
