@@ -19,6 +19,15 @@ export default tseslint.config(
       'no-empty': ['error', { allowEmptyCatch: false }],
     },
   },
+  // A promise that nobody waits for must say so: its failure would be nobody's. Needs the types.
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    ignores: ['vite.config.ts'],
+    languageOptions: {
+      parserOptions: { project: ['tsconfig.json', 'src/core/tsconfig.json'], tsconfigRootDir: import.meta.dirname },
+    },
+    rules: { '@typescript-eslint/no-floating-promises': 'error' },
+  },
   {
     files: ['src/core/**/*.ts'],
     rules: {

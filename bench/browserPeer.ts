@@ -89,6 +89,7 @@ function columnRules({ measure, lines, leading }: PeerText): string {
 body { width: ${measure}pt; column-width: ${measure}pt; column-gap: 20pt; column-fill: auto; height: ${lines * leading}pt; }`;
 }
 
+/** One piece: it is sent to the page as it stands. */
 async function measureLines(page: Page, text: PeerText, loose: number): Promise<PeerFigures> {
   return page.evaluate(
     ({ size, leading, measure, looseOver }) => {

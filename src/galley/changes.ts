@@ -1,4 +1,5 @@
 // What a transaction of the galley changed, as an edit of the book: only the blocks that are other nodes now.
+import { commonEndsBy } from '../core/base/commonEnds';
 import type { Node } from 'prosemirror-model';
 import type { EditorState, Transaction } from 'prosemirror-state';
 import type { BookEdit } from '../core/model/copy/bookEdit';
@@ -14,13 +15,9 @@ export interface ChangedChildren {
 
 /** Null when both have the same children. Children are compared by identity, which ProseMirror keeps. */
 export function changedChildren(before: Node, after: Node): ChangedChildren | null {
-  const shared = Math.min(before.childCount, after.childCount);
-  let at = 0;
-  while (at < shared && before.child(at) === after.child(at)) at += 1;
-  if (at === before.childCount && at === after.childCount) return null;
-  let end = 0;
   const [oldCount, newCount] = [before.childCount, after.childCount];
-  while (end < shared - at && before.child(oldCount - 1 - end) === after.child(newCount - 1 - end)) end += 1;
+  const [at, end] = commonEndsBy(oldCount, newCount, (i, j) => before.child(i) === after.child(j));
+  if (at === oldCount && at === newCount) return null;
   return { at, removed: oldCount - at - end, inserted: newCount - at - end };
 }
 

@@ -1,5 +1,6 @@
 // A long stream is edited as several documents, one for each stretch of its blocks. Stretches follow the edits of the
 // stream: the one that is typed in grows, the others stay, and one that has grown too long is cut.
+import { commonEnds } from '../core/base/commonEnds';
 import { countWords } from '../core/model/copy/book';
 import type { Block } from '../core/model/copy/streams';
 
@@ -43,11 +44,7 @@ export function followStretches(
   after: readonly Block[],
 ): readonly Stretch[] {
   if (before === after) return stretches;
-  const shared = Math.min(before.length, after.length);
-  let from = 0;
-  while (from < shared && before[from] === after[from]) from += 1;
-  let end = 0;
-  while (end < shared - from && before[before.length - 1 - end] === after[after.length - 1 - end]) end += 1;
+  const [from, end] = commonEnds(before, after);
   const removedTo = before.length - end;
   let gained: number | null = after.length - end - from;
   const moved: Stretch[] = [];

@@ -1,5 +1,6 @@
 // The blocks of a long division are kept in pieces, so that a letter typed in it writes one piece again and not the whole
 // (a division of 500,000 words takes 250 ms to hand over to the database; a piece a few). Pure: says what is to be written.
+import { commonEnds } from '../core/base/commonEnds';
 import type { Block } from '../core/model/copy/streams';
 
 /** How a division's blocks lie in pieces, in order. Numbers are keys that are never used again in the division. */
@@ -26,11 +27,7 @@ export function firstPieces(blocks: readonly Block[]): PieceChange {
 
 /** Pieces after the blocks changed; blocks are compared by identity, and a piece whose blocks stayed is not written. */
 export function changed(layout: PieceLayout, before: readonly Block[], after: readonly Block[]): PieceChange {
-  const shared = Math.min(before.length, after.length);
-  let from = 0;
-  while (from < shared && before[from] === after[from]) from += 1;
-  let end = 0;
-  while (end < shared - from && before[before.length - 1 - end] === after[after.length - 1 - end]) end += 1;
+  const [from, end] = commonEnds(before, after);
   if (from === before.length && from === after.length) return { layout, written: [], gone: [] };
   // Pieces wholly before or after the change stay as they are.
   let [first, start] = [0, 0];

@@ -65,13 +65,8 @@ export async function doWriteJob(
           bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
           pages: 0,
         };
-      case 'readFont': {
-        const bytes = await unpackFont(job.fileName, job.bytes);
-        const record = ownFace(job.fileName, bytes);
-        if (!new HarfBuzzSubsetter(await fetchBytes('harfbuzz-subset.wasm')).canSubset(bytes))
-          throw new ImportError('damaged', `${job.fileName} is damaged: it could not be put into a PDF.`);
-        return { kind: 'font', font: { record, bytes } };
-      }
+      case 'readFont':
+        return await readFont(job, fetchBytes);
       case 'find':
         return { kind: 'found', hits: drain(findAll(job.book, job.query)), problem: null };
       case 'replace': {
@@ -95,6 +90,14 @@ export async function doWriteJob(
       message: `This did not work, and the fault is ours: ${(error as Error).message}`,
     };
   }
+}
+
+async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: Uint8Array }, fetchBytes: FetchBytes) {
+  const bytes = await unpackFont(fileName, packed);
+  const record = ownFace(fileName, bytes);
+  if (!new HarfBuzzSubsetter(await fetchBytes('harfbuzz-subset.wasm')).canSubset(bytes))
+    throw new ImportError('damaged', `${fileName} is damaged: it could not be put into a PDF.`);
+  return { kind: 'font', font: { record, bytes } } as const;
 }
 
 function openProject(bytes: Uint8Array, bookId: string): WriteReply {

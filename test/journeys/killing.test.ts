@@ -106,7 +106,7 @@ async function typeAndKill(app: RunningApp, rounds: number, seed: number): Promi
     states = [kept];
     await paragraphs.last().click();
     await page.keyboard.press('End');
-    const keys = 3 + Math.floor(random() * 70);
+    const keys = 3 + Math.floor(random() * 45);
     // Here the hand rests until the frame says that all is saved.
     const rest = Math.floor(random() * keys);
     let pressed = Promise.resolve();

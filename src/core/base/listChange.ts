@@ -1,4 +1,5 @@
 // What became of a list, told by its middle: what stands at both ends stays the same objects.
+import { commonEndsBy } from './commonEnds';
 
 /** From `at`, so many were taken out and these put in. */
 export interface ListChange<T> {
@@ -13,11 +14,7 @@ export function listChange<T>(
   after: readonly T[],
   isSame: (a: T, b: T) => boolean = (a, b) => a === b || JSON.stringify(a) === JSON.stringify(b),
 ): ListChange<T> {
-  const shared = Math.min(before.length, after.length);
-  let at = 0;
-  while (at < shared && isSame(before[at], after[at])) at += 1;
-  let end = 0;
-  while (end < shared - at && isSame(before[before.length - 1 - end], after[after.length - 1 - end])) end += 1;
+  const [at, end] = commonEndsBy(before.length, after.length, (i, j) => isSame(before[i], after[j]));
   return { at, removed: before.length - end - at, inserted: after.slice(at, after.length - end) };
 }
 

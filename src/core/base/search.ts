@@ -14,13 +14,3 @@ export function lastAtMost(sorted: ArrayLike<number>, value: number, length = so
   }
   return low - 1;
 }
-
-/** How many elements two lists have in common, by identity, at their beginnings and at their ends, none counted twice. */
-export function sharedEnds(a: readonly unknown[], b: readonly unknown[]): [number, number] {
-  const most = Math.min(a.length, b.length);
-  let before = 0;
-  while (before < most && a[before] === b[before]) before += 1;
-  let behind = 0;
-  while (behind < most - before && a[a.length - 1 - behind] === b[b.length - 1 - behind]) behind += 1;
-  return [before, behind];
-}

@@ -13,7 +13,8 @@ export function looksLikeZip(bytes: Uint8Array): boolean {
 }
 
 /**
- * Unpacks the members that `wanted` accepts. Sizes are counted before anything is unpacked, and again as real bytes.
+ * Unpacks the members that `wanted` accepts. Sizes are counted as the archive announces them, before anything is unpacked; none
+ * gives more bytes than it announces.
  * Throws ImportError `too-large` beyond `limit` bytes, `truncated` when the directory or a member is damaged.
  */
 export function unpack(

@@ -12,7 +12,10 @@ export interface LineSettings extends FitSettings {
   readonly initial: readonly number[];
 }
 
-/** The lines that end at given opportunities, packed: of a paragraph, or of its rest where the settings begin there. */
+/**
+ * The lines that end at given opportunities, packed: of a paragraph, or of its rest where the settings begin there. One piece:
+ * all arrays are filled line by line, side by side.
+ */
 export function packLines(
   styled: StyledParagraph,
   breaks: Opportunities,

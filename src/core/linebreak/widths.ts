@@ -110,7 +110,7 @@ function factsOf(run: StyledRun | undefined, style: ResolvedStyle, context: Widt
 }
 
 /**
- * The sums at all opportunities. One loop over the glyphs, and one step more for what stands at the end of the text; its
+ * The sums at all opportunities. One piece: one loop over the glyphs, and one step more for what stands at the end of the text; its
  * sums are plain local numbers: caught in a function within they were objects, made anew for each glyph.
  */
 export function measureBreaks(

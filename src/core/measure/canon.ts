@@ -43,7 +43,10 @@ export function backForExtent(pages: number, binding: 'adhesive' | 'sewn', table
   return Math.max(0, (row?.back.pt ?? 0) - (binding === 'sewn' ? SEWN_LESS : 0));
 }
 
-/** Works the margins out. `pages`: extent, for the back by extent. Throws ValueError when the rule leaves no page. */
+/**
+ * Works the margins out. `pages`: extent, for the back by extent. Throws ValueError when the rule leaves no page. One piece: a
+ * case a kind of canon.
+ */
 export function applyCanon(page: PageSpec, canon: Canon, pages: number): CanonResult {
   const allowance = page.bindingAllowance.pt;
   const width = page.trim.width.pt - allowance;

@@ -1,15 +1,15 @@
 // The cheapest way to divide a reach into regions (columns of pages), by dynamic programming forward over its paragraphs.
 //
 // A state is a place in the text with everything that what follows depends on: how far down the region it stands, side and
-// column, the depth of the spread (of the one before, until the first column of a verso has ended), the note lines still
-// owed, the next float. From a state before a paragraph every setting and every space before it is tried; where it
-// reaches the foot, the region may end before, or inside it, after each line that leaves the foot nearly full. Layers hold
-// the states before each paragraph, so that after an edit the search goes on from the last layer before the change and
-// stops where it is in step with the old one.
+// column, the depth of the spread (of the one before, until the first column of a verso has ended), the note lines still owed,
+// the next float. From a state before a paragraph every setting and every space before it is tried; where it reaches the foot,
+// the region may end before, or inside it, after each line that leaves the foot nearly full. Layers hold the states before each
+// paragraph, so that after an edit the search goes on from the last layer before the change and stops where it is in step with
+// the old one.
 import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
-import { commonEnds, lastUnhurried } from './commonEnds';
+import { lastUnhurried, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
@@ -66,7 +66,7 @@ class Filler {
   *run(memory?: FillMemory): Generator<void, FillMemory> {
     const { flow } = this;
     const n = flow.items.length;
-    const [same, behind] = memory === undefined || this.columns.areUnequal ? [0, 0] : commonEnds(memory.flow, flow);
+    const [same, behind] = memory === undefined || this.columns.areUnequal ? [0, 0] : sharedEnds(memory.flow, flow);
     const start = this.enter(memory, same);
     let visited = 0;
     for (let p = start; p <= n; p += 1) {

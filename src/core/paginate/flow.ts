@@ -1,5 +1,6 @@
 // A reach as the page optimiser sees it: for each paragraph the ways in which it may be set, the spaces before it, the
 // note lines and floats that it brings, and what it costs to end a page at each of its lines. Heights are in grid lines.
+import { commonEndsBy } from '../base/commonEnds';
 import { lastAtMost } from '../base/search';
 import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
@@ -134,13 +135,7 @@ export function makeFlow(
 
 /** How many paragraphs at both ends are those of a flow made before. */
 function sharedSources(items: readonly FlowItem[], paragraphs: readonly FlowParagraph[]): [number, number] {
-  const most = Math.min(items.length, paragraphs.length);
-  let before = 0;
-  while (before < most && items[before].source === paragraphs[before]) before += 1;
-  let behind = 0;
-  const [a, b] = [items.length - 1, paragraphs.length - 1];
-  while (behind < most - before && items[a - behind].source === paragraphs[b - behind]) behind += 1;
-  return [before, behind];
+  return commonEndsBy(items.length, paragraphs.length, (i, j) => items[i].source === paragraphs[j]);
 }
 
 /** An item and everything that it depends on: its paragraph, three before it and the one after it. */

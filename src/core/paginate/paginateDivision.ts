@@ -87,30 +87,54 @@ export function* paginateDivision(
   const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled, before, flow.joinNotes);
   const fill = yield* fillPages(lines, plan, old?.fill);
   const regions = byPage(traceRegions(fill, plan));
-  const partAlone = flow.role === 'part' && flow.text.length === 0;
   const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
-  const margin = flow.margin == null ? null : new MarginNotes(lines, geometry, flow.margin);
+  const finisher = new PageFinisher(flow, lines, plan, geometry, head, side);
   const pages = regions.map((own, index) => {
     const gives = [...givesOf(own, lines, plan), ...unweighed(own, fill)];
-    const page = (index > 0 && !margin?.mayStand(own) && kept.take(own, lines, gives)) || finish(own, index, gives);
+    const mayStay = index > 0 && !finisher.mayHaveMarginNotes(own);
+    const page = (mayStay && kept.take(own, lines, gives)) || finisher.finish(own, index, gives);
     return { page, regions: own, flow: lines };
   });
   return {
-    pages: [...pages.map((one) => one.page), ...notesAlone(pages.length)],
+    pages: [...pages.map((one) => one.page), ...finisher.notesAlone(pages.length)],
     memory: { plan, leading: geometry.leading, geometry, fill, compiled, pages },
   };
+}
 
-  function finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
+/** Makes the pages of a division, one after the other, of what the search has put on them. */
+class PageFinisher {
+  private readonly margin: MarginNotes | null;
+  private readonly partAlone: boolean;
+
+  constructor(
+    private readonly flow: DivisionFlow,
+    private readonly lines: Flow,
+    private readonly plan: PagePlan,
+    private readonly geometry: PageGeometry,
+    private readonly head: PlacedHead,
+    private readonly side: PageSide,
+  ) {
+    this.margin = flow.margin == null ? null : new MarginNotes(lines, geometry, flow.margin);
+    this.partAlone = flow.role === 'part' && flow.text.length === 0;
+  }
+
+  mayHaveMarginNotes(own: readonly FilledRegion[]): boolean {
+    return this.margin?.mayStand(own) === true;
+  }
+
+  finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
+    const { flow, lines, plan, geometry, head, margin } = this;
     const topLine = index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0;
     const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
     const notes = own.map((region) => {
       const isUnder = flow.notes?.stand === 'text';
-      const foot = { lines: geometry.lines, under: isUnder ? topLine + usedBy(region, lines) : null, gap: noteGap };
+      const under = isUnder ? topLine + usedBy(region, lines) : null;
+      const foot = { lines: geometry.lines, under, gap: plan.noteGap };
       return placeNotes(lines, region, geometry, foot, plan.columns[region.column]);
     });
-    const beside = margin?.place(own, topLine, sideOf(index)) ?? [];
+    const beside = margin?.place(own, topLine, this.sideOf(index)) ?? [];
     return {
-      role: roleOf(own, index, partAlone),
+      role: roleOf(own, index, this.partAlone),
       fragments: index === 0 ? [...head.fragments, ...text] : text,
       notes: [...notes.flatMap((placed) => placed.fragments), ...beside],
       noteRules: notes.flatMap(({ rule }) => (rule === null ? [] : [rule])),
@@ -120,18 +144,19 @@ export function* paginateDivision(
     };
   }
 
-  function sideOf(index: number): PageSide {
-    return (index % 2 === 0) === (side === 'recto') ? 'recto' : 'verso';
-  }
-
   /** Pages for what is left of the notes in the margin after the last line of the text. */
-  function notesAlone(from: number): DivisionPage[] {
+  notesAlone(from: number): DivisionPage[] {
+    const { margin } = this;
     const more: DivisionPage[] = [];
     while (margin?.owes) {
-      const notes = margin.place([], 0, sideOf(from + more.length));
+      const notes = margin.place([], 0, this.sideOf(from + more.length));
       more.push({ ...EMPTY_PAGE, notes, gives: margin.owes ? lateInMargin(notes) : [] });
     }
     return more;
+  }
+
+  private sideOf(index: number): PageSide {
+    return (index % 2 === 0) === (this.side === 'recto') ? 'recto' : 'verso';
   }
 }
 

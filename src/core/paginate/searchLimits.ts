@@ -33,7 +33,7 @@ export const LIMITS: SearchLimits = {
   work: { base: 20_000, perLine: 40 },
   few: 12,
 };
-/** Nothing left out: for short reaches, and for the test against brute force. */
+/** Nothing left out: what the tests compare with brute force. No book is composed with it. */
 export const EXACT: SearchLimits = {
   beam: Infinity,
   narrow: Infinity,

@@ -48,69 +48,64 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
   let open = path[0];
   let page = 0;
   let stretches: Stretch[] = [];
-  const noteOf = ({ at, state }: Step) => flow.noteStart[at] - state.owed;
-  let floatFrom = 0;
   for (let k = 1; k < path.length; k += 1) {
     const [before, step] = [path[k - 1], path[k]];
     const lines = placed[k];
     if (lines !== null) stretches.push(makeStretch(flow, before.state, step.state, lines));
     if ((step.state.flags & FLAG.EMPTY) === 0) continue;
     const depth = (((step.state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT) - 1) as -1 | 0 | 1;
-    const endLine = step.state.line === 0 ? 0 : lastLineOf(k);
-    regions.push(regionOf(open, stretches, depth, noteOf(step), open.state.float, step.at, endLine));
-    const column = columnOf(step.state);
-    if (column === 0) page += 1;
+    const endLine = step.state.line === 0 ? 0 : lastLineBefore(placed, k);
+    const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: open.state.float };
+    const notes = { noteFrom: noteAt(flow, open), noteTo: noteAt(flow, step) };
+    regions.push(
+      regionOf(flow, plan, open, { page, stretches, depth, ...notes, ...floats, endItem: step.at, endLine }),
+    );
+    if (columnOf(step.state) === 0) page += 1;
     open = step;
     stretches = [];
   }
   const end = path[path.length - 1];
-  const fixed = depthOfLast(open.state);
-  regions.push(regionOf(open, stretches, fixed, flow.noteStart[end.at], end.state.float, end.at, 0));
+  const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: end.state.float };
+  const notes = { noteFrom: noteAt(flow, open), noteTo: flow.noteStart[end.at] };
+  const depth = depthOfLast(open.state);
+  regions.push(
+    regionOf(flow, plan, open, { page, stretches, depth, ...notes, ...floats, endItem: end.at, endLine: 0 }),
+  );
   return regions;
+}
 
-  /** The line after the last of the paragraph that stand before a step inside it. */
-  function lastLineOf(k: number): number {
-    for (let j = k; j > 0; j -= 1) {
-      const lines = placed[j];
-      if (lines !== null) return lines.to;
-    }
-    return 0;
-  }
+/** The first note that is owed at a step. */
+const noteAt = (flow: Flow, { at, state }: Step) => flow.noteStart[at] - state.owed;
 
-  function regionOf(
-    start: Step,
-    own: readonly Stretch[],
-    depth: -1 | 0 | 1,
-    noteTo: number,
-    floatTo: number,
-    endItem: number,
-    endLine: number,
-  ): FilledRegion {
-    const noteFrom = noteOf(start);
-    const from = floatFrom;
-    floatFrom = floatTo;
-    const deep = baseOf(start.state, plan) + depth;
-    const lastOf = own[own.length - 1];
-    const used =
-      lastOf === undefined
-        ? start.state.used
-        : lastOf.start + (lastOf.to - lastOf.from) * flow.items[lastOf.item].height;
-    const notes = noteTo > noteFrom ? plan.noteGap + noteHeight(flow.notes, noteFrom, noteTo) : 0;
-    const isLast = endItem === flow.items.length;
-    return {
-      page,
-      column: columnOf(start.state),
-      stretches: own,
-      noteFrom,
-      noteTo,
-      floatFrom: from,
-      floatTo,
-      depth: isLast && used + notes > deep + SLACK ? 0 : depth,
-      white: isLast ? 0 : Math.max(0, deep - used - notes),
-      endItem,
-      endLine,
-    };
+/** The line after the last of the paragraph that stands before the step `k` inside it. */
+function lastLineBefore(placed: readonly (PlacedLines | null)[], k: number): number {
+  for (let j = k; j > 0; j -= 1) {
+    const lines = placed[j];
+    if (lines !== null) return lines.to;
   }
+  return 0;
+}
+
+/** A region by what was found of it: `depth` is that of its spread. */
+function regionOf(
+  flow: Flow,
+  plan: PagePlan,
+  start: Step,
+  found: Omit<FilledRegion, 'column' | 'white'>,
+): FilledRegion {
+  const { stretches, noteFrom, noteTo, depth, endItem } = found;
+  const deep = baseOf(start.state, plan) + depth;
+  const last = stretches[stretches.length - 1];
+  const used =
+    last === undefined ? start.state.used : last.start + (last.to - last.from) * flow.items[last.item].height;
+  const notes = noteTo > noteFrom ? plan.noteGap + noteHeight(flow.notes, noteFrom, noteTo) : 0;
+  const isLast = endItem === flow.items.length;
+  return {
+    ...found,
+    column: columnOf(start.state),
+    depth: isLast && used + notes > deep + SLACK ? 0 : depth,
+    white: isLast ? 0 : Math.max(0, deep - used - notes),
+  };
 }
 
 interface Step {

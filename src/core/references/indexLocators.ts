@@ -1,4 +1,5 @@
 // The index: marks of the copy gathered by term, with the pages on which they stand, ranges merged.
+import { commonEnds } from '../base/commonEnds';
 import { compareTerms, sortKey, sortKeyOfSub } from '../base/collate';
 import type { IndexMark, IndexSpec } from '../model/spec/indexSpec';
 import type { Page } from '../model/composed/pages';
@@ -103,8 +104,7 @@ function elided(from: string, to: string): string {
   if (!/^\d+$/.test(from) || !/^\d+$/.test(to) || from.length !== to.length || from.length < 3) return to;
   const number = Number(from);
   if (number % 100 === 0) return to;
-  let same = 0;
-  while (same < from.length && from[same] === to[same]) same += 1;
+  const [same] = commonEnds(from, to);
   const rest = to.slice(same);
   const isFirstTen = number % 100 < 10;
   if (isFirstTen) return rest.replace(/^0+/, '') || to;

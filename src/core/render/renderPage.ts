@@ -239,30 +239,66 @@ class ListBuilder {
     for (const item of this.items.slice(before)) this.packed.sourceOffsets.fill(0, item.first, item.first + item.count);
   }
 
-  /** Puts a run's glyphs from x on; answers its right end. */
+  /** Puts a run's glyphs from x on, and the item that they are; answers its right end. */
   private addRun(styled: StyledParagraph, part: LineGlyphs, startX: number, y: number, line: LineSetting): number {
     const { run } = part;
-    const { context } = this;
-    const { artifact, hyphenated, endsLine } = line;
-    const scaleX = isPlayed(run) ? line.scale : 1;
+    const { packed } = this;
+    const { artifact, hyphenated, endsLine, lead } = line;
+    const first = packed.count;
+    const isEmpty = part.end - 1 < part.first;
+    const textFrom = isEmpty ? 0 : part.clusters[part.first];
+    // Clusters never fall, whichever way the run goes: the last glyph ends its text.
+    const textTo = isEmpty
+      ? textFrom
+      : Math.max(part.clusters[part.end - 1] + 1, Math.min(part.to, styled.text.length));
+    let x = this.addGlyphs(styled, part, startX, y, line);
+    let text = lead + styled.text.slice(textFrom, textTo);
+    if (hyphenated) {
+      const hyphen = this.context.hyphen(run.face);
+      packed.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);
+      x += hyphen.width * run.size;
+      text += '\u00AD';
+    }
+    const count = packed.count - first;
+    if (count === 0) return x;
+    const source: TextSource | null =
+      artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
+    this.items.push({
+      face: run.face,
+      size: run.size,
+      scaleX: isPlayed(run) ? line.scale : 1,
+      y,
+      first,
+      count,
+      text,
+      endX: x,
+      source,
+      artifact,
+      endsInHyphen: hyphenated,
+      endsLine,
+      ...(isRtlRun(run) ? { isRtl: true } : {}),
+      ...(run.ink ? { ink: run.ink } : {}),
+    });
+    if (run.line) this.addTextRule(run.line, startX, x, y, run);
+    return x;
+  }
+
+  /** The glyphs of a run from x on, its spaces and tabs as the line has them; answers where the next would stand. */
+  private addGlyphs(styled: StyledParagraph, part: LineGlyphs, startX: number, y: number, line: LineSetting): number {
+    const { run, glyphs, clusters, advances, xOffsets, yOffsets } = part;
+    const { context, packed } = this;
+    const { spaceDelta, flexFrom, tabs, lead } = line;
     const scale = run.size / context.unitsPerEm(run.face);
     const tracking = (run.tracking * run.size) / 1000;
     const played = tracking + (isPlayed(run) ? line.letterSpace * run.size : 0);
     const natural = styled.style.wordSpace.wished * run.size - context.space(run.face) * run.size;
-    const { spaceDelta, flexFrom, tabs } = line;
-    const { packed } = this;
-    const { glyphs, clusters, advances, xOffsets, yOffsets } = part;
-    const last = part.end - 1;
-    const isEmpty = last < part.first;
     packed.room(part.end - part.first + 1);
     const first = packed.count;
-    const { lead } = line;
-    const textFrom = isEmpty ? 0 : clusters[part.first];
-    // Clusters never fall, whichever way the run goes: the last glyph ends its text.
-    const textTo = isEmpty ? textFrom : Math.max(clusters[last] + 1, Math.min(part.to, styled.text.length));
-    let x = startX;
+    const last = part.end - 1;
+    const textFrom = last < part.first ? 0 : clusters[part.first];
     const isRtl = isRtlRun(run);
-    const advanceScale = scale * scaleX;
+    const advanceScale = scale * (isPlayed(run) ? line.scale : 1);
+    let x = startX;
     for (let n = part.first; n <= last; n += 1) {
       const k = isRtl ? part.first + last - n : n;
       const cluster = clusters[k];
@@ -279,35 +315,6 @@ class ListBuilder {
       if (elastic) x += advances[k] * scale + tracking + natural + (cluster >= flexFrom ? spaceDelta : 0);
       else if (code === 0x09 && tabs !== null) x = this.passTab(styled, part, cluster, x, y, line);
       else if (advances[k] !== 0) x += advances[k] * advanceScale + played;
-    }
-    let text = lead + styled.text.slice(textFrom, textTo);
-    if (hyphenated) {
-      const hyphen = context.hyphen(run.face);
-      packed.push(hyphen.glyph, x, run.rise, text.length, styled.source?.[textTo] ?? textTo);
-      x += hyphen.width * run.size;
-      text += '\u00AD';
-    }
-    const count = packed.count - first;
-    if (count > 0) {
-      const source: TextSource | null =
-        artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
-      this.items.push({
-        face: run.face,
-        size: run.size,
-        scaleX,
-        y,
-        first,
-        count,
-        text,
-        endX: x,
-        source,
-        artifact,
-        endsInHyphen: hyphenated,
-        endsLine,
-        ...(isRtl ? { isRtl } : {}),
-        ...(run.ink ? { ink: run.ink } : {}),
-      });
-      if (run.line) this.addTextRule(run.line, startX, x, y, run);
     }
     return x;
   }

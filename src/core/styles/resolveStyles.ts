@@ -53,6 +53,7 @@ export function resolveWithLook(
   return interner.intern(resolveStyle(tag in spec.styles ? tag : 'TX', spec, language, space, look));
 }
 
+/** One piece: every property of the resolved style once. */
 function resolveStyle(
   tag: StyleTag,
   spec: Spec,

@@ -2,34 +2,24 @@
 // every yield is a place at which the work can be stopped or other work let in.
 import type { Book } from '../model/copy/book';
 import type { Finding } from '../model/answers/finding';
-import { sideOfPage, type DivisionExtent, type TypesetBook } from '../model/composed/pages';
-import { NO_REFERENCES, sameReferences, type NotePlaces, type ReferenceTable } from '../model/composed/referenceTable';
-import { assembleBook, needsBlank, startSide, type AssembledBook, type AssembledPart } from '../paginate';
+import type { DivisionExtent, TypesetBook } from '../model/composed/pages';
+import type { NotePlaces } from '../model/composed/referenceTable';
+import type { AssembledBook } from '../paginate';
 import { proofBook } from '../proof';
-import { notePlaces, readReferences } from '../references';
-import { composeContext, composeFor, withReferences } from './flow/bookContext';
-import { divisionGeometry, pageGeometry } from './pages/bookGeometry';
+import { notePlaces } from '../references';
 import type { TypesetContext } from './context';
-import { furnish, type FurnishedBook } from './pages/furnish';
-import type { HeldStarts } from './pages/hold';
 import { faceMeasures } from './facts/qualityOf';
 import { noteFindings } from './findings/noteFindings';
 import { orderFindings } from './findings/orderFindings';
 import { pageFindings } from './findings/pageFindings';
-import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pages/pageTouches';
-import { paginateCached } from './pages/paginateCached';
-import { composeReach, printedDivisions, reachesOf } from './pages/reaches';
 import { styleFindings } from './findings/styleFindings';
+import { pageGeometry } from './pages/bookGeometry';
+import { furnish, type FurnishedBook } from './pages/furnish';
+import type { HeldStarts } from './pages/hold';
+import { NO_TOUCHES } from './pages/pageTouches';
 import { wordsIn } from './pages/wordsIn';
-import { withProgress } from './withProgress';
-
-/** Passes after which the fixpoint gives up, keeps the last pages and says so. */
-const MOST_PASSES = 6;
-/** Pages that are shown before the rest is there. */
-const FIRST_PAGES = 6;
-
-/** Progress of a compose: the share done, from 0 to 1. */
-export type TypesetProgress = number;
+import { MOST_PASSES, settleReferences, type PlacedBook, type SettledBook } from './settleReferences';
+import { withProgress, type TypesetProgress } from './withProgress';
 
 /**
  * Composes the whole book. The faces and patterns of `needsOf(book)` must have been given to the context. Never throws
@@ -43,103 +33,59 @@ export function* typesetBook(
   held?: HeldStarts,
   onFirst?: (first: TypesetBook) => void,
 ): Generator<TypesetProgress, TypesetBook> {
-  const clock = { style: 0, shape: 0, break: 0 };
-  const times = { pages: 0, proof: 0 };
   const geometry = pageGeometry(book, context);
-  const divisions = printedDivisions(book);
-  const reaches = reachesOf(divisions);
-  let compose = { ...composeContext(book, context, geometry, clock), held };
-  const facts = {
-    book,
-    numbers: compose.numbers,
-    meaningOf: (tag: string) => compose.sheet.get(tag)?.meaning ?? 'body',
-  };
-  let references: ReferenceTable =
-    context.cache.references ?? readReferences(divisions, [], new Map(), facts) ?? NO_REFERENCES;
-  let assembled: AssembledBook;
-  let divisionPages: AssembledPart[];
-  let touched: TouchedPages = NO_TOUCHES;
-  let passes = 0;
-  let settled = false;
-  let awaitsFirst = onFirst !== undefined && context.cache.references === undefined;
-  do {
-    passes += 1;
-    // Later passes are short: each takes half of what is left, so that progress never goes back.
-    const [begun, share] = [0.9 * (1 - 0.5 ** (passes - 1)), 0.9 * 0.5 ** passes];
-    divisionPages = [];
-    let pageCount = 0;
-    compose = { ...withReferences(compose, references), held };
-    for (const [index, reach] of reaches.entries()) {
-      const { division, followers } = reach;
-      const own = divisionGeometry(book, division, geometry);
-      const ownCompose = composeFor(compose, own);
-      const flow = yield* withProgress(
-        composeReach(reach, ownCompose, references),
-        begun + (index / reaches.length) * share,
-      );
-      const start = context.now();
-      const { facing } = book.spec.page;
-      const wished = startSide(division, reach.before, book.spec);
-      if (needsBlank(division, wished, sideOfPage(pageCount, facing))) pageCount += 1;
-      const paginated = paginateCached(division, flow, ownCompose, own, sideOfPage(pageCount, facing));
-      const pages = yield* withProgress(paginated, begun + ((index + 1) / reaches.length) * share);
-      pageCount += pages.length;
-      const part = { division, followers, pages };
-      divisionPages.push(own === geometry ? part : { ...part, own });
-      times.pages += context.now() - start;
-      if (awaitsFirst && pageCount >= FIRST_PAGES) {
-        awaitsFirst = false;
-        onFirst!(put(assembleBook(divisionPages, book.spec), []));
-      }
-    }
-    assembled = assembleBook(divisionPages, book.spec, (placed) => {
-      touched = touchedPages(book, placed);
-      return touchedRuns(touched);
-    });
-    const found = readReferences(divisions, assembled.pages, assembled.firstPages, facts);
-    settled = sameReferences(found, references);
-    references = found;
-  } while (!settled && passes < MOST_PASSES);
-  context.cache.references = references;
-  const furnished = furnish(assembled, compose, touched);
-  const { pages } = furnished;
-  const notes = notePlaces(pages, book, true);
+  const settled = yield* settleReferences(
+    { book, context, geometry, held },
+    onFirst && ((first) => onFirst(composedBook(first, furnish(first.assembled, first.compose, NO_TOUCHES)))),
+  );
+  const furnished = furnish(settled.assembled, settled.compose, settled.touched);
+  const notes = notePlaces(furnished.pages, book, true);
   const startProof = context.now();
+  const findings = yield* withProgress(findingsOf(settled, furnished, notes), 0.95);
+  const times = { pages: settled.pagesTime, proof: context.now() - startProof };
+  return composedBook(settled, furnished, { findings, notes, times });
+}
+
+function* findingsOf(settled: SettledBook, furnished: FurnishedBook, notes: NotePlaces): Generator<void, Finding[]> {
+  const { compose, parts, assembled, references, touched } = settled;
+  const { book, context, geometry } = compose;
+  const { pages } = furnished;
   const findings = [
-    ...(yield* withProgress(proofBook({ pages, geometry }, faceMeasures(context)), 0.95)),
-    ...pageFindings(divisionPages, assembled),
+    ...(yield* proofBook({ pages, geometry }, faceMeasures(context))),
+    ...pageFindings(parts, assembled),
     ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
     ...orderFindings(book, compose, furnished, references, touched),
     ...noteFindings(book, compose, notes),
   ];
-  if (!settled) findings.push(unsettled());
+  if (!settled.isSettled) findings.push(unsettled());
   if (geometry.lines === 1) findings.push(areaTooSmall());
-  times.proof = context.now() - startProof;
-  return put(assembled, findings, furnished, notes);
+  return findings;
+}
 
-  /** The composed book of pages that are placed. */
-  function put(
-    placed: AssembledBook,
-    found: readonly Finding[],
-    known?: FurnishedBook,
-    noted: NotePlaces = {},
-  ): TypesetBook {
-    const { pages: done } = known ?? furnish(placed, compose, NO_TOUCHES);
-    const extents = extentsOf(book, placed, context);
-    return {
-      pages: done,
-      geometry,
-      references,
-      extents,
-      findings: found,
-      touched: [...touched.places].map(([id, page]) => ({ id, page })),
-      notes: noted,
-      words: extents.reduce((sum, extent) => sum + extent.words, 0),
-      lines: done.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
-      passes,
-      times: { ...clock, ...times },
-    };
-  }
+type Told = Pick<TypesetBook, 'findings' | 'notes'> & {
+  readonly times: { readonly pages: number; readonly proof: number };
+};
+
+const NOTHING_TOLD: Told = { findings: [], notes: {}, times: { pages: 0, proof: 0 } };
+
+/** The composed book of pages that are placed and furnished, with what is told of it. */
+function composedBook(placed: PlacedBook, { pages }: FurnishedBook, told: Told = NOTHING_TOLD): TypesetBook {
+  const { assembled, compose, references, touched, passes } = placed;
+  const { book, context, geometry, clock } = compose;
+  const extents = extentsOf(book, assembled, context);
+  return {
+    pages,
+    geometry,
+    references,
+    extents,
+    findings: told.findings,
+    touched: [...touched.places].map(([id, page]) => ({ id, page })),
+    notes: told.notes,
+    words: extents.reduce((sum, extent) => sum + extent.words, 0),
+    lines: pages.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
+    passes,
+    times: { ...clock, ...told.times },
+  };
 }
 
 function unsettled(): Finding {

@@ -10,7 +10,7 @@ import { furnish } from './pages/furnish';
 import { touchedPages } from './pages/pageTouches';
 import { composeReach, printedDivisions, reachesOf } from './pages/reaches';
 import { paginateCached } from './pages/paginateCached';
-import type { TypesetProgress } from './typesetBook';
+import type { TypesetProgress } from './withProgress';
 
 /** The pages of a division and the book around them; its other pages are those of the earlier book. */
 export interface TypesetReach {

@@ -27,7 +27,7 @@ export default function BookFrame() {
     dispatch(openBook(bookId!))
       .then((outcome) => {
         if (outcome === 'missing') tell('This book is not on the Shelf of this browser.');
-        if (outcome === 'unwritten') navigate(-1);
+        if (outcome === 'unwritten') void navigate(-1);
       })
       .catch((error: Error) => tell(error.message));
   }, [dispatch, navigate, bookId]);

@@ -32,7 +32,7 @@ export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): v
         openPanel('commands');
       } else if (event.altKey && /^[1-5]$/.test(event.key)) {
         event.preventDefault();
-        navigate(STAGE_KEYS[Number(event.key) - 1]);
+        void navigate(STAGE_KEYS[Number(event.key) - 1]);
       } else if (event.key === '?' && !isTyping(event.target)) openPanel('help');
     };
     window.addEventListener('keydown', press);

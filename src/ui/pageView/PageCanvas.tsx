@@ -27,16 +27,8 @@ export function PageCanvas({ list, outlines, width, label, version = 0, pictures
     const styles = getComputedStyle(element);
     context.fillStyle = styles.getPropertyValue('--paper');
     context.fillRect(0, 0, element.width, element.height);
-    drawPage(
-      context,
-      list,
-      outlines,
-      0,
-      0,
-      element.width / list.width,
-      styles.getPropertyValue('--paper-ink'),
-      pictures,
-    );
+    const ink = styles.getPropertyValue('--paper-ink');
+    drawPage(context, list, { outlines, pictures, x: 0, y: 0, scale: element.width / list.width, ink });
   }, [list, outlines, width, height, version, pictures]);
   return <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} className="block bg-paper" />;
 }

@@ -13,19 +13,23 @@ const FRAME_INK = '#8c8578';
 
 const paths = new WeakMap<GlyphOutline, Path2D>();
 
-/** Draws the page with its top left corner at the origin of the context, `scale` device pixels a point. */
-export function drawPage(
-  context: CanvasRenderingContext2D,
-  list: DisplayList,
-  outlines: OutlineSource,
-  x: number,
-  y: number,
-  scale: number,
-  ink: string,
-  pictures?: PictureSource,
-): void {
+/** Where and with what a page is drawn. */
+export interface PageDrawing {
+  readonly outlines: OutlineSource;
+  readonly pictures?: PictureSource | undefined;
+  /** Its top left corner on the canvas, in device pixels. */
+  readonly x: number;
+  readonly y: number;
+  /** Device pixels a point. */
+  readonly scale: number;
+  /** CSS colour of what has no ink of its own. */
+  readonly ink: string;
+}
+
+export function drawPage(context: CanvasRenderingContext2D, list: DisplayList, drawing: PageDrawing): void {
+  const { outlines, x, y, scale, ink } = drawing;
   // Title pages kept on the Shelf by an earlier version say nothing of pictures.
-  for (const picture of list.pictures ?? []) drawPicture(context, picture, x, y, scale, pictures);
+  for (const picture of list.pictures ?? []) drawPicture(context, picture, drawing);
   context.fillStyle = ink;
   for (const rule of list.rules) {
     const height = Math.max(rule.thickness * scale, 0.7);
@@ -50,10 +54,7 @@ export function drawPage(
 function drawPicture(
   context: CanvasRenderingContext2D,
   { asset, format, name, x: left, y: top, width, height }: PictureItem,
-  x: number,
-  y: number,
-  scale: number,
-  pictures?: PictureSource,
+  { x, y, scale, pictures }: PageDrawing,
 ): void {
   const image = PRINTED.has(format) ? pictures?.(asset, format) : undefined;
   context.setTransform(1, 0, 0, 1, x + left * scale, y + top * scale);

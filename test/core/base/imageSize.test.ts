@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { imageSize } from '../../../src/core/base/images/imageSize';
 import { endsInMark, firstWord, lastWord } from '../../../src/core/base/words';
-import { sharedEnds } from '../../../src/core/base/search';
+import { commonEnds } from '../../../src/core/base/commonEnds';
 import { coverageTable, covers } from '../../../src/core/model/spec/faces';
 import { faceTable } from '../../build/assets';
 import { png } from '../../build/incoming';
@@ -62,11 +62,11 @@ describe('words at the ends of a stretch', () => {
 describe('what two lists share at their ends', () => {
   it('is counted by identity, nothing twice', () => {
     const [a, b, c, d] = [{}, {}, {}, {}];
-    expect(sharedEnds([a, b, c], [a, d, c])).to.deep.equal([1, 1]);
-    expect(sharedEnds([a, b], [a, b])).to.deep.equal([2, 0]);
-    expect(sharedEnds([a, a, a], [a, a])).to.deep.equal([2, 0]);
-    expect(sharedEnds([], [a])).to.deep.equal([0, 0]);
-    expect(sharedEnds([b, c], [a, b, c])).to.deep.equal([0, 2]);
+    expect(commonEnds([a, b, c], [a, d, c])).to.deep.equal([1, 1]);
+    expect(commonEnds([a, b], [a, b])).to.deep.equal([2, 0]);
+    expect(commonEnds([a, a, a], [a, a])).to.deep.equal([2, 0]);
+    expect(commonEnds([], [a])).to.deep.equal([0, 0]);
+    expect(commonEnds([b, c], [a, b, c])).to.deep.equal([0, 2]);
   });
 });
 

@@ -1,5 +1,6 @@
 // Index marks and cross-references that a typesetter put into a paragraph: taken out of it to compare its words with those of
 // a newer version, and put into that one at the same place.
+import { commonEnds } from '../../base/commonEnds';
 import { OBJECT_CHARACTER, type InlineObject, type Paragraph } from '../../model/copy/streams';
 
 type Mark = Extract<InlineObject, { kind: 'index' | 'reference' }>;
@@ -60,11 +61,7 @@ export function withMarksIn(block: Paragraph, marks: readonly Mark[]): Paragraph
 
 /** Where an offset of a text is in a newer version of it: the same before and after what changed, else where the change begins. */
 export function offsetInNewer(before: string, after: string, offset: number): number {
-  const most = Math.min(before.length, after.length);
-  let head = 0;
-  while (head < most && before[head] === after[head]) head += 1;
-  let tail = 0;
-  while (tail < most - head && before[before.length - 1 - tail] === after[after.length - 1 - tail]) tail += 1;
+  const [head, tail] = commonEnds(before, after);
   if (offset <= head) return offset;
   if (offset >= before.length - tail) return after.length - (before.length - offset);
   return head;

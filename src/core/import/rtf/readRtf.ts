@@ -3,8 +3,8 @@
 import { ImportError } from '../../base/errors';
 import type { Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
-import type { SpanLook } from '../paragraphBuilder';
 import { byteDecoder, type ByteDecoder } from './codePages';
+import { WORDED, type Group } from './rtfGroup';
 import { withStyle, withTouches } from './rtfLooks';
 import { RtfPicture } from './rtfPicture';
 import { RtfColours, RtfFaces, RtfStyleLook } from './rtfTables';
@@ -24,35 +24,6 @@ export function* readRtf(bytes: Uint8Array): Generator<void, Manuscript> {
     if ((count += 1) % TOKENS_PER_STEP === 0) yield;
   }
   return reader.finish();
-}
-
-type Destination =
-  | 'text'
-  | 'skip'
-  | 'stylesheet'
-  | 'info'
-  | 'title'
-  | 'author'
-  | 'fldinst'
-  | 'pict'
-  | 'comment'
-  | 'commentBy'
-  | 'fonttbl'
-  | 'colortbl';
-
-/** Destinations whose text is collected. */
-const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy']);
-
-interface Group {
-  destination: Destination;
-  look: SpanLook;
-  hidden: boolean;
-  deleted: boolean;
-  /** Bytes of the replacement text after a Unicode character. */
-  unicodeSkip: number;
-  readonly opensNote: boolean;
-  /** It holds the result of a field. */
-  readonly isResult: boolean;
 }
 
 /** More open groups than this are read as if they were one: their looks are lost, their text is not. */
@@ -272,6 +243,7 @@ class RtfReader {
     return false;
   }
 
+  /** True for a control word of paragraphs (RTF 1.9.1, Paragraph Formatting Properties). One piece: a case a word. */
   private paragraphWord(word: string, value: number | null): boolean {
     const { streams } = this;
     const stream = streams.current;

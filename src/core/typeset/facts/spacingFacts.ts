@@ -16,52 +16,16 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
   const { spec, particulars } = book;
   const space = (family: string) => spaceOfFamily(context, family);
   const text = resolveStyles(spec, particulars.language, space, context.interner).get('TX')!;
-  const counts = {
-    lines: 0,
-    sum: 0,
-    looseLines: 0,
-    hyphenated: 0,
-    hyphenPairs: 0,
-    ragged: 0,
-    shortRagged: 0,
-    ties: 0,
-    marks: 0,
-    shorter: 0,
-    longer: 0,
-    divided: 0,
-  };
+  const counts = { ...NOTHING };
   const histogram = new Array<number>(BINS).fill(0);
   const seen = new Set<string>();
-  const visit = (paragraph: ComposedParagraph) => {
-    const { styled, broken } = paragraph;
-    const { style } = styled;
-    if (style.ties) counts.ties += findTies(styled.text, style.language, style.liftedTies).length;
-    for (let line = 0; line < broken.count; line += 1) {
-      const end = broken.end[line];
-      if (end === LINE_END.hyphen) {
-        counts.hyphenated += 1;
-        if (line > 0 && broken.end[line - 1] === LINE_END.hyphen) counts.hyphenPairs += 1;
-      }
-      if (end === LINE_END.last || end === LINE_END.forced || style.meaning !== 'body') continue;
-      if (style.align === 'justify' && broken.spaceCount[line] > 0) {
-        const em = broken.spaceEm[line];
-        counts.lines += 1;
-        counts.sum += em;
-        histogram[Math.min(BINS - 1, Math.max(0, Math.round(em / SPACE_STEP)))] += 1;
-        if (em > style.looseOver + 1e-4) counts.looseLines += 1;
-      } else if (style.align !== 'justify') {
-        counts.ragged += 1;
-        if (broken.textWidth[line] < SHORT * broken.width[line]) counts.shortRagged += 1;
-      }
-    }
-  };
   for (const page of composed.pages)
     for (const { paragraph, from, to } of [...page.fragments, ...page.notes]) {
       const { stream, block } = paragraph.styled;
       if (from === 0 && to < paragraph.broken.count) counts.divided += 1;
       if (seen.has(`${stream} ${block}`)) continue;
       seen.add(`${stream} ${block}`);
-      visit(paragraph);
+      countLines(paragraph, counts, histogram);
     }
   for (const division of book.divisions)
     for (const block of division.blocks) {
@@ -85,6 +49,45 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
     longSpreads: depths(1),
     nearChapterEnds: nearEnds(composed, spec.pages.chapterEnd),
   };
+}
+
+const NOTHING = {
+  lines: 0,
+  sum: 0,
+  looseLines: 0,
+  hyphenated: 0,
+  hyphenPairs: 0,
+  ragged: 0,
+  shortRagged: 0,
+  ties: 0,
+  marks: 0,
+  shorter: 0,
+  longer: 0,
+  divided: 0,
+};
+
+/** Adds the lines of a paragraph: hyphens of all, spaces of those that are justified, depths of rags. */
+function countLines({ styled, broken }: ComposedParagraph, counts: typeof NOTHING, histogram: number[]): void {
+  const { style } = styled;
+  if (style.ties) counts.ties += findTies(styled.text, style.language, style.liftedTies).length;
+  for (let line = 0; line < broken.count; line += 1) {
+    const end = broken.end[line];
+    if (end === LINE_END.hyphen) {
+      counts.hyphenated += 1;
+      if (line > 0 && broken.end[line - 1] === LINE_END.hyphen) counts.hyphenPairs += 1;
+    }
+    if (end === LINE_END.last || end === LINE_END.forced || style.meaning !== 'body') continue;
+    if (style.align === 'justify' && broken.spaceCount[line] > 0) {
+      const em = broken.spaceEm[line];
+      counts.lines += 1;
+      counts.sum += em;
+      histogram[Math.min(BINS - 1, Math.max(0, Math.round(em / SPACE_STEP)))] += 1;
+      if (em > style.looseOver + 1e-4) counts.looseLines += 1;
+    } else if (style.align !== 'justify') {
+      counts.ragged += 1;
+      if (broken.textWidth[line] < SHORT * broken.width[line]) counts.shortRagged += 1;
+    }
+  }
 }
 
 const placedCounts = new WeakMap<object, ReadonlyMap<string, number>>();

@@ -60,12 +60,7 @@ export function* composeDivision(
     }
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
-    const own = styleOf(effectiveTag(blocks, k), compose, block.touches?.look);
-    const wide = joins && k === 0 ? withRoomAbove(own, countedHead > 0, compose) : own;
-    const plain = opening(wide, countedHead > 0 && k === countedHead, compose);
-    const number = numberBefore(block, plain, mark, compose);
-    const item = number.style;
-    const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, item, compose);
+    const { number, style } = settingOf(blocks, k, mark, { count: countedHead, joins }, compose);
     const isText = k >= headCount && !isDisplay;
     const column = isDisplay || k < headCount ? across : compose;
     const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
@@ -93,12 +88,27 @@ export function* composeDivision(
     placing: division.placing,
     notes: compose.book.spec.notes,
     margin: marginColumn(compose),
-    joinNotes: (notes) =>
-      joinNotes(
-        notes.map(({ paragraphs }) => paragraphs[0].styled.stream),
-        compose,
-      ),
+    joinNotes: (notes) => joinNotes(notes.map(streamOf), compose),
   };
+}
+
+const streamOf = ({ paragraphs }: FlowNote) => paragraphs[0].styled.stream;
+
+/** The style in which a block of a division is set, and what stands before its words. `head`: its paragraphs at the beginning. */
+function settingOf(
+  blocks: readonly Paragraph[],
+  k: number,
+  mark: string | null,
+  head: { readonly count: number; readonly joins: boolean },
+  compose: ComposeContext,
+) {
+  const block = blocks[k];
+  const own = styleOf(effectiveTag(blocks, k), compose, block.touches?.look);
+  const wide = head.joins && k === 0 ? withRoomAbove(own, head.count > 0, compose) : own;
+  const plain = opening(wide, head.count > 0 && k === head.count, compose);
+  const number = numberBefore(block, plain, mark, compose);
+  const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, number.style, compose);
+  return { number, style };
 }
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */

@@ -1,6 +1,6 @@
 // Takes over the places in the flow that an edit elsewhere in the division cannot have changed, without looking at their
 // paragraphs again: what a letter typed costs must not grow with the division.
-import { sharedEnds } from '../../base/search';
+import { commonEnds } from '../../base/commonEnds';
 import { isEmptyParagraph } from '../../copy/effectiveTag';
 import type { Paragraph } from '../../model/copy/streams';
 import type { FlowParagraph } from '../../paginate';
@@ -28,7 +28,7 @@ export class KeptFlow {
     this.environment = [book.spec, book.particulars.language, measure, held, headCount, role];
     const known = context.cache.flowMemories.get(division);
     this.known = known !== undefined && sameParts(known.environment, this.environment) ? known : undefined;
-    [this.before, this.behind] = this.known === undefined ? [0, 0] : sharedEnds(this.known.blocks, blocks);
+    [this.before, this.behind] = this.known === undefined ? [0, 0] : commonEnds(this.known.blocks, blocks);
   }
 
   /** The place of the k-th paragraph after `previous`, when nothing of it can have changed. */

@@ -1,5 +1,6 @@
 // Holding to a pull: where the pages of an earlier composed book began, found again in the text as it is now, and which
 // pages moved all the same. Paragraphs are matched by what they say, so that a pull holds over a new import too.
+import { commonEnds, commonEndsBy } from '../../base/commonEnds';
 import type { Book, Division } from '../../model/copy/book';
 import type { Page, TypesetBook } from '../../model/composed/pages';
 import type { Paragraph } from '../../model/copy/streams';
@@ -70,18 +71,9 @@ const MOST_CELLS = 4_000_000;
 /** For each paragraph before, the index of the one after that it became; -1 for none. */
 function matchParagraphs(before: readonly Paragraph[], after: readonly Paragraph[]): Int32Array {
   const matches = new Int32Array(before.length).fill(-1);
-  let start = 0;
-  const same = (a: number, b: number) => before[a].text === after[b].text;
-  while (start < before.length && start < after.length && same(start, start)) matches[start] = start++;
-  let end = 0;
-  while (
-    end < before.length - start &&
-    end < after.length - start &&
-    same(before.length - 1 - end, after.length - 1 - end)
-  ) {
-    matches[before.length - 1 - end] = after.length - 1 - end;
-    end += 1;
-  }
+  const [start, end] = commonEndsBy(before.length, after.length, (i, j) => before[i].text === after[j].text);
+  for (let k = 0; k < start; k += 1) matches[k] = k;
+  for (let k = 1; k <= end; k += 1) matches[before.length - k] = after.length - k;
   const [n, m] = [before.length - end - start, after.length - end - start];
   if (n > 0 && m > 0 && n * m <= MOST_CELLS) matchMiddle(before, after, start, n, m, matches);
   fillGaps(before, after, matches);
@@ -130,15 +122,7 @@ function fillGaps(before: readonly Paragraph[], after: readonly Paragraph[], mat
 /** An offset of the old text in the new one, by what both begin and end with; null inside what changed. */
 function mapOffset(before: string, after: string, offset: number): number | null {
   if (before === after) return offset;
-  let head = 0;
-  while (head < before.length && before[head] === after[head]) head += 1;
+  const [head, tail] = commonEnds(before, after);
   if (offset <= head) return offset;
-  let tail = 0;
-  while (
-    tail < before.length - head &&
-    tail < after.length - head &&
-    before[before.length - 1 - tail] === after[after.length - 1 - tail]
-  )
-    tail += 1;
   return offset >= before.length - tail ? offset + after.length - before.length : null;
 }

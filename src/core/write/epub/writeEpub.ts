@@ -90,25 +90,8 @@ export function* writeEpub(
   const home = files.find(({ division }) => division.role === 'notes')?.name;
   const notesFile = gathered.length === 0 ? null : (home ?? 'notes.xhtml');
   const members: Record<string, string> = {};
-  const contextOf = (name: string): XhtmlContext => ({
-    book,
-    notes,
-    hrefOf: (id) => {
-      const file = isGathered(id) ? notesFile : fileOf.get(id);
-      return file === name ? `#${id}` : `${file}#${id}`;
-    },
-    heads,
-    headHref: (block) => {
-      const file = files.find(({ division }) => division.id === heads.targets.get(block)?.division);
-      return file === undefined || file.name === name ? `#h-${block}` : `${file.name}#h-${block}`;
-    },
-    deeper: 0,
-    fieldText: (paragraph, at) => filledField(paragraph, at, book),
-    pictureHref: (picture) => {
-      const file = pictureFiles.take(picture);
-      return file === null ? null : `pictures/${file}`;
-    },
-  });
+  const fileOfNote = (id: string) => (isGathered(id) ? notesFile : fileOf.get(id));
+  const contextOf = (name: string) => xhtmlContext(name, { book, notes, heads, files, fileOfNote, pictureFiles });
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
     const own = [...fileOf].filter(([id, file]) => file === name && !isGathered(id)).map(([id]) => id);
@@ -137,6 +120,34 @@ export function* writeEpub(
     '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
   const media = pictureFiles.files.map(({ name, bytes }) => [`OPS/pictures/${name}`, bytes] as const);
   return packEpub(members, Object.fromEntries(media));
+}
+
+/** What the text of all files is written from. */
+interface EpubText extends Pick<XhtmlContext, 'book' | 'notes' | 'heads'> {
+  readonly files: readonly TextFile[];
+  readonly fileOfNote: (note: string) => string | null | undefined;
+  readonly pictureFiles: PictureFiles;
+}
+
+/** How the text of one file says what stands elsewhere. */
+function xhtmlContext(name: string, { files, fileOfNote, pictureFiles, ...text }: EpubText): XhtmlContext {
+  return {
+    ...text,
+    hrefOf: (id) => {
+      const file = fileOfNote(id);
+      return file === name ? `#${id}` : `${file}#${id}`;
+    },
+    headHref: (block) => {
+      const file = files.find(({ division }) => division.id === text.heads.targets.get(block)?.division);
+      return file === undefined || file.name === name ? `#h-${block}` : `${file.name}#h-${block}`;
+    },
+    deeper: 0,
+    fieldText: (paragraph, at) => filledField(paragraph, at, text.book),
+    pictureHref: (picture) => {
+      const file = pictureFiles.take(picture);
+      return file === null ? null : `pictures/${file}`;
+    },
+  };
 }
 
 /** Notes that stand together at the end of what they belong to; `head` empty: without one. */

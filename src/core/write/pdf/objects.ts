@@ -1,4 +1,5 @@
-// The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Sizes first, then one buffer filled.
+// The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Each object is bytes from
+// the moment that it is set; the file is put together of them once, at the end.
 import { zlibSync } from 'fflate';
 import { concat } from '../../base/bytes';
 import { FastDeflate } from './fastDeflate';

@@ -59,7 +59,6 @@ export interface PdfMetadata {
 /** Writes the file; yields the share done after each page. */
 export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<number, Uint8Array<ArrayBuffer>> {
   const file = new PdfFile();
-  const encoder = new TextEncoder();
   const fonts = new Map<FaceId, FontUse>();
   const fontOf = (id: FaceId): FontUse => {
     let font = fonts.get(id);
@@ -111,33 +110,46 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     }),
   );
   const outline = outlineOf(file, source.live?.outline ?? [], pageOf);
-  const catalog = file.add(
-    pdfDictionary({
-      Type: '/Catalog',
-      Pages: file.reference(tree),
-      Metadata: file.addStream(encoder.encode(xmp(metadata)), { Type: '/Metadata', Subtype: '/XML' }, 'none'),
-      Lang: pdfText(metadata.language),
-      PageLabels: pdfDictionary({ Nums: pageLabels(source.folios) }),
-      ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
-      PageLayout: '/TwoPageRight',
-      Outlines: outline,
-      PageMode: outline === undefined ? undefined : '/UseOutlines',
-    }),
-  );
-  const info = file.add(
-    pdfDictionary({
-      Title: pdfText(metadata.title),
-      Author: metadata.author === '' ? undefined : pdfText(metadata.author),
-      Creator: pdfText('Walnut Leaf'),
-      Producer: pdfText('Walnut Leaf'),
-      CreationDate: `(${pdfDate(metadata.date)})`,
-      ModDate: `(${pdfDate(metadata.date)})`,
-    }),
-  );
+  const root = file.add(catalogOf(file, source, metadata, file.reference(tree), outline));
+  const info = file.add(infoOf(metadata));
   const id = fingerprint(
     `${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`,
   ).toUpperCase();
-  return file.write({ Root: catalog, Info: info, ID: `[<${id}> <${id}>]` });
+  return file.write({ Root: root, Info: info, ID: `[<${id}> <${id}>]` });
+}
+
+/** The document catalog (7.7.2). */
+function catalogOf(
+  file: PdfFile,
+  { folios }: PdfSource,
+  metadata: PdfMetadata,
+  pages: PdfValue,
+  outline: PdfValue | undefined,
+): PdfValue {
+  const packet = new TextEncoder().encode(xmp(metadata));
+  return pdfDictionary({
+    Type: '/Catalog',
+    Pages: pages,
+    Metadata: file.addStream(packet, { Type: '/Metadata', Subtype: '/XML' }, 'none'),
+    Lang: pdfText(metadata.language),
+    PageLabels: pdfDictionary({ Nums: pageLabels(folios) }),
+    ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
+    PageLayout: '/TwoPageRight',
+    Outlines: outline,
+    PageMode: outline === undefined ? undefined : '/UseOutlines',
+  });
+}
+
+/** The document information dictionary (14.3.3). */
+function infoOf({ title, author, date }: PdfMetadata): PdfValue {
+  return pdfDictionary({
+    Title: pdfText(title),
+    Author: author === '' ? undefined : pdfText(author),
+    Creator: pdfText('Walnut Leaf'),
+    Producer: pdfText('Walnut Leaf'),
+    CreationDate: `(${pdfDate(date)})`,
+    ModDate: `(${pdfDate(date)})`,
+  });
 }
 
 interface PageBoxes {

@@ -44,134 +44,14 @@ export function DivisionPanel() {
 
 function Facts({ division }: { division: Division }) {
   const dispatch = useAppDispatch();
-  const spec = useAppSelector((state) => state.book.book!.spec);
   const readOnly = useAppSelector((state) => state.book.readOnly);
-  const row = useAppSelector((state) => selectRunningOrder(state).find(({ id }) => id === division.id));
-  const set = (change: Parameters<typeof setDivision>[1], what: string) =>
-    dispatch(setDivision(division.id, change, what));
-  const isDisplay = isDisplayRole(division.role);
-  const layouts = layoutsOf(division.role);
-  const kind = openerKind(spec, division, row?.words ?? 0);
   return (
     <>
-      <SettingGroup title={row?.name ?? ''} aside={row?.folio ? `folio ${row.folio}` : undefined}>
-        <ChoiceSetting
-          label="Role"
-          value={division.role}
-          disabled={readOnly}
-          choices={(Object.keys(ROLES) as DivisionRole[]).map((role) => [role, roleName(role)])}
-          onChange={(role) => dispatch(setRole(division, role as DivisionRole))}
-        />
-        <ChoiceSetting
-          label="Begins"
-          value={division.start ?? ''}
-          disabled={readOnly}
-          choices={STARTS.filter(([key]) => key !== 'same' || !isDisplay)}
-          note={startNote(division, row?.madeBlank ?? false)}
-          onChange={(start) => set({ start: (start || undefined) as Division['start'] }, 'start')}
-        />
-        <Tick
-          label="A blank before it for its side"
-          isOn={division.noBlank !== true}
-          disabled={readOnly}
-          onChange={(on) => set({ noBlank: on ? undefined : true }, on ? 'blank allowed' : 'no blank')}
-        />
-        {!isDisplay && division.start !== 'same' && (
-          <NumberSetting
-            label="Sink"
-            unit="lines"
-            value={division.sink ?? openerSettings(spec, kind).sink}
-            disabled={readOnly}
-            note={
-              division.sink === undefined ? (
-                'As openers of its kind.'
-              ) : (
-                <Back onClick={() => set({ sink: undefined }, 'sink as its kind')} />
-              )
-            }
-            onChange={(sink) => set({ sink }, 'sink')}
-          />
-        )}
-        {isDisplay && (
-          <ChoiceSetting
-            label="Words stand"
-            value={division.placing ?? ''}
-            disabled={readOnly}
-            choices={PLACINGS}
-            onChange={(placing) => set({ placing: (placing || undefined) as Division['placing'] }, 'placing')}
-          />
-        )}
-      </SettingGroup>
-      {layouts.length > 0 && (
-        <SettingGroup title="Layout">
-          {layouts.map(({ key, name }) => (
-            <button
-              key={key}
-              className="flex w-full items-baseline gap-2 border-b border-hairline px-3.5 py-1.5 text-left hover:bg-base-200"
-              aria-pressed={(division.layout ?? layouts[0].key) === key}
-              disabled={readOnly}
-              onClick={() => dispatch(takeLayout(division.id, key))}
-            >
-              <span
-                aria-hidden
-                className={`mt-[3px] size-2.5 shrink-0 rounded-full border ${(division.layout ?? layouts[0].key) === key ? 'border-primary bg-primary' : 'border-base-300'}`}
-              />
-              {name}
-            </button>
-          ))}
-        </SettingGroup>
-      )}
-      {!isDisplay && division.start !== 'same' && <OwnPage division={division} />}
-      <SettingGroup title="In the book">
-        <Tick
-          label="Listed in the contents"
-          isOn={division.listed}
-          disabled={readOnly}
-          onChange={(listed) => set({ listed }, listed ? 'listed' : 'not listed')}
-        />
-        <Tick
-          label="In the printed book"
-          isOn={division.notInPrint !== true}
-          disabled={readOnly}
-          onChange={(on) => set({ notInPrint: on ? undefined : true }, on ? 'in print' : 'out of print')}
-        />
-        {canBeRead(division) && (
-          <Tick
-            label="In the ebook"
-            isOn={division.notInEbook !== true}
-            disabled={readOnly}
-            onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
-          />
-        )}
-        <TextSetting
-          label="Short title"
-          value={division.shortTitle ?? ''}
-          disabled={readOnly}
-          placeholder="for running heads"
-          onChange={(shortTitle) => set({ shortTitle: shortTitle || undefined }, 'short title')}
-        />
-        <ChoiceSetting
-          label="Furniture"
-          value={division.furniture ?? ''}
-          disabled={readOnly}
-          choices={[
-            ['', `${spec.furniture.set}, the book’s`] as const,
-            ...Object.keys(spec.furniture.sets).map((name) => [name, name] as const),
-          ]}
-          onChange={(name) => set({ furniture: name || undefined }, 'furniture')}
-        />
-      </SettingGroup>
-      <SettingGroup title="Folio run">
-        <Tick
-          label="A folio run begins here"
-          isOn={division.run !== undefined}
-          disabled={readOnly}
-          onChange={(on) => set({ run: on ? ownRun(division) : undefined }, on ? 'folio run' : 'no folio run')}
-        />
-        {division.run !== undefined && (
-          <FolioRunFields run={division.run} disabled={readOnly} onChange={(run) => set({ run }, 'folio run')} />
-        )}
-      </SettingGroup>
+      <Standing division={division} />
+      <Layouts division={division} />
+      {!isDisplayRole(division.role) && division.start !== 'same' && <OwnPage division={division} />}
+      <InTheBook division={division} />
+      <Run division={division} />
       <Corrections division={division} />
       <div className="px-3.5 pb-2">
         <button className="btn btn-xs" disabled={readOnly} onClick={() => dispatch(removeDivision(division.id))}>
@@ -179,6 +59,164 @@ function Facts({ division }: { division: Division }) {
         </button>
       </div>
     </>
+  );
+}
+
+/** Changes facts of the division; `what`: its name in the history. */
+function useFacts(division: Division) {
+  const dispatch = useAppDispatch();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const set = (change: Parameters<typeof setDivision>[1], what: string) =>
+    dispatch(setDivision(division.id, change, what));
+  return { readOnly, set };
+}
+
+/** What it is, and how it begins. */
+function Standing({ division }: { division: Division }) {
+  const dispatch = useAppDispatch();
+  const spec = useAppSelector((state) => state.book.book!.spec);
+  const row = useAppSelector((state) => selectRunningOrder(state).find(({ id }) => id === division.id));
+  const { readOnly, set } = useFacts(division);
+  const isDisplay = isDisplayRole(division.role);
+  const kind = openerKind(spec, division, row?.words ?? 0);
+  return (
+    <SettingGroup title={row?.name ?? ''} aside={row?.folio ? `folio ${row.folio}` : undefined}>
+      <ChoiceSetting
+        label="Role"
+        value={division.role}
+        disabled={readOnly}
+        choices={(Object.keys(ROLES) as DivisionRole[]).map((role) => [role, roleName(role)])}
+        onChange={(role) => dispatch(setRole(division, role as DivisionRole))}
+      />
+      <ChoiceSetting
+        label="Begins"
+        value={division.start ?? ''}
+        disabled={readOnly}
+        choices={STARTS.filter(([key]) => key !== 'same' || !isDisplay)}
+        note={startNote(division, row?.madeBlank ?? false)}
+        onChange={(start) => set({ start: (start || undefined) as Division['start'] }, 'start')}
+      />
+      <Tick
+        label="A blank before it for its side"
+        isOn={division.noBlank !== true}
+        disabled={readOnly}
+        onChange={(on) => set({ noBlank: on ? undefined : true }, on ? 'blank allowed' : 'no blank')}
+      />
+      {!isDisplay && division.start !== 'same' && (
+        <NumberSetting
+          label="Sink"
+          unit="lines"
+          value={division.sink ?? openerSettings(spec, kind).sink}
+          disabled={readOnly}
+          note={
+            division.sink === undefined ? (
+              'As openers of its kind.'
+            ) : (
+              <Back onClick={() => set({ sink: undefined }, 'sink as its kind')} />
+            )
+          }
+          onChange={(sink) => set({ sink }, 'sink')}
+        />
+      )}
+      {isDisplay && (
+        <ChoiceSetting
+          label="Words stand"
+          value={division.placing ?? ''}
+          disabled={readOnly}
+          choices={PLACINGS}
+          onChange={(placing) => set({ placing: (placing || undefined) as Division['placing'] }, 'placing')}
+        />
+      )}
+    </SettingGroup>
+  );
+}
+
+function Layouts({ division }: { division: Division }) {
+  const dispatch = useAppDispatch();
+  const { readOnly } = useFacts(division);
+  const layouts = layoutsOf(division.role);
+  if (layouts.length === 0) return null;
+  return (
+    <SettingGroup title="Layout">
+      {layouts.map(({ key, name }) => (
+        <button
+          key={key}
+          className="flex w-full items-baseline gap-2 border-b border-hairline px-3.5 py-1.5 text-left hover:bg-base-200"
+          aria-pressed={(division.layout ?? layouts[0].key) === key}
+          disabled={readOnly}
+          onClick={() => dispatch(takeLayout(division.id, key))}
+        >
+          <span
+            aria-hidden
+            className={`mt-[3px] size-2.5 shrink-0 rounded-full border ${(division.layout ?? layouts[0].key) === key ? 'border-primary bg-primary' : 'border-base-300'}`}
+          />
+          {name}
+        </button>
+      ))}
+    </SettingGroup>
+  );
+}
+
+function InTheBook({ division }: { division: Division }) {
+  const spec = useAppSelector((state) => state.book.book!.spec);
+  const { readOnly, set } = useFacts(division);
+  return (
+    <SettingGroup title="In the book">
+      <Tick
+        label="Listed in the contents"
+        isOn={division.listed}
+        disabled={readOnly}
+        onChange={(listed) => set({ listed }, listed ? 'listed' : 'not listed')}
+      />
+      <Tick
+        label="In the printed book"
+        isOn={division.notInPrint !== true}
+        disabled={readOnly}
+        onChange={(on) => set({ notInPrint: on ? undefined : true }, on ? 'in print' : 'out of print')}
+      />
+      {canBeRead(division) && (
+        <Tick
+          label="In the ebook"
+          isOn={division.notInEbook !== true}
+          disabled={readOnly}
+          onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
+        />
+      )}
+      <TextSetting
+        label="Short title"
+        value={division.shortTitle ?? ''}
+        disabled={readOnly}
+        placeholder="for running heads"
+        onChange={(shortTitle) => set({ shortTitle: shortTitle || undefined }, 'short title')}
+      />
+      <ChoiceSetting
+        label="Furniture"
+        value={division.furniture ?? ''}
+        disabled={readOnly}
+        choices={[
+          ['', `${spec.furniture.set}, the book’s`] as const,
+          ...Object.keys(spec.furniture.sets).map((name) => [name, name] as const),
+        ]}
+        onChange={(name) => set({ furniture: name || undefined }, 'furniture')}
+      />
+    </SettingGroup>
+  );
+}
+
+function Run({ division }: { division: Division }) {
+  const { readOnly, set } = useFacts(division);
+  return (
+    <SettingGroup title="Folio run">
+      <Tick
+        label="A folio run begins here"
+        isOn={division.run !== undefined}
+        disabled={readOnly}
+        onChange={(on) => set({ run: on ? ownRun(division) : undefined }, on ? 'folio run' : 'no folio run')}
+      />
+      {division.run !== undefined && (
+        <FolioRunFields run={division.run} disabled={readOnly} onChange={(run) => set({ run }, 'folio run')} />
+      )}
+    </SettingGroup>
   );
 }
 

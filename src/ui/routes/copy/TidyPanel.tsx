@@ -1,5 +1,6 @@
 // Tidy: the jobs that the copy needs, with their counts. Safe ones are taken together; the others one by one, each place with
 // what it was and what it becomes.
+import { commonEnds } from '../../../core/base/commonEnds';
 import { useEffect, useState } from 'react';
 import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/answers/tidy';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
@@ -226,11 +227,7 @@ function shownPlaces({ block, was, is, range }: TidyPlace, mayTake: boolean): Sh
 
 /** Words that two texts have in common at either end, and what the first has between them. */
 function apart(was: string, is: string): [string, string, string] {
-  const most = Math.min(was.length, is.length);
-  let before = 0;
-  while (before < most && was[before] === is[before]) before += 1;
-  let after = 0;
-  while (after < most - before && was[was.length - 1 - after] === is[is.length - 1 - after]) after += 1;
+  const [before, after] = commonEnds(was, is);
   return [was.slice(0, before), was.slice(before, was.length - after), was.slice(was.length - after)];
 }
 

@@ -1,84 +1,33 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
-import { useEffect, useMemo, useState } from 'react';
-import type { FindHit, FindLook, FindQuery, FindRange } from '../../../../core/model/answers/find';
-import { findInBook, replaceInBook } from '../../../../state/copy/findThunks';
-import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import type { KeptSearch } from '../../../../state/copy/keptSearches';
-import { selectedRanges } from '../../../../state/book/selection';
-import { placesShown } from '../../../../state/view/viewSlice';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { FindHit, FindRange } from '../../../../core/model/answers/find';
+import { replaceInBook } from '../../../../state/copy/findThunks';
 import { goToText } from '../../../../state/copy/galleyThunks';
+import { selectedRanges } from '../../../../state/book/selection';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { placesShown } from '../../../../state/view/viewSlice';
 import { groupDigits } from '../../../frame/useStageFacts';
-import { Check, Choice, TokenField } from './FindFields';
+import { actOf, NOTHING_ASKED, useQuery, type Asked } from './asked';
+import { FindForm, type Where } from './FindForm';
 import { HitList, keyOf } from './HitList';
 import { KeptSearches } from './KeptSearches';
-
-/** What is typed is looked for after so many ms of rest. */
-const REST = 250;
-
-type Asked = Omit<KeptSearch, 'name'>;
-const NOTHING: Asked = {
-  words: '',
-  put: '',
-  isPattern: false,
-  wholeWords: false,
-  matchCase: false,
-  style: '',
-  look: '',
-  putStyle: '',
-  putParagraphStyle: '',
-};
-
-const TOUCHES = [
-  ['touch:italic', 'Italic by hand'],
-  ['touch:bold', 'Bold by hand'],
-  ['touch:underline', 'Underlined by hand'],
-  ['touch:strike', 'Struck by hand'],
-  ['touch:face', 'A face by hand'],
-  ['touch:size', 'A size by hand'],
-  ['touch:colour', 'A colour by hand'],
-] as const;
-
-type Where = 'book' | 'division' | 'selected' | 'found';
+import { isSomethingAsked, useSearch, type Search } from './useSearch';
 
 export function FindPanel() {
   const dispatch = useAppDispatch();
-  const { book, readOnly, revision } = useAppSelector((state) => state.book);
+  const readOnly = useAppSelector((state) => state.book.readOnly);
   const division = useAppSelector((state) => state.view.division);
-  const [asked, setAsked] = useState(NOTHING);
+  const [asked, setAsked] = useState(NOTHING_ASKED);
   const [where, setWhere] = useState<Where>('book');
   const [within, setWithin] = useState<readonly FindRange[] | null>(null);
-  const [answer, setAnswer] = useState<{ hits: readonly FindHit[]; problem: string | null } | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [told, setTold] = useState('');
-  /** A search that takes its time. */
-  const [search, setSearch] = useState<{ readonly share: number; readonly stop: () => void } | null>(null);
   const { put, putStyle, putParagraphStyle } = asked;
   const query = useQuery(asked, where === 'division' ? division : null, within);
-  const isAsked = query.words !== '' || query.look !== null || query.style !== null;
-  useEffect(() => {
-    let isCurrent = true;
-    let isStopped = false;
-    let stop = () => undefined as void;
-    const timer = setTimeout(() => {
-      const search = dispatch(findInBook(query, (share) => isCurrent && setSearch({ share, stop: () => stop() })));
-      stop = () => {
-        isStopped = true;
-        search.stop();
-        setSearch(null);
-      };
-      void search.result.then((found) => {
-        if (!isCurrent) return;
-        setSearch(null);
-        setAnswer(isAsked && !isStopped ? found : null);
-        setLeft(new Set());
-      });
-    }, REST);
-    return () => {
-      isCurrent = false;
-      clearTimeout(timer);
-      stop();
-    };
-  }, [dispatch, query, isAsked, revision]);
+  const { answer, running } = useSearch(
+    query,
+    useCallback(() => setLeft(new Set()), []),
+  );
   const hits = useMemo(() => answer?.hits ?? [], [answer]);
   useEffect(() => {
     dispatch(placesShown(hits.map(shownPlace)));
@@ -112,65 +61,15 @@ export function FindPanel() {
       setWithin(taken.map(({ block, offset, length }) => ({ block, from: offset, to: offset + length })));
     else setWithin(null);
   };
-  const styles = Object.entries(book?.spec.styles ?? {}).map(([tag, one]) => [tag, one.name] as const);
-  const characters = Object.entries(book?.spec.characterStyles ?? {}).map(([tag, one]) => [tag, one.name] as const);
   return (
     <section aria-label="Find and replace">
       <div className="space-y-2 border-b border-hairline px-3.5 py-2.5">
-        <TokenField label="Find" value={asked.words} onChange={(words) => set({ words })} />
-        <TokenField label="Put" value={put} onChange={(to) => set({ put: to })} />
-        <div className="flex flex-wrap gap-x-4 gap-y-1">
-          <Check label="Whole words" isOn={asked.wholeWords} onChange={(to) => set({ wholeWords: to })} />
-          <Check label="Same case" isOn={asked.matchCase} onChange={(to) => set({ matchCase: to })} />
-          <Check label="Pattern" isOn={asked.isPattern} onChange={(to) => set({ isPattern: to })} />
-        </div>
-        <label className="flex items-center justify-between gap-3">
-          Where
-          <select
-            className="select select-xs w-40"
-            value={where}
-            onChange={(event) => look(event.target.value as Where)}
-          >
-            <option value="book">the whole book</option>
-            <option value="division" disabled={division === null}>
-              this division
-            </option>
-            <option value="selected">what is selected</option>
-            <option value="found" disabled={where !== 'found' && hits.length === 0}>
-              what was found
-            </option>
-          </select>
-        </label>
-        {(where === 'selected' || where === 'found') && (
-          <p className="text-[12px] text-quiet">
-            {within?.length
-              ? `Inside ${groupDigits(within.length)} ${within.length === 1 ? 'stretch' : 'stretches'} of text.`
-              : 'Nothing was selected: select text in the galley, then choose this again.'}
-          </p>
-        )}
-        <Choice label="In style" none="any" value={asked.style} choices={styles} onChange={(style) => set({ style })} />
-        <Choice
-          label="Of look"
-          none="any"
-          value={asked.look}
-          choices={[...characters.map(([tag, name]) => [`style:${tag}`, name] as const), ...TOUCHES]}
-          onChange={(to) => set({ look: to })}
+        <FindForm asked={asked} onChange={set} where={where} onWhere={look} within={within} hits={hits.length} />
+        <KeptSearches
+          search={asked}
+          isAsked={isSomethingAsked(query)}
+          onPick={({ name: _, ...kept }) => setAsked(kept)}
         />
-        <Choice
-          label="Set as"
-          none="as it was"
-          value={putStyle}
-          choices={characters}
-          onChange={(to) => set({ putStyle: to })}
-        />
-        <Choice
-          label="Paragraph as"
-          none="as it was"
-          value={putParagraphStyle}
-          choices={styles}
-          onChange={(to) => set({ putParagraphStyle: to })}
-        />
-        <KeptSearches search={asked} isAsked={isAsked} onPick={({ name: _, ...kept }) => setAsked(kept)} />
         <div className="flex flex-wrap items-center gap-2 pt-1">
           <button
             className="btn btn-primary btn-xs"
@@ -194,20 +93,7 @@ export function FindPanel() {
             {told !== '' && answer?.problem === null ? ` · ${told}` : ''}
           </span>
         </div>
-        {search !== null && (
-          <div className="flex items-center gap-2 text-[12px]" role="status">
-            <progress
-              className="progress progress-primary w-40"
-              max={1}
-              value={search.share}
-              aria-label="Looked through"
-            />
-            <span className="text-quiet">{Math.round(search.share * 100)} %</span>
-            <button className="btn btn-xs border-base-300 bg-base-100" onClick={search.stop}>
-              Stop
-            </button>
-          </div>
-        )}
+        <Running running={running} />
         {answer?.problem && (
           <p role="alert" className="text-[12px] text-error">
             {answer.problem}
@@ -229,33 +115,18 @@ export function FindPanel() {
   );
 }
 
-function useQuery(asked: Asked, division: string | null, within: readonly FindRange[] | null): FindQuery {
-  const { words, isPattern, wholeWords, matchCase, style, look } = asked;
-  return useMemo(
-    () => ({
-      words,
-      isPattern,
-      wholeWords,
-      matchCase,
-      style: style === '' ? null : style,
-      look: lookOf(look),
-      division,
-      within,
-    }),
-    [words, isPattern, wholeWords, matchCase, style, look, division, within],
+/** How far a search is that takes its time, and its end at a wish. */
+function Running({ running }: Pick<Search, 'running'>) {
+  if (running === null) return null;
+  return (
+    <div className="flex items-center gap-2 text-[12px]" role="status">
+      <progress className="progress progress-primary w-40" max={1} value={running.share} aria-label="Looked through" />
+      <span className="text-quiet">{Math.round(running.share * 100)} %</span>
+      <button className="btn btn-xs border-base-300 bg-base-100" onClick={running.stop}>
+        Stop
+      </button>
+    </div>
   );
-}
-
-/** What the button does with what is found: puts words in its place, or sets it in a style and keeps its words. */
-function actOf({ put, putStyle, putParagraphStyle }: Asked): string | null {
-  if (put !== '') return 'Replace';
-  return putStyle !== '' || putParagraphStyle !== '' ? 'Restyle' : null;
-}
-
-function lookOf(key: string): FindLook | null {
-  const [kind, name] = key.split(':');
-  if (kind === 'style') return { kind, style: name };
-  return kind === 'touch' ? { kind, touch: name as 'italic' } : null;
 }
 
 /** A hit as it is marked in the galley: as far as it goes in the paragraph in which it begins. */

@@ -1,0 +1,31 @@
+// A group of an RTF file that is open: where its text goes, and how it is set.
+import type { SpanLook } from '../paragraphBuilder';
+
+export type Destination =
+  | 'text'
+  | 'skip'
+  | 'stylesheet'
+  | 'info'
+  | 'title'
+  | 'author'
+  | 'fldinst'
+  | 'pict'
+  | 'comment'
+  | 'commentBy'
+  | 'fonttbl'
+  | 'colortbl';
+
+/** Destinations whose text is collected. */
+export const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy']);
+
+export interface Group {
+  destination: Destination;
+  look: SpanLook;
+  hidden: boolean;
+  deleted: boolean;
+  /** Bytes of the replacement text after a Unicode character. */
+  unicodeSkip: number;
+  readonly opensNote: boolean;
+  /** It holds the result of a field. */
+  readonly isResult: boolean;
+}
