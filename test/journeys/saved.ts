@@ -17,9 +17,11 @@ export async function watchSaved(page: Page, selector: string): Promise<SavedWat
   const said: string[] = [];
   await page.exposeFunction('noteSaved', (text: string) => void said.push(text));
   const watch = `(() => {
-    let before = '';
+    const stateNow = () => document.querySelector('header [role="status"]')?.textContent ?? '';
+    // What is saved already does not come to be: a letter is on the screen a moment before the frame says anything of it.
+    let before = stateNow();
     new MutationObserver(() => {
-      const state = document.querySelector('header [role="status"]')?.textContent ?? '';
+      const state = stateNow();
       if (state === 'Saved' && before !== 'Saved') {
         const shown = [...document.querySelectorAll(${JSON.stringify(selector)})];
         window.noteSaved(shown.map((one) => one.value ?? one.textContent).join('\\n'));

@@ -120,7 +120,12 @@ export function packLines(
     const { ruler } = settings;
     const begin = isStart(line) ? ruler.first : ruler.other;
     const [start, stop] = [widths.start[from], widths.end[to]];
-    const placed = placeTabs(tabs, ruler, first, end, start, stop, begin, begin + width, lines.tabs!);
+    const placed = placeTabs(
+      tabs,
+      ruler,
+      { firstTab: first, endTab: end, start, end: stop, begin, right: begin + width },
+      lines.tabs!,
+    );
     const { last } = placed;
     const sums = { stretch: tabs.stretch[last], shrink: tabs.shrink[last], spaces: tabs.spaces[last] };
     return { width: placed.width, mayStretch: placed.mayStretch, ...sums };

@@ -59,19 +59,24 @@ export interface TabbedLine {
 /** One answer serves all questions, which come one after another. */
 const answer: TabbedLine = { width: 0, mayStretch: false, last: 0 };
 
-/**
- * Places the text of a line after its tabs, `firstTab` up to `endTab`. `start` and `end` are the sums at the line's ends,
- * `begin` the place where it begins, `right` its right edge. `into`: takes the width of each tab.
- */
+/** A line whose tabs are to be placed. */
+export interface LineOfTabs {
+  /** Its tabs: from `firstTab` on, before `endTab`. */
+  readonly firstTab: number;
+  readonly endTab: number;
+  /** The sums of widths at its ends. */
+  readonly start: number;
+  readonly end: number;
+  /** Where it begins, and its right edge. */
+  readonly begin: number;
+  readonly right: number;
+}
+
+/** Places the text of a line after its tabs. `into`: takes the width of each tab. */
 export function placeTabs(
   sums: TabSums,
   ruler: TabRuler,
-  firstTab: number,
-  endTab: number,
-  start: number,
-  end: number,
-  begin: number,
-  right: number,
+  { firstTab, endTab, start, end, begin, right }: LineOfTabs,
   into?: SetTabs,
 ): TabbedLine {
   let place = begin + sums.width[firstTab] - start;

@@ -221,7 +221,8 @@ class Search {
           const ruler = settings.ruler;
           const begin = s === 0 ? ruler.first : ruler.other;
           const right = begin + this.widthOf(node);
-          const line = placeTabs(widths.tabs, ruler, from, to, start[s], end[j], begin, right);
+          const ends = { firstTab: from, endTab: to, start: start[s], end: end[j], begin, right };
+          const line = placeTabs(widths.tabs, ruler, ends);
           gap = this.widthOf(node) - line.width;
           played = 0;
           shrink = justified ? endShrink[j] - widths.tabs.shrink[line.last] : 0;

@@ -1,11 +1,9 @@
 // The cheapest way to divide a reach into regions (columns of pages), by dynamic programming forward over its paragraphs.
 //
-// A state is a place in the text with everything that what follows depends on: how far down the region it stands, side and
-// column, the depth of the spread (of the one before, until the first column of a verso has ended), the note lines still owed,
-// the next float. From a state before a paragraph every setting and every space before it is tried; where it reaches the foot,
-// the region may end before, or inside it, after each line that leaves the foot nearly full. Layers hold the states before each
-// paragraph, so that after an edit the search goes on from the last layer before the change and stops where it is in step with
-// the old one.
+// A state is a place in the text with all that what follows depends on (docs/decisions/003). From a state before a paragraph
+// every setting and every space before it is tried; where it reaches the foot, the region may end before, or inside it, after
+// each line that leaves the foot nearly full. Layers hold the states before each paragraph, so that after an edit the search
+// goes on from the last layer before the change and stops where it is in step with the old one.
 import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
@@ -16,9 +14,10 @@ import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
+import { RegionEnd } from './regionEnd';
 import { RegionStarts } from './regionStarts';
 import { cheapest, LIMITS, type SearchLimits } from './searchLimits';
-import { CHOICE, FLAG, isInStep, isWrongSide, StateList, withEntry, withWish, type Layer } from './stateList';
+import { CHOICE, FLAG, isInStep, isWrongSide, newState, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
 const FELT = 3;
@@ -37,6 +36,8 @@ class Filler {
   private next = new StateList();
   private readonly layers: Layer[] = [];
   private mayLeaveAny = false;
+  /** Grid lines that a region may stay short now. */
+  private mayLeave = 0;
   private limit = Infinity;
   private beam = Infinity;
   /** Whether the state being extended led anywhere. */
@@ -49,6 +50,9 @@ class Filler {
   private readonly starts: RegionStarts;
   private readonly notes: NoteRoom;
   private item!: FlowItem;
+  /** The end of a region, and the state after a paragraph, that are being looked at. */
+  private readonly end = new RegionEnd();
+  private readonly state = newState();
   private best: ReachAnswer = { cost: Infinity, index: -1 };
 
   constructor(
@@ -113,7 +117,7 @@ class Filler {
       FLAG.EMPTY |
       (3 << FLAG.DEPTH_SHIFT) |
       (3 << FLAG.WISH_SHIFT);
-    this.starts.beginRegion(flags, 0, 0, 0, 0, 0, 0, -1, 0);
+    this.starts.beginFirst(flags);
     return 0;
   }
 
@@ -125,6 +129,7 @@ class Filler {
     this.few = Infinity;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;
+      this.mayLeave = anyWhite ? Infinity : this.limits.white;
       if (!this.extendAll(entered)) {
         this.few = this.limits.few;
         this.extendAll(entered);
@@ -241,24 +246,38 @@ class Filler {
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
       const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;
-      if (cost <= this.next.least + this.beam)
-        this.next.put(0, 0, nextFlags, due - noteFrom, current.float[k], end, cost, k, choice, isDoomed);
+      if (cost <= this.next.least + this.beam) this.putNext(k, nextFlags, due - noteFrom, end, cost, choice, isDoomed);
     }
     const left = this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due);
-    if (fits && left > item.height + this.mayLeave() + SLACK) return;
-    this.endInside(k, setting, choice, wished, start, noteFrom, most, own);
+    if (fits && left > item.height + this.mayLeave + SLACK) return;
+    this.end.begin(k, setting, choice, wished, noteFrom, own);
+    this.endInside(setting, start, most);
   }
 
-  private endInside(
-    k: number,
-    setting: Setting,
-    choice: number,
+  /** A state after the whole paragraph. */
+  private putNext(
+    from: number,
     flags: number,
-    start: number,
-    noteFrom: number,
-    most: number,
-    own: number,
-  ): void {
+    owed: number,
+    used: number,
+    cost: number,
+    choice: number,
+    isDoomed = false,
+  ) {
+    const { state } = this;
+    state.flags = flags;
+    state.owed = owed;
+    state.float = this.starts.states.float[from];
+    state.used = used;
+    state.cost = cost;
+    state.from = from;
+    state.choice = choice;
+    this.next.put(state, isDoomed);
+  }
+
+  /** Tries the ends inside the paragraph, which stands from grid line `start` on; `most`: the deepest that the region may be. */
+  private endInside(setting: Setting, start: number, most: number): void {
+    const { from: k, flags, noteFrom, own, choice } = this.end;
     const { states: current } = this.starts;
     const { item, flow } = this;
     const line = current.line[k];
@@ -274,54 +293,36 @@ class Filler {
     const empty = (current.flags[k] & FLAG.EMPTY) !== 0;
     if (to <= line) {
       if (!empty || current.owed[k] > 0 || current.used[k] > 0) {
-        if (line > 0) this.endAfter(k, setting, choice, flags, line, current.used[k], noteFrom, dueAt(line), own, true);
+        if (line > 0) this.endAfter(flags, line, current.used[k], dueAt(line), true);
         return;
       }
       // A line taller than the region, or one whose notes leave no room: it stands there all the same.
       const forced = line + 1;
       const used = start + item.height;
       const on = flags & ~FLAG.EMPTY;
-      if (forced < setting.count)
-        this.endAfter(k, setting, choice, on, forced, used, noteFrom, dueAt(forced), own, true);
-      else {
-        const owed = dueAt(setting.count) - noteFrom;
-        this.next.put(0, 0, on, owed, current.float[k], used, current.cost[k] + own, k, choice);
-      }
+      if (forced < setting.count) this.endAfter(on, forced, used, dueAt(forced), true);
+      else this.putNext(k, on, dueAt(setting.count) - noteFrom, used, current.cost[k] + own, choice);
       return;
     }
     for (let end = to; end > line; end -= 1) {
       const used = start + (end - line) * item.height;
       const white = low - used - this.notes.height(noteFrom, dueAt(end));
-      if (white > this.mayLeave() + SLACK && end < to) break;
-      this.endAfter(k, setting, choice, flags & ~FLAG.EMPTY, end, used, noteFrom, dueAt(end), own, false);
+      if (white > this.mayLeave + SLACK && end < to) break;
+      this.endAfter(flags & ~FLAG.EMPTY, end, used, dueAt(end), false);
     }
   }
 
   /** Ends the region after some lines of the paragraph, which goes on in the next column as wide as that is. */
-  private endAfter(
-    k: number,
-    setting: Setting,
-    choice: number,
-    flags: number,
-    line: number,
-    used: number,
-    noteFrom: number,
-    due: number,
-    own: number,
-    forced: boolean,
-  ): void {
-    const index = choice & CHOICE.SETTING;
-    if (!this.columns.areUnequal)
-      return this.endRegion(k, setting, choice, flags, line, used, noteFrom, due, own, forced, index);
+  private endAfter(flags: number, line: number, used: number, due: number, forced: boolean): void {
+    this.end.at(flags, line, used, due, forced);
+    if (!this.columns.areUnequal) return this.endRegion();
+    const { end } = this;
     const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    const on = this.columns.continued(this.item, this.starts.at, index, line, column);
-    const other = this.settingOf(on.index);
-    if (other.count > on.line)
-      this.endRegion(k, other, choice, flags, on.line, used, noteFrom, due, own, forced, on.index);
-  }
-
-  private mayLeave(): number {
-    return this.mayLeaveAny ? Infinity : this.limits.white;
+    const on = this.columns.continued(this.item, this.starts.at, end.next, line, column);
+    end.setting = this.settingOf(on.index);
+    end.line = on.line;
+    end.next = on.index;
+    if (end.setting.count > on.line) this.endRegion();
   }
 
   /** Ends the region before the paragraph, when what stays white is little or cannot be helped. */
@@ -333,27 +334,17 @@ class Filler {
     const white = this.rules.lowDepth(current.flags[k]) - current.used[k] - this.notes.height(noteFrom, due);
     const most = Math.max(item.mayLeave, this.limits.white) + SLACK;
     if (!forced && !this.mayLeaveAny && !item.breakBefore && white > most) return;
-    this.endRegion(k, null, 0, current.flags[k], 0, current.used[k], noteFrom, due, 0, forced);
+    this.end.begin(k, null, 0, current.flags[k], noteFrom, 0);
+    this.end.at(current.flags[k], 0, current.used[k], due, forced);
+    this.endRegion();
   }
 
   /**
-   * Ends the region after `used` grid lines, before `line` of the paragraph. Every depth of the spread that is open, and
+   * Ends the region where `end` says. Every depth of the spread that is open, and
    * with it the notes that fit, leads to a state at the top of the next region.
    */
-  private endRegion(
-    k: number,
-    setting: Setting | null,
-    choice: number,
-    flags: number,
-    line: number,
-    used: number,
-    noteFrom: number,
-    due: number,
-    own: number,
-    forced: boolean,
-    /** The setting in which the paragraph goes on, and whose line it is. */
-    next = 0,
-  ): void {
+  private endRegion(): void {
+    const { from: k, setting, flags, line, used, noteFrom, due, own, forced } = this.end;
     this.left -= 1;
     const { states: current } = this.starts;
     const { plan } = this;
@@ -361,7 +352,10 @@ class Filler {
     const lastColumn = column + 1 === plan.columns.length;
     const late = this.starts.lateFloats(current.float[k], line);
     if (late < 0) return;
-    const base = current.cost[k] + own + late * COST.FLOAT_LATE + this.cutCost(setting, line, flags, lastColumn);
+    const isAfterAll = this.starts.at >= this.flow.items.length;
+    const { isHeld } = this.flow;
+    const cut = isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, lastColumn, isHeld);
+    const base = current.cost[k] + own + late * COST.FLOAT_LATE + cut;
     if (base > this.limit) return;
     const fixed = this.rules.fixedDepth(flags);
     for (let depth = -1; depth <= 1; depth += 1) {
@@ -380,7 +374,7 @@ class Filler {
         if (used > deep + SLACK) cost += COST.TOO_DEEP;
       }
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
-      const before = line === 0 && this.starts.at < this.flow.items.length ? this.item : null;
+      const before = line === 0 && !isAfterAll ? this.item : null;
       if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
       else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, lastColumn);
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
@@ -388,12 +382,7 @@ class Filler {
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
       if (cost > this.limit) continue;
       this.led = true;
-      this.starts.begin(k, choice, flags, depth, line, next, placed, cost);
+      this.starts.begin(this.end, depth, placed, cost);
     }
-  }
-
-  private cutCost(setting: Setting | null, line: number, flags: number, lastColumn: boolean): number {
-    const isAfterAll = this.starts.at >= this.flow.items.length;
-    return isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, lastColumn, this.flow.isHeld);
   }
 }

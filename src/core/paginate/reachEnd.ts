@@ -3,6 +3,7 @@ import { COST } from './costs';
 import type { Flow } from './flow';
 import type { NoteRoom } from './noteRoom';
 import type { RegionRules } from './regionRules';
+import { RegionEnd } from './regionEnd';
 import type { RegionStarts } from './regionStarts';
 import { FLAG, type StateList } from './stateList';
 
@@ -67,6 +68,7 @@ export function finishReach(starts: RegionStarts, flow: Flow, notes: NoteRoom, r
       if (placed === due) return;
       placed += 1;
     }
-    starts.begin(k, 0, flags, rules.fixedDepth(flags) ?? 0, 0, 0, placed, states.cost[k] + COST.SPLIT_NOTE);
+    const end = new RegionEnd().begin(k, null, 0, flags, noteFrom, 0);
+    starts.begin(end, rules.fixedDepth(flags) ?? 0, placed, states.cost[k] + COST.SPLIT_NOTE);
   }
 }

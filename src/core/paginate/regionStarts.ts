@@ -3,8 +3,9 @@
 import { COST } from './costs';
 import type { Flow, Setting } from './flow';
 import type { PagePlan } from './pagePlan';
+import type { RegionEnd } from './regionEnd';
 import type { RegionRules } from './regionRules';
-import { FLAG, StateList } from './stateList';
+import { FLAG, newState, StateList } from './stateList';
 
 const SLACK = 1e-3;
 /** Paragraphs ahead of its own at which a float may already stand, when its reference follows on the same page. */
@@ -15,6 +16,8 @@ export class RegionStarts {
   at = 0;
   states = new StateList();
   readonly inside: number[][] = [];
+  /** The state that is being put. */
+  private readonly entry = newState();
 
   constructor(
     private readonly flow: Flow,
@@ -24,56 +27,54 @@ export class RegionStarts {
     private readonly settingOf: ((index: number) => Setting) | null = null,
   ) {}
 
-  /** Ends a region of the state `k` with a depth, and begins the next one in every way. */
-  begin(
-    k: number,
-    choice: number,
-    flags: number,
-    depth: number,
-    line: number,
-    settingIndex: number,
-    placed: number,
-    cost: number,
-  ): void {
-    const { plan, flow } = this;
-    const owed = flow.noteStart[this.at] - placed;
-    let column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    let nextFlags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
-    column += 1;
+  /** Ends a region with a depth and the notes before `placed` on it, and begins the next one in every way. */
+  begin(end: RegionEnd, depth: number, placed: number, cost: number): void {
+    const { plan, flow, entry } = this;
+    const { flags } = end;
+    const column = ((flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT) + 1;
+    entry.flags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
+    entry.cost = cost;
     if (column < plan.columns.length)
-      nextFlags |=
+      entry.flags |=
         (flags & (FLAG.VERSO | FLAG.FIRST | FLAG.FINAL_MASK | FLAG.WISH_MASK)) | (column << FLAG.COLUMN_SHIFT);
     else {
-      nextFlags |= (flags & FLAG.VERSO ? 0 : FLAG.VERSO) | (3 << FLAG.WISH_SHIFT);
-      if ((flags & FLAG.FINAL_MASK) !== 0) cost += COST.UNBALANCED * 10;
-      cost += COST.PAGE;
+      entry.flags |= (flags & FLAG.VERSO ? 0 : FLAG.VERSO) | (3 << FLAG.WISH_SHIFT);
+      if ((flags & FLAG.FINAL_MASK) !== 0) entry.cost += COST.UNBALANCED * 10;
+      entry.cost += COST.PAGE;
     }
-    this.beginRegion(nextFlags, line, settingIndex, owed, this.states.float[k], cost, column, k, choice);
+    entry.line = end.line;
+    entry.setting = end.next;
+    entry.owed = flow.noteStart[this.at] - placed;
+    entry.float = this.states.float[end.from];
+    entry.from = end.from;
+    entry.choice = end.choice;
+    this.beginRegion(column);
+  }
+
+  /** Puts the states with which the first region can begin. */
+  beginFirst(flags: number): void {
+    Object.assign(this.entry, newState(), { flags });
+    this.beginRegion(0);
   }
 
   /** Puts every state with which a region can begin: with more or fewer floats, as an ordinary or as the last page. */
-  beginRegion(
-    flags: number,
-    line: number,
-    settingIndex: number,
-    owed: number,
-    float: number,
-    cost: number,
-    column: number,
-    from: number,
-    choice: number,
-  ): void {
-    const { flow, plan } = this;
+  private beginRegion(column: number): void {
+    const { flow, plan, entry } = this;
+    const { flags, float } = entry;
     const room = this.rules.baseDepth(flags);
     const isPageTop = column === 0 || column === plan.columns.length;
     const finals =
-      plan.columns.length > 1 && plan.balance && isPageTop ? this.finalDepths(line, settingIndex, room) : [];
+      plan.columns.length > 1 && plan.balance && isPageTop ? this.finalDepths(entry.line, entry.setting, room) : [];
     let used = 0;
     for (let f = float; ; f += 1) {
-      this.enterState(line, settingIndex, flags, owed, f, used, cost, from, choice);
+      entry.float = f;
+      entry.used = used;
+      entry.flags = flags;
+      this.enterState();
       for (const depth of finals) {
-        if (depth > used)
-          this.enterState(line, settingIndex, flags | (depth << FLAG.FINAL_SHIFT), owed, f, used, cost, from, choice);
+        if (depth <= used) continue;
+        entry.flags = flags | (depth << FLAG.FINAL_SHIFT);
+        this.enterState();
       }
       if (f >= flow.floats.length || flow.floats[f].anchor > this.at + MAX_AHEAD) break;
       used += flow.floats[f].height;
@@ -83,19 +84,10 @@ export class RegionStarts {
     }
   }
 
-  private enterState(
-    line: number,
-    setting: number,
-    flags: number,
-    owed: number,
-    float: number,
-    used: number,
-    cost: number,
-    from: number,
-    choice: number,
-  ): void {
-    const index = this.states.put(line, setting, flags, owed, float, used, cost, from, choice);
-    if (index >= 0 && line > 0) (this.inside[this.orderOf(line, setting)] ??= []).push(index);
+  private enterState(): void {
+    const { entry } = this;
+    const index = this.states.put(entry);
+    if (index >= 0 && entry.line > 0) (this.inside[this.orderOf(entry.line, entry.setting)] ??= []).push(index);
   }
 
   /** What rises as text goes on: the line, or, where settings do not have the same lines, its place in the text. */

@@ -53,6 +53,32 @@ function permute(values: Int32Array | Float64Array, places: readonly number[]): 
   for (let k = 0; k < places.length; k += 1) values[k] = scratch[k];
 }
 
+/** A state to be put into a list: the fields of `StateList`, one of each. A search fills one record over and over. */
+export interface NewState {
+  line: number;
+  setting: number;
+  flags: number;
+  owed: number;
+  float: number;
+  used: number;
+  cost: number;
+  /** Index of the state that it was reached from; -1: none. */
+  from: number;
+  choice: number;
+}
+
+export const newState = (): NewState => ({
+  line: 0,
+  setting: 0,
+  flags: 0,
+  owed: 0,
+  float: 0,
+  used: 0,
+  cost: 0,
+  from: -1,
+  choice: 0,
+});
+
 export class StateList {
   count = 0;
   /** Line of the paragraph with which the region begins; 0 where the state is a place between paragraphs. */
@@ -82,18 +108,7 @@ export class StateList {
   }
 
   /** Keeps the cheaper of this and the same state; answers the index when it was new, else -1. */
-  put(
-    line: number,
-    setting: number,
-    flags: number,
-    owed: number,
-    float: number,
-    used: number,
-    cost: number,
-    from: number,
-    choice: number,
-    isDoomed = false,
-  ): number {
+  put({ line, setting, flags, owed, float, used, cost, from, choice }: NewState, isDoomed = false): number {
     const depth = Math.round(used / QUANTUM);
     // What is sure to become dear is no measure for the others.
     if (cost < this.least && !isDoomed) this.least = cost;
@@ -206,7 +221,7 @@ export class StateList {
     this.clear();
     for (let k = 0; k < layer.entered; k += 1) {
       const s = stateOf(layer, k);
-      this.put(s.line, s.setting, s.flags, s.owed, s.float, s.used, s.cost, s.from, s.choice);
+      this.put(s);
     }
     // Which of them were doomed is not kept: what they were measured by is.
     this.least = layer.least;

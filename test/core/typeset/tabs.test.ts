@@ -59,7 +59,7 @@ describe('tabs', () => {
       point: [-1, -1, -1],
     };
     const into = { widths: new Float32Array(3), leaders: ['', '', ''] };
-    const line = placeTabs(sums, ruler, 0, 3, 0, 100, 0, 300, into);
+    const line = placeTabs(sums, ruler, { firstTab: 0, endTab: 3, start: 0, end: 100, begin: 0, right: 300 }, into);
     expect([...into.widths]).to.deep.equal([70, 40, 20]);
     expect(line.width).to.equal(230);
     expect(tabsBetween(sums, 4, 11)).to.deep.equal([1, 2]);
