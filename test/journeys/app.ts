@@ -69,9 +69,32 @@ export interface Visit {
   readonly errors: string[];
 }
 
-/** A fresh browser profile at 1280 x 800, watched for stray requests and errors. */
-export async function visit(browser: JourneyBrowser, app: RunningApp): Promise<Visit> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+type StorageState = Awaited<ReturnType<BrowserContext['storageState']>>;
+
+let demoShelf: Promise<StorageState> | undefined;
+
+/** What a browser keeps that has been on the Shelf once: the demonstration books, with their title pages. */
+async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<StorageState> {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(app.url);
+  await page
+    .getByRole('img', { name: /^Title page of/ })
+    .nth(1)
+    .waitFor();
+  const state = await context.storageState({ indexedDB: true });
+  await context.close();
+  return state;
+}
+
+/**
+ * A browser profile at 1280 x 800, watched for stray requests and errors. Not `isFresh`: it has been on the Shelf before, so
+ * that the demonstration books need not be made anew for each visit.
+ */
+export async function visit(browser: JourneyBrowser, app: RunningApp, { isFresh = false } = {}): Promise<Visit> {
+  const storageState = isFresh ? undefined : await (demoShelf ??= makeDemoShelf(browser, app));
+  const viewport = { width: 1280, height: 800 };
+  const context = await browser.newContext({ viewport, acceptDownloads: true, ...(storageState && { storageState }) });
   const strays: string[] = [];
   const errors: string[] = [];
   context.on('request', (request) => {

@@ -39,6 +39,8 @@ describe('the path of a book', () => {
   });
 
   it('goes from the Shelf over pages and another trim to a press PDF', async () => {
+    await here.context.close();
+    here = await visit(browser, app, { isFresh: true });
     const { page } = here;
     await openDemo(page, app);
     const count = Number(await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact)));

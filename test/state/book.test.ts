@@ -185,7 +185,7 @@ describe('the shelf', () => {
     );
     expect(store.getState().shelf.books).to.have.length(1);
     expect(await repository.setting('demonstration book given')).to.equal(true);
-  }).timeout(20_000);
+  });
 
   it('says why a file was refused, and leaves nothing half-made', async () => {
     const { store, repository } = world();
@@ -214,7 +214,7 @@ describe('products', () => {
     expect(new TextDecoder().decode(here.downloads[1].bytes.slice(0, 5))).to.equal('%PDF-');
     expect(fileStem('“Été” & co.: a/b')).to.equal('e-te-co-a-b');
     expect(fileStem('???')).to.equal('book');
-  }).timeout(20_000);
+  });
 });
 
 describe('selectors', () => {

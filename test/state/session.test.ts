@@ -304,7 +304,7 @@ describe('the history of a book', () => {
       here.store.dispatch(editRedone());
       expect(here.get().book!.particulars.title).to.equal(`T${k}`);
     }
-  }).timeout(30_000);
+  });
 
   it('opens where it was left, with what can be redone; a change there drops the rest from the disk', async () => {
     const here = await withLog(900);
@@ -325,7 +325,7 @@ describe('the history of a book', () => {
     expect([kept.cursor, kept.total, kept.entries.at(-1)!.name]).to.deep.equal([402, 402, 'Subtitle']);
     const names = await here.repository.history(here.id, 400, 402);
     expect(names.map(({ name }) => name)).to.deep.equal(['Title 400', 'Title 401', 'Subtitle']);
-  }).timeout(30_000);
+  });
 
   it('writes what was changed at any place between two writes', async () => {
     const here = await withLog(300);

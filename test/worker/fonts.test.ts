@@ -14,7 +14,7 @@ describe('a font that is brought in', () => {
 
   it('is taken when it can be put into a PDF', async () => {
     expect((await read('mine.ttf', whole)).kind).to.equal('font');
-  }).timeout(20_000);
+  });
 
   it('is refused with a sentence when it cannot: here it has no outlines', async () => {
     const damaged = whole.slice();
@@ -22,5 +22,5 @@ describe('a font that is brought in', () => {
       if (String.fromCharCode(...damaged.subarray(at, at + 4)) === 'glyf') damaged.set([0x7f, 0xff, 0xff, 0xff], at);
     const answer = await read('mine.ttf', damaged);
     expect(answer).to.deep.include({ kind: 'failed', message: 'mine.ttf is damaged: it could not be put into a PDF.' });
-  }).timeout(20_000);
+  });
 });

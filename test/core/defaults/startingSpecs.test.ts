@@ -41,7 +41,7 @@ describe('the starting specs', () => {
         const grave = composed.findings.filter(({ grade }) => grade === 'must');
         expect(grave.map(({ message, page }) => `${page}: ${message}`)).to.deep.equal([]);
       }
-    }).timeout(30_000);
+    });
   }
 
   it('are six, each under a name of its own', () => {

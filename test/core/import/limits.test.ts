@@ -106,7 +106,7 @@ describe('files nested without end', () => {
       for (const words of ['before', 'inside', 'after']) expect(all).to.include(words);
       const { divisions } = bookOf(name, bytes);
       expect(tablesDeep(divisions.flatMap(({ blocks }) => blocks))).to.be.at.most(DEEPEST_TABLES);
-    }).timeout(60_000);
+    });
 
   it('say so', () => {
     const { dropped } = arrived('a.docx', docx(nested(40, cell[0], p('inside'), cell[1])));
@@ -123,7 +123,7 @@ describe('files nested without end', () => {
     const html = `<p>Text<a role="doc-noteref" href="#n0">1</a></p>${notes.join('')}<aside id="n${count}" role="doc-footnote"><p>The last</p></aside>`;
     expect(arrived('a.html', html).footnotes).to.have.length(count + 1);
     expect(Object.keys(bookOf('a.html', encode(html)).notes)).to.have.length(count + 1);
-  }).timeout(60_000);
+  });
 });
 
 describe('files over the limits', () => {
@@ -138,18 +138,18 @@ describe('files over the limits', () => {
       code: 'too-large',
     });
     expect(refusal('a.html', encode('<br>'.repeat(2_100_000)))).to.include({ code: 'too-large' });
-  }).timeout(120_000);
+  });
 
   it('of one part that unpacks to over 64 MB are refused before it is read', () => {
     expect(refusal('a.docx', docx(' '.repeat(65 * 1024 * 1024))).message).to.match(/more than 64 MB/);
-  }).timeout(60_000);
+  });
 
   it('may have more paragraphs in one container than a stack holds', () => {
     const inner = p('x').repeat(MOST_PARAGRAPHS - 10);
     expect(arrived('a.docx', docx(`<w:sdt><w:sdtContent>${inner}</w:sdtContent></w:sdt>`)).paragraphs).to.equal(
       MOST_PARAGRAPHS - 10,
     );
-  }).timeout(120_000);
+  });
 });
 
 describe('what a file says', () => {

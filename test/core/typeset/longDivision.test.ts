@@ -51,7 +51,7 @@ describe('a division of many pages', () => {
       expect(essence(incremental), `after step ${step}`).to.deep.equal(essence(fresh));
       expect(incremental.findings, `findings after step ${step}`).to.deep.equal(fresh.findings);
     }
-  }).timeout(120_000);
+  });
 
   it('keeps the pages that a letter typed leaves as they were, as the same objects', () => {
     const context = newContext();

@@ -169,7 +169,7 @@ describe('typesetting a book', () => {
       ),
       { numRuns: 12 },
     );
-  }).timeout(120_000);
+  });
 
   it('shapes and breaks one paragraph again when a letter is typed', () => {
     const context = newContext();

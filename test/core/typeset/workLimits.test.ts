@@ -23,19 +23,19 @@ describe('texts and specs that have too many ways', () => {
     const { composed, kinds: found } = kinds(book([chapter('One', `iv>${'<b><div>'.repeat(3000)}d`)]));
     expect(found).to.include('unweighed');
     expect(setText(composed).replace(/\s/g, '')).to.include('<b><div>'.repeat(200));
-  }).timeout(20_000);
+  });
 
   it('of a line more or less: thousands of single letters', () => {
     const { composed } = kinds(book([chapter('One', 'a b '.repeat(1600))]));
     expect(setText(composed).match(/[ab]/g)!.length).to.be.at.least(3200);
-  }).timeout(20_000);
+  });
 
   it('of words around a quote: a word as long as its paragraph', () => {
     const { kinds: found, composed } = kinds(book([chapter('One', `${'x'.repeat(20_000)} “${'y'.repeat(20_000)}`)]));
     expect(found).to.include('unpaired-quote');
     for (const { kind, message } of composed.findings)
       if (kind === 'unpaired-quote') expect(message.length).to.be.below(140);
-  }).timeout(20_000);
+  });
 
   it('of ending pages: large type on small pages, with long notes in columns', () => {
     const random = seeded(7);
@@ -55,7 +55,7 @@ describe('texts and specs that have too many ways', () => {
     const { composed } = kinds(made);
     for (const seed of [1, 2])
       for (const word of words(1200, seed).split(' ').slice(-5)) expect(setText(composed)).to.include(word);
-  }).timeout(20_000);
+  });
 });
 
 describe('specs whose pages are too shallow', () => {
