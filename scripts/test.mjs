@@ -98,7 +98,7 @@ async function test(nice, ...words) {
   count(result);
 }
 
-// Two cores: two journeys at a time, and beside them whatever they leave.
-await Promise.all([check(), test(NICE), test(0, '--config', '.mocharc.journeys.json')]);
+// Two cores: two journeys at a time, and beside them the checks, then the unit tests, with whatever they leave.
+await Promise.all([check().then(() => test(NICE)), test(0, '--config', '.mocharc.journeys.json')]);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exitCode = failed === 0 ? 0 : 1;

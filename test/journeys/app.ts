@@ -76,6 +76,7 @@ let demoShelf: Promise<StorageState> | undefined;
 /** What a browser keeps that has been on the Shelf once: the demonstration books, with their title pages. */
 async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<StorageState> {
   const context = await browser.newContext();
+  context.setDefaultTimeout(PATIENCE);
   const page = await context.newPage();
   await page.goto(app.url);
   await page
@@ -95,6 +96,7 @@ export async function visit(browser: JourneyBrowser, app: RunningApp, { isFresh 
   const storageState = isFresh ? undefined : await (demoShelf ??= makeDemoShelf(browser, app));
   const viewport = { width: 1280, height: 800 };
   const context = await browser.newContext({ viewport, acceptDownloads: true, ...(storageState && { storageState }) });
+  context.setDefaultTimeout(PATIENCE);
   const strays: string[] = [];
   const errors: string[] = [];
   context.on('request', (request) => {
@@ -135,9 +137,12 @@ export async function launch(): Promise<JourneyBrowser> {
   };
 }
 
-/** Polls what a person would see until it is so; throws with `what` after half a minute. */
+/** A wait ends when its screen is there; this long only when it never comes, however busy the machine is, in ms. */
+const PATIENCE = 120_000;
+
+/** Polls what a person would see until it is so; throws with `what` when it never is. */
 export async function eventually(what: string, isSo: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 30_000; !(await isSo());) {
+  for (const end = Date.now() + PATIENCE; !(await isSo());) {
     if (Date.now() > end) throw new Error(`It never came to this: ${what}.`);
     await new Promise((resolve) => setTimeout(resolve, 25));
   }
@@ -193,6 +198,7 @@ export async function openProfile(profile: string): Promise<ProfileBrowser> {
   });
   const browser = await chromium.connectOverCDP(address);
   const context = browser.contexts()[0];
+  context.setDefaultTimeout(PATIENCE);
   const page = context.pages()[0] ?? (await context.newPage());
   await page.setViewportSize({ width: 1280, height: 800 });
   const kill = async () => {
