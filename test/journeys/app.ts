@@ -217,13 +217,13 @@ export interface Journey {
   page: Page;
 }
 
-/** One visit for all steps of a `describe`: begins with `arrive`, ends by closing all, and has seen no error. */
-export function journey(arrive: (page: Page, app: RunningApp) => Promise<void>): Journey {
+/** One visit for all steps of a `describe`: begins with `arrive`, ends by closing all, and has seen no error. `isFresh`: see `visit`. */
+export function journey(arrive: (page: Page, app: RunningApp) => Promise<void>, { isFresh = false } = {}): Journey {
   const walk = {} as Journey;
   before(async () => {
     walk.app = await startApp();
     walk.browser = await launch();
-    walk.here = await visit(walk.browser, walk.app);
+    walk.here = await visit(walk.browser, walk.app, { isFresh });
     walk.page = walk.here.page;
     await arrive(walk.page, walk.app);
   });

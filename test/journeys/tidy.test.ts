@@ -3,14 +3,17 @@ import type { Page } from 'playwright-core';
 import { journey, openDemo, untilFact } from './app';
 
 describe('tidying the copy', () => {
-  const walk = journey(async (page, app) => {
-    await openDemo(page, app);
-    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
-    await page.keyboard.press('Alt+1');
-    // A book just made shows what came in.
-    await page.getByRole('region', { name: 'Arrival', exact: true }).waitFor();
-    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
-  });
+  const walk = journey(
+    async (page, app) => {
+      await openDemo(page, app);
+      await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+      await page.keyboard.press('Alt+1');
+      // A book just made shows what came in.
+      await page.getByRole('region', { name: 'Arrival', exact: true }).waitFor();
+      await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+    },
+    { isFresh: true },
+  );
   let page: Page;
   before(() => (page = walk.page));
 
