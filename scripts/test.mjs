@@ -15,6 +15,8 @@ const TOOLS = {
   '/usr/bin/pdftotext': 'poppler-utils',
   '/usr/bin/qpdf': 'qpdf',
   '/usr/bin/epubcheck': 'epubcheck',
+  // Java runs the program that starts epubcheck from its source.
+  '/usr/bin/javac': 'default-jdk-headless',
 };
 
 function installTools() {
