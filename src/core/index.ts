@@ -1,15 +1,6 @@
 // The door of core for the workers and the command line.
 export { ImportError, InvariantError, ValueError } from './base/errors';
-export {
-  applyEdit,
-  applyEdits,
-  editsBetweenBooks,
-  invertEdit,
-  invertEdits,
-  mapPosition,
-  replaceCopy,
-  setSpecEdit,
-} from './edit';
+export { applyEdit, applyEdits, editsBetweenBooks, invertEdit, invertEdits, replaceCopy, setSpecEdit } from './edit';
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export {

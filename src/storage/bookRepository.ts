@@ -2,6 +2,7 @@
 // closes at any moment leaves the last whole state behind.
 import { BOOK_FORMAT, type Book } from '../core/model/copy/book';
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
+import { LOG_WITHOUT_FORMAT, migrateEntry } from '../core/formats/migrateEntry';
 import { migrate } from '../core/formats/migrate';
 import { picturesIn, type Block, type PictureBytes } from '../core/model/copy/streams';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
@@ -73,6 +74,7 @@ export class BookRepository {
         divisions: record.divisionIds.map((division) => kept.divisions.get(division)!),
         notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
         ...(record.source === undefined ? {} : { source: record.source }),
+        ...(record.anchors === undefined ? {} : { anchors: record.anchors }),
         ...(record.pageTouches === undefined ? {} : { pageTouches: record.pageTouches }),
       }) as unknown as Book;
       kept.remember(book.divisions);
@@ -88,7 +90,7 @@ export class BookRepository {
   /** Entries of the log by their numbers, from 1, both ends included. */
   async history(id: string, from: number, to: number): Promise<readonly HistoryEntry[]> {
     const rows = await this.database.log.where('[book+number]').between([id, from], [id, to], true, true).toArray();
-    return rows.map((row) => row.entry);
+    return rows.map(({ entry, format = LOG_WITHOUT_FORMAT }) => migrateEntry(entry, format));
   }
 
   /** A page of the log on each side of the cursor; how long the log is takes one step from its end. */
@@ -150,7 +152,7 @@ export class BookRepository {
     const first = firstDifference(before, after);
     const written = after.entries
       .slice(first - after.base - 1)
-      .map((entry, k) => log.put({ book: id, number: first + k, entry }));
+      .map((entry, k) => log.put({ book: id, number: first + k, entry, format: BOOK_FORMAT }));
     if (before.total <= after.total) return written;
     const beyond = log.where('[book+number]').between([id, after.total + 1], [id, Infinity]);
     return [...written, beyond.delete()];
@@ -183,7 +185,7 @@ export class BookRepository {
 }
 
 function headOf(book: Book) {
-  const { id, format, nextId, particulars, spec, source, pageTouches, divisions } = book;
+  const { id, format, nextId, particulars, spec, source, anchors, pageTouches, divisions } = book;
   return {
     id,
     format,
@@ -191,6 +193,7 @@ function headOf(book: Book) {
     particulars,
     spec,
     source,
+    anchors,
     pageTouches,
     divisionIds: divisions.map((division) => division.id),
   };

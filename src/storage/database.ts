@@ -25,6 +25,8 @@ export interface BookRecord {
   readonly divisionIds: readonly string[];
   /** From format 4 on. */
   readonly source?: Source;
+  /** Absent in records of formats before 11. */
+  readonly anchors?: Book['anchors'];
   /** Absent in records of formats before 7. */
   readonly pageTouches?: Book['pageTouches'];
   /** Grows with every edit, undo and redo. */
@@ -66,6 +68,8 @@ export interface LogRecord {
   /** From 1. */
   readonly number: number;
   readonly entry: HistoryEntry;
+  /** The format of the book when it was written; absent in rows of formats before 11. */
+  readonly format?: number;
 }
 
 /** A kept state of a book: a list of its parts. Divisions that several pulls have alike are stored once. */

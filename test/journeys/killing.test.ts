@@ -53,6 +53,7 @@ function textOf({ book, divisions, notes }: Stored): string {
     particulars: book.particulars,
     spec: book.spec,
     source: book.source,
+    anchors: book.anchors,
     pageTouches: book.pageTouches,
     divisions: book.divisionIds.map((division) => own.get(division)),
     notes: Object.fromEntries(notes.map((row) => [row.note, row.value])),
@@ -106,7 +107,7 @@ async function typeAndKill(app: RunningApp, rounds: number, seed: number): Promi
     states = [kept];
     await paragraphs.last().click();
     await page.keyboard.press('End');
-    const keys = 3 + Math.floor(random() * 45);
+    const keys = 3 + Math.floor(random() * 25);
     // Here the hand rests until the frame says that all is saved.
     const rest = Math.floor(random() * keys);
     let pressed = Promise.resolve();

@@ -24,7 +24,7 @@ export const MADE_STYLES: Readonly<Record<string, ParagraphStyle>> = table({
   CAU: {
     name: 'Chapter author',
     basedOn: 'TX',
-    meaning: 'other',
+    meaning: 'chapterAuthor',
     align: 'centre',
     firstIndent: 0,
     hyphenate: false,

@@ -66,7 +66,7 @@ const styles: Record<string, ParagraphStyle> = {
   CN: {
     name: 'Chapter number',
     basedOn: 'TX',
-    meaning: 'other',
+    meaning: 'chapterNumber',
     align: 'centre',
     size: 11.5,
     caps: 'small',
@@ -89,7 +89,7 @@ const styles: Record<string, ParagraphStyle> = {
   CST: {
     name: 'Chapter subtitle',
     basedOn: 'TX',
-    meaning: 'other',
+    meaning: 'subtitle',
     align: 'centre',
     italic: true,
     size: 13,
@@ -101,7 +101,7 @@ const styles: Record<string, ParagraphStyle> = {
   CEP: {
     name: 'Chapter epigraph',
     basedOn: 'TX',
-    meaning: 'other',
+    meaning: 'epigraph',
     align: 'left',
     size: 10.5,
     leftIndent: 58,
@@ -113,14 +113,14 @@ const styles: Record<string, ParagraphStyle> = {
   COR: {
     name: 'Chapter ornament',
     basedOn: 'TX',
-    meaning: 'other',
+    meaning: 'ornament',
     align: 'centre',
     firstIndent: 0,
     hyphenate: false,
     withNext: true,
     above: 1,
   },
-  PN: { name: 'Part number', basedOn: 'CN', meaning: 'other' },
+  PN: { name: 'Part number', basedOn: 'CN', meaning: 'partNumber' },
   // Parts are numbered by a scheme of their own, or not at all.
   PT: { name: 'Part title', basedOn: 'CT', meaning: 'heading1', size: 24, leading: { grid: 2 }, number: null },
   AH: {

@@ -1,12 +1,20 @@
 // Applies a book edit. Pure: the input stays as it was, and every part that the edit does not touch keeps its object
 // identity, which is the key of every cache.
+import { mapAnchors } from './anchors/mapAnchors';
 import { invariant, unreachable } from '../base/errors';
 import type { Book, Division } from '../model/copy/book';
 import type { BookEdit, Plain } from '../model/copy/bookEdit';
 import type { Block, StreamId, TableCell } from '../model/copy/streams';
 
-/** The book after the edit. Throws InvariantError when the edit was made for another state of the book. */
+/**
+ * The book after the edit, its anchors where the edit took them. Throws InvariantError when the edit was made for another state
+ * of the book.
+ */
 export function applyEdit(book: Book, edit: BookEdit): Book {
+  return mapAnchors(changed(book, edit), edit);
+}
+
+function changed(book: Book, edit: BookEdit): Book {
   switch (edit.kind) {
     case 'replaceBlocks':
       return withStream(book, edit.stream, (blocks) => {
@@ -38,6 +46,8 @@ export function applyEdit(book: Book, edit: BookEdit): Book {
       return withDivision(book, edit.id, (division) => ({ id: division.id, ...edit.to, blocks: division.blocks }));
     case 'setNote':
       return { ...book, notes: withEntry(book.notes, edit.id, edit.to) };
+    case 'setAnchor':
+      return { ...book, anchors: withEntry(book.anchors, edit.id, edit.to) };
     case 'setPageTouches':
       return { ...book, pageTouches: edit.to };
     case 'setSource':
@@ -65,6 +75,7 @@ export function invertEdit(edit: BookEdit): BookEdit {
     case 'moveDivision':
     case 'setDivision':
     case 'setNote':
+    case 'setAnchor':
     case 'setPageTouches':
     case 'setSource':
     case 'setNextId':

@@ -28,7 +28,19 @@ export function editsBetweenBooks(before: Book, after: Book): BookEdit[] {
     const [from, to] = [before.notes[id] ?? null, after.notes[id] ?? null];
     if (!isSame(from, to)) edits.push({ kind: 'setNote', id, from, to });
   }
-  return [...edits, ...divisionEdits(before, after)];
+  edits.push(...divisionEdits(before, after));
+  return [...edits, ...anchorEdits(before, after, edits)];
+}
+
+/** What the edits of the copy do not do to the anchors by themselves. */
+function anchorEdits(before: Book, after: Book, edits: readonly BookEdit[]): BookEdit[] {
+  const ids = new Set([...Object.keys(before.anchors), ...Object.keys(after.anchors)]);
+  if (ids.size === 0) return [];
+  const { anchors } = edits.reduce(applyEdit, before);
+  return [...ids].flatMap((id): BookEdit[] => {
+    const [from, to] = [anchors[id] ?? null, after.anchors[id] ?? null];
+    return isSame(from, to) ? [] : [{ kind: 'setAnchor', id, from, to }];
+  });
 }
 
 function divisionEdits(before: Book, after: Book): BookEdit[] {

@@ -36,7 +36,6 @@ export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './st
 export { countStyles, doneWaitingEdits, newStyleEdits } from './styles/styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
-export { mapPosition } from './positionMap';
 export { findParagraph, setTouchesEdit } from './copy/touches';
 export {
   addDivisionOfRole,

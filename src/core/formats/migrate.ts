@@ -3,6 +3,7 @@
 import { BOOK_FORMAT } from '../model/copy/book';
 import type { Migration, PlainBook } from './plainBook';
 import { from1 } from './steps/from1';
+import { from10 } from './steps/from10';
 import { from2 } from './steps/from2';
 import { from3 } from './steps/from3';
 import { from4 } from './steps/from4';
@@ -23,6 +24,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   7: from7,
   8: from8,
   9: from9,
+  10: from10,
 };
 
 /** The book in today's format. */

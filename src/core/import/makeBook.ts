@@ -54,6 +54,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     spec: withWaiting(options.spec ?? NOVEL_SPEC, manuscript),
     divisions: all,
     notes,
+    anchors: {},
     pageTouches: [],
     source: {
       recipe: [],

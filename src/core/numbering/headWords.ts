@@ -1,27 +1,33 @@
 // What heads say, as lists and running heads repeat it.
 import type { Division } from '../model/copy/book';
-import { OBJECT_CHARACTER, type Paragraph, type StyleTag } from '../model/copy/streams';
+import { OBJECT_CHARACTER, type Paragraph } from '../model/copy/streams';
+import type { Meaning, Spec } from '../model/spec/spec';
+import { isTypedNumber, meaningOfTag } from '../copy/meanings';
 import type { HeadNumbers } from './numberHeads';
 
-const TITLE_TAGS: ReadonlySet<StyleTag> = new Set(['CT', 'PT', 'TOH']);
-const NUMBER_TAGS: ReadonlySet<StyleTag> = new Set(['CN', 'PN']);
+type Styles = Spec['styles'];
 
 /** The paragraph with the title of a division. */
-export const titleBlock = (division: Division): Paragraph | undefined => blockIn(division, TITLE_TAGS);
+export const titleBlock = (division: Division, styles: Styles): Paragraph | undefined =>
+  firstOf(division, styles, (meaning) => meaning === 'heading1');
 
 /**
  * Number and title at the head of a division; both empty when it has none. A person's break in a title is a space. A number
  * that was typed is taken as it is; else the one that its scheme gives.
  */
-export function headingWords(division: Division, numbers: HeadNumbers = new Map()): { number: string; title: string } {
-  const typed = blockIn(division, NUMBER_TAGS);
-  const title = titleBlock(division);
+export function headingWords(
+  division: Division,
+  styles: Styles,
+  numbers: HeadNumbers = new Map(),
+): { number: string; title: string } {
+  const typed = firstOf(division, styles, isTypedNumber);
+  const title = titleBlock(division, styles);
   const number = typed === undefined ? (numbers.get(title?.id ?? '')?.text ?? '') : plainWords(typed);
   return { number, title: title === undefined ? '' : plainWords(title) };
 }
 
-function blockIn(division: Division, tags: ReadonlySet<StyleTag>): Paragraph | undefined {
-  const block = division.blocks.find((candidate) => tags.has(candidate.style));
+function firstOf(division: Division, styles: Styles, isWanted: (meaning: Meaning) => boolean): Paragraph | undefined {
+  const block = division.blocks.find(({ style }) => isWanted(meaningOfTag(styles, style)));
   return block?.kind === 'paragraph' ? block : undefined;
 }
 

@@ -1,4 +1,5 @@
 // Numbers the heads by the schemes of their styles: in reading order, through the levels, parts apart from chapters.
+import { inherited, isTypedNumber, meaningOfTag } from '../copy/meanings';
 import { inNumerals } from './numerals';
 import type { Division } from '../model/copy/book';
 import type { NumberScheme } from '../model/spec/numbering';
@@ -16,8 +17,6 @@ export interface HeadNumber {
 
 export type HeadNumbers = ReadonlyMap<BlockId, HeadNumber>;
 
-/** Typed numbers of chapters and parts: what the copy says is not said twice. */
-const TYPED: ReadonlySet<StyleTag> = new Set(['CN', 'PN']);
 const NO_NUMBERS: HeadNumbers = new Map();
 
 /** Scheme and level of each style that has one; parts are level 0. */
@@ -38,7 +37,8 @@ export function numberHeads(divisions: readonly Division[], spec: Spec, language
     let typed = false;
     for (const block of division.blocks) {
       if (block.kind !== 'paragraph') continue;
-      if (TYPED.has(block.style)) typed = true;
+      // What the copy says is not said twice.
+      if (isTypedNumber(meaningOfTag(spec.styles, block.style))) typed = true;
       const style = styles.get(block.style);
       if (style === undefined) continue;
       const isOut = !isNumbered || style.scheme === null || block.touches?.unnumbered === true;
@@ -54,8 +54,7 @@ export function numberHeads(divisions: readonly Division[], spec: Spec, language
 function headStyles({ styles }: Spec): Map<StyleTag, NumberedStyle> {
   const found = new Map<StyleTag, NumberedStyle>();
   for (const tag of Object.keys(styles)) {
-    const meaning = inherited(tag, styles, 'meaning') ?? 'body';
-    const level = /^heading([1-6])$/.exec(meaning);
+    const level = /^heading([1-6])$/.exec(meaningOfTag(styles, tag));
     if (level === null) continue;
     const isPart = tag === 'PT' || styles[tag].basedOn === 'PT';
     found.set(tag, {
@@ -64,21 +63,6 @@ function headStyles({ styles }: Spec): Map<StyleTag, NumberedStyle> {
     });
   }
   return found;
-}
-
-/** A value of a style or its nearest ancestor that has one. */
-function inherited<K extends 'meaning' | 'number'>(
-  tag: StyleTag,
-  styles: Spec['styles'],
-  key: K,
-): Spec['styles'][string][K] {
-  const seen = new Set<StyleTag>();
-  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
-    seen.add(at);
-    const own = styles[at]?.[key];
-    if (own !== undefined) return own;
-  }
-  return undefined;
 }
 
 /** The scheme by which a style's heads are numbered, its own or an ancestor's; null: none. */

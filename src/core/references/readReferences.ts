@@ -94,8 +94,8 @@ function collect(divisions: readonly Division[], facts: ReferenceFacts): Collect
     notes: new Set(),
   };
   for (const division of divisions) {
-    const title = titleBlock(division);
-    const words = headingWords(division, facts.numbers);
+    const title = titleBlock(division, facts.book.spec.styles);
+    const words = headingWords(division, facts.book.spec.styles, facts.numbers);
     if (title !== undefined) made.typedNumbers.set(title.id, words.number);
     if (division.listed && (words.title !== '' || words.number !== ''))
       made.heads.push(titleHead(division, title, words, facts.book.spec));

@@ -1,4 +1,5 @@
 // The schema of a book as it stands in a project file or the database.
+import { ValueError } from '../base/errors';
 import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/copy/book';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
@@ -162,11 +163,18 @@ export const noteSchema = Joi.object({
   blocks: Joi.array().items(block).required(),
 });
 
-const pageTouchSchema = Joi.object({
-  id,
+const anchorSchema = Joi.object({
   stream: id,
   block: id,
-  offset,
+  from: offset,
+  to: Joi.number().integer().min(Joi.ref('from')).required(),
+  words: line(400),
+  lost: Joi.string().pattern(/^[0-9a-f]{32}$/),
+});
+
+const pageTouchSchema = Joi.object({
+  id,
+  anchor: id,
   hideHead: Joi.boolean(),
   hideFoot: Joi.boolean(),
   furniture: word(60).min(1),
@@ -182,6 +190,10 @@ const bookSchema = Joi.object({
   spec: specSchema,
   divisions: Joi.array().items(divisionSchema).required(),
   notes: Joi.object().pattern(Joi.string(), noteSchema).required(),
+  anchors: Joi.object()
+    .pattern(/^[a-z]\d{1,12}$/, anchorSchema)
+    .max(50_000)
+    .required(),
   pageTouches: Joi.array().items(pageTouchSchema).max(5000).required(),
   source: Joi.object({
     recipe: Joi.array().items(Joi.string().max(60)).required(),
@@ -192,6 +204,9 @@ const bookSchema = Joi.object({
 /** Checks a whole book; paragraphs that stand twice under one id get new ones. Throws ValueError. */
 export function checkBook(value: unknown, what = 'The book'): Book {
   const book = check<Book>(bookSchema, value, what);
+  for (const { anchor } of book.pageTouches)
+    if (book.anchors[anchor] === undefined)
+      throw new ValueError('pageTouches', `${what} has a page touch without its anchor ${anchor}.`);
   return withUniqueIds({ ...book, spec: checkSpec(book.spec, what) }, what);
 }
 

@@ -1,6 +1,8 @@
 // Specs kept by name or in a file: the whole, or its page or its type alone. A file of one is a spec.json of the command line.
 import { ValueError } from '../base/errors';
 import { specSetAs } from '../defaults/startingSpecs';
+import { BOOK_FORMAT } from '../model/copy/book';
+import { migrateSpec } from '../formats/migrateSpec';
 import type { Spec } from '../model/spec/spec';
 import { checkSpec, specFromFile } from './specSchema';
 
@@ -9,6 +11,10 @@ export type SpecPart = 'whole' | 'page' | 'type';
 
 /** What of a spec a part is, as plain data. */
 export function partOfSpec(spec: Spec, part: SpecPart): Record<string, unknown> {
+  return { format: BOOK_FORMAT, ...valuesOf(spec, part) };
+}
+
+function valuesOf(spec: Spec, part: SpecPart): Record<string, unknown> {
   const { name, page, pages, text, openers, styles, characterStyles } = spec;
   switch (part) {
     case 'whole':
@@ -38,7 +44,7 @@ const isObject = (value: unknown): value is Record<string, unknown> =>
  */
 export function withSpecPart(own: Spec, value: unknown): Spec {
   const laid = specFromFile(value, own);
-  const part = value as Record<string, unknown>;
+  const part = migrateSpec(value as Readonly<Record<string, unknown>>);
   const whole = (key: 'styles' | 'characterStyles') => {
     const given = isObject(part[key]) ? part[key] : {};
     const named = Object.entries(given).filter(([, style]) => isObject(style) && 'name' in style);

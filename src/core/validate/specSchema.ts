@@ -3,6 +3,7 @@
 import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/copy/book';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
+import { migrateSpec } from '../formats/migrateSpec';
 import { MARK_SETS, type Margins, type Spec } from '../model/spec/spec';
 import { check, checkShape, Joi, word } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
@@ -83,6 +84,12 @@ export const paragraphStyleSchema = Joi.object({
       'note',
       'title',
       'break',
+      'chapterNumber',
+      'partNumber',
+      'subtitle',
+      'chapterAuthor',
+      'epigraph',
+      'ornament',
       'other',
     ),
   ),
@@ -318,7 +325,8 @@ export function specFromFile(value: unknown, under: Spec = NOVEL_SPEC): Spec {
     throw new ValueError('', 'The spec file does not hold an object.');
   }
   checkShape(value, 'The spec file');
-  return checkSpec(laidOver(under, value), 'The spec file');
+  const current = migrateSpec(value as Readonly<Record<string, unknown>>);
+  return checkSpec(laidOver(under, current), 'The spec file');
 }
 
 /** `over` laid on `under`, key by key; lengths, lists and plain values are taken whole. */

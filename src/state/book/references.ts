@@ -18,8 +18,8 @@ export function referenceTargets(book: Book): ReferenceTarget[] {
   const { styles } = book.spec;
   return book.divisions.flatMap((division) => {
     if (isDisplayRole(division.role)) return [];
-    const title = titleBlock(division);
-    const words = headingWords(division, numbers);
+    const title = titleBlock(division, styles);
+    const words = headingWords(division, styles, numbers);
     return division.blocks.flatMap((block) => {
       if (block.kind !== 'paragraph') return [];
       const level = /^heading([1-6])$/.exec(styles[block.style]?.meaning ?? '');

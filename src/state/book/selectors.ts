@@ -8,6 +8,7 @@ import type { NotePlaces } from '../../core/model/composed/referenceTable';
 import { roleName } from '../../core/model/copy/roles';
 import { entryToRedo, entryToUndo } from '../../storage/historyWindow';
 import type { PageSummary } from '../../worker/typesetClient';
+import type { Spec } from '../../core/model/spec/spec';
 import type { RootState } from '../rootState';
 
 /** A spread: a recto alone, or a verso with its recto (absent after the last page). */
@@ -77,7 +78,7 @@ export const selectRunningOrder = createSelector(
         id: division.id,
         role: division.role,
         matter: division.matter,
-        name: divisionName(division, numbers),
+        name: divisionName(division, book.spec.styles, numbers),
         words: extent?.words ?? null,
         pages: extent?.pages ?? null,
         firstPage,
@@ -91,8 +92,8 @@ export const selectRunningOrder = createSelector(
 );
 
 /** What a division is called in lists: number and title, or its role. */
-export function divisionName(division: Division, numbers?: HeadNumbers): string {
-  const { number, title } = headingWords(division, numbers);
+export function divisionName(division: Division, styles: Spec['styles'], numbers?: HeadNumbers): string {
+  const { number, title } = headingWords(division, styles, numbers);
   const joined =
     division.role === 'part' ? [number, title].filter(Boolean).join(': ') : [number, title].filter(Boolean).join(' ');
   return joined || roleName(division.role);

@@ -1,12 +1,14 @@
 // Changes of the running order and of what hangs on it: divisions, display layouts, page touches, section names.
 import {
   addDivisionOfRole,
+  findParagraph,
   layoutEdits,
   moveDivisionEdits,
   removeDivisionEdit,
   setDivisionEdit,
   setTouchesEdit,
 } from '../../core/edit';
+import { anchorOn } from '../../core/copy/anchorState';
 import { ValueError } from '../../core/base/errors';
 import type { Division, Matter } from '../../core/model/copy/book';
 import type { BookEdit, DivisionFacts } from '../../core/model/copy/bookEdit';
@@ -41,7 +43,7 @@ export function removeDivision(id: StreamId): AppThunk {
     const change = book === null || readOnly ? null : removeDivisionEdit(book, id);
     if (book === null || change?.kind !== 'removeDivision') return;
     dispatch(divisionChosen(book.divisions[change.at - 1]?.id ?? book.divisions[change.at + 1]?.id ?? null));
-    dispatch(edit(`${divisionName(change.division)} taken out`, [change]));
+    dispatch(edit(`${divisionName(change.division, book.spec.styles)} taken out`, [change]));
   };
 }
 
@@ -52,7 +54,8 @@ export function moveDivision(id: StreamId, to: number, matter?: Matter): AppThun
     if (book === null || readOnly) return;
     const edits = moveDivisionEdits(book, id, to, matter);
     const division = book.divisions.find((one) => one.id === id);
-    if (edits.length > 0 && division !== undefined) dispatch(edit(`${divisionName(division)} moved`, edits));
+    if (edits.length > 0 && division !== undefined)
+      dispatch(edit(`${divisionName(division, book.spec.styles)} moved`, edits));
   };
 }
 
@@ -84,7 +87,7 @@ export function setDivision(id: StreamId, change: Change, what: string, gesture?
       if (error instanceof ValueError) return plainFault(error.message);
       throw error;
     }
-    dispatch(edit(`${divisionName(division)}: ${what}`, [made], gesture));
+    dispatch(edit(`${divisionName(division, book.spec.styles)}: ${what}`, [made], gesture));
     return null;
   };
 }
@@ -107,32 +110,46 @@ export function takeLayout(id: StreamId, key: string): AppThunk {
     if (book === null || readOnly || division === undefined) return;
     const layout = layoutsOf(division.role).find((one) => one.key === key);
     if (layout !== undefined)
-      dispatch(edit(`${divisionName(division)}: ${layout.name}`, layoutEdits(book, id, layout)));
+      dispatch(edit(`${divisionName(division, book.spec.styles)}: ${layout.name}`, layoutEdits(book, id, layout)));
   };
 }
 
-/** Puts a page touch on the page where a place of the text stands; one that changes nothing goes. */
-export function setPageTouch(touch: Omit<PageTouch, 'id'>, name: string): AppThunk {
+/** A place of the text where a page begins. */
+interface PageStart {
+  readonly stream: StreamId;
+  readonly block: string;
+  readonly offset: number;
+}
+
+/** Puts a page touch on the page where a place of the text stands. */
+export function setPageTouch(touch: Omit<PageTouch, 'id' | 'anchor'>, start: PageStart, name: string): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     if (book === null || readOnly) return;
-    const from = book.pageTouches;
+    const { stream, block, offset } = start;
+    const at = anchorOn(stream, findParagraph(book, stream, block) ?? { id: block, text: '' }, offset);
+    const [from, anchor] = [book.pageTouches, `a${book.nextId}`];
     const edits: BookEdit[] = [
-      { kind: 'setNextId', from: book.nextId, to: book.nextId + 1 },
-      { kind: 'setPageTouches', from, to: [...from, { ...touch, id: `t${book.nextId}` }] },
+      { kind: 'setNextId', from: book.nextId, to: book.nextId + 2 },
+      { kind: 'setAnchor', id: anchor, from: null, to: at },
+      { kind: 'setPageTouches', from, to: [...from, { ...touch, id: `t${book.nextId + 1}`, anchor }] },
     ];
     dispatch(edit(name, edits));
   };
 }
 
-/** Changes a page touch; null takes it back. */
+/** Changes a page touch; null takes it back, and its anchor with it. */
 export function changePageTouch(id: string, to: PageTouch | null, name: string): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     if (book === null || readOnly) return;
     const from = book.pageTouches;
     const touches = from.flatMap((touch) => (touch.id !== id ? [touch] : to === null ? [] : [to]));
-    dispatch(edit(name, [{ kind: 'setPageTouches', from, to: touches }]));
+    const edits: BookEdit[] = [{ kind: 'setPageTouches', from, to: touches }];
+    for (const { id: own, anchor } of from)
+      if (own === id && to === null && book.anchors[anchor] !== undefined)
+        edits.push({ kind: 'setAnchor', id: anchor, from: book.anchors[anchor], to: null });
+    dispatch(edit(name, edits));
   };
 }
 

@@ -1,14 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { InvariantError } from '../../../src/core/base/errors';
-import {
-  applyEdit,
-  applyEdits,
-  invertEdits,
-  mapPosition,
-  setParticularsEdit,
-  setSpecEdit,
-} from '../../../src/core/edit';
+import { applyEdit, applyEdits, invertEdits, setParticularsEdit, setSpecEdit } from '../../../src/core/edit';
 import type { Book } from '../../../src/core/model/copy/book';
 import { eachStream } from '../../../src/core/model/copy/book';
 import type { BookEdit } from '../../../src/core/model/copy/bookEdit';
@@ -151,54 +144,5 @@ describe('book edits', () => {
       InvariantError,
     );
     expect(() => setSpecEdit(made, ['page', 'nothing'], 1)).to.throw(InvariantError);
-  });
-});
-
-describe('positions', () => {
-  const made = start();
-  const [first] = made.divisions;
-  const target = first.blocks[1];
-  const place = (offset: number, side: -1 | 1 = 1) => ({ stream: first.id, block: target.id, offset, side });
-  const replace = (text: string): BookEdit => ({
-    kind: 'replaceBlocks',
-    stream: first.id,
-    at: 1,
-    removed: [{ ...target, text: 'hello world' } as never],
-    inserted: [{ ...target, text } as never],
-  });
-
-  it('move with what stands before them, and stay when text comes after', () => {
-    expect(mapPosition(place(6), replace('hello big world'))?.offset).to.equal(10);
-    expect(mapPosition(place(2), replace('hello big world'))?.offset).to.equal(2);
-    expect(mapPosition(place(11), replace('hello world!'))?.offset).to.equal(12);
-  });
-
-  it('stick to the side that they say', () => {
-    expect(mapPosition(place(5, -1), replace('hello, world'))?.offset).to.equal(5);
-    expect(mapPosition(place(5, 1), replace('hello, world'))?.offset).to.equal(6);
-  });
-
-  it('say when their text is gone', () => {
-    const gone: BookEdit = { kind: 'replaceBlocks', stream: first.id, at: 1, removed: [target], inserted: [] };
-    expect(mapPosition(place(0), gone)).to.equal(null);
-    expect(mapPosition(place(0), { kind: 'removeDivision', at: 0, division: first })).to.equal(null);
-    expect(
-      mapPosition({ ...place(0), stream: 'n1' }, { kind: 'setNote', id: 'n1', from: note(1, 'x'), to: null }),
-    ).to.equal(null);
-  });
-
-  it('go along when their paragraph is merged into another', () => {
-    const merged: BookEdit = {
-      kind: 'replaceBlocks',
-      stream: first.id,
-      at: 0,
-      removed: [first.blocks[0], { ...target, text: 'tail' } as never],
-      inserted: [{ ...first.blocks[0], text: 'head tail' } as never],
-    };
-    expect(mapPosition(place(2), merged)).to.deep.include({ block: first.blocks[0].id, offset: 7 });
-  });
-
-  it('are left alone by edits elsewhere', () => {
-    expect(mapPosition(place(3), { kind: 'moveDivision', from: 0, to: 1 })).to.deep.equal(place(3));
   });
 });

@@ -135,7 +135,7 @@ describe('styling a paragraph', () => {
 describe('first paragraphs', () => {
   it('are derived from what stands before, empty paragraphs left out', () => {
     const blocks = [p('T', 'CT'), p(''), p('a'), p('b'), p('* * *', 'SBO'), p('c'), p('d', 'EXT'), p('e')];
-    expect(blocks.map((_, k) => effectiveTag(blocks, k))).to.deep.equal([
+    expect(blocks.map((_, k) => effectiveTag(blocks, k, NOVEL_SPEC.styles))).to.deep.equal([
       'CT',
       'TX',
       'TXF',
@@ -145,6 +145,6 @@ describe('first paragraphs', () => {
       'EXT',
       'TX',
     ]);
-    expect(effectiveTag([p('a')], 0)).to.equal('TXF');
+    expect(effectiveTag([p('a')], 0, NOVEL_SPEC.styles)).to.equal('TXF');
   });
 });

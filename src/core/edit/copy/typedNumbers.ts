@@ -1,17 +1,19 @@
 // Numbers of chapters and parts that were typed into the copy, and the edits that take them out when a scheme gives them.
 import type { Book } from '../../model/copy/book';
 import type { BookEdit } from '../../model/copy/bookEdit';
+import { isTypedNumber, meaningOfTag } from '../../copy/meanings';
 import type { BlockId, StreamId } from '../../model/copy/streams';
 
-const NUMBER_STYLES: ReadonlySet<string> = new Set(['CN', 'PN']);
-
 /** The paragraphs of typed numbers that stand before a title. A number that is all a chapter has for a title is none. */
-export function typedNumbers({ divisions }: Book): readonly { readonly stream: StreamId; readonly block: BlockId }[] {
+export function typedNumbers({
+  divisions,
+  spec,
+}: Book): readonly { readonly stream: StreamId; readonly block: BlockId }[] {
   return divisions.flatMap(({ id, blocks }) => {
-    const hasTitle = blocks.some(({ style }) => style === 'CT' || style === 'PT');
+    const hasTitle = blocks.some(({ style }) => meaningOfTag(spec.styles, style) === 'heading1');
     if (!hasTitle) return [];
     return blocks.flatMap((block) =>
-      NUMBER_STYLES.has(block.style) && block.kind === 'paragraph' && block.objects.length === 0
+      isTypedNumber(meaningOfTag(spec.styles, block.style)) && block.kind === 'paragraph' && block.objects.length === 0
         ? [{ stream: id, block: block.id }]
         : [],
     );

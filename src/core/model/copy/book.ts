@@ -1,5 +1,6 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
 import { table } from '../../base/table';
+import type { Anchors } from './anchors';
 import type { FolioRun } from '../spec/numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
@@ -9,7 +10,7 @@ import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 10;
+export const BOOK_FORMAT = 11;
 
 export interface Person {
   readonly name: string;
@@ -101,6 +102,8 @@ export interface Book {
   readonly spec: Spec;
   readonly divisions: readonly Division[];
   readonly notes: Readonly<Record<StreamId, Note>>;
+  /** Places of the copy that something is tied to. */
+  readonly anchors: Anchors;
   /** In the order in which they were made. */
   readonly pageTouches: readonly PageTouch[];
   readonly source: Source;

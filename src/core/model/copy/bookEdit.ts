@@ -1,5 +1,6 @@
 // The edits of a book: a closed union, each carrying what it removes, so that its inverse needs no book. They are the
 // only way to change a book; undo, autosave and the worker's replica all live on them.
+import type { Anchor, AnchorId } from './anchors';
 import type { Division, Note, Particulars, Source } from './book';
 import type { PageTouch } from './pageTouches';
 import type { ParagraphStyle } from '../spec/spec';
@@ -39,6 +40,12 @@ export type BookEdit =
       readonly to: DivisionFacts;
     }
   | { readonly kind: 'setNote'; readonly id: StreamId; readonly from: Note | null; readonly to: Note | null }
+  | {
+      readonly kind: 'setAnchor';
+      readonly id: AnchorId;
+      readonly from: Anchor | null;
+      readonly to: Anchor | null;
+    }
   | {
       readonly kind: 'setPageTouches';
       readonly from: readonly PageTouch[];

@@ -1,13 +1,11 @@
 // Page touches: the visible, listed, undoable exceptions on single pages. Each follows the words on which it was made.
 import type { FolioRun } from '../spec/numbering';
-import type { BlockId, StreamId } from './streams';
+import type { AnchorId } from './anchors';
 
 export interface PageTouch {
   readonly id: string;
-  /** The page is the one on which this place of the text stands. */
-  readonly stream: StreamId;
-  readonly block: BlockId;
-  readonly offset: number;
+  /** The page is the one on which the place of this anchor stands. */
+  readonly anchor: AnchorId;
   readonly hideHead?: boolean;
   readonly hideFoot?: boolean;
   /** Another set of furniture. */

@@ -159,14 +159,6 @@ export interface TableCell {
 
 export type Block = Paragraph | Table;
 
-/** A place in the text. `side` says whether it goes with what stands before (-1) or after (1) when text is put in there. */
-export interface Position {
-  readonly stream: StreamId;
-  readonly block: BlockId;
-  readonly offset: number;
-  readonly side: -1 | 1;
-}
-
 /** A paragraph without exceptions. */
 export function paragraph(id: BlockId, style: StyleTag, text: string, rest: Partial<Paragraph> = {}): Paragraph {
   return { kind: 'paragraph', id, style, text, spans: [], objects: [], ...rest };

@@ -146,6 +146,13 @@ export type Meaning =
   | 'note'
   | 'title'
   | 'break'
+  // Parts of an opener besides its title.
+  | 'chapterNumber'
+  | 'partNumber'
+  | 'subtitle'
+  | 'chapterAuthor'
+  | 'epigraph'
+  | 'ornament'
   | 'other';
 
 /**

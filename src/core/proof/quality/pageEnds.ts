@@ -2,6 +2,8 @@
 // themselves, not off what the page search believed.
 import { geometryOf, gridBaseline, type Page, type TypesetBook } from '../../model/composed/pages';
 import type { QualityFigures } from '../../model/answers/quality';
+import { isOpenerPart } from '../../copy/meanings';
+import type { Meaning } from '../../model/spec/spec';
 import type { PlacedLine } from './placedLines';
 
 /** Points by which two last baselines may differ and still be level; and a baseline miss the grid. */
@@ -13,6 +15,9 @@ type PageEnds = Pick<
   'widows' | 'orphans' | 'strandedHeads' | 'spreads' | 'levelSpreads' | 'levelShare' | 'onGridShare'
 >;
 
+/** A last line at a page head is a widow in text, and none in what stands by itself. */
+const isRunning = (meaning: Meaning) => meaning !== 'other' && (meaning === 'heading1' || !isOpenerPart(meaning));
+
 export function measurePageEnds(
   book: TypesetBook,
   pages: readonly (readonly [Page, readonly PlacedLine[]])[],
@@ -23,7 +28,7 @@ export function measurePageEnds(
     const first = lines[0];
     const last = lines[lines.length - 1];
     const { count } = first.paragraph.broken;
-    if (first.line > 0 && first.line === count - 1 && first.paragraph.styled.style.meaning !== 'other') widows += 1;
+    if (first.line > 0 && first.line === count - 1 && isRunning(first.paragraph.styled.style.meaning)) widows += 1;
     if (last.line === 0 && last.paragraph.broken.count > 1) orphans += 1;
     if (last.paragraph.styled.style.withNext || secondLastIsHead(lines)) heads += isDivisionEnd(book, page) ? 0 : 1;
     for (const { paragraph, y } of lines) {

@@ -53,7 +53,7 @@ export function needsOf(book: Book, table: FaceTable): Needs {
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
-      const tag = effectiveTag(blocks, index);
+      const tag = effectiveTag(blocks, index, book.spec.styles);
       const look = block.touches?.look;
       const style =
         look === undefined

@@ -25,7 +25,7 @@ export function orderFindings(
   for (const { division, index } of furnished.pages) if (!firstPages.has(division)) firstPages.set(division, index);
   const at = (division: Division, block = ''): Pick<Finding, 'stream' | 'block' | 'page'> => ({
     stream: division.id,
-    block: block || (titleBlock(division)?.id ?? ''),
+    block: block || (titleBlock(division, book.spec.styles)?.id ?? ''),
     page: firstPages.get(division.id) ?? -1,
   });
   return [
@@ -54,11 +54,11 @@ function cutHeads({ cut }: FurnishedBook): Finding[] {
 function titleFindings(
   division: Division,
   place: Pick<Finding, 'stream' | 'block' | 'page'>,
-  { numbers }: ComposeContext,
+  { numbers, book }: ComposeContext,
   references: ReferenceTable,
 ): Finding[] {
   const found: Finding[] = [];
-  const { title, number } = headingWords(division, numbers);
+  const { title, number } = headingWords(division, book.spec.styles, numbers);
   const isMade = roleFacts(division.role).made === true;
   if (division.listed && title === '' && number === '') {
     const message = `This ${roleFacts(division.role).name} has no title: it is listed in the contents and has nothing to say there.`;
@@ -80,12 +80,19 @@ function titleFindings(
 const figuresOf = ({ captions }: ReferenceTable) => captions.filter(({ kind }) => kind === 'figure');
 const tablesOf = ({ captions }: ReferenceTable) => captions.filter(({ kind }) => kind === 'table');
 
-function lostTouches({ pageTouches }: Book, { places }: TouchedPages): Finding[] {
+function lostTouches({ pageTouches, anchors, divisions }: Book, { places }: TouchedPages): Finding[] {
   return pageTouches.flatMap((touch) => {
     if ((places.get(touch.id) ?? -1) >= 0) return [];
     const message = `A page touch made on page ${touch.madeOn + 1} has lost its words: it changes nothing any more.`;
     return [
-      { kind: 'touch-lost' as const, grade: 'look' as const, stream: touch.stream, block: '', page: -1, message },
+      {
+        kind: 'touch-lost' as const,
+        grade: 'look' as const,
+        stream: anchors[touch.anchor]?.stream ?? divisions[0]?.id ?? '',
+        block: '',
+        page: -1,
+        message,
+      },
     ];
   });
 }

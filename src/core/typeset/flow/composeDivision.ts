@@ -3,6 +3,7 @@
 import { append } from '../../base/append';
 import type { Division } from '../../model/copy/book';
 import { effectiveTag, isEmptyParagraph } from '../../copy/effectiveTag';
+import { isOpenerPart, meaningOfTag } from '../../copy/meanings';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
 import type { Paragraph } from '../../model/copy/streams';
@@ -27,7 +28,6 @@ import { joinNotes } from '../notes/joinNotes';
 
 /** Paragraphs between two checkpoints. */
 const PARAGRAPHS_PER_STEP = 8;
-const HEAD_TAGS = new Set(['CN', 'CT', 'PN', 'PT', 'CST', 'CEP', 'COR', 'CAU', 'TOH']);
 
 /** Grid lines above the head of a division that goes on on a page. */
 const ABOVE_JOINED = 3;
@@ -39,9 +39,9 @@ export function* composeDivision(
   references: ReferenceTable,
   joins = false,
 ): Generator<void, DivisionFlow> {
-  const blocks = withNumberLines(usedBlocks(division, compose), compose.numbers);
+  const blocks = withNumberLines(usedBlocks(division, compose), division.role, compose);
   const isDisplay = isDisplayRole(division.role);
-  const countedHead = isDisplay ? 0 : countHead(blocks);
+  const countedHead = isDisplay ? 0 : countHead(blocks, compose);
   const headCount = joins ? 0 : countedHead;
   // Display pages and the heads of openers stand over all columns.
   const across: ComposeContext = { ...compose, measure: compose.geometry.measure };
@@ -103,7 +103,7 @@ function settingOf(
   compose: ComposeContext,
 ) {
   const block = blocks[k];
-  const own = styleOf(effectiveTag(blocks, k), compose, block.touches?.look);
+  const own = styleOf(effectiveTag(blocks, k, compose.book.spec.styles), compose, block.touches?.look);
   const wide = head.joins && k === 0 ? withRoomAbove(own, head.count > 0, compose) : own;
   const plain = opening(wide, head.count > 0 && k === head.count, compose);
   const number = numberBefore(block, plain, mark, compose);
@@ -120,14 +120,15 @@ function usedBlocks(division: Division, compose: ComposeContext): readonly Parag
   while (end > start && isEmptyParagraph(blocks[end - 1])) end -= 1;
   const used = blocks.slice(start, end);
   // Empty paragraphs between a head and the text are the file's spacing: the text start takes their place.
-  const head = countHead(used);
+  const head = countHead(used, compose);
   let gap = head;
   while (head > 0 && gap < used.length && isEmptyParagraph(used[gap])) gap += 1;
   return gap === head ? used : [...used.slice(0, head), ...used.slice(gap)];
 }
 
-function countHead(blocks: readonly Paragraph[]): number {
-  const end = blocks.findIndex((block) => !HEAD_TAGS.has(block.style) && !isNumberLine(block));
+function countHead(blocks: readonly Paragraph[], { book }: ComposeContext): number {
+  const isOpener = ({ style }: Paragraph) => isOpenerPart(meaningOfTag(book.spec.styles, style));
+  const end = blocks.findIndex((block) => !isOpener(block) && !isNumberLine(block));
   return end < 0 ? blocks.length : end;
 }
 

@@ -1,8 +1,11 @@
 // Numbers of heads as they are set: run in before the words, hanging beside them, or on a line of their own above.
-import type { NumberScheme } from '../../model/spec/numbering';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { paragraph as makeParagraph, type Paragraph, type StyleTag } from '../../model/copy/streams';
-import type { HeadNumber, HeadNumbers } from '../../numbering/numberHeads';
+import type { DivisionRole } from '../../model/copy/roles';
+import { tagOfMeaning } from '../../copy/meanings';
+import { PLAIN_TEXT } from '../../copy/plainTags';
+import type { HeadNumber } from '../../numbering/numberHeads';
+import type { ComposeContext } from './composeContext';
 
 export interface SetNumber {
   /** Put before the words. */
@@ -31,17 +34,23 @@ export function setNumber(number: HeadNumber | undefined, style: ResolvedStyle):
 const ownLines = new WeakMap<Paragraph, Map<StyleTag, Paragraph>>();
 
 /** The blocks with the numbers that stand on lines of their own; a number's paragraph has its head's id and no text. */
-export function withNumberLines(blocks: readonly Paragraph[], numbers: HeadNumbers): readonly Paragraph[] {
+export function withNumberLines(
+  blocks: readonly Paragraph[],
+  role: DivisionRole,
+  { numbers, book }: ComposeContext,
+): readonly Paragraph[] {
   if (numbers.size === 0) return blocks;
   const hasLine = (block: Paragraph) => numbers.get(block.id)?.scheme.place === 'ownLine';
   if (!blocks.some(hasLine)) return blocks;
+  const { styles } = book.spec;
+  const meaning = role === 'part' ? 'partNumber' : 'chapterNumber';
+  const tag = tagOfMeaning(styles, meaning) ?? tagOfMeaning(styles, 'chapterNumber') ?? PLAIN_TEXT;
   return blocks.flatMap((block) =>
-    hasLine(block) ? [numberLine(block, numbers.get(block.id)!.scheme), block] : [block],
+    hasLine(block) ? [numberLine(block, numbers.get(block.id)!.scheme.style ?? tag), block] : [block],
   );
 }
 
-function numberLine(head: Paragraph, { style }: NumberScheme): Paragraph {
-  const tag = style ?? (head.style === 'PT' ? 'PN' : 'CN');
+function numberLine(head: Paragraph, tag: StyleTag): Paragraph {
   const known = ownLines.get(head) ?? new Map<StyleTag, Paragraph>();
   ownLines.set(head, known);
   const made = known.get(tag) ?? makeParagraph(head.id, tag, '');

@@ -1,5 +1,6 @@
 // Notes, composed: those that stand at the foot of the page or in its margin hang on the lines that refer to them; those of
 // the end of a division or of the book are text there.
+import { PLAIN_NOTE, PLAIN_TEXT } from '../../copy/plainTags';
 import { headingWords } from '../../numbering/headWords';
 import type { Book, Division } from '../../model/copy/book';
 import type { ComposedParagraph } from '../../model/composed/pages';
@@ -106,8 +107,8 @@ export function noteParagraphs(note: StreamId, kind: NoteKind, compose: ComposeC
 function composedBlocks(note: StreamId, kind: NoteKind, compose: ComposeContext) {
   const blocks = flatten(compose.book.notes[note]?.blocks ?? []);
   return blocks.map((block, index) => {
-    const tag = block.style === 'TX' || block.style === 'NT' ? kind.style : block.style;
-    const words = styleOf(compose.sheet.get(tag) === undefined ? 'NT' : tag, compose, block.touches?.look);
+    const tag = block.style === PLAIN_TEXT || block.style === PLAIN_NOTE ? kind.style : block.style;
+    const words = styleOf(compose.sheet.get(tag) === undefined ? PLAIN_NOTE : tag, compose, block.touches?.look);
     const style = styleOfPicture(blocks, index, words, compose);
     const before: Before = index === 0 ? numberOf(note, kind, compose) : { prefix: '', prefixStyle: null };
     return { block, entry: composeOne(note, block, style, before, compose, 'none') };
@@ -180,8 +181,8 @@ export function gatheredNotes({ id }: Pick<Division, 'id'>, compose: ComposeCont
 }
 
 /** Number and title of a division as its notes stand under them. */
-function headOf(division: Division, { numbers }: ComposeContext): string {
-  const { number, title } = headingWords(division, numbers);
+function headOf(division: Division, { numbers, book }: ComposeContext): string {
+  const { number, title } = headingWords(division, book.spec.styles, numbers);
   if (number === '' || title === '') return number + title;
   // A figure alone, or one with its word.
   return `${number.replace(/[.\s]+$/, '')}. ${title}`;

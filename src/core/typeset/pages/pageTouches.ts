@@ -15,13 +15,15 @@ export interface TouchedPages {
 
 export const NO_TOUCHES: TouchedPages = { byPage: new Map(), places: new Map() };
 
-export function touchedPages({ pageTouches }: Book, pages: readonly Page[]): TouchedPages {
+export function touchedPages({ pageTouches, anchors }: Book, pages: readonly Page[]): TouchedPages {
   if (pageTouches.length === 0) return NO_TOUCHES;
-  const pageOf = findPlaces(pages, new Set(pageTouches.map(({ block }) => block)));
+  const pageOf = findPlaces(pages, new Set(pageTouches.flatMap(({ anchor }) => anchors[anchor]?.block ?? [])));
   const byPage = new Map<number, PageTouch[]>();
   const places = new Map<string, number>();
   for (const touch of pageTouches) {
-    const page = pageOf(touch.block, touch.offset);
+    // A touch stays with its paragraph when the words go that it was made on.
+    const at = anchors[touch.anchor];
+    const page = at === undefined ? -1 : pageOf(at.block, at.from);
     places.set(touch.id, page);
     if (page < 0) continue;
     byPage.set(page, [...(byPage.get(page) ?? []), touch]);

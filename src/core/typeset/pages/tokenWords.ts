@@ -53,6 +53,7 @@ export class TokenWords {
     const division = this.divisionOn(page);
     const part = division === undefined ? undefined : this.parts.get(division.id);
     const { numbers } = this.compose;
+    const { styles } = this.compose.book.spec;
     switch (token) {
       case 'folio':
         return page.folioHidden ? '' : page.folio;
@@ -67,18 +68,18 @@ export class TokenWords {
       case 'author':
         return namesOf(particulars, 'author');
       case 'partTitle':
-        return part === undefined ? '' : part.shortTitle || headingWords(part, numbers).title;
+        return part === undefined ? '' : part.shortTitle || headingWords(part, styles, numbers).title;
       case 'partNumber':
-        return part === undefined ? '' : headingWords(part, numbers).number;
+        return part === undefined ? '' : headingWords(part, styles, numbers).number;
       case 'notePages':
         return this.notePages(page);
       case 'chapterTitle': {
         const pages = division?.role === 'notes' && this.compose.book.spec.notes.pageHeads ? this.notePages(page) : '';
         if (pages !== '') return pages;
-        return division === undefined ? '' : division.shortTitle || headingWords(division, numbers).title;
+        return division === undefined ? '' : division.shortTitle || headingWords(division, styles, numbers).title;
       }
       case 'chapterNumber':
-        return division === undefined ? '' : headingWords(division, numbers).number;
+        return division === undefined ? '' : headingWords(division, styles, numbers).number;
       case 'firstHead':
       case 'lastHead':
         return headOn(this.headsOf(page, division), page, level, token);

@@ -1,5 +1,6 @@
 // The copy of a book: the divisions whose words are the author's, and not made from the particulars.
 import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/copy/book';
+import { meaningOfTag } from '../../copy/meanings';
 import { noteClass } from '../../model/spec/notes';
 import type { Meaning } from '../../model/spec/spec';
 import { plainWords, headingWords, titleBlock } from '../../numbering/headWords';
@@ -48,15 +49,7 @@ export function numberedNotes(book: Book): Map<string, NumberedNote> {
 }
 
 /** Meaning of a style, its own or that of an ancestor. */
-export function meaningOf({ spec }: Book, tag: StyleTag): Meaning {
-  const seen = new Set<StyleTag>();
-  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = spec.styles[at]?.basedOn) {
-    seen.add(at);
-    const own = spec.styles[at]?.meaning;
-    if (own !== undefined) return own;
-  }
-  return 'body';
-}
+export const meaningOf = ({ spec }: Book, tag: StyleTag): Meaning => meaningOfTag(spec.styles, tag);
 
 /** Level of a heading by the meaning of its style, from 1; 0 for what is none. */
 export function levelOf(book: Book, { style }: Paragraph): number {
@@ -87,11 +80,11 @@ export function headsOf(book: Book): HeadsOfCopy {
   const targets = new Map<BlockId, { number: string; title: string; division: string }>();
   if (wanted.size > 0)
     for (const division of book.divisions) {
-      const title = titleBlock(division);
+      const title = titleBlock(division, book.spec.styles);
       for (const block of division.blocks) {
         if (block.kind !== 'paragraph' || !wanted.has(block.id)) continue;
         const own = numbers.get(block.id)?.text;
-        const number = own ?? (block === title ? headingWords(division, numbers).number : '');
+        const number = own ?? (block === title ? headingWords(division, book.spec.styles, numbers).number : '');
         targets.set(block.id, { number, title: plainWords(block), division: division.id });
       }
     }
@@ -103,7 +96,7 @@ function listedHeads(book: Book): Map<BlockId, number> {
   const listed = new Map<BlockId, number>();
   for (const division of book.divisions) {
     if (!division.listed) continue;
-    const title = titleBlock(division);
+    const title = titleBlock(division, book.spec.styles);
     for (const block of division.blocks)
       if (block.kind === 'paragraph' && block !== title && sources.has(block.style) && block.text.trim() !== '')
         listed.set(block.id, levelOf(book, block));

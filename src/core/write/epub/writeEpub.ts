@@ -4,12 +4,21 @@ import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { packEpub } from '../../base/zip';
 import { fieldText } from '../../copy/fields';
+import { isTypedNumber } from '../../copy/meanings';
 import { canBeRead, type Book, type Division } from '../../model/copy/book';
 import { roleName } from '../../model/copy/roles';
 import { noteKind } from '../../model/spec/notes';
 import type { Paragraph, PictureBytes, PictureKind } from '../../model/copy/streams';
 import { plainWords } from '../../numbering/headWords';
-import { authorOf, headsOf, levelOf, numberedNotes, type HeadsOfCopy, type NumberedNote } from '../copy/copyOf';
+import {
+  authorOf,
+  headsOf,
+  levelOf,
+  meaningOf,
+  numberedNotes,
+  type HeadsOfCopy,
+  type NumberedNote,
+} from '../copy/copyOf';
 import { PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
@@ -204,7 +213,7 @@ function notesOf(division: Division, notes: ReadonlyMap<string, NumberedNote>): 
 function titleOf(division: Division, book: Book, { numbers }: HeadsOfCopy): string {
   const heads = division.blocks.filter(
     (block): block is Paragraph =>
-      block.kind === 'paragraph' && (levelOf(book, block) === 1 || /^[CP]N$/.test(block.style)),
+      block.kind === 'paragraph' && (levelOf(book, block) === 1 || isTypedNumber(meaningOf(book, block.style))),
   );
   const words = heads.flatMap((head) => [numbers.get(head.id)?.text ?? '', plainWords(head)]).filter(Boolean);
   return clean(words.join(' ')) || roleName(division.role);

@@ -17,6 +17,8 @@ interface ProjectHead {
   readonly divisions: readonly string[];
   /** From format 4 on. */
   readonly source?: Source;
+  /** From format 11 on. */
+  readonly anchors?: Book['anchors'];
   /** From format 7 on. */
   readonly pageTouches?: Book['pageTouches'];
 }
@@ -30,6 +32,7 @@ export function writeProject(book: Book, pictures: PictureBytes = {}): Uint8Arra
     nextId: book.nextId,
     divisions: book.divisions.map((division) => division.id),
     source: book.source,
+    anchors: book.anchors,
     pageTouches: book.pageTouches,
   };
   const encoder = new TextEncoder();
@@ -84,6 +87,7 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
     divisions,
     notes: readMember(members, 'notes.json'),
     ...(head.source === undefined ? {} : { source: head.source }),
+    ...(head.anchors === undefined ? {} : { anchors: head.anchors }),
     ...(head.pageTouches === undefined ? {} : { pageTouches: head.pageTouches }),
   };
   try {

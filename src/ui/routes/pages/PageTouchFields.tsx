@@ -29,13 +29,17 @@ function OnePage({ page, isFirst, hasTwo }: { page: PageSummary; isFirst: boolea
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const { sets } = useAppSelector((state) => state.book.book!.spec.furniture);
   const touches = useAppSelector((state) => state.book.book!.pageTouches);
+  const anchors = useAppSelector((state) => state.book.book!.anchors);
   const touched = useAppSelector((state) => state.compose.summary?.touched) ?? [];
   const [isOpen, setOpen] = useState(false);
   const { start } = page;
   // One that was made this moment stands by its words; the pages say where it stands once they are composed.
   const own =
     touches.find(({ id }) => touched.some((one) => one.id === id && one.page === page.index)) ??
-    touches.find((one) => one.stream === start?.stream && one.block === start.block && one.offset === start.offset);
+    touches.find(({ anchor }) => {
+      const at = anchors[anchor];
+      return at !== undefined && at.block === start?.block && at.from === start.offset;
+    });
   const name = hasTwo ? `${isFirst ? 'Left' : 'Right'} page, ${page.folio || page.index + 1}` : 'This page';
   const change = (to: Partial<PageTouch>, what: string) => {
     if (start === null) return;
@@ -44,7 +48,7 @@ function OnePage({ page, isFirst, hasTwo }: { page: PageSummary; isFirst: boolea
     ) as unknown as PageTouch;
     const isEmpty = !merged.hideHead && !merged.hideFoot && merged.furniture === undefined && merged.run === undefined;
     if (own !== undefined) dispatch(changePageTouch(own.id, isEmpty ? null : merged, what));
-    else if (!isEmpty) dispatch(setPageTouch({ ...merged, ...start, madeOn: page.index }, what));
+    else if (!isEmpty) dispatch(setPageTouch({ ...merged, madeOn: page.index }, start, what));
   };
   const isFixed = readOnly || start === null;
   return (

@@ -228,18 +228,15 @@ describe('touches of single pages', () => {
   const made = book([chapter('Alpha', ...long(6, 16))]);
   const composed = compose(made);
   const third = composed.pages[2];
-  const { paragraph, from } = third.fragments[0];
-  const at = paragraph.broken.from[from];
-  const touch = {
-    id: 't1',
-    stream: made.divisions[0].id,
-    block: paragraph.styled.block,
-    offset: paragraph.styled.source?.[at] ?? at,
-    madeOn: third.index,
-  };
+  const { paragraph, from: line } = third.fragments[0];
+  const at = paragraph.broken.from[line];
+  const { block } = paragraph.styled;
+  const from = paragraph.styled.source?.[at] ?? at;
+  const anchors = { a1: { stream: made.divisions[0].id, block, from, to: from, words: '' } };
+  const touch = { id: 't1', anchor: 'a1', madeOn: third.index };
 
   it('hide the head of one page and no other, and can be taken back', () => {
-    const touched = { ...made, pageTouches: [{ ...touch, hideHead: true }] };
+    const touched = { ...made, anchors, pageTouches: [{ ...touch, hideHead: true }] };
     const context = newContext();
     compose(made, context);
     const result = compose(touched, context);
@@ -253,24 +250,27 @@ describe('touches of single pages', () => {
     const before = Array.from({ length: 12 }, (_, k) => p(words(150, 900 + k)));
     const [first] = made.divisions;
     const blocks = [first.blocks[0], ...before, ...first.blocks.slice(1)];
-    const result = compose({ ...made, divisions: [{ ...first, blocks }], pageTouches: [{ ...touch, hideFoot: true }] });
+    const divisions = [{ ...first, blocks }];
+    const result = compose({ ...made, divisions, anchors, pageTouches: [{ ...touch, hideFoot: true }] });
     const page = result.touched[0].page;
     expect(page).to.be.above(third.index);
-    expect(result.pages[page].fragments.some((fragment) => fragment.paragraph.styled.block === touch.block)).to.equal(
-      true,
-    );
+    expect(result.pages[page].fragments.some((fragment) => fragment.paragraph.styled.block === block)).to.equal(true);
     expect('foot foreEdge' in said(result.pages[page])).to.equal(false);
   });
 
   it('say so when their words are gone', () => {
-    const result = compose({ ...made, pageTouches: [{ ...touch, block: 'p999999', hideHead: true }] });
+    const result = compose({
+      ...made,
+      anchors: { a1: { ...anchors.a1, block: 'p999999' } },
+      pageTouches: [{ ...touch, hideHead: true }],
+    });
     expect(result.touched).to.deep.equal([{ id: 't1', page: -1 }]);
     expect(result.findings.some(({ kind }) => kind === 'touch-lost')).to.equal(true);
   });
 
   it('begin a folio run, which the contents follow', () => {
     const run = { numerals: 'Roman', start: 7, prefix: 'S-', hidden: false } as const;
-    const result = compose({ ...made, pageTouches: [{ ...touch, run }] });
+    const result = compose({ ...made, anchors, pageTouches: [{ ...touch, run }] });
     expect(
       result.pages
         .slice(2)

@@ -239,7 +239,7 @@ export class StreamView {
     for (const paragraph of this.paragraphs) {
       const at = places.get(paragraph.block);
       if (at === undefined) continue;
-      const tag = effectiveTag(this.all, at);
+      const tag = effectiveTag(this.all, at, styles);
       const block = this.all[at];
       const meaning = styles[block.style]?.meaning;
       paragraph.wear({

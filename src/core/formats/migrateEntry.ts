@@ -1,0 +1,35 @@
+// Entries of the log that were written in an older format: undo must not bring back what today's format does not know.
+import type { BookEdit, HistoryEntry } from '../model/copy/bookEdit';
+import type { Plain } from './plainBook';
+import { withAnchor, withOpenerMeaning, withOpenerMeanings } from './steps/from10';
+
+/** Rows of the log without a format were written before they had one. */
+export const LOG_WITHOUT_FORMAT = 10;
+
+const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
+  10: (edit) => {
+    if (edit.kind === 'setSpec' && edit.path.length === 0) return bothSides(edit, withOpenerMeanings);
+    if (edit.kind === 'setSpec' && edit.path.length === 1 && edit.path[0] === 'styles')
+      return bothSides(edit, (styles) => withOpenerMeanings({ styles }).styles);
+    if (edit.kind === 'setStyle') return bothSides(edit, (style) => withOpenerMeaning(edit.tag, style));
+    if (edit.kind === 'setPageTouches') {
+      const [from, to] = [edit.from, edit.to].map((touches) =>
+        touches.map((touch) => withAnchor(touch as unknown as Plain)),
+      );
+      return { ...edit, from, to } as unknown as BookEdit;
+    }
+    return edit;
+  },
+};
+
+function bothSides(edit: BookEdit & { from: unknown; to: unknown }, change: (value: Plain) => unknown): BookEdit {
+  const side = (value: unknown) => (value === null ? null : change(value as Plain));
+  return { ...edit, from: side(edit.from), to: side(edit.to) } as BookEdit;
+}
+
+/** The entry as one of today's format; one that is untouched keeps its identity. */
+export function migrateEntry(entry: HistoryEntry, format: number): HistoryEntry {
+  const steps = Object.entries(STEPS).filter(([step]) => Number(step) >= format);
+  if (steps.length === 0) return entry;
+  return { ...entry, edits: entry.edits.map((edit) => steps.reduce((current, [, change]) => change(current), edit)) };
+}

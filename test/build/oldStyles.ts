@@ -1,0 +1,10 @@
+// The styles of openers' parts as format 10 had them: without a meaning of their own.
+import { NOVEL_SPEC } from '../../src/core/defaults/novelSpec';
+import type { ParagraphStyle } from '../../src/core/model/spec/spec';
+
+export const OLD_STYLES: Readonly<Record<string, ParagraphStyle>> = Object.fromEntries(
+  ['CN', 'PN', 'CST', 'CAU', 'CEP', 'COR'].map((tag) => [
+    tag,
+    { ...NOVEL_SPEC.styles[tag], meaning: 'other' as const },
+  ]),
+);
