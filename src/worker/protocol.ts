@@ -7,7 +7,7 @@ import type { CopyKind } from '../core/model/copy/copyKinds';
 import type { OwnFont } from '../core/model/spec/faces';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/answers/find';
-import type { Finding } from '../core/model/answers/finding';
+import type { Finding } from '../core/model/checks/finding';
 import type { Arrival, Manuscript, ReplaceReport } from '../core/model/copy/manuscript';
 import type { LackingCharacter } from '../core/model/answers/lacking';
 import type {

@@ -37,6 +37,7 @@ export { countStyles, doneWaitingEdits, newStyleEdits } from './styles/styleEdit
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { findParagraph, setTouchesEdit } from './copy/touches';
+export { dropPageTouch, repairEdits } from './repairEdits';
 export {
   addDivisionOfRole,
   layoutEdits,

@@ -1,4 +1,7 @@
-export { CHECKS, proofBook } from './checks';
+export type { LineHit, PageRunner, ParagraphRunner } from './hits';
+export { onLine, onParagraph, onStretch } from './hits';
+export { findingOf, proofPages } from './proofPages';
+export { PAGE_RUNNERS, PARAGRAPH_RUNNERS, runnersOf, type KindsOf } from './runners';
 export { measureQuality } from './quality/measureQuality';
 export type { FaceMeasures } from './quality/rivers';
 export { lackingCharacters } from './lackingCharacters';

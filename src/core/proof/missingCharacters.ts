@@ -1,17 +1,16 @@
 // Characters that no shipped or loaded face has: they would print as empty boxes.
-import type { ParagraphCheck } from './paragraphCheck';
+import { onStretch, type ParagraphRunner } from './hits';
 
-export const missingCharacters: ParagraphCheck = (paragraph) => {
-  const { styled } = paragraph;
+export const missingCharacters: ParagraphRunner = ({ styled }) => {
   if (styled.missing.length === 0) return [];
-  return [...new Set(styled.missing)].map((code) => ({
-    line: 0,
-    finding: {
-      kind: 'missing-character' as const,
-      grade: 'must' as const,
-      stream: styled.stream,
-      block: styled.block,
-      message: `No face has ${String.fromCodePoint(code)} (U+${code.toString(16).toUpperCase().padStart(4, '0')}).`,
-    },
-  }));
+  return [...new Set(styled.missing)].map((code) => {
+    const character = String.fromCodePoint(code);
+    const at = styled.text.indexOf(character);
+    return {
+      ...onStretch(styled, Math.max(0, at), Math.max(0, at) + character.length),
+      kind: 'missing-character',
+      line: 0,
+      message: `No face has ${character} (U+${code.toString(16).toUpperCase().padStart(4, '0')}).`,
+    };
+  });
 };

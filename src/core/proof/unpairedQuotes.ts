@@ -1,6 +1,6 @@
 // Quotes that have no partner in their paragraph: they are set as they were typed.
 import { lastAtMost } from '../base/search';
-import type { ParagraphCheck } from './paragraphCheck';
+import type { ParagraphRunner } from './hits';
 
 /** Characters on each side of a quote that are looked at for its words: a word may be as long as the paragraph. */
 const AROUND = 40;
@@ -12,18 +12,16 @@ function wordsAround(text: string, at: number): string {
   return `${before.slice(-2).join('')}${after.slice(0, 2).join('')}`.trim();
 }
 
-export const unpairedQuotes: ParagraphCheck = ({ styled, broken }) =>
+export const unpairedQuotes: ParagraphRunner = ({ styled, broken }) =>
   styled.unpaired.map((offset) => {
     const at = styled.source === null ? offset : Math.max(0, styled.source.indexOf(offset));
-    const words = wordsAround(styled.text, at);
     return {
+      stream: styled.stream,
+      block: styled.block,
+      from: offset,
+      to: offset + 1,
+      kind: 'unpaired-quote',
       line: Math.max(0, lastAtMost(broken.from, at, broken.count)),
-      finding: {
-        kind: 'unpaired-quote' as const,
-        grade: 'look' as const,
-        stream: styled.stream,
-        block: styled.block,
-        message: `A quote has no partner: “… ${words} …”.`,
-      },
+      message: `A quote has no partner: “… ${wordsAround(styled.text, at)} …”.`,
     };
   });

@@ -1,24 +1,17 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
 import type { Book } from '../model/copy/book';
-import type { Finding } from '../model/answers/finding';
 import type { DivisionExtent, TypesetBook } from '../model/composed/pages';
-import type { NotePlaces } from '../model/composed/referenceTable';
 import type { AssembledBook } from '../paginate';
-import { proofBook } from '../proof';
+import { proofBook } from './findings/proofBook';
 import { notePlaces } from '../references';
 import type { TypesetContext } from './context';
-import { faceMeasures } from './facts/qualityOf';
-import { noteFindings } from './findings/noteFindings';
-import { orderFindings } from './findings/orderFindings';
-import { pageFindings } from './findings/pageFindings';
-import { styleFindings } from './findings/styleFindings';
 import { pageGeometry } from './pages/bookGeometry';
 import { furnish, type FurnishedBook } from './pages/furnish';
 import type { HeldStarts } from './pages/hold';
 import { NO_TOUCHES } from './pages/pageTouches';
 import { wordsIn } from './pages/wordsIn';
-import { MOST_PASSES, settleReferences, type PlacedBook, type SettledBook } from './settleReferences';
+import { settleReferences, type PlacedBook } from './settleReferences';
 import { withProgress, type TypesetProgress } from './withProgress';
 
 /**
@@ -41,25 +34,11 @@ export function* typesetBook(
   const furnished = furnish(settled.assembled, settled.compose, settled.touched);
   const notes = notePlaces(furnished.pages, book, true);
   const startProof = context.now();
-  const findings = yield* withProgress(findingsOf(settled, furnished, notes), 0.95);
+  const { compose, references, touched, isSettled } = settled;
+  const facts = { compose, furnished, references, touched, notes, isSettled };
+  const findings = yield* withProgress(proofBook(facts, settled.parts, settled.assembled), 0.95);
   const times = { pages: settled.pagesTime, proof: context.now() - startProof };
   return composedBook(settled, furnished, { findings, notes, times });
-}
-
-function* findingsOf(settled: SettledBook, furnished: FurnishedBook, notes: NotePlaces): Generator<void, Finding[]> {
-  const { compose, parts, assembled, references, touched } = settled;
-  const { book, context, geometry } = compose;
-  const { pages } = furnished;
-  const findings = [
-    ...(yield* proofBook({ pages, geometry }, faceMeasures(context))),
-    ...pageFindings(parts, assembled),
-    ...styleFindings(pages, new Set(context.library.table.map(({ family }) => family))),
-    ...orderFindings(book, compose, furnished, references, touched),
-    ...noteFindings(book, compose, notes),
-  ];
-  if (!settled.isSettled) findings.push(unsettled());
-  if (geometry.lines === 1) findings.push(areaTooSmall());
-  return findings;
 }
 
 type Told = Pick<TypesetBook, 'findings' | 'notes'> & {
@@ -86,16 +65,6 @@ function composedBook(placed: PlacedBook, { pages }: FurnishedBook, told: Told =
     passes,
     times: { ...clock, ...told.times },
   };
-}
-
-function unsettled(): Finding {
-  const message = `Page numbers and the text that repeats them did not settle in ${MOST_PASSES} passes.`;
-  return { kind: 'unsettled', grade: 'must', stream: '', block: '', page: -1, message };
-}
-
-function areaTooSmall(): Finding {
-  const message = 'The margins leave a single line of text on a page.';
-  return { kind: 'text-area-too-small', grade: 'must', stream: '', block: '', page: -1, message };
 }
 
 function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext): DivisionExtent[] {

@@ -1,6 +1,7 @@
 // Changes of the running order and of what hangs on it: divisions, display layouts, page touches, section names.
 import {
   addDivisionOfRole,
+  dropPageTouch,
   findParagraph,
   layoutEdits,
   moveDivisionEdits,
@@ -144,12 +145,8 @@ export function changePageTouch(id: string, to: PageTouch | null, name: string):
     const { book, readOnly } = getState().book;
     if (book === null || readOnly) return;
     const from = book.pageTouches;
-    const touches = from.flatMap((touch) => (touch.id !== id ? [touch] : to === null ? [] : [to]));
-    const edits: BookEdit[] = [{ kind: 'setPageTouches', from, to: touches }];
-    for (const { id: own, anchor } of from)
-      if (own === id && to === null && book.anchors[anchor] !== undefined)
-        edits.push({ kind: 'setAnchor', id: anchor, from: book.anchors[anchor], to: null });
-    dispatch(edit(name, edits));
+    if (to === null) return dispatch(edit(name, dropPageTouch(book, id)));
+    dispatch(edit(name, [{ kind: 'setPageTouches', from, to: from.map((touch) => (touch.id === id ? to : touch)) }]));
   };
 }
 

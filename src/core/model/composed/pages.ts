@@ -1,7 +1,7 @@
 // The composed book: its paragraphs in lines, and the table of its pages. Display lists are made from it page by page.
 import type { BrokenParagraph } from './broken';
 import type { DivisionRole } from '../copy/book';
-import type { Finding } from '../answers/finding';
+import type { Finding } from '../checks/finding';
 import type { SlotName } from '../spec/furniture';
 import type { Pt } from '../spec/length';
 import type { PageRole, PageSide } from '../spec/pageRoles';

@@ -1,40 +1,53 @@
 // Findings of notes: without words, without a reference, of a kind that is gone, without the place that they are meant for,
 // of two kinds that nobody can tell apart.
 import type { Book } from '../../model/copy/book';
-import type { Finding } from '../../model/answers/finding';
 import { noteKind, type NoteKind } from '../../model/spec/notes';
-import type { NotePlaces } from '../../model/composed/referenceTable';
 import type { StreamId } from '../../model/copy/streams';
 import { placeOf } from '../notes/composeNotes';
 import type { ComposeContext } from '../flow/composeContext';
+import { placeless, type BookFacts, type BookRunner } from './bookFacts';
 
-/** `places`: the pages of all references. */
-export function noteFindings(book: Book, compose: ComposeContext, places: NotePlaces): Finding[] {
-  const { labels } = compose.notes;
-  const at = (note: StreamId): Pick<Finding, 'stream' | 'block' | 'page'> => ({
-    stream: note,
-    block: book.notes[note]?.blocks[0]?.id ?? '',
-    page: places[note]?.page ?? -1,
-  });
-  const found: Finding[] = [];
-  for (const id of labels.keys()) {
-    if (isEmpty(book, id)) {
-      const message = 'A note has no words: its reference leads to nothing.';
-      found.push({ ...at(id), kind: 'note-empty', grade: 'must', message });
-    }
-  }
-  for (const { id, kind } of Object.values(book.notes)) {
-    if (!labels.has(id)) {
-      const message = 'A note has lost its reference in the text: it is not set anywhere.';
-      found.push({ ...at(id), kind: 'note-without-reference', grade: 'must', message });
-    } else if (book.spec.notes.kinds[kind] === undefined) {
-      const { name } = noteKind(book.spec.notes, kind);
-      const message = `The kind of this note is gone: it is set as ${name}.`;
-      found.push({ ...at(id), kind: 'note-kind-gone', grade: 'should', message });
-    }
-  }
-  return [...found, ...placeFindings(book, compose), ...alikeFindings(book, compose)];
-}
+const at = ({ compose, notes }: BookFacts, note: StreamId) => ({
+  ...placeless(note),
+  block: compose.book.notes[note]?.blocks[0]?.id ?? '',
+  page: notes[note]?.page ?? -1,
+});
+
+export const emptyNotes: BookRunner = (facts) =>
+  [...facts.compose.notes.labels.keys()]
+    .filter((note) => isEmpty(facts.compose.book, note))
+    .map((note) => ({
+      ...at(facts, note),
+      kind: 'note-empty',
+      message: 'A note has no words: its reference leads to nothing.',
+      repairs: [{ kind: 'dropNote', note }],
+    }));
+
+export const lostNotes: BookRunner = (facts) =>
+  Object.keys(facts.compose.book.notes)
+    .filter((note) => !facts.compose.notes.labels.has(note))
+    .map((note) => ({
+      ...at(facts, note),
+      kind: 'note-without-reference',
+      message: 'A note has lost its reference in the text: it is not set anywhere.',
+      repairs: [{ kind: 'dropNote', note }],
+    }));
+
+export const notesOfNoKind: BookRunner = (facts) => {
+  const { spec, notes } = facts.compose.book;
+  return Object.values(notes)
+    .filter(({ id, kind }) => facts.compose.notes.labels.has(id) && spec.notes.kinds[kind] === undefined)
+    .map(({ id, kind }) => {
+      const stands = noteKind(spec.notes, kind);
+      const to = Object.keys(spec.notes.kinds).find((own) => spec.notes.kinds[own] === stands);
+      return {
+        ...at(facts, id),
+        kind: 'note-kind-gone',
+        message: `The kind of this note is gone: it is set as ${stands.name}.`,
+        ...(to === undefined ? {} : { repairs: [{ kind: 'setNoteKind', note: id, to }] }),
+      };
+    });
+};
 
 /** Whether a reference leads to no words and no picture. */
 function isEmpty({ notes }: Book, id: StreamId): boolean {
@@ -43,22 +56,20 @@ function isEmpty({ notes }: Book, id: StreamId): boolean {
   );
 }
 
-/** One finding for each kind that stands elsewhere than it is meant to. */
-function placeFindings(book: Book, compose: ComposeContext): Finding[] {
-  return kindsInUse(book, compose).flatMap(([kind, first]) => {
-    const place = placeOf(kind, compose);
-    if (place === kind.place) return [];
+/** One hit for each kind that stands elsewhere than it is meant to. */
+export const placelessNotes: BookRunner = ({ compose }) =>
+  kindsInUse(compose.book, compose).flatMap(([kind, first]) => {
+    if (placeOf(kind, compose) === kind.place) return [];
     const message =
       kind.place === 'bookEnd'
         ? `${kind.name}: the running order has no notes division, so these notes stand at the end of each division.`
         : `${kind.name}: the margin has no room for notes, so they stand at the foot.`;
-    return [{ kind: 'notes-nowhere' as const, grade: 'should' as const, ...placeless(first), message }];
+    return [{ ...placeless(first), kind: 'notes-nowhere', message }];
   });
-}
 
 /** Two kinds with the same signs in the text of one division. */
-function alikeFindings(book: Book, compose: ComposeContext): Finding[] {
-  const { spec, notes } = book;
+export const notesAlike: BookRunner = ({ compose }) => {
+  const { spec, notes } = compose.book;
   for (const [division, list] of compose.notes.byDivision) {
     const seen = new Map<string, NoteKind>();
     for (const id of list) {
@@ -69,11 +80,11 @@ function alikeFindings(book: Book, compose: ComposeContext): Finding[] {
       seen.set(look, other);
       if (other === kind) continue;
       const message = `${other.name} and ${kind.name} have the same signs in one division: a reader cannot tell which is meant.`;
-      return [{ kind: 'notes-alike', grade: 'should', stream: division, block: '', page: -1, message }];
+      return [{ ...placeless(division), kind: 'notes-alike', message }];
     }
   }
   return [];
-}
+};
 
 /** Kinds that have notes with a reference, and the first of those. */
 function kindsInUse({ spec, notes }: Book, compose: ComposeContext): [NoteKind, StreamId][] {
@@ -84,5 +95,3 @@ function kindsInUse({ spec, notes }: Book, compose: ComposeContext): [NoteKind, 
   }
   return [...found];
 }
-
-const placeless = (stream: StreamId): Pick<Finding, 'stream' | 'block' | 'page'> => ({ stream, block: '', page: -1 });

@@ -1,7 +1,8 @@
 // Proof, first form: what the proof reader found, by grade and kind, each with the way to its page.
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
-import type { Finding, FindingGrade } from '../../../core/model/answers/finding';
+import { CHECKS, type FindingGrade } from '../../../core/model/checks/checks';
+import type { Finding } from '../../../core/model/checks/finding';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { spreadOfPage } from '../../../state/book/selectors';
 import { spreadCalled } from '../../../state/view/viewSlice';
@@ -12,59 +13,6 @@ const GRADES: readonly [FindingGrade, string][] = [
   ['should', 'Should be looked at'],
   ['look', 'Worth a look'],
 ];
-
-const KINDS: Readonly<Record<Finding['kind'], string>> = {
-  'missing-character': 'Characters without a face',
-  'overfull-line': 'Lines wider than their measure',
-  'loose-line': 'Loose lines',
-  widow: 'Widows',
-  orphan: 'Orphans',
-  'stranded-head': 'Stranded heads',
-  'break-at-page-top': 'Space break at a page top',
-  parted: 'Parted lines',
-  'head-low': 'Head low on its page',
-  'line-by-break': 'Line beside a space break',
-  'uneven-pages': 'Uneven pages',
-  'spread-depth': 'Spread short or long',
-  'line-count': 'Paragraph shorter or longer',
-  'space-given': 'Space given',
-  'hyphen-over-recto': 'Word over a recto end',
-  'short-last-page': 'Short last page',
-  ladder: 'Ladders',
-  'stacked-words': 'Words above each other',
-  'short-last-line': 'Short last lines',
-  'marks-running': 'Marks at line ends',
-  river: 'Rivers',
-  'unpaired-quote': 'Quote without its pair',
-  'picture-missing': 'Pictures without a file',
-  'picture-not-printed': 'Pictures that cannot print',
-  'picture-coarse': 'Coarse pictures',
-  'picture-without-words': 'Pictures without words',
-  'leading-replaced': 'Leading replaced',
-  'face-missing': 'Face not here',
-  'small-capitals-scaled': 'Small capitals scaled',
-  'title-below-text-start': 'Titles deeper than the text start',
-  'display-page-overflow': 'Display pages that run over',
-  'head-too-long': 'Running heads too long',
-  'touch-lost': 'Page touches without their words',
-  'target-gone': 'Cross-references to nothing',
-  'title-empty': 'Divisions without a title',
-  'title-very-long': 'Very long titles',
-  'index-mark': 'Index marks without a term',
-  'contents-empty': 'Lists with nothing in them',
-  'note-divided': 'Notes over two pages',
-  'note-late': 'Notes after their page',
-  'note-empty': 'Notes without words',
-  'note-without-reference': 'Notes without a reference',
-  'note-kind-gone': 'Notes of a kind that is gone',
-  'notes-nowhere': 'Notes without their division',
-  'notes-alike': 'Kinds of notes that look alike',
-  'spot-rule': 'Spot rules that cannot be run',
-  unweighed: 'Not all ways weighed',
-  'off-page': 'Text over the page’s edge',
-  unsettled: 'Page numbers that did not settle',
-  'text-area-too-small': 'Type area too small',
-};
 
 export default function ProofStage() {
   const summary = useAppSelector((state) => state.compose.summary);
@@ -81,7 +29,7 @@ export default function ProofStage() {
             {kinds.map(([kind, findings]) => (
               <Kind
                 key={kind}
-                name={KINDS[kind]}
+                name={CHECKS[kind].name}
                 findings={findings}
                 isOpen={kinds.length === 1 || findings.length <= 6}
               />

@@ -1,112 +1,90 @@
 // Findings of the page search: what had to give, where, and for what reason.
-import type { Division } from '../../model/copy/book';
-import type { Finding, FindingGrade, FindingKind } from '../../model/answers/finding';
-import type { AssembledBook, DivisionPage, Give, GiveKind, Reason } from '../../paginate';
+import type { Hit } from '../../model/checks/finding';
+import type { StreamId } from '../../model/copy/streams';
+import { onParagraph } from '../../proof';
+import type { DivisionPage, Give, GiveKind, Reason } from '../../paginate';
 
-interface Wording {
-  readonly kind: FindingKind;
-  readonly grade: FindingGrade;
-  readonly message: string;
-}
+type Wording = Pick<Hit, 'kind' | 'grade' | 'message'>;
 
 const lines = (give: Give) => `${Number(give.lines.toFixed(1))} ${give.lines === 1 ? 'line' : 'lines'}`;
 
-/** What each give is called, how grave it is, and its sentence. */
+/** What each give is called, its sentence, and how grave it is where that is not as its kind. */
 const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   orphan: () => ({
     kind: 'orphan',
-    grade: 'must',
     message: 'A paragraph’s first line stands alone at the foot of the page.',
   }),
   widow: () => ({
     kind: 'widow',
-    grade: 'must',
     message: 'A paragraph’s last line stands alone at the head of the next page.',
   }),
   'short-widow': () => ({
     kind: 'widow',
-    grade: 'must',
     message: 'A paragraph’s last line, a short one, stands alone at the head of the next page.',
   }),
   'stranded-head': () => ({
     kind: 'stranded-head',
-    grade: 'must',
     message: 'A head stands at the foot of the page without two lines after it.',
   }),
   'break-at-top': () => ({
     kind: 'break-at-page-top',
-    grade: 'should',
     message: 'A space break falls at the head of the next page.',
   }),
   parted: () => ({
     kind: 'parted',
-    grade: 'should',
     message: 'Lines that stand together are parted by the end of the page.',
   }),
   'two-after-head': () => ({
     kind: 'head-low',
-    grade: 'look',
     message: 'Two lines follow a head at the foot of the page, one less than wished.',
   }),
   'line-by-break': () => ({
     kind: 'line-by-break',
-    grade: 'look',
     message: 'A single line stands between a space break and the edge of the page.',
   }),
   unweighed: () => ({
-    kind: 'unweighed',
-    grade: 'look',
+    kind: 'pages-unweighed',
     message:
       'Pages could end in more ways inside this paragraph than are weighed: the best of the likely ones was taken.',
   }),
   uneven: (give) => ({
     kind: 'uneven-pages',
-    grade: 'should',
     message: `The page ends ${lines(give)} above its foot line: nothing else on it could give.`,
   }),
   'spread-short': () => ({
     kind: 'spread-depth',
-    grade: 'look',
     message: 'The spread runs one line short.',
   }),
   'spread-long': () => ({
     kind: 'spread-depth',
-    grade: 'look',
     message: 'The spread runs one line long.',
   }),
   'line-shorter': () => ({
     kind: 'line-count',
-    grade: 'look',
     message: 'The paragraph runs one line shorter than its best setting.',
   }),
   'line-longer': () => ({
     kind: 'line-count',
-    grade: 'look',
     message: 'The paragraph runs one line longer than its best setting.',
   }),
   'space-given': (give) => ({
     kind: 'space-given',
-    grade: 'look',
     message: `The space above is ${Math.abs(give.lines) === 0.5 ? 'half a line' : lines({ ...give, lines: Math.abs(give.lines) })} ${give.lines < 0 ? 'less' : 'more'} than wished.`,
   }),
   'hyphen-over-recto': () => ({
     kind: 'hyphen-over-recto',
-    grade: 'must',
     message: 'A word is divided over the end of a right-hand page.',
   }),
   'short-last-page': (give) => ({
     kind: 'short-last-page',
-    grade: 'should',
     message: `The chapter’s last page holds only ${lines(give)}.`,
   }),
   'note-divided': () => ({
     kind: 'note-divided',
-    grade: 'look',
     message: 'A note goes on at the foot of the next page.',
   }),
   'note-late': () => ({
     kind: 'note-late',
-    grade: 'must',
     message: 'A note begins after the page of its reference: that page has no room for it.',
   }),
   'margin-note-late': () => ({
@@ -116,33 +94,33 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   }),
 };
 
-/** Findings of all divisions in page order. */
-export function pageFindings(
-  divisions: readonly { readonly division: Division; readonly pages: readonly DivisionPage[] }[],
-  assembled: AssembledBook,
-): Finding[] {
-  const findings: Finding[] = [];
-  for (const { division, pages } of divisions) {
-    const first = assembled.firstPages.get(division.id) ?? 0;
-    pages.forEach((page, index) => {
-      if (page.gives.length === 0 && page.role !== 'display' && !page.headTooDeep) return;
-      const place = { stream: division.id, block: '', page: first + index };
-      for (const give of page.gives) {
-        const { message, ...wording } = WORDINGS[give.kind](give);
-        findings.push({ ...place, ...wording, block: give.paragraph.styled.block, message: message + because(give) });
-      }
-      if (page.role === 'display' && index > 0) {
-        const message = 'The words of this display page did not fit on one page.';
-        findings.push({ ...place, kind: 'display-page-overflow', grade: 'should', message });
-      }
-      if (page.headTooDeep) {
-        const message = 'The title is so deep that the text begins below its text start.';
-        findings.push({ ...place, kind: 'title-below-text-start', grade: 'should', message });
-      }
-    });
-  }
-  return findings;
+/** A page of a division, `index` from the first of that division. */
+export interface SearchedPage {
+  readonly page: DivisionPage;
+  readonly stream: StreamId;
+  readonly index: number;
 }
+
+/** Looks at what the page search had to give on a page of a division. */
+export type SearchRunner = (searched: SearchedPage) => Hit[];
+
+export const gives: SearchRunner = ({ page }) =>
+  page.gives.map((give) => {
+    const { message, ...wording } = WORDINGS[give.kind](give);
+    return { ...onParagraph(give.paragraph.styled), ...wording, message: message + because(give) };
+  });
+
+export const displayOverflow: SearchRunner = ({ page, stream, index }) => {
+  if (page.role !== 'display' || index === 0) return [];
+  const message = 'The words of this display page did not fit on one page.';
+  return [{ kind: 'display-page-overflow', stream, block: '', from: 0, to: 0, message }];
+};
+
+export const deepTitle: SearchRunner = ({ page, stream }) => {
+  if (!page.headTooDeep) return [];
+  const message = 'The title is so deep that the text begins below its text start.';
+  return [{ kind: 'title-below-text-start', stream, block: '', from: 0, to: 0, message }];
+};
 
 const FAULT_WORDS: Readonly<Record<Reason['fault'], string>> = {
   orphan: 'a first line alone at its foot',
