@@ -41,12 +41,11 @@ function installTools() {
 /** So much lower than the journeys' is the priority of all else: a journey waits for a screen, and the rest fills the time. */
 const NICE = 5;
 
-/**
- * Runs a program of node_modules/.bin at a priority (0: usual); what it prints is passed on by `show`. Answers its exit code and
- * output.
- */
-function run(show, nice, name, ...words) {
-  const program = join(root, 'node_modules/.bin', name);
+/** A program of node_modules/.bin. */
+const packaged = (name) => join(root, 'node_modules/.bin', name);
+
+/** Runs a program at a priority (0: usual); what it prints is passed on by `show`. Answers its exit code and output. */
+function run(show, nice, program, ...words) {
   const child = spawn(program, words, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
   if (nice > 0 && child.pid !== undefined) setPriority(child.pid, nice);
   let output = '';
@@ -79,23 +78,21 @@ function count({ code, output }) {
 }
 
 async function check() {
-  for (const [name, ...words] of [
-    ['tsc', '-p', 'src/core'],
-    ['tsc', '-p', '.'],
-    ['eslint', '.'],
-    ['prettier', '--check', '--log-level', 'warn', '.'],
+  for (const [name, program, ...words] of [
+    ['types and lint', process.execPath, 'scripts/check.mjs'],
+    ['format', packaged('prettier'), '--check', '--log-level', 'warn', '.'],
   ]) {
-    const { code } = await run(show, NICE, name, ...words);
+    const { code } = await run(show, NICE, program, ...words);
     if (code === 0) passed += 1;
     else failed += 1;
-    process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name} ${words.join(' ')}\n`);
+    process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name}\n`);
   }
 }
 
 /** Runs tests of one kind; what they print comes when they are done, in one piece. */
 async function test(nice, ...words) {
   let told = '';
-  const result = await run((data) => (told += data), nice, 'mocha', ...words);
+  const result = await run((data) => (told += data), nice, packaged('mocha'), ...words);
   process.stdout.write(told);
   count(result);
 }

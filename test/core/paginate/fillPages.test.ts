@@ -206,7 +206,7 @@ describe('the pages of a reach', () => {
           expect([item, at, note, float]).to.deep.equal([parts.length, 0, flow.notes.paragraphs.length, floats.length]);
         },
       ),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     );
   });
 
@@ -236,7 +236,7 @@ describe('the pages of a reach', () => {
         },
       ),
       {
-        numRuns: 1000,
+        numRuns: 600,
         // The two cheapest ways lead nowhere: notes of five lines under pages of three.
         examples: [
           [
@@ -288,7 +288,7 @@ describe('the pages of a reach', () => {
           expect(regions[regions.length - 1].noteTo).to.equal(flow.notes.lineOf.length);
         },
       ),
-      { numRuns: 1500 },
+      { numRuns: 800 },
     );
   });
 
@@ -519,7 +519,7 @@ describe('what pages keep', () => {
           if (start >= noteFrom && start < noteTo) expect(noteTo - start).to.be.at.least(2);
         }
       }),
-      { numRuns: 600 },
+      { numRuns: 400 },
     );
   });
 
