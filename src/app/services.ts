@@ -3,12 +3,14 @@ import { BookRepository } from '../storage/bookRepository';
 import { FontRepository } from '../storage/fontRepository';
 import type { FaceTable } from '../core/model/spec/faces';
 import { PictureRepository } from '../storage/pictureRepository';
+import { ProductRepository } from '../storage/productRepository';
 import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
 import { joinTabs, takeOver, tryLock } from '../storage/bookLock';
 import type { Services } from '../state/services';
 import { Sessions } from '../state/session/sessions';
-import { startWriteJob, TypesetClient } from '../worker/typesetClient';
+import { TypesetClient } from '../worker/typesetClient';
+import { startWriteJob } from '../worker/writeClient';
 
 /** The demonstration manuscripts; the last one stands first on the Shelf. */
 const DEMOS = ['keeping-a-tidal-garden.docx', 'the-ferry-register.docx'];
@@ -33,6 +35,7 @@ export function createServices(): Services {
     repository: new BookRepository(database),
     pulls: new PullRepository(database),
     pictures: new PictureRepository(database),
+    products: new ProductRepository(database),
     locks: { tryLock, takeOver, joinTabs },
     get sessions() {
       return sessions;

@@ -38,6 +38,11 @@ export {
   type Needs,
   type TypesetContext,
   type TypesetReach,
+  takeTrial,
+  trialPages,
+  tryEdits,
+  type ComposedState,
+  type Trial,
 } from './typeset';
 export { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, type TidyChange, type TidyCount } from './tidy';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
@@ -49,5 +54,6 @@ export { ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';
 export { findAll, replaceAll } from './find';
 export { NotLinearError } from './base/errors';
+export { fingerprint } from './base/hash';
 export { listChange } from './base/listChange';
 export { lackingCharacters } from './proof';

@@ -3,9 +3,11 @@ import type { BookRepository } from '../storage/bookRepository';
 import type { FontRepository } from '../storage/fontRepository';
 import type { FaceTable, OwnFont } from '../core/model/spec/faces';
 import type { PictureRepository } from '../storage/pictureRepository';
+import type { ProductRepository } from '../storage/productRepository';
 import type { PullRepository } from '../storage/pullRepository';
 import type { HeldLock, TabChannel, TabMessage, TakenOver } from '../storage/bookLock';
-import type { TypesetClient, TypesetListener, WriteJob, WriteOrder } from '../worker/typesetClient';
+import type { TypesetClient, TypesetListener } from '../worker/typesetClient';
+import type { WriteJob, WriteOrder } from '../worker/writeClient';
 import type { Book, Particulars } from '../core/model/copy/book';
 
 /** See storage/bookLock. */
@@ -28,6 +30,7 @@ export interface Outside {
   readonly repository: BookRepository;
   readonly pulls: PullRepository;
   readonly pictures: PictureRepository;
+  readonly products: ProductRepository;
   readonly fonts: FontRepository;
   /** Faces of the person's own, as they were read last. */
   ownFonts: readonly OwnFont[];

@@ -167,8 +167,8 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, pieces, notes, log, pulls, pullParts, pictures } = this.database;
-    const owned = [divisions, pieces, notes, log, pulls, pullParts, pictures];
+    const { books, divisions, pieces, notes, log, pulls, pullParts, pictures, products } = this.database;
+    const owned = [divisions, pieces, notes, log, pulls, pullParts, pictures, products];
     await this.database.transaction('rw', [books, ...owned], async () => {
       await books.delete(id);
       await Promise.all(owned.map((table) => table.where('book').equals(id).delete()));

@@ -4,6 +4,7 @@ import type { Book, Division, Note, Particulars, Source } from '../core/model/co
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FaceRecord } from '../core/model/spec/faces';
+import type { MadeProduct, ProductId } from '../core/model/products/products';
 import type { Spec } from '../core/model/spec/spec';
 import type { Block } from '../core/model/copy/streams';
 import type { PieceLayout } from './pieces';
@@ -104,6 +105,13 @@ export interface FontRecord {
   readonly bytes: Uint8Array;
 }
 
+/** What is known of the last product of a kind that was written. */
+export interface ProductRecord {
+  readonly book: string;
+  readonly product: ProductId;
+  readonly made: MadeProduct;
+}
+
 export class WalnutDatabase extends Dexie {
   declare books: EntityTable<BookRecord, 'id'>;
   declare divisions: Table<DivisionRecord, [string, string]>;
@@ -113,6 +121,7 @@ export class WalnutDatabase extends Dexie {
   declare pictures: Table<PictureRecord, [string, string]>;
   declare fonts: EntityTable<FontRecord, 'hash'>;
   declare pulls: Table<PullRecord, [string, string]>;
+  declare products: Table<ProductRecord, [string, string]>;
   declare pullParts: Table<PullPartRecord, [string, string]>;
   declare settings: EntityTable<{ readonly key: string; readonly value: unknown }, 'key'>;
 
@@ -132,5 +141,6 @@ export class WalnutDatabase extends Dexie {
     // Nothing was ever kept among the assets.
     this.version(3).stores({ assets: null, pictures: '[book+hash], book, hash' });
     this.version(4).stores({ pieces: '[book+division+piece], book, [book+division]' });
+    this.version(5).stores({ products: '[book+product], book' });
   }
 }

@@ -3,7 +3,7 @@
 import type { ListChange } from '../core/base/listChange';
 import type { Book, Particulars } from '../core/model/copy/book';
 import type { BookEdit } from '../core/model/copy/bookEdit';
-import type { CopyKind } from '../core/model/copy/copyKinds';
+import type { ProductChoice } from '../core/model/products/products';
 import type { OwnFont } from '../core/model/spec/faces';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/answers/find';
@@ -36,7 +36,16 @@ export interface AssetBase {
 
 export type TypesetRequest =
   | ({ readonly kind: 'open'; readonly book: Book; readonly revision: number } & AssetBase)
-  | { readonly kind: 'apply'; readonly edits: readonly BookEdit[]; readonly from: number; readonly to: number }
+  /** `trial`: the edits are those of a trial; when it is still the newest, its pages are taken as they were tried. */
+  | {
+      readonly kind: 'apply';
+      readonly edits: readonly BookEdit[];
+      readonly from: number;
+      readonly to: number;
+      readonly trial?: number;
+    }
+  /** What edits would do; nothing is changed. `most`: so many of the changed pages are drawn. */
+  | { readonly kind: 'try'; readonly request: number; readonly edits: readonly BookEdit[]; readonly most: number }
   | { readonly kind: 'page'; readonly request: number; readonly page: number; readonly revision: number }
   | {
       readonly kind: 'locate';
@@ -158,6 +167,13 @@ export type TypesetReply =
   | { readonly kind: 'paragraph'; readonly request: number; readonly facts: ParagraphFacts | null }
   /** Null where that cannot be told; no costs at all when the book has changed meanwhile. */
   | { readonly kind: 'wishes'; readonly request: number; readonly costs: readonly (WishCost | null)[] }
+  /** Null when the book changed meanwhile, or is not composed yet. */
+  | {
+      readonly kind: 'tried';
+      readonly request: number;
+      readonly trial: TrialAnswer | null;
+      readonly outlines: readonly GlyphOutline[];
+    }
   | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
   | { readonly kind: 'ties'; readonly request: number; readonly ties: readonly BookTie[] }
   /** Null while the book has changed since it was composed. */
@@ -187,6 +203,20 @@ export type TypesetReply =
   /** The question could not be answered: a fault of ours, told as one. The worker goes on. */
   | { readonly kind: 'refused'; readonly request: number; readonly message: string }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };
+
+/** What edits would do to the pages, until the book changes. */
+export interface TrialAnswer {
+  /** Under which it can be taken. */
+  readonly number: number;
+  /** Indices of the pages that change, counted in the tried book, and how many pages that has. */
+  readonly changed: readonly number[];
+  readonly pageCount: number;
+  /** The first page from which on all are in step again; null: none is. */
+  readonly inStepFrom: number | null;
+  readonly gained: readonly Finding[];
+  readonly lost: readonly Finding[];
+  readonly pages: readonly { readonly page: number; readonly list: DisplayList }[];
+}
 
 export interface Found {
   readonly hits: readonly FindHit[];
@@ -236,10 +266,8 @@ export type WriteRequest = AssetBase &
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
-    | ({ readonly kind: 'press' | 'screen'; readonly date: string } & WholeBook)
-    | ({ readonly kind: 'project' } & WholeBook)
-    | ({ readonly kind: 'copy'; readonly format: CopyKind } & WholeBook)
-    | ({ readonly kind: 'epub'; readonly date: string } & WholeBook)
+    /** `date`: as ISO 8601, for the metadata. */
+    | ({ readonly kind: 'product'; readonly date: string } & ProductChoice & WholeBook)
   );
 
 /** Two pages as a spec sets them. */
@@ -263,5 +291,11 @@ export type WriteReply =
     }
   | { readonly kind: 'font'; readonly font: OwnFont }
   | { readonly kind: 'specimens'; readonly specimens: readonly Specimen[]; readonly outlines: readonly GlyphOutline[] }
-  | { readonly kind: 'file'; readonly bytes: Uint8Array<ArrayBuffer>; readonly pages: number }
+  /** `hash`: fingerprint of the bytes. */
+  | {
+      readonly kind: 'file';
+      readonly bytes: Uint8Array<ArrayBuffer>;
+      readonly pages: number;
+      readonly hash: string;
+    }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

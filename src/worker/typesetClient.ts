@@ -11,29 +11,25 @@ import type { LackingCharacter } from '../core/model/answers/lacking';
 import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/copy/streams';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/answers/tidy';
+import type { WorkerLike } from './workerLike';
 import type {
-  AssetBase,
   ComposedSummary,
   Found,
   SummaryChange,
   TextInView,
+  TrialAnswer,
   TypesetReply,
   TypesetRequest,
-  WriteReply,
-  WriteRequest,
 } from './protocol';
-
-/** The part of a Worker that is used; tests give a port instead. */
-export interface WorkerLike {
-  postMessage(message: unknown, transfer?: Transferable[]): void;
-  terminate(): void;
-  onmessage: ((event: MessageEvent) => void) | null;
-  onerror: ((event: ErrorEvent) => void) | null;
-}
 
 export interface PageReply {
   readonly revision: number;
   readonly list: DisplayList | null;
+  readonly outlines: readonly GlyphOutline[];
+}
+
+export interface TriedReply {
+  readonly trial: TrialAnswer | null;
   readonly outlines: readonly GlyphOutline[];
 }
 
@@ -122,8 +118,9 @@ export class TypesetClient {
   }
 
   /** After workers have died again and again, the next change gives a new one the whole book: it may be another book now. */
-  apply(edits: readonly BookEdit[], from: number, to: number): void {
-    if (this.life === 'running') return this.send({ kind: 'apply', edits, from, to });
+  apply(edits: readonly BookEdit[], from: number, to: number, trial?: number): void {
+    const taken = trial === undefined ? {} : { trial };
+    if (this.life === 'running') return this.send({ kind: 'apply', edits, from, to, ...taken });
     const current = this.current();
     if (current !== null) this.open(current.book, current.revision);
   }
@@ -190,6 +187,20 @@ export class TypesetClient {
       (request) => ({ kind: 'lacking', request }),
       ({ characters }) => characters,
       [],
+    );
+  }
+
+  /**
+   * What edits would do to the pages; `most` of the changed ones are drawn. Null when the book changes before that is known. Until it
+   * changes, `apply` with the number of the trial takes it as it was tried.
+   */
+  try(edits: readonly BookEdit[], most: number): Promise<TriedReply> {
+    const lost: TriedReply = { trial: null, outlines: [] };
+    return this.ask(
+      'tried',
+      (request) => ({ kind: 'try', request, edits, most }),
+      (reply): TriedReply => reply,
+      lost,
     );
   }
 
@@ -359,41 +370,4 @@ export class TypesetClient {
   }
 }
 
-/** How a write job ends. */
-export type WriteResult = Exclude<WriteReply, { kind: 'progress' }> | { readonly kind: 'cancelled' };
-
-export interface WriteJob {
-  readonly result: Promise<WriteResult>;
-  /** Ends the worker; the result is `cancelled`. */
-  readonly cancel: () => void;
-}
-
-/** Omits a key from each member of a union. */
-type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never;
-export type WriteOrder = Without<WriteRequest, 'base' | 'fonts'>;
-
-/** Starts a write worker for one job; `assets`: where what ships is served, and faces of the person's own. */
-export function startWriteJob(
-  createWorker: () => WorkerLike,
-  assets: AssetBase,
-  order: WriteOrder,
-  onProgress: (share: number) => void = () => undefined,
-): WriteJob {
-  const worker = createWorker();
-  let settle: (result: WriteResult) => void;
-  const result = new Promise<WriteResult>((resolve) => {
-    settle = (value) => {
-      worker.terminate();
-      resolve(value);
-    };
-  });
-  worker.onmessage = (event: MessageEvent<WriteReply>) => {
-    if (event.data.kind === 'progress') onProgress(event.data.share);
-    else settle(event.data);
-  };
-  worker.onerror = (event) => settle({ kind: 'failed', code: 'worker', message: `The work stopped: ${event.message}` });
-  worker.postMessage({ ...order, ...assets });
-  return { result, cancel: () => settle({ kind: 'cancelled' }) };
-}
-
-export type { ComposedSummary, PageSummary, Specimen, TextInView, WholeBook } from './protocol';
+export type { ComposedSummary, PageSummary, TextInView, TrialAnswer } from './protocol';

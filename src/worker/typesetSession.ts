@@ -13,21 +13,27 @@ import {
   paragraphFacts,
   spacingFacts,
   replaceAll,
+  takeTrial,
   tidyBook,
+  trialPages,
+  tryEdits,
   typesetBook,
   typesetReach,
   ValueError,
+  type ComposedState,
+  type Trial,
   type TypesetContext,
   type TypesetReach,
 } from '../core/index';
 import type { Book } from '../core/model/copy/book';
-import type { Page, TypesetBook } from '../core/model/composed/pages';
+import type { TypesetBook } from '../core/model/composed/pages';
 import type { LackingCharacter } from '../core/model/answers/lacking';
 import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { BookTie } from '../core/model/answers/ties';
 import type { ParagraphFacts } from '../core/model/answers/paragraphFacts';
 import type { TidyPlace } from '../core/model/answers/tidy';
 import type { WorkerAssets } from './assets';
+import { lastPageWith } from './lastPageWith';
 import { runJob, type Breathe } from './jobRunner';
 import { buffersOf, newOutlines } from './outlines';
 import type { ComposedSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
@@ -45,6 +51,9 @@ type Reply = Without<
 };
 
 export type Post = (reply: TypesetReply, transfer?: Transferable[]) => void;
+
+/** What tells a place of a Tidy job from the others. */
+const placeKey = ({ block, at, was }: TidyPlace) => `${block} ${at} ${was}`;
 
 interface Composed {
   /** Only its first pages are there. */
@@ -72,6 +81,8 @@ export class TypesetSession {
   /** The summary that the main thread has, with its number. */
   private told: { readonly number: number; readonly summary: ComposedSummary } | null = null;
   private readonly sentOutlines = new Set<string>();
+  /** The newest trial, until the book changes; its number is that of its question. */
+  private trial: { readonly number: number; readonly tried: Trial } | null = null;
   /** Questions whose answers are not wanted any more. */
   private readonly stopped = new Set<number>();
 
@@ -88,6 +99,7 @@ export class TypesetSession {
         this.book = message.book;
         this.revision = message.revision;
         this.composed = undefined;
+        this.trial = null;
         void this.compose();
         break;
       case 'apply':
@@ -129,6 +141,8 @@ export class TypesetSession {
         return { kind: 'spacing', facts: this.spacing() };
       case 'wishes':
         return this.costs(question);
+      case 'try':
+        return this.try(question);
       case 'lacking':
         return { kind: 'lacking', characters: this.lacking() };
       case 'find':
@@ -149,7 +163,11 @@ export class TypesetSession {
       this.post({ kind: 'failed', code: 'out-of-step', message: 'The worker has another revision of the book.' });
       return;
     }
-    this.book = applyEdits(this.book, message.edits);
+    const taken = this.trial?.number === message.trial ? this.trial?.tried : undefined;
+    this.trial = null;
+    if (taken !== undefined && this.composed !== undefined) takeTrial(taken, this.composed.context);
+    // The blocks of a trial are those that its pages were made of.
+    this.book = taken?.book ?? applyEdits(this.book, message.edits);
     this.revision = message.to;
     this.isLook = message.edits.some(({ kind }) => kind === 'setSpec' || kind === 'setStyle');
     void this.compose();
@@ -285,12 +303,33 @@ export class TypesetSession {
     return { kind: 'tidied', revision, edits, changes };
   }
 
-  /** Of the newest composed book; none while the book has changed since, or only its first pages are there. */
-  private async costs({ stream, block, wishes }: QuestionOf<'wishes'>): Promise<Reply> {
+  /** The composed book to try something on; undefined while it has changed since, or only its first pages are there. */
+  private toTry(): ComposedState | undefined {
     const { composed, book, revision } = this;
-    const isNewest = book !== undefined && composed?.revision === revision && !composed.isPart;
-    const work = isNewest ? wishCosts(book, composed.book, composed.context, { stream, block }, wishes) : undefined;
-    const costs = work && (await runJob(work, this.jobHooks(revision)));
+    if (book === undefined || composed?.revision !== revision || composed.isPart) return undefined;
+    return { book, composed: composed.book, context: composed.context };
+  }
+
+  private async try({ request, edits, most }: QuestionOf<'try'>): Promise<Reply> {
+    const from = this.toTry();
+    // Edits may ask for faces that no page has had.
+    if (from !== undefined) await this.assets.contextFor(applyEdits(from.book, edits));
+    const tried = from && (await runJob(tryEdits(from, edits), this.searchHooks(request)));
+    if (tried === undefined) return { kind: 'tried', trial: null, outlines: [] };
+    this.trial = { number: request, tried };
+    const pages = trialPages(tried, most);
+    const lists = pages.map(({ list }) => list);
+    const outlines = newOutlines(lists, tried.context, this.sentOutlines);
+    const { changed, inStepFrom, gained, lost } = tried;
+    const pageCount = tried.composed.pages.length;
+    const trial = { number: request, changed, pageCount, inStepFrom, gained, lost, pages };
+    return { kind: 'tried', trial, outlines, transfer: buffersOf(lists, outlines) };
+  }
+
+  private async costs({ stream, block, wishes }: QuestionOf<'wishes'>): Promise<Reply> {
+    const from = this.toTry();
+    const work = from && wishCosts(from, { stream, block }, wishes);
+    const costs = work && (await runJob(work, this.jobHooks(this.revision)));
     return { kind: 'wishes', costs: costs ?? [] };
   }
 
@@ -351,21 +390,4 @@ export class TypesetSession {
   private locate(place: Omit<TextInView, 'pages'>): number {
     return lastPageWith(this.composed?.book.pages ?? [], place)?.index ?? -1;
   }
-}
-
-/** What tells a place of a Tidy job from the others. */
-const placeKey = ({ block, at, was }: TidyPlace) => `${block} ${at} ${was}`;
-
-/** The page on which a place of the text stands. */
-function lastPageWith(pages: readonly Page[], { stream, block, offset }: Omit<TextInView, 'pages'>): Page | undefined {
-  let found: Page | undefined;
-  for (const page of pages) {
-    for (const { paragraph, from } of [...page.fragments, ...page.notes]) {
-      const { styled, broken } = paragraph;
-      if (styled.stream !== stream || styled.block !== block) continue;
-      const start = styled.source?.[broken.from[from]] ?? broken.from[from];
-      if (start <= offset || found === undefined) found = page;
-    }
-  }
-  return found;
 }

@@ -20,19 +20,16 @@ import {
   tidyManuscript,
   typesetBook,
   ValueError,
-  writeCopy,
-  writeEpub,
   supplyIndex,
-  writePressPdf,
-  writeScreenPdf,
-  writeProject,
 } from '../core/index';
 import type { Manuscript } from '../core/model/copy/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { GlyphOutline } from '../core/model/composed/displayList';
+import { drain } from './drain';
 import { unpackFont } from './unpackFont';
 import { newOutlines } from './outlines';
 import type { Specimen, WriteReply, WriteRequest } from './protocol';
+import { writeProduct } from './writers';
 
 /** Does one job and answers with its result; progress goes to `post` on the way. Never throws. */
 export async function doWriteJob(
@@ -55,16 +52,6 @@ export async function doWriteJob(
         return replaced(job);
       case 'openProject':
         return openProject(job.bytes, job.bookId);
-      case 'project':
-        return { kind: 'file', bytes: new Uint8Array(writeProject(job.book, job.pictures)), pages: 0 };
-      case 'copy':
-        return { kind: 'file', bytes: new Uint8Array(writeCopy(job.book, job.format, job.pictures)), pages: 0 };
-      case 'epub':
-        return {
-          kind: 'file',
-          bytes: drain(writeEpub(job.book, job.date, job.pictures), (share) => post({ kind: 'progress', share })),
-          pages: 0,
-        };
       case 'readFont':
         return await readFont(job, fetchBytes);
       case 'find':
@@ -77,9 +64,11 @@ export async function doWriteJob(
         return await suppliedIndex(job, fetchBytes, post);
       case 'specimens':
         return await specimens(job, fetchBytes);
-      case 'press':
-      case 'screen':
-        return await writePdfOf(job, fetchBytes, post);
+      case 'product': {
+        const { fonts, date, book, pictures } = job;
+        const tools = { fetchBytes, fonts, date, report: (share: number) => post({ kind: 'progress', share }) };
+        return await writeProduct(job.product, { book, pictures }, job.settings, tools);
+      }
     }
   } catch (error) {
     if (error instanceof ImportError || error instanceof ValueError)
@@ -131,23 +120,6 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
 }
 
-async function writePdfOf(
-  job: Extract<WriteRequest, { kind: 'press' | 'screen' }>,
-  fetchBytes: FetchBytes,
-  post: (reply: WriteReply) => void,
-): Promise<WriteReply> {
-  const [context, wasm] = await Promise.all([
-    new WorkerAssets(fetchBytes, job.fonts).contextFor(job.book),
-    fetchBytes('harfbuzz-subset.wasm'),
-  ]);
-  const report = (share: number) => post({ kind: 'progress', share });
-  const composed = drain(typesetBook(job.book, context), (share) => report(share * 0.5));
-  const write = job.kind === 'press' ? writePressPdf : writeScreenPdf;
-  const writing = write(job.book, composed, context, new HarfBuzzSubsetter(wasm), job.date, job.pictures);
-  const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
-  return { kind: 'file', bytes, pages: composed.pages.length };
-}
-
 /** Composes the pull and the book, and finds the locators of the index again. */
 async function suppliedIndex(
   { book, pull, text, fonts }: Extract<WriteRequest, { kind: 'supplyIndex' }>,
@@ -178,17 +150,4 @@ async function specimens(
     outlines.push(...newOutlines(lists, context, sent));
   }
   return { kind: 'specimens', specimens: made, outlines };
-}
-
-/** Runs a generator to its end; tells its progress at most every 50 ms. */
-function drain<P, T>(work: Generator<P, T>, onProgress?: (progress: P) => void): T {
-  let told = performance.now();
-  for (;;) {
-    const step = work.next();
-    if (step.done) return step.value;
-    if (onProgress !== undefined && performance.now() - told > 50) {
-      onProgress(step.value);
-      told = performance.now();
-    }
-  }
 }

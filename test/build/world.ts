@@ -9,6 +9,7 @@ import { BookRepository } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import { FontRepository } from '../../src/storage/fontRepository';
 import { PictureRepository } from '../../src/storage/pictureRepository';
+import { ProductRepository } from '../../src/storage/productRepository';
 import { PullRepository } from '../../src/storage/pullRepository';
 import type { TypesetListener } from '../../src/worker/typesetClient';
 import { doWriteJob } from '../../src/worker/writeJobs';
@@ -48,6 +49,7 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`),
     repository,
     pulls: new PullRepository(database),
     pictures: new PictureRepository(database),
+    products: new ProductRepository(database),
     fonts: new FontRepository(database),
     ownFonts: [],
     fetchFaces: async () => readJson('faces.json') as FaceTable,

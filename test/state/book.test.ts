@@ -14,7 +14,12 @@ import { closeBook, openBook, setParticulars, writeBookNow } from '../../src/sta
 import { setAs, setSpec } from '../../src/state/spec/specThunks';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/book/selectors';
 import { addManuscript, readShelf, removeBook } from '../../src/state/shelf/shelfThunks';
-import { fileStem, makeProduct } from '../../src/state/deliver/deliverThunks';
+import { fileStem, makeProduct, readMadeProducts } from '../../src/state/deliver/deliverThunks';
+import { settingsChosen } from '../../src/state/deliver/jobsSlice';
+import { fingerprint } from '../../src/core/base/hash';
+import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
+import { checkBook } from '../../src/core/validate';
+import { readProject } from '../../src/core/write/projectFile';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/arrival/incomingThunks';
 import { picturesIn } from '../../src/core/model/copy/streams';
@@ -209,11 +214,67 @@ describe('products', () => {
     const here = await opened();
     await here.store.dispatch(makeProduct('project'));
     expect(here.downloads.map((file) => file.name)).to.deep.equal(['a-book.walnut']);
-    expect(here.store.getState().jobs.project).to.include({ status: 'done', revision: 0 });
+    expect(here.store.getState().jobs.jobs.project).to.include({ status: 'done', revision: 0 });
     await here.store.dispatch(makeProduct('press'));
     expect(new TextDecoder().decode(here.downloads[1].bytes.slice(0, 5))).to.equal('%PDF-');
     expect(fileStem('“Été” & co.: a/b')).to.equal('e-te-co-a-b');
     expect(fileStem('???')).to.equal('book');
+  });
+
+  it('are recorded: what was chosen, of which state of the book, and known again when it is opened', async () => {
+    const here = await opened();
+    const { store } = here;
+    store.dispatch(settingsChosen({ copy: { format: 'md' } }));
+    await store.dispatch(makeProduct('copy'));
+    const { made } = store.getState().jobs.jobs.copy;
+    expect(made).to.deep.include({ product: 'copy', settings: { format: 'md' }, source: { kind: 'open' }, pages: 0 });
+    expect(made!.hash).to.equal(fingerprint(here.downloads[0].bytes));
+    expect(made!.bytes).to.equal(here.downloads[0].bytes.length);
+    const bookNow = () => bookFingerprint(store.getState().book.book!);
+    expect(made!.book).to.equal(bookNow());
+    store.dispatch(setParticulars('title', 'Another', 'Title'));
+    expect(made!.book).to.not.equal(bookNow());
+    // What is taken back leaves the file as good as new.
+    store.dispatch(editUndone());
+    expect(made!.book).to.equal(bookNow());
+    const { id } = store.getState().book.book!;
+    await store.dispatch(closeBook());
+    expect(store.getState().jobs.jobs.copy.made).to.equal(null);
+    await store.dispatch(openBook(id));
+    await store.dispatch(readMadeProducts());
+    expect(store.getState().jobs.jobs.copy.made).to.deep.equal(made);
+    // Of other choices it is not the product any more.
+    store.dispatch(settingsChosen({ copy: { format: 'txt' } }));
+    expect(store.getState().jobs.jobs.copy.made).to.equal(null);
+  });
+
+  it('are made of a pull too, and of none that is not kept', async () => {
+    const here = await opened();
+    const { store } = here;
+    const { book } = store.getState().book;
+    const name = await here.services.pulls.keep(book!, 'First pages', 1);
+    store.dispatch(setParticulars('title', 'Another', 'Title'));
+    await store.dispatch(makeProduct('project', { kind: 'pull', name }));
+    const { made } = store.getState().jobs.jobs.project;
+    expect(made).to.deep.include({ source: { kind: 'pull', name }, book: bookFingerprint(book!) });
+    expect(readProject(here.downloads[0].bytes, checkBook).book.particulars.title).to.equal(book!.particulars.title);
+    await store.dispatch(makeProduct('project', { kind: 'pull', name: 'Nobody kept it' }));
+    expect(store.getState().jobs.jobs.project).to.deep.include({
+      status: 'failed',
+      message: 'This pull is not kept any more.',
+    });
+  });
+
+  it('pass over a record that is none, and are written when theirs cannot be kept', async () => {
+    const here = await opened();
+    const { store } = here;
+    const { id } = store.getState().book.book!;
+    await here.services.products.keep(id, { product: 'epub', settings: {}, book: 'no fingerprint' } as never);
+    await store.dispatch(readMadeProducts());
+    expect(store.getState().jobs.jobs.epub.made).to.equal(null);
+    here.services.products.keep = () => Promise.reject(new Error('the disk is full'));
+    await store.dispatch(makeProduct('project'));
+    expect(store.getState().jobs.jobs.project.status).to.equal('done');
   });
 });
 

@@ -13,7 +13,7 @@ import {
 import { makeProduct } from '../../src/state/deliver/deliverThunks';
 import type { OpenBook } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
-import type { WriteResult } from '../../src/worker/typesetClient';
+import type { WriteResult } from '../../src/worker/writeClient';
 import { Tabs } from '../build/tabs';
 import { opened, sample, until, world, type World } from '../build/world';
 
@@ -260,7 +260,7 @@ describe('books opened one after another', () => {
     await here.store.dispatch(openBook(other.id));
     report!(0.5);
     await writing;
-    expect(here.store.getState().jobs.press).to.include({ status: 'idle', share: 0 });
+    expect(here.store.getState().jobs.jobs.press).to.include({ status: 'idle', share: 0 });
     expect(here.downloads).to.deep.equal([]);
   });
 });

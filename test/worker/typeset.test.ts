@@ -5,7 +5,9 @@ import type { Book } from '../../src/core/model/copy/book';
 import { WorkerAssets } from '../../src/worker/assets';
 import { channelBreath, runJob } from '../../src/worker/jobRunner';
 import type { ComposedSummary, TypesetReply } from '../../src/worker/protocol';
-import { startWriteJob, TypesetClient, type AheadPages, type WorkerLike } from '../../src/worker/typesetClient';
+import { TypesetClient, type AheadPages } from '../../src/worker/typesetClient';
+import { startWriteJob, type WriteOrder } from '../../src/worker/writeClient';
+import type { WorkerLike } from '../../src/worker/workerLike';
 import { TypesetSession } from '../../src/worker/typesetSession';
 import { doWriteJob } from '../../src/worker/writeJobs';
 import { applyEdit, setSpecEdit } from '../../src/core/edit';
@@ -218,6 +220,45 @@ describe('the typeset worker', () => {
     client.close();
   });
 
+  it('tries edits without changing anything, and takes a trial as it was tried', async () => {
+    const made = book([
+      chapter('One', ...Array.from({ length: 8 }, (_, k) => words(90, k))),
+      chapter('Two', words(90)),
+    ]);
+    const seen = watch();
+    const client = clientOf(made, 5, seen.listener);
+    const first = seen.next();
+    client.open(made, 5);
+    const before = await first;
+    const [division] = made.divisions;
+    const [block] = division.blocks.slice(4);
+    const edit: BookEdit = {
+      kind: 'replaceBlocks',
+      stream: division.id,
+      at: 4,
+      removed: [block],
+      inserted: [{ ...block, text: words(400, 9) } as typeof block],
+    };
+    const { trial, outlines } = await client.try([edit], 2);
+    expect(trial!.changed.length).to.be.at.least(2);
+    expect(trial!.pageCount).to.be.above(before.pages.length - 1);
+    expect(trial!.pages.map(({ page }) => page)).to.deep.equal(trial!.changed.slice(0, 2));
+    expect(trial!.pages[0].list.items.length).to.be.above(0);
+    expect(outlines.length).to.be.above(0);
+    // Nothing has changed by it.
+    expect((await client.page(0, 5)).revision).to.equal(5);
+    const composed = seen.next();
+    client.apply([edit], 5, 6, trial!.number);
+    const after = await composed;
+    expect(after.revision).to.equal(6);
+    expect(after.pages.length).to.equal(trial!.pageCount);
+    // An edit drops what is being tried.
+    const late = client.try([edit], 2);
+    client.apply([setSpecEdit(made, ['text', 'size'], { pt: 10, unit: 'pt' })], 6, 7);
+    expect((await late).trial).to.equal(null);
+    client.close();
+  });
+
   it('answers every question that is open when it is ended', async () => {
     const made = book([chapter('One', words(400, 2))]);
     const client = clientOf(made, 1, watch().listener);
@@ -229,6 +270,7 @@ describe('the typeset worker', () => {
       client.lacking(),
       client.ties(),
       client.wishes(place, [{}]),
+      client.try([], 1),
       client.tidyOffers(),
       client.tidy(['quotes'], null),
     ];
@@ -240,6 +282,7 @@ describe('the typeset worker', () => {
       [],
       [],
       [],
+      { trial: null, outlines: [] },
       [],
       { revision: -1, edits: [], changes: [] },
     ]);
@@ -353,6 +396,9 @@ describe('the job runner', () => {
   });
 });
 
+/** For the metadata of products. */
+const DATE = '2026-01-01T00:00:00Z';
+
 describe('write jobs', () => {
   const post = () => undefined;
 
@@ -372,7 +418,11 @@ describe('write jobs', () => {
     expect(imported.kind).to.equal('book');
     if (imported.kind !== 'book') return;
     expect(imported.book.particulars.year).to.equal('2026');
-    const file = await doWriteJob({ kind: 'project', book: imported.book, pictures: {}, base: '' }, fetchBytes, post);
+    const file = await doWriteJob(
+      { kind: 'product', product: 'project', settings: {}, date: DATE, book: imported.book, pictures: {}, base: '' },
+      fetchBytes,
+      post,
+    );
     if (file.kind !== 'file') throw new Error('no file');
     const opened = await doWriteJob(
       { kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' },
@@ -385,7 +435,7 @@ describe('write jobs', () => {
   it('write a press PDF with progress', async () => {
     const shares: number[] = [];
     const file = await doWriteJob(
-      { kind: 'press', book: longBook(6), pictures: {}, date: '2026-01-01T00:00:00Z', base: '' },
+      { kind: 'product', product: 'press', settings: {}, book: longBook(6), pictures: {}, date: DATE, base: '' },
       fetchBytes,
       (reply) => reply.kind === 'progress' && shares.push(reply.share),
     );
@@ -397,14 +447,15 @@ describe('write jobs', () => {
 
   it('write the copy and an EPUB', async () => {
     const made = book([chapter('One', 'He *went* and came.')]);
-    for (const order of [
-      { kind: 'copy', book: made, pictures: {}, format: 'md' } as const,
-      { kind: 'epub', book: made, pictures: {}, date: '2026-01-01T00:00:00Z' } as const,
-    ]) {
+    const orders: readonly WriteOrder[] = [
+      { kind: 'product', product: 'copy', settings: { format: 'md' }, book: made, pictures: {}, date: DATE },
+      { kind: 'product', product: 'epub', settings: {}, book: made, pictures: {}, date: DATE },
+    ];
+    for (const [k, order] of orders.entries()) {
       const file = await doWriteJob({ ...order, base: '' }, fetchBytes, post);
       if (file.kind !== 'file') throw new Error(JSON.stringify(file));
       const text = new TextDecoder('latin1').decode(file.bytes);
-      expect(text).to.include(order.kind === 'copy' ? 'He *went* and came.' : 'mimetypeapplication/epub+zip');
+      expect(text).to.include(k === 0 ? 'He *went* and came.' : 'mimetypeapplication/epub+zip');
     }
   });
 
@@ -429,11 +480,19 @@ describe('write jobs', () => {
       onmessage: null,
       onerror: null,
     };
-    const job = startWriteJob(() => worker, { base: '' }, { kind: 'project', book: longBook(1), pictures: {} });
+    const job = startWriteJob(
+      () => worker,
+      { base: '' },
+      { kind: 'product', product: 'project', settings: {}, date: DATE, book: longBook(1), pictures: {} },
+    );
     job.cancel();
     expect(await job.result).to.deep.equal({ kind: 'cancelled' });
     expect(ended).to.equal(true);
-    const failing = startWriteJob(() => worker, { base: '' }, { kind: 'project', book: longBook(1), pictures: {} });
+    const failing = startWriteJob(
+      () => worker,
+      { base: '' },
+      { kind: 'product', product: 'project', settings: {}, date: DATE, book: longBook(1), pictures: {} },
+    );
     worker.onerror!({ message: 'gone' } as ErrorEvent);
     expect(await failing.result).to.include({ kind: 'failed' });
   });

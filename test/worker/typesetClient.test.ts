@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { TypesetReply, TypesetRequest } from '../../src/worker/protocol';
-import { TypesetClient, type WorkerLike } from '../../src/worker/typesetClient';
+import { TypesetClient } from '../../src/worker/typesetClient';
+import type { WorkerLike } from '../../src/worker/workerLike';
 import { TypesetSession } from '../../src/worker/typesetSession';
 import { book, chapter } from '../build/book';
 

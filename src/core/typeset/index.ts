@@ -7,6 +7,7 @@ export { wishCosts, type Wish } from './facts/wishCosts';
 export { paragraphFacts } from './facts/paragraphFacts';
 export { qualityOf } from './facts/qualityOf';
 export { typesetBook } from './typesetBook';
+export { takeTrial, trialPages, tryEdits, type ComposedState, type Trial } from './trial';
 export { typesetReach, type TypesetReach } from './typesetReach';
 export { writePressPdf, writeScreenPdf } from './leaving/writePress';
 export { composeSpecimen, specimenBook } from './facts/specimen';

@@ -42,33 +42,109 @@ export interface ResolvedSheet {
   readonly sheet: ReadonlyMap<StyleTag, ResolvedStyle>;
 }
 
+/** What was made, by what it was made of. */
+interface Kept<K, V> {
+  get(key: K): V | undefined;
+  set(key: K, value: V): unknown;
+}
+
+/** Reads fall through to what lies under; writes stay here. */
+class Layer<K, V> implements Kept<K, V> {
+  readonly written = new Map<K, V>();
+
+  constructor(private readonly under: Kept<K, V>) {}
+
+  get(key: K): V | undefined {
+    return this.written.get(key) ?? this.under.get(key);
+  }
+
+  set(key: K, value: V): void {
+    this.written.set(key, value);
+  }
+}
+
+/** The tables of a cache: those by objects forget what nobody holds any more. */
+function tables() {
+  return {
+    paragraphs: new WeakMap<Paragraph, ParagraphEntry>() as Kept<Paragraph, ParagraphEntry>,
+    /** Generated lines, such as running heads, by their text and style; thrown away when there are too many. */
+    generated: new Limited<ParagraphEntry>(GENERATED_LIMIT) as Kept<string, ParagraphEntry>,
+    divisions: new Map<string, DivisionEntry>() as Kept<string, DivisionEntry>,
+    flowMemories: new Map<string, FlowMemory>() as Kept<string, FlowMemory>,
+    /** Places in the flow by paragraph: the page search goes by their identity. */
+    flows: new WeakMap<ComposedParagraph, FlowParagraph>() as Kept<ComposedParagraph, FlowParagraph>,
+    words: new WeakMap<Paragraph, number>() as Kept<Paragraph, number>,
+    /** Resolved styles by spec, with what else they depend on: the language, and word spaces of families. */
+    sheets: new WeakMap<Spec, ResolvedSheet>() as Kept<Spec, ResolvedSheet>,
+  };
+}
+
+type Tables = ReturnType<typeof tables>;
+
+/** Most generated lines that are kept. */
+const GENERATED_LIMIT = 4000;
+
+class Limited<V> implements Kept<string, V> {
+  private readonly values = new Map<string, V>();
+
+  constructor(private readonly most: number) {}
+
+  get(key: string): V | undefined {
+    return this.values.get(key);
+  }
+
+  set(key: string, value: V): void {
+    if (this.values.size >= this.most) this.values.clear();
+    this.values.set(key, value);
+  }
+}
+
 export class StageCache {
-  readonly paragraphs = new WeakMap<Paragraph, ParagraphEntry>();
-  /** Generated lines, such as running heads, by their text and style; thrown away when it grows too large. */
-  readonly generated = new Map<string, ParagraphEntry>();
-  readonly divisions = new Map<string, DivisionEntry>();
-  readonly flowMemories = new Map<string, FlowMemory>();
-  /** Places in the flow by paragraph: the page search goes by their identity. */
-  readonly flows = new WeakMap<ComposedParagraph, FlowParagraph>();
-  readonly words = new WeakMap<Paragraph, number>();
-  /** Resolved styles by spec, with what else they depend on: the language, and word spaces of families. */
-  readonly sheets = new WeakMap<Spec, ResolvedSheet>();
-  /** What the last compose found out: the first guess of the next, which then mostly settles at once. */
-  references: ReferenceTable | undefined;
+  readonly tables: Tables;
   /** Paragraphs shaped and broken since the start; benchmarks and tests read the differences. */
   shapedCount = 0;
   brokenCount = 0;
   /** Divisions divided into pages since the start, and paragraphs that the page search looked at. */
   pagedCount = 0;
   visitedCount = 0;
+  private settled: ReferenceTable | undefined;
 
-  /** Most generated lines that are kept. */
-  static readonly GENERATED_LIMIT = 4000;
-
-  keepGenerated(key: string, entry: ParagraphEntry): void {
-    if (this.generated.size >= StageCache.GENERATED_LIMIT) this.generated.clear();
-    this.generated.set(key, entry);
+  /** `under`: what a fork falls through to. */
+  constructor(private readonly under: StageCache | null = null) {
+    this.tables = under === null ? tables() : layersOver(under.tables);
   }
+
+  /** What the last compose found out: the first guess of the next, which then mostly settles at once. */
+  get references(): ReferenceTable | undefined {
+    return this.settled ?? this.under?.references;
+  }
+
+  set references(found: ReferenceTable | undefined) {
+    this.settled = found;
+  }
+
+  /** A cache to try something in: it knows all that this one does, and nothing that it learns comes here. */
+  fork(): StageCache {
+    return new StageCache(this);
+  }
+
+  /** Takes over what a fork of this cache has learned. */
+  adopt(fork: StageCache): void {
+    if (fork.under !== this) return;
+    for (const name of Object.keys(this.tables) as (keyof Tables)[]) {
+      const [own, learned] = [this.tables[name], fork.tables[name]] as unknown as [
+        Kept<object, object>,
+        Layer<object, object>,
+      ];
+      for (const [key, value] of learned.written) own.set(key, value);
+    }
+    this.settled = fork.settled ?? this.settled;
+  }
+}
+
+function layersOver(under: Tables): Tables {
+  const over = (table: unknown) => new Layer(table as Kept<unknown, unknown>);
+  return Object.fromEntries(Object.entries(under).map(([name, table]) => [name, over(table)])) as unknown as Tables;
 }
 
 /** True when both lists hold the same values by identity. */

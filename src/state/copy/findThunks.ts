@@ -1,7 +1,8 @@
 // Find and replace from the screen: the worker finds, and gives the edits that replace; taking them is one undo step.
 import type { Book } from '../../core/model/copy/book';
 import type { FindQuery, FindReplacement } from '../../core/model/answers/find';
-import type { FoundReply, RunningQuestion, WriteOrder, WriteResult } from '../../worker/typesetClient';
+import type { FoundReply, RunningQuestion } from '../../worker/typesetClient';
+import type { WriteOrder, WriteResult } from '../../worker/writeClient';
 import { edit } from '../book/bookThunks';
 import type { BookSession } from '../session/bookSession';
 import type { AppThunk } from '../store';

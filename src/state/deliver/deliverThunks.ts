@@ -1,16 +1,18 @@
-// Products: started, followed, stopped, handed over as files.
-import { jobChanged, type Product, type ProductJob } from './jobsSlice';
-import type { AppThunk } from '../store';
+// Products: started, followed, stopped, handed over as files, and recorded.
+import { bookFingerprint } from '../../core/copy/bookFingerprint';
 import type { CopyKind } from '../../core/model/copy/copyKinds';
-import type { WriteOrder, WholeBook } from '../../worker/typesetClient';
-
-const TYPES: Readonly<Record<Product, { readonly extension: string; readonly type: string }>> = {
-  press: { extension: '.pdf', type: 'application/pdf' },
-  screen: { extension: '-screen.pdf', type: 'application/pdf' },
-  project: { extension: '.walnut', type: 'application/zip' },
-  epub: { extension: '.epub', type: 'application/epub+zip' },
-  copy: { extension: '', type: 'application/octet-stream' },
-};
+import type { Book } from '../../core/model/copy/book';
+import {
+  PRODUCTS,
+  type MadeProduct,
+  type ProductChoice,
+  type ProductId,
+  type ProductSource,
+} from '../../core/model/products/products';
+import { checkMadeProduct } from '../../core/validate';
+import type { Services } from '../services';
+import type { AppThunk } from '../store';
+import { jobChanged, madeProductsRead, type ProductJob } from './jobsSlice';
 
 const COPY_TYPES: Readonly<Record<CopyKind, string>> = {
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
@@ -19,45 +21,68 @@ const COPY_TYPES: Readonly<Record<CopyKind, string>> = {
   txt: 'text/plain',
 };
 
-/** Writes a product of the book as it is now, and hands it over as a download. */
-export function makeProduct(product: Product): AppThunk<Promise<void>> {
+/** Extension and media type of the file that a choice comes to. */
+function fileOf(choice: ProductChoice): { readonly extension: string; readonly type: string } {
+  if (choice.product !== 'copy') return PRODUCTS[choice.product];
+  const { format } = choice.settings;
+  return { extension: `.${format}`, type: COPY_TYPES[format] };
+}
+
+/** Writes a product of the book as it is now, or of a pull, hands it over as a download, and keeps a record of it. */
+export function makeProduct(product: ProductId, source: ProductSource = { kind: 'open' }): AppThunk<Promise<void>> {
   return async (dispatch, getState, services) => {
-    const { book, revision } = getState().book;
+    const { book: open, revision } = getState().book;
     const session = services.sessions.current;
-    if (book === null || session === null) return;
-    const { format } = getState().jobs[product];
-    const { extension, type } =
-      product === 'copy' ? { extension: `.${format}`, type: COPY_TYPES[format] } : TYPES[product];
-    const fileName = `${fileStem(book.particulars.title)}${extension}`;
-    dispatch(jobChanged({ product, change: { status: 'running', share: 0, message: null, revision, fileName } }));
-    const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
+    if (open === null || session === null) return;
+    const choice = { product, settings: getState().jobs.settings[product] } as ProductChoice;
+    const { extension, type } = fileOf(choice);
+    const fileName = `${fileStem(open.particulars.title)}${extension}`;
     const change = (changed: Partial<ProductJob>) => dispatch(jobChanged({ product, change: changed }));
-    const whole = { book, pictures: await services.pictures.load(book) };
-    const result = await session.write(product, orderFor(product, whole, date, format), (share) => change({ share }));
+    change({ status: 'running', share: 0, message: null, revision });
+    const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
+    const book = await bookOf(source, open, services);
+    if (book === undefined) return void change({ status: 'failed', message: 'This pull is not kept any more.' });
+    const pictures = await services.pictures.load(book);
+    const order = { kind: 'product', ...choice, date, book, pictures } as const;
+    const result = await session.write(product, order, (share) => change({ share }));
     // The book was closed meanwhile: nobody waits for it.
     if (result === undefined) return;
     if (result.kind === 'file') {
       services.download(fileName, result.bytes, type);
-      change({ status: 'done', share: 1, bytes: result.bytes.length, pages: result.pages });
+      const { pages, hash, bytes } = result;
+      const facts = { source, book: bookFingerprint(book), hash, bytes: bytes.length, pages, fileName };
+      const made: MadeProduct = { ...choice, ...facts, time: services.now() };
+      change({ status: 'done', share: 1, made });
+      // The file is the person's already: without its record the card only forgets it sooner.
+      await services.products.keep(open.id, made).catch(() => undefined);
     } else if (result.kind === 'failed') change({ status: 'failed', message: result.message });
     else change({ status: 'stopped' });
   };
 }
 
-function orderFor(product: Product, whole: WholeBook, date: string, format: CopyKind): WriteOrder {
-  switch (product) {
-    case 'press':
-    case 'screen':
-    case 'epub':
-      return { kind: product, ...whole, date };
-    case 'copy':
-      return { kind: 'copy', ...whole, format };
-    case 'project':
-      return { kind: 'project', ...whole };
+const bookOf = async (source: ProductSource, open: Book, { pulls }: Services): Promise<Book | undefined> =>
+  source.kind === 'open' ? open : pulls.read(open.id, source.name);
+
+/** Reads what was written of the open book before. A record that is none is passed over. */
+export function readMadeProducts(): AppThunk<Promise<void>> {
+  return async (dispatch, getState, { products }) => {
+    const id = getState().book.book?.id;
+    if (id === undefined) return;
+    const kept = await products.list(id).catch(() => []);
+    if (getState().book.book?.id !== id) return;
+    dispatch(madeProductsRead(kept.flatMap(madeProduct)));
+  };
+}
+
+function madeProduct(value: unknown): MadeProduct[] {
+  try {
+    return [checkMadeProduct(value)];
+  } catch {
+    return [];
   }
 }
 
-export function stopProduct(product: Product): AppThunk {
+export function stopProduct(product: ProductId): AppThunk {
   return (_dispatch, _getState, { sessions }) => sessions.current?.stopWriting(product);
 }
 

@@ -1,48 +1,63 @@
-// The products being written, one job each.
+// The products: what is chosen for each, the job that writes it, and what is known of the last that was written.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import type { CopyKind } from '../../core/model/copy/copyKinds';
+import {
+  FIRST_SETTINGS,
+  PRODUCT_IDS,
+  type MadeProduct,
+  type ProductId,
+  type ProductSettings,
+} from '../../core/model/products/products';
 import { bookClosed } from '../book/bookSlice';
-
-export type Product = 'press' | 'screen' | 'project' | 'epub' | 'copy';
 
 export interface ProductJob {
   readonly status: 'idle' | 'running' | 'done' | 'failed' | 'stopped';
   readonly share: number;
   readonly message: string | null;
-  /** Revision of the book that was written: an older one than the book's is stale. */
+  /** Revision of the book that was written; -1 before. */
   readonly revision: number;
-  readonly fileName: string;
-  readonly bytes: number;
-  readonly pages: number;
-  /** Of the copy: the format in which it is written. */
-  readonly format: CopyKind;
+  /** The last that was written, now or before; null: none was. */
+  readonly made: MadeProduct | null;
 }
 
-const IDLE: ProductJob = {
-  status: 'idle',
-  share: 0,
-  message: null,
-  revision: -1,
-  fileName: '',
-  bytes: 0,
-  pages: 0,
-  format: 'docx',
+const IDLE: ProductJob = { status: 'idle', share: 0, message: null, revision: -1, made: null };
+
+export interface JobsState {
+  readonly jobs: Readonly<Record<ProductId, ProductJob>>;
+  readonly settings: ProductSettings;
+}
+
+const initialState: JobsState = {
+  jobs: Object.fromEntries(PRODUCT_IDS.map((id) => [id, IDLE])) as JobsState['jobs'],
+  settings: FIRST_SETTINGS,
 };
 
-export type JobsState = Readonly<Record<Product, ProductJob>>;
-const initialState: JobsState = { press: IDLE, screen: IDLE, project: IDLE, epub: IDLE, copy: IDLE };
+const withJob = (state: JobsState, product: ProductId, change: Partial<ProductJob>): JobsState => ({
+  ...state,
+  jobs: { ...state.jobs, [product]: { ...state.jobs[product], ...change } },
+});
 
 const slice = createSlice({
   name: 'jobs',
   initialState: initialState as JobsState,
   reducers: {
-    jobChanged: (state, action: PayloadAction<{ product: Product; change: Partial<ProductJob> }>) => ({
-      ...state,
-      [action.payload.product]: { ...state[action.payload.product], ...action.payload.change },
-    }),
+    jobChanged: (state, action: PayloadAction<{ product: ProductId; change: Partial<ProductJob> }>) =>
+      withJob(state, action.payload.product, action.payload.change),
+    /** What was written is of other choices: it is not shown as the product any more. */
+    settingsChosen: (state, action: PayloadAction<Partial<ProductSettings>>) =>
+      (Object.keys(action.payload) as ProductId[]).reduce(
+        (current, product) => withJob(current, product, { status: 'idle', made: null }),
+        { ...state, settings: { ...state.settings, ...action.payload } } as JobsState,
+      ),
+    /** Those written before; one written since is newer. */
+    madeProductsRead: (state, action: PayloadAction<readonly MadeProduct[]>) =>
+      action.payload.reduce(
+        (current, made) =>
+          current.jobs[made.product].made === null ? withJob(current, made.product, { made }) : current,
+        state as JobsState,
+      ),
   },
   extraReducers: (builder) => builder.addCase(bookClosed, () => initialState),
 });
 
-export const { jobChanged } = slice.actions;
+export const { jobChanged, settingsChosen, madeProductsRead } = slice.actions;
 export const jobsReducer = slice.reducer;

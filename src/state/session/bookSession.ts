@@ -5,7 +5,8 @@ import { editsBetweenBooks } from '../../core/edit';
 import type { HeldLock, TabChannel, TabMessage } from '../../storage/bookLock';
 import type { OpenBook } from '../../storage/bookRepository';
 import { pageWanted } from '../../storage/historyWindow';
-import type { TypesetClient, WriteJob, WriteOrder, WriteResult } from '../../worker/typesetClient';
+import type { TypesetClient } from '../../worker/typesetClient';
+import type { WriteJob, WriteOrder, WriteResult } from '../../worker/writeClient';
 import {
   bookFollowed,
   bookOpened,

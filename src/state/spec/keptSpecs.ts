@@ -5,7 +5,7 @@ import { editsBetweenBooks } from '../../core/edit';
 import type { GlyphOutline } from '../../core/model/composed/displayList';
 import type { Spec } from '../../core/model/spec/spec';
 import { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from '../../core/validate';
-import type { Specimen } from '../../worker/typesetClient';
+import type { Specimen } from '../../worker/writeClient';
 import { edit } from '../book/bookThunks';
 import { fileStem } from '../deliver/deliverThunks';
 import { keptList } from '../keptList';

@@ -9,8 +9,15 @@ export function styleSheetPrinted(): AppThunk<Promise<string | null>> {
     const { book } = getState().book;
     if (book === null) return null;
     const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
-    const result = await services.startWriteJob({ kind: 'press', book: styleSheetBook(book), pictures: {}, date })
-      .result;
+    const order = {
+      kind: 'product',
+      product: 'press',
+      settings: {},
+      book: styleSheetBook(book),
+      pictures: {},
+      date,
+    } as const;
+    const result = await services.startWriteJob(order).result;
     if (result.kind === 'failed') return result.message;
     if (result.kind === 'file')
       services.download(`${fileStem(book.particulars.title)}-styles.pdf`, result.bytes, 'application/pdf');

@@ -48,7 +48,7 @@ function ReadHere() {
 
 function SaveProject({ size = 'btn-xs' }: { size?: string }) {
   const dispatch = useAppDispatch();
-  const job = useAppSelector((state) => state.jobs.project);
+  const job = useAppSelector((state) => state.jobs.jobs.project);
   return (
     <>
       <button
@@ -58,7 +58,7 @@ function SaveProject({ size = 'btn-xs' }: { size?: string }) {
       >
         Save a project file
       </button>
-      {job.status === 'done' && <span className="text-quiet">{job.fileName} is saved.</span>}
+      {job.status === 'done' && <span className="text-quiet">{job.made?.fileName} is saved.</span>}
       {job.status === 'failed' && <span className="text-error">{job.message}</span>}
     </>
   );

@@ -15,7 +15,7 @@ export function useStageFacts(): readonly StageFact[] {
   const trim = useAppSelector((state) => state.book.book?.spec.page.trim);
   const summary = useAppSelector((state) => state.compose.summary);
   const composing = useLate(useAppSelector((state) => state.compose.progress !== null));
-  const jobs = useAppSelector((state) => state.jobs);
+  const jobs = useAppSelector((state) => state.jobs.jobs);
   const done = Object.values(jobs).filter((job) => job.status === 'done');
   const stale = useAppSelector((state) => done.filter((job) => job.revision !== state.book.revision).length);
   const deliverFact =

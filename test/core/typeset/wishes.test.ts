@@ -65,7 +65,7 @@ describe('wishes for a paragraph, through the whole composing', () => {
     ];
     for (const at of [3, 14, 27]) {
       const place = { stream: division.id, block: division.blocks[at].id };
-      const costs = drain(wishCosts(made, composed, context, place, wished));
+      const costs = drain(wishCosts({ book: made, composed, context }, place, wished));
       wished.forEach((touches, k) => {
         const edit = setTouchesEdit(made, place.stream, place.block, touches);
         const then = edit === null ? now : linesOf(compose(applyEdit(made, edit)));
@@ -82,7 +82,7 @@ describe('wishes for a paragraph, through the whole composing', () => {
     }
     expect(essence(compose(made, context))).to.deep.equal(essence(composed));
     const nowhere = { stream: 'd999', block: 'p1' };
-    expect(drain(wishCosts(made, composed, context, nowhere, [{ lines: 1 }]))).to.deep.equal([null]);
+    expect(drain(wishCosts({ book: made, composed, context }, nowhere, [{ lines: 1 }]))).to.deep.equal([null]);
   });
 
   it('gives the same pages when the book was known before', () => {

@@ -19,7 +19,7 @@ export function paragraphFacts(
 ): ParagraphFacts | null {
   const owner = book.divisions.find((division) => division.id === stream) ?? book.notes[stream];
   const block = owner?.blocks.find((candidate): candidate is Paragraph => candidate.id === id);
-  const entry = block && context.cache.paragraphs.get(block);
+  const entry = block && context.cache.tables.paragraphs.get(block);
   const places = composed.pages.flatMap((page) =>
     [...page.fragments, ...page.notes]
       .filter(({ paragraph }) => paragraph.styled.stream === stream && paragraph.styled.block === id)

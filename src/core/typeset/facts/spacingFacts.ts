@@ -31,7 +31,7 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
     for (const block of division.blocks) {
       if (block.kind !== 'paragraph') continue;
       counts.marks += houseMarks(block.text, spec.marks.set, particulars.language).edits.length;
-      const entry = context.cache.paragraphs.get(block);
+      const entry = context.cache.tables.paragraphs.get(block);
       const placed = entry && placedCount(composed, division.id, block.id);
       if (entry === undefined || placed === undefined) continue;
       if (placed < entry.composed.broken.count) counts.shorter += 1;

@@ -106,7 +106,7 @@ function sheetOf(
   space: (family: string) => number,
   { cache, interner }: TypesetContext,
 ): StyleSheet {
-  const known = cache.sheets.get(spec);
+  const known = cache.tables.sheets.get(spec);
   if (known?.language === language && [...known.spaces].every(([family, own]) => space(family) === own))
     return known.sheet;
   const spaces = new Map<string, number>();
@@ -116,7 +116,7 @@ function sheetOf(
     return own;
   };
   const sheet = resolveStyles(spec, language, asked, interner);
-  cache.sheets.set(spec, { language, spaces, sheet });
+  cache.tables.sheets.set(spec, { language, spaces, sheet });
   return sheet;
 }
 

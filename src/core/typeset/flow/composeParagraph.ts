@@ -46,9 +46,9 @@ export function composeBlock(
   context: TypesetContext,
   clock: StageClock,
 ): ParagraphEntry {
-  const known = context.cache.paragraphs.get(job.paragraph);
+  const known = context.cache.tables.paragraphs.get(job.paragraph);
   const entry = composeWith(known, job, styleContext, context, clock);
-  if (entry !== known) context.cache.paragraphs.set(job.paragraph, entry);
+  if (entry !== known) context.cache.tables.paragraphs.set(job.paragraph, entry);
   return entry;
 }
 
@@ -60,9 +60,9 @@ export function composeGenerated(
   clock: StageClock,
 ): ComposedParagraph {
   const key = `${job.paragraph.id}\u0000${job.style.tag}\u0000${job.paragraph.text}\u0000${job.tail}`;
-  const known = context.cache.generated.get(key);
+  const known = context.cache.tables.generated.get(key);
   const entry = composeWith(known, job, styleContext, context, clock);
-  if (entry !== known) context.cache.keepGenerated(key, entry);
+  if (entry !== known) context.cache.tables.generated.set(key, entry);
   return entry.composed;
 }
 

@@ -41,9 +41,9 @@ export function flowParagraph(
     ornament: isText ? ornamentOf(composed, compose) : undefined,
     toMeasure: columnShares === null ? undefined : setterToMeasures(composed, compose.context),
   };
-  const known = compose.context.cache.flows.get(composed);
+  const known = compose.context.cache.tables.flows.get(composed);
   if (known !== undefined && isSamePlace(known, made)) return known;
-  compose.context.cache.flows.set(composed, made);
+  compose.context.cache.tables.flows.set(composed, made);
   return made;
 }
 
@@ -61,7 +61,7 @@ export function composeMade(
 
 /** The place of a line that is made, such as an entry of the contents. */
 export function generatedPlace(paragraph: ComposedParagraph, gap: number, compose: ComposeContext): FlowParagraph {
-  const { flows } = compose.context.cache;
+  const { flows } = compose.context.cache.tables;
   const known = flows.get(paragraph);
   if (known !== undefined && known.gap === gap) return known;
   const made: FlowParagraph = { paragraph, gap, notes: NONE };

@@ -26,7 +26,7 @@ export class KeptFlow {
   ) {
     const { book, measure, held, context } = compose;
     this.environment = [book.spec, book.particulars.language, measure, held, headCount, role];
-    const known = context.cache.flowMemories.get(division);
+    const known = context.cache.tables.flowMemories.get(division);
     this.known = known !== undefined && sameParts(known.environment, this.environment) ? known : undefined;
     [this.before, this.behind] = this.known === undefined ? [0, 0] : commonEnds(this.known.blocks, blocks);
   }
@@ -54,6 +54,6 @@ export class KeptFlow {
   /** Leaves what was found for the next time. */
   keep(): void {
     const { environment, blocks, flows } = this;
-    this.compose.context.cache.flowMemories.set(this.division, { environment, blocks, flows });
+    this.compose.context.cache.tables.flowMemories.set(this.division, { environment, blocks, flows });
   }
 }

@@ -49,11 +49,11 @@ export function* paginateCached(
     ...flow.head,
     ...flow.text,
   ];
-  const known = cache.divisions.get(division.id);
+  const known = cache.tables.divisions.get(division.id);
   if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
   const made = yield* paginateDivision(flow, geometry, opener, spec, side, known?.memory);
   cache.pagedCount += 1;
   cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
-  cache.divisions.set(division.id, { parts, ...made });
+  cache.tables.divisions.set(division.id, { parts, ...made });
   return made.pages;
 }

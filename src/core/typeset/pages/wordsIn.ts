@@ -10,8 +10,8 @@ export function wordsIn(blocks: readonly Block[], context: TypesetContext): numb
     if (block.kind === 'table')
       block.rows.forEach((row) => row.forEach((cell) => (words += wordsIn(cell.blocks, context))));
     else {
-      let own = context.cache.words.get(block);
-      if (own === undefined) context.cache.words.set(block, (own = countWords(block.text)));
+      let own = context.cache.tables.words.get(block);
+      if (own === undefined) context.cache.tables.words.set(block, (own = countWords(block.text)));
       words += own;
     }
   }

@@ -1,0 +1,48 @@
+// What a person may choose for each product, and the record of a product that was made.
+import { COPY_KINDS } from '../model/copy/copyKinds';
+import { PRODUCT_IDS, type MadeProduct, type ProductId } from '../model/products/products';
+import { check, Joi } from './check';
+
+const NOTHING = Joi.object({}).required();
+
+/** By product. */
+export const SETTINGS_SCHEMAS: Readonly<Record<ProductId, Joi.ObjectSchema>> = {
+  press: NOTHING,
+  screen: NOTHING,
+  epub: NOTHING,
+  copy: Joi.object({
+    format: Joi.string()
+      .valid(...COPY_KINDS)
+      .required(),
+  }).required(),
+  project: NOTHING,
+};
+
+const hash = Joi.string()
+  .pattern(/^[0-9a-f]{32}$/)
+  .required();
+const count = Joi.number().integer().min(0).required();
+
+const madeSchema = Joi.object({
+  product: Joi.string()
+    .valid(...PRODUCT_IDS)
+    .required(),
+  settings: Joi.object().required(),
+  source: Joi.alternatives(
+    Joi.object({ kind: Joi.string().valid('open').required() }),
+    Joi.object({ kind: Joi.string().valid('pull').required(), name: Joi.string().min(1).max(200).required() }),
+  ).required(),
+  book: hash,
+  hash,
+  bytes: count,
+  pages: count,
+  fileName: Joi.string().min(1).max(300).required(),
+  time: Joi.number().min(0).required(),
+});
+
+/** Checks the record of a product as it was kept. Throws ValueError. */
+export function checkMadeProduct(value: unknown): MadeProduct {
+  const made = check<MadeProduct>(madeSchema, value, 'The record of a product');
+  check(SETTINGS_SCHEMAS[made.product], made.settings, 'The record of a product');
+  return made;
+}
