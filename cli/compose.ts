@@ -8,6 +8,7 @@ import {
   ImportError,
   makeBook,
   movedPages,
+  pageTableOf,
   readManuscript,
   readProject,
   checkBook,
@@ -26,6 +27,7 @@ import type { PictureBytes } from '../src/core/model/copy/streams';
 import type { CopyKind } from '../src/core/model/copy/copyKinds';
 import type { Spec } from '../src/core/model/spec/spec';
 import type { TypesetBook } from '../src/core/model/composed/pages';
+import type { PageTable } from '../src/core/model/composed/pageTable';
 import type { NodeAssets } from './assets';
 import { UsageError, type ComposeOptions } from './options';
 import { specOf } from './specOptions';
@@ -59,9 +61,9 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   const { book, remarks, pictures } = timed('read', () => openBook(options.manuscript, bytes, spec, language, options));
   const context = timed('faces', () => assets.contextFor(book));
   const pull = options.hold === undefined ? undefined : timed('hold', () => openPull(options.hold!, assets));
-  const held = pull && heldStarts(pull.book, pull.composed, book);
+  const held = pull && heldStarts(pull.book, pull.table, book);
   const composed = timed('compose', () => drain(typesetBook(book, context, held)));
-  const moved = pull && movedPages(pull.book, pull.composed, book, composed);
+  const moved = pull && movedPages(pull.book, pull.table, book, composed);
   for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
   const outputs: [string, Uint8Array][] = [];
   const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
@@ -123,9 +125,9 @@ function openBook(
 }
 
 /** The pull to hold to: a project file, composed as it is. */
-function openPull(path: string, assets: NodeAssets): { book: Book; composed: TypesetBook } {
+function openPull(path: string, assets: NodeAssets): { book: Book; table: PageTable } {
   const { book } = readProject(readInput(path), checkBook);
-  return { book, composed: drain(typesetBook(book, assets.contextFor(book))) };
+  return { book, table: pageTableOf(drain(typesetBook(book, assets.contextFor(book)))) };
 }
 
 export function readInput(path: string): Uint8Array {

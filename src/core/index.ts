@@ -38,6 +38,7 @@ export {
   type Needs,
   type TypesetContext,
   type TypesetReach,
+  pageTableOf,
   takeTrial,
   trialPages,
   tryEdits,

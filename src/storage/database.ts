@@ -7,6 +7,7 @@ import type { FaceRecord } from '../core/model/spec/faces';
 import type { MadeProduct, ProductId } from '../core/model/products/products';
 import type { Spec } from '../core/model/spec/spec';
 import type { Block } from '../core/model/copy/streams';
+import type { PullDivision } from './pullParts';
 import type { PieceLayout } from './pieces';
 
 /** The composed title page, kept for the Shelf. */
@@ -79,10 +80,14 @@ export interface PullRecord {
   readonly name: string;
   /** Milliseconds since 1970. */
   readonly time: number;
-  readonly head: Omit<Book, 'divisions' | 'notes'>;
-  /** Hashes of the divisions in running order, and of the notes together. */
-  readonly divisions: readonly string[];
-  readonly notes: string;
+  /** Of records before pieces, the spec too. */
+  readonly head: Omit<Book, 'divisions' | 'notes' | 'spec'> & { readonly spec?: Spec };
+  /** In running order; of records before pieces the hash of each whole, and one of all notes. */
+  readonly divisions: readonly (PullDivision | string)[];
+  readonly notes: readonly string[] | string;
+  readonly spec?: string;
+  /** Hash of the table of its pages; null: it was kept before they were composed. Absent in older records. */
+  readonly table?: string | null;
 }
 
 export interface PullPartRecord {

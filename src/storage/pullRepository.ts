@@ -1,13 +1,21 @@
-// Keeps pulls: named states of a book to go back to. Parts are stored under the hash of what they say, each once.
+// Keeps pulls: named states of a book to go back to, with a table of their pages. Parts are stored under the hash of what they say, each
+// once.
 import { migrate } from '../core/formats/migrate';
+import type { PageTable } from '../core/model/composed/pageTable';
 import type { Book } from '../core/model/copy/book';
-import { fingerprint } from '../core/base/hash';
-import type { WalnutDatabase } from './database';
+import type { PullRecord, WalnutDatabase } from './database';
+import { divisionOf, notesOf, PartSet } from './pullParts';
 
 export interface PullBrief {
   readonly name: string;
   /** Milliseconds since 1970. */
   readonly time: number;
+}
+
+/** A kept book with its pages; `table` null: they were not composed when it was kept. */
+export interface Pull {
+  readonly book: Book;
+  readonly table: PageTable | null;
 }
 
 export class PullRepository {
@@ -19,35 +27,66 @@ export class PullRepository {
     return records.map(({ name, time }) => ({ name, time })).sort((a, b) => b.time - a.time);
   }
 
-  /** Keeps the book as it is; a name that is taken gets a number. Answers the name. */
-  async keep(book: Book, wishedName: string, time: number): Promise<string> {
+  /** Keeps the book as it is, and the table of its pages where there is one; a name that is taken gets a number. Answers the name. */
+  async keep(book: Book, wishedName: string, time: number, table: PageTable | null = null): Promise<string> {
     const { pulls, pullParts } = this.database;
-    const { divisions, notes, ...head } = book;
+    const { divisions, notes, spec, ...head } = book;
+    const set = new PartSet();
+    const record = {
+      ...{ book: book.id, time, head },
+      spec: set.add(spec),
+      divisions: divisions.map((division) => set.division(division)),
+      notes: set.notes(notes),
+      table: table === null ? null : set.add(table),
+    };
     return this.database.transaction('rw', pulls, pullParts, async () => {
       const taken = new Set((await pulls.where('book').equals(book.id).toArray()).map(({ name }) => name));
       let name = wishedName;
       for (let number = 2; taken.has(name); number += 1) name = `${wishedName} (${number})`;
-      const parts = [...divisions, notes].map((value) => ({
-        book: book.id,
-        hash: fingerprint(JSON.stringify(value)),
-        value,
-      }));
-      await pullParts.bulkPut(parts);
-      const hashes = parts.map(({ hash }) => hash);
-      await pulls.put({ book: book.id, name, time, head, divisions: hashes.slice(0, -1), notes: hashes.at(-1)! });
+      const hashes = [...set.parts.keys()];
+      const known = await pullParts.bulkGet(hashes.map((hash) => [book.id, hash] as [string, string]));
+      const fresh = hashes.filter((_, at) => known[at] === undefined);
+      await pullParts.bulkPut(fresh.map((hash) => ({ book: book.id, hash, value: set.parts.get(hash) })));
+      await pulls.put({ ...record, name });
       return name;
     });
   }
 
-  /** The book of a pull in today's format; undefined when there is none of that name. */
-  async read(book: string, name: string): Promise<Book | undefined> {
+  /** The book of a pull in today's format, and its pages; undefined when there is none of that name. */
+  async read(book: string, name: string): Promise<Pull | undefined> {
     const { pulls, pullParts } = this.database;
     return this.database.transaction('r', pulls, pullParts, async () => {
       const record = await pulls.get([book, name]);
       if (record === undefined) return undefined;
-      const part = async (hash: string) => (await pullParts.get([book, hash]))?.value;
-      const divisions = await Promise.all(record.divisions.map(part));
-      return migrate({ ...record.head, divisions, notes: await part(record.notes) }) as unknown as Book;
+      const hashes = hashesOf(record);
+      const rows = await pullParts.bulkGet(hashes.map((hash) => [book, hash] as [string, string]));
+      const values = new Map(hashes.map((hash, at) => [hash, rows[at]?.value]));
+      return pullOf(record, (hash) => values.get(hash));
     });
   }
+}
+
+function hashesOf({ divisions, notes, spec, table }: PullRecord): string[] {
+  return [
+    ...divisions.flatMap((division) => (typeof division === 'string' ? [division] : division.pieces)),
+    ...(typeof notes === 'string' ? [notes] : notes),
+    ...(spec === undefined ? [] : [spec]),
+    ...(table == null ? [] : [table]),
+  ];
+}
+
+function pullOf(record: PullRecord, part: (hash: string) => unknown): Pull {
+  const { head, divisions, notes, spec, table } = record;
+  const book = {
+    ...head,
+    ...(spec === undefined ? {} : { spec: part(spec) }),
+    divisions: divisions.map((division) =>
+      typeof division === 'string' ? part(division) : divisionOf(division, part),
+    ),
+    notes: typeof notes === 'string' ? part(notes) : notesOf(notes, part),
+  };
+  return {
+    book: migrate(book as never) as unknown as Book,
+    table: table == null ? null : ((part(table) as PageTable | undefined) ?? null),
+  };
 }

@@ -18,6 +18,7 @@ import type {
   StageTimes,
   TypesetBook,
 } from '../core/model/composed/pages';
+import type { PageTable } from '../core/model/composed/pageTable';
 import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
 import type { ParagraphTouches, PictureBytes } from '../core/model/copy/streams';
 import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/composed/referenceTable';
@@ -65,6 +66,8 @@ export type TypesetRequest =
     }
   /** Characters that the face of their paragraph lacks. */
   | { readonly kind: 'lacking'; readonly request: number }
+  /** The page table of a revision. */
+  | { readonly kind: 'pageTable'; readonly request: number; readonly revision: number }
   /** Ties by rule of the composed book. */
   | { readonly kind: 'ties'; readonly request: number }
   /** How often each rule of spacing and breaks decided in the composed book. */
@@ -175,6 +178,8 @@ export type TypesetReply =
       readonly outlines: readonly GlyphOutline[];
     }
   | { readonly kind: 'lacking'; readonly request: number; readonly characters: readonly LackingCharacter[] }
+  /** Null when another revision is composed. */
+  | { readonly kind: 'pageTable'; readonly request: number; readonly table: PageTable | null }
   | { readonly kind: 'ties'; readonly request: number; readonly ties: readonly BookTie[] }
   /** Null while the book has changed since it was composed. */
   | { readonly kind: 'spacing'; readonly request: number; readonly facts: SpacingFacts | null }
@@ -260,7 +265,14 @@ export type WriteRequest = AssetBase &
         readonly only: readonly string[] | null;
       }
     /** An index made from the pages of a pull, put into the book as it is now. */
-    | { readonly kind: 'supplyIndex'; readonly book: Book; readonly pull: Book; readonly text: string }
+    | {
+        readonly kind: 'supplyIndex';
+        readonly book: Book;
+        readonly pull: Book;
+        /** Its pages as they were kept; null of a pull that was kept without: it is composed. */
+        readonly table: PageTable | null;
+        readonly text: string;
+      }
     /** A font file of the person's own, read. */
     | { readonly kind: 'readFont'; readonly fileName: string; readonly bytes: Uint8Array }
     | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }

@@ -1,6 +1,7 @@
 // What the main thread is told of a composed book: the page table and what stands on it, without the lines themselves.
 import type { TypesetBook } from '../core/model/composed/pages';
-import type { ComposedSummary, PageSummary } from './protocol';
+import { listChange } from '../core/index';
+import type { ComposedSummary, PageSummary, SummaryChange } from './protocol';
 
 export function summarise(book: TypesetBook, revision: number): ComposedSummary {
   const pages = book.pages.map((page): PageSummary => {
@@ -52,4 +53,28 @@ function charactersPerLine(book: TypesetBook): number {
     }
   }
   return lines < 10 ? 0 : characters / lines;
+}
+
+/** Tells each summary by what it changes of the one told before. */
+export class SummaryTeller {
+  /** The summary that the main thread has, with its number. */
+  private told: { readonly number: number; readonly summary: ComposedSummary } | null = null;
+
+  changeTo(summary: ComposedSummary): SummaryChange {
+    const { told } = this;
+    const { pages, extents, headings, findings, ...facts } = summary;
+    this.told = { number: (told?.number ?? 0) + 1, summary };
+    const before = told?.summary;
+    return {
+      number: this.told.number,
+      from: told?.number ?? null,
+      facts,
+      lists: {
+        pages: listChange(before?.pages ?? [], pages),
+        extents: listChange(before?.extents ?? [], extents),
+        headings: listChange(before?.headings ?? [], headings),
+        findings: listChange(before?.findings ?? [], findings),
+      },
+    };
+  }
 }

@@ -8,6 +8,7 @@ import type { DisplayList, GlyphOutline } from '../core/model/composed/displayLi
 import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { BookTie } from '../core/model/answers/ties';
 import type { LackingCharacter } from '../core/model/answers/lacking';
+import type { PageTable } from '../core/model/composed/pageTable';
 import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
 import type { ParagraphTouches } from '../core/model/copy/streams';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/answers/tidy';
@@ -214,6 +215,16 @@ export class TypesetClient {
       (request) => ({ kind: 'wishes', request, ...place, wishes }),
       ({ costs }) => costs,
       [],
+    );
+  }
+
+  /** The page table of a revision; null when another is composed. */
+  pageTable(revision: number): Promise<PageTable | null> {
+    return this.ask(
+      'pageTable',
+      (request) => ({ kind: 'pageTable', request, revision }),
+      ({ table }) => table,
+      null,
     );
   }
 

@@ -7,9 +7,9 @@ import {
   bookTies,
   wishCosts,
   lackingCharacters,
-  listChange,
   NotLinearError,
   offersOf,
+  pageTableOf,
   paragraphFacts,
   spacingFacts,
   replaceAll,
@@ -27,6 +27,7 @@ import {
 } from '../core/index';
 import type { Book } from '../core/model/copy/book';
 import type { TypesetBook } from '../core/model/composed/pages';
+import type { PageTable } from '../core/model/composed/pageTable';
 import type { LackingCharacter } from '../core/model/answers/lacking';
 import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { BookTie } from '../core/model/answers/ties';
@@ -36,8 +37,8 @@ import type { WorkerAssets } from './assets';
 import { lastPageWith } from './lastPageWith';
 import { runJob, type Breathe } from './jobRunner';
 import { buffersOf, newOutlines } from './outlines';
-import type { ComposedSummary, SummaryChange, TextInView, TypesetReply, TypesetRequest } from './protocol';
-import { summarise } from './summary';
+import type { TextInView, TypesetReply, TypesetRequest } from './protocol';
+import { summarise, SummaryTeller } from './summary';
 
 type Question = Exclude<Extract<TypesetRequest, { readonly request: number }>, { readonly kind: 'stop' }>;
 type QuestionOf<K extends Question['kind']> = Extract<Question, { readonly kind: K }>;
@@ -78,8 +79,7 @@ export class TypesetSession {
   private composed: Composed | undefined;
   /** What a person looks at, composed before the rest. */
   private view: TextInView | null = null;
-  /** The summary that the main thread has, with its number. */
-  private told: { readonly number: number; readonly summary: ComposedSummary } | null = null;
+  private readonly summaries = new SummaryTeller();
   private readonly sentOutlines = new Set<string>();
   /** The newest trial, until the book changes; its number is that of its question. */
   private trial: { readonly number: number; readonly tried: Trial } | null = null;
@@ -137,6 +137,8 @@ export class TypesetSession {
         return { kind: 'paragraph', facts: this.factsOf(question) };
       case 'ties':
         return { kind: 'ties', ties: this.ties() };
+      case 'pageTable':
+        return { kind: 'pageTable', table: this.pageTable(question.revision) };
       case 'spacing':
         return { kind: 'spacing', facts: this.spacing() };
       case 'wishes':
@@ -189,7 +191,7 @@ export class TypesetSession {
       };
       const put = (result: TypesetBook, isPart: boolean) => {
         this.composed = { revision, book: result, context, isPart };
-        this.post({ kind: 'composed', change: this.changeTo(summarise(result, revision)), isPart });
+        this.post({ kind: 'composed', change: this.summaries.changeTo(summarise(result, revision)), isPart });
       };
       const { composed: earlier, view } = this;
       if (earlier !== undefined && view !== null) {
@@ -216,25 +218,6 @@ export class TypesetSession {
     if (now - this.toldProgress < PROGRESS_STEP) return;
     this.toldProgress = now;
     this.post({ kind: 'progress', revision, share });
-  }
-
-  /** The summary told by what it changes of the one told last. */
-  private changeTo(summary: ComposedSummary): SummaryChange {
-    const { told } = this;
-    const { pages, extents, headings, findings, ...facts } = summary;
-    this.told = { number: (told?.number ?? 0) + 1, summary };
-    const before = told?.summary;
-    return {
-      number: this.told.number,
-      from: told?.number ?? null,
-      facts,
-      lists: {
-        pages: listChange(before?.pages ?? [], pages),
-        extents: listChange(before?.extents ?? [], extents),
-        headings: listChange(before?.headings ?? [], headings),
-        findings: listChange(before?.findings ?? [], findings),
-      },
-    };
   }
 
   private jobHooks(revision: number) {
@@ -367,6 +350,11 @@ export class TypesetSession {
       placed.map(({ paragraph }) => paragraph.styled),
       composed.context.library.table,
     );
+  }
+
+  private pageTable(revision: number): PageTable | null {
+    const { composed } = this;
+    return composed?.revision === revision && !composed.isPart ? pageTableOf(composed.book) : null;
   }
 
   private ties(): BookTie[] {

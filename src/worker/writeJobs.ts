@@ -8,6 +8,7 @@ import {
   HarfBuzzSubsetter,
   ImportError,
   makeBook,
+  pageTableOf,
   manuscriptOf,
   ownFace,
   mapStyles,
@@ -22,6 +23,7 @@ import {
   ValueError,
   supplyIndex,
 } from '../core/index';
+import type { Book } from '../core/model/copy/book';
 import type { Manuscript } from '../core/model/copy/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { GlyphOutline } from '../core/model/composed/displayList';
@@ -120,17 +122,20 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
 }
 
-/** Composes the pull and the book, and finds the locators of the index again. */
+/** Composes the book, and finds the locators of the index again on the pages of the pull. */
 async function suppliedIndex(
-  { book, pull, text, fonts }: Extract<WriteRequest, { kind: 'supplyIndex' }>,
+  { book, pull, table, text, fonts }: Extract<WriteRequest, { kind: 'supplyIndex' }>,
   fetchBytes: FetchBytes,
   post: (reply: WriteReply) => void,
 ): Promise<WriteReply> {
   const assets = new WorkerAssets(fetchBytes, fonts);
-  const report = (share: number) => post({ kind: 'progress', share });
-  const before = drain(typesetBook(pull, await assets.contextFor(pull)), (share) => report(share * 0.5));
-  const now = drain(typesetBook(book, await assets.contextFor(book)), (share) => report(0.5 + share * 0.5));
-  return { kind: 'index', ...supplyIndex(text, before, book, now) };
+  const compose = async (of: Book, from: number, to: number) =>
+    drain(typesetBook(of, await assets.contextFor(of)), (share) =>
+      post({ kind: 'progress', share: from + share * (to - from) }),
+    );
+  const then = table ?? pageTableOf(await compose(pull, 0, 0.5));
+  const now = await compose(book, table === null ? 0.5 : 0, 1);
+  return { kind: 'index', ...supplyIndex(text, { book: pull, table: then }, book, now) };
 }
 
 /** Each spec on the beginning of the book's first chapter. */

@@ -43,6 +43,7 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`),
     apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
     page: async () => ({ revision: 0, list: null, outlines: [] }),
     locate: async () => -1,
+    pageTable: async () => null,
     close: () => undefined,
   };
   const services: Services = {

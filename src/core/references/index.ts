@@ -5,7 +5,9 @@ export { CONTINUED_BLOCK, continuedEntries, INDEX_BLOCK, indexLocators, marksOf,
 export { readReferences, type ReferenceFacts } from './readReferences';
 export { referenceText } from './referenceText';
 export {
+  copyOfPages,
   findLocators,
+  type PageOfCopy,
   readSuppliedIndex,
   type FoundLocator,
   type LocatedPlace,

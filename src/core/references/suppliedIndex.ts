@@ -2,8 +2,9 @@
 // text, so that it lives from then on.
 import { ValueError } from '../base/errors';
 import { sortKey } from '../base/collate';
-import type { Page } from '../model/composed/pages';
-import type { BlockId } from '../model/copy/streams';
+import type { PageTable } from '../model/composed/pageTable';
+import type { Book } from '../model/copy/book';
+import type { Block, BlockId, Paragraph } from '../model/copy/streams';
 
 /** A term or sub-term with the folios that it names. */
 export interface SuppliedEntry {
@@ -91,11 +92,64 @@ export interface FoundLocator {
   readonly doubt: LocatorDoubt | null;
 }
 
+/** A stretch of a paragraph of the copy on a page, as source offsets. */
+export interface PageStretch extends LocatedPlace {
+  readonly text: string;
+}
+
+/** A page by its folio, and the copy on it. */
+export interface PageOfCopy {
+  readonly folio: string;
+  readonly index: number;
+  readonly stretches: readonly PageStretch[];
+}
+
+/** The copy on each page of a table that was made of the book: from the page's first text up to that of the next. */
+export function copyOfPages(book: Book, { pages }: PageTable): PageOfCopy[] {
+  const copy = book.divisions.flatMap(({ blocks, notInPrint }) => (notInPrint === true ? [] : paragraphsIn(blocks)));
+  const placeOf = new Map(copy.map(({ id }, at) => [id, at]));
+  const starts = pages.map(({ start }) => {
+    const at = start === null ? undefined : placeOf.get(start.block);
+    return at === undefined ? null : { at, offset: start!.offset };
+  });
+  let next: { at: number; offset: number } = { at: copy.length, offset: 0 };
+  const made: PageOfCopy[] = [];
+  for (let index = pages.length - 1; index >= 0; index -= 1) {
+    const start = starts[index];
+    const stretches = start === null ? [] : stretchesBetween(copy, start, next);
+    if (start !== null) next = start;
+    made.push({ folio: pages[index].role === 'blank' ? '' : pages[index].folio, index, stretches });
+  }
+  return made.reverse();
+}
+
+/** In reading order, those of tables cell by cell. */
+const paragraphsIn = (blocks: readonly Block[]): Paragraph[] =>
+  blocks.flatMap((block) =>
+    block.kind === 'paragraph'
+      ? [block]
+      : block.rows.flatMap((row) => row.flatMap((cell) => paragraphsIn(cell.blocks))),
+  );
+
+function stretchesBetween(
+  copy: readonly Paragraph[],
+  start: { readonly at: number; readonly offset: number },
+  end: { readonly at: number; readonly offset: number },
+): PageStretch[] {
+  const stretches: PageStretch[] = [];
+  for (let at = start.at; at <= end.at && at < copy.length; at += 1) {
+    const from = at === start.at ? start.offset : 0;
+    const to = at === end.at ? end.offset : copy[at].text.length;
+    if (to > from || (at < end.at && copy[at].text === ''))
+      stretches.push({ block: copy[at].id, offset: from, text: copy[at].text.slice(from, to) });
+  }
+  return stretches;
+}
+
 /** Finds the locators of entries on the pages of the pull: at the words of the term where they stand on the page, else at its first. */
-export function findLocators(entries: readonly SuppliedEntry[], pages: readonly Page[]): FoundLocator[] {
-  const byFolio = new Map<string, Page>();
-  for (const page of pages)
-    if (page.folio !== '' && !byFolio.has(page.folio) && page.role !== 'blank') byFolio.set(page.folio, page);
+export function findLocators(entries: readonly SuppliedEntry[], pages: readonly PageOfCopy[]): FoundLocator[] {
+  const byFolio = new Map<string, PageOfCopy>();
+  for (const page of pages) if (page.folio !== '' && !byFolio.has(page.folio)) byFolio.set(page.folio, page);
   return entries.flatMap((entry) =>
     entry.locators.map((locator): FoundLocator => {
       const [first, last] = [byFolio.get(locator[0]), byFolio.get(locator[1])];
@@ -118,37 +172,25 @@ export function findLocators(entries: readonly SuppliedEntry[], pages: readonly 
   );
 }
 
-type Fragment = Page['fragments'][number];
-
-/** Source offset of the first unit of a line of a fragment. */
-function sourceAt({ paragraph }: Fragment, line: number): number {
-  const at = paragraph.broken.from[line] ?? 0;
-  return paragraph.styled.source?.[at] ?? at;
+function startOf({ stretches }: PageOfCopy): LocatedPlace | undefined {
+  const first = stretches[0];
+  return first && { block: first.block, offset: first.offset };
 }
 
-const isText = ({ paragraph }: Fragment) => /^p\d+$/.test(paragraph.styled.block);
-
-function startOf(page: Page): LocatedPlace | undefined {
-  const first = page.fragments.find(isText);
-  return first && { block: first.paragraph.styled.block, offset: sourceAt(first, first.from) };
-}
-
-/** The beginning of the last line of a page. */
-function endOf(page: Page): LocatedPlace | undefined {
-  const last = page.fragments.findLast(isText);
-  return last && { block: last.paragraph.styled.block, offset: sourceAt(last, last.to - 1) };
+/** The beginning of the last word of a page. */
+function endOf({ stretches }: PageOfCopy): LocatedPlace | undefined {
+  const last = stretches[stretches.length - 1];
+  return last && { block: last.block, offset: last.offset + Math.max(0, last.text.trimEnd().search(/\S+$/u)) };
 }
 
 /** Where the words of an entry stand on a page: the sub-term's own words count before the term's. */
-function placeOfWords(page: Page, { term, sub }: SuppliedEntry): LocatedPlace | undefined {
+function placeOfWords({ stretches }: PageOfCopy, { term, sub }: SuppliedEntry): LocatedPlace | undefined {
   for (const wanted of [sub, term]) {
     const key = sortKey(wanted.split(/[,(]/)[0], 'words').replace(/^(?:of|the|a|an|and|in|on|for|to|with) /, '');
     if (key === '') continue;
-    for (const fragment of page.fragments.filter(isText)) {
-      const { styled, broken } = fragment.paragraph;
-      const [from, to] = [broken.from[fragment.from], broken.to[fragment.to - 1]];
-      const at = findWords(styled.text.slice(from, to), key);
-      if (at >= 0) return { block: styled.block, offset: styled.source?.[from + at] ?? from + at };
+    for (const { block, offset, text } of stretches) {
+      const at = findWords(text, key);
+      if (at >= 0) return { block, offset: offset + at };
     }
   }
   return undefined;

@@ -5,6 +5,7 @@ export { heldStarts, movedPages, tellMoved, type HeldStarts } from './pages/hold
 export { bookTies } from './facts/bookTies';
 export { wishCosts, type Wish } from './facts/wishCosts';
 export { paragraphFacts } from './facts/paragraphFacts';
+export { otherLines, pageTableOf } from './facts/pageTable';
 export { qualityOf } from './facts/qualityOf';
 export { typesetBook } from './typesetBook';
 export { takeTrial, trialPages, tryEdits, type ComposedState, type Trial } from './trial';

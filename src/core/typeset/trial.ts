@@ -7,6 +7,7 @@ import type { Page, TypesetBook } from '../model/composed/pages';
 import type { Book } from '../model/copy/book';
 import type { BookEdit } from '../model/copy/bookEdit';
 import type { TypesetContext } from './context';
+import { findingKey } from './facts/pageTable';
 import { displayPage } from './leaving/renderContext';
 import type { HeldStarts } from './pages/hold';
 import { typesetBook } from './typesetBook';
@@ -80,14 +81,11 @@ export function linesOfPage({ fragments, notes }: Pick<Page, 'fragments' | 'note
 /** Findings of `all` that `from` does not have; on which page they stand is not compared, pages move. */
 function missing(from: readonly Finding[], all: readonly Finding[]): Finding[] {
   const counts = new Map<string, number>();
-  for (const finding of from) counts.set(keyOf(finding), (counts.get(keyOf(finding)) ?? 0) + 1);
+  for (const finding of from) counts.set(findingKey(finding), (counts.get(findingKey(finding)) ?? 0) + 1);
   return all.filter((finding) => {
-    const key = keyOf(finding);
+    const key = findingKey(finding);
     const left = counts.get(key) ?? 0;
     counts.set(key, left - 1);
     return left <= 0;
   });
 }
-
-const keyOf = ({ kind, stream, block, from, to, message }: Finding) =>
-  [kind, stream, block, from, to, message].join('\u0000');

@@ -10,6 +10,7 @@ import type { ReplaceReport } from '../../core/model/copy/manuscript';
 import type { PullBrief } from '../../storage/pullRepository';
 
 import { manuscriptArrived } from './arrivalSlice';
+import { keepPullOf } from '../book/keepPull';
 import { edit } from '../book/bookThunks';
 import { divisionChosen } from '../view/viewSlice';
 import type { TextSelection } from '../../core/model/copy/bookEdit';
@@ -130,7 +131,8 @@ export function replaceCopyBy(
   bytes: Uint8Array,
   division: string | null,
 ): AppThunk<Promise<CopyReplaced>> {
-  return async (dispatch, getState, { startWriteJob, pulls, pictures, now }) => {
+  return async (dispatch, getState, services) => {
+    const { startWriteJob, pictures } = services;
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
     const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, bytes }).result;
@@ -139,7 +141,7 @@ export function replaceCopyBy(
     if (getState().book.revision !== revision)
       return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
     await pictures.keep(book.id, result.pictures);
-    const pull = await pulls.keep(book, `Before ${fileName}`, now());
+    const pull = await keepPullOf(services, book, revision, `Before ${fileName}`);
     dispatch(manuscriptArrived({ bookId: book.id, arrival: result.arrival }));
     if (result.edits.length > 0) dispatch(edit(`Copy replaced by ${fileName}`, result.edits));
     return { report: result.report, pull };
@@ -161,7 +163,7 @@ export function goBackToPull(name: string): AppThunk<Promise<string | null>> {
     const kept = await pulls.read(book.id, name);
     if (kept === undefined) return 'This pull is gone.';
     const now = getState().book.book!;
-    const edits = editsBetweenBooks(now, { ...kept, nextId: Math.max(kept.nextId, now.nextId) });
+    const edits = editsBetweenBooks(now, { ...kept.book, nextId: Math.max(kept.book.nextId, now.nextId) });
     if (edits.length > 0) dispatch(edit(`Back to “${name}”`, edits));
     return null;
   };

@@ -61,7 +61,7 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
 }
 
 const bookOf = async (source: ProductSource, open: Book, { pulls }: Services): Promise<Book | undefined> =>
-  source.kind === 'open' ? open : pulls.read(open.id, source.name);
+  source.kind === 'open' ? open : (await pulls.read(open.id, source.name))?.book;
 
 /** Reads what was written of the open book before. A record that is none is passed over. */
 export function readMadeProducts(): AppThunk<Promise<void>> {

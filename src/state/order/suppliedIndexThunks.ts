@@ -1,6 +1,7 @@
 // An index that somebody else made from the pages of a pull: read against it, and put into the book.
 import type { IndexQuestion } from '../../core/model/answers/suppliedIndex';
 import { edit } from '../book/bookThunks';
+import { keepPullOf } from '../book/keepPull';
 import type { AppThunk } from '../store';
 
 export type IndexSupplied =
@@ -15,7 +16,7 @@ export function supplyIndexFrom(pull: string, fileName: string, bytes: Uint8Arra
     const kept = await pulls.read(book.id, pull);
     if (kept === undefined) return { problem: 'This pull is gone.' };
     const text = new TextDecoder('utf-8').decode(bytes);
-    const result = await startWriteJob({ kind: 'supplyIndex', book, pull: kept, text }).result;
+    const result = await startWriteJob({ kind: 'supplyIndex', book, pull: kept.book, table: kept.table, text }).result;
     if (result.kind === 'failed') return { problem: `${fileName}: ${result.message}` };
     if (result.kind !== 'index') return { problem: `${fileName} was not read.` };
     if (getState().book.revision !== revision)
@@ -28,8 +29,8 @@ export function supplyIndexFrom(pull: string, fileName: string, bytes: Uint8Arra
 
 /** Keeps the book as it is under a name. Answers the name. */
 export function keepPull(name: string): AppThunk<Promise<string | null>> {
-  return async (_dispatch, getState, { pulls, now }) => {
-    const { book } = getState().book;
-    return book === null ? null : pulls.keep(book, name, now());
+  return async (_dispatch, getState, services) => {
+    const { book, revision } = getState().book;
+    return book === null ? null : keepPullOf(services, book, revision, name);
   };
 }

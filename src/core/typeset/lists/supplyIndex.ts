@@ -3,15 +3,27 @@ import { placeMarksEdits, type MarkPlace } from '../../edit';
 import type { Book } from '../../model/copy/book';
 import type { TypesetBook } from '../../model/composed/pages';
 import type { IndexQuestion, SuppliedIndex } from '../../model/answers/suppliedIndex';
-import { findLocators, findPlaces, readSuppliedIndex, type FoundLocator } from '../../references';
+import type { PageTable } from '../../model/composed/pageTable';
+import {
+  copyOfPages,
+  findLocators,
+  findPlaces,
+  readSuppliedIndex,
+  type FoundLocator,
+  type PageOfCopy,
+} from '../../references';
 
-/**
- * `pull`: the book from whose pages the index was made, composed; `composed`: the book as it is now. Throws ValueError for a
- * text that is no index.
- */
-export function supplyIndex(text: string, pull: TypesetBook, book: Book, composed: TypesetBook): SuppliedIndex {
+/** The book from whose pages an index was made, and those pages as they were kept. */
+export interface PullPages {
+  readonly book: Book;
+  readonly table: PageTable;
+}
+
+/** `composed`: the book as it is now. Throws ValueError for a text that is no index. */
+export function supplyIndex(text: string, pull: PullPages, book: Book, composed: TypesetBook): SuppliedIndex {
   const entries = readSuppliedIndex(text);
-  const found = findLocators(entries, pull.pages);
+  const pages = copyOfPages(pull.book, pull.table);
+  const found = findLocators(entries, pages);
   const places = found.flatMap(marksOfLocator);
   const first = book.divisions.find(({ matter }) => matter === 'body')?.blocks.find(({ kind }) => kind === 'paragraph');
   const referring = entries.flatMap(({ term, sub, see, seeAlso, locators }): MarkPlace[] =>
@@ -25,7 +37,7 @@ export function supplyIndex(text: string, pull: TypesetBook, book: Book, compose
     edits,
     entries: entries.length,
     marks: places.length + referring.length - lost.length,
-    questions: questionsOf(found, gone, pull, composed),
+    questions: questionsOf(found, gone, pages, composed),
   };
 }
 
@@ -44,12 +56,12 @@ function marksOfLocator({ entry, from, to }: FoundLocator): MarkPlace[] {
 function questionsOf(
   found: readonly FoundLocator[],
   gone: ReadonlySet<string>,
-  pull: TypesetBook,
+  pull: readonly PageOfCopy[],
   composed: TypesetBook,
 ): IndexQuestion[] {
   const wanted = new Set(found.flatMap(({ from, to }) => [from?.block ?? '', to?.block ?? '']));
   const pageOf = findPlaces(composed.pages, wanted);
-  const [then, now] = [pagesOfBlocks(pull, wanted), pagesOfBlocks(composed, wanted)];
+  const [then, now] = [pagesThen(pull, wanted), pagesOfBlocks(composed, wanted)];
   return found.flatMap(({ entry, locator, from, to, doubt }): IndexQuestion[] => {
     const said = {
       term: entry.sub === '' ? entry.term : `${entry.term}, ${entry.sub}`,
@@ -64,6 +76,14 @@ function questionsOf(
     if ((now.get(from.block)?.size ?? 0) > (then.get(from.block)?.size ?? 0)) return [{ ...place, why: 'straddles' }];
     return doubt === 'words not found' ? [{ ...place, why: 'words not found' }] : [];
   });
+}
+
+function pagesThen(pages: readonly PageOfCopy[], wanted: ReadonlySet<string>): Map<string, Set<number>> {
+  const found = new Map<string, Set<number>>();
+  for (const { index, stretches } of pages)
+    for (const { block } of stretches)
+      if (wanted.has(block)) found.set(block, (found.get(block) ?? new Set()).add(index));
+  return found;
 }
 
 function pagesOfBlocks({ pages }: TypesetBook, wanted: ReadonlySet<string>): Map<string, Set<number>> {

@@ -3,21 +3,21 @@
 import { commonEnds, commonEndsBy } from '../../base/commonEnds';
 import type { Book, Division } from '../../model/copy/book';
 import type { Page, TypesetBook } from '../../model/composed/pages';
+import type { PageTable } from '../../model/composed/pageTable';
 import type { Paragraph } from '../../model/copy/streams';
 
 /** Places at which held pages begin: offsets in the source text, by block. Blocks without one are there with none. */
 export type HeldStarts = ReadonlyMap<string, readonly number[]>;
 
-/** Page starts of `pull`, an earlier book as it was composed, in the text of `book`. */
-export function heldStarts(earlier: Book, pull: TypesetBook, book: Book): HeldStarts {
+/** Page starts of `pull`, the pages of an earlier book, in the text of `book`. */
+export function heldStarts(earlier: Book, pull: PageTable, book: Book): HeldStarts {
   const before = paragraphsOf(earlier);
   const after = paragraphsOf(book);
   const matches = matchParagraphs(before, after);
   const held = new Map<string, number[]>(after.map((paragraph) => [paragraph.id, []]));
   const indexOf = new Map(before.map((paragraph, index) => [paragraph.id, index]));
-  for (const page of pull.pages) {
-    const start = startOf(page);
-    const index = start === null ? undefined : indexOf.get(start.block);
+  for (const { start, role } of pull.pages) {
+    const index = start === null || role === 'display' ? undefined : indexOf.get(start.block);
     const match = index === undefined ? -1 : matches[index];
     if (start === null || index === undefined || match < 0) continue;
     const offset = mapOffset(before[index].text, after[match].text, start.offset);
@@ -27,7 +27,7 @@ export function heldStarts(earlier: Book, pull: TypesetBook, book: Book): HeldSt
 }
 
 /** Pages whose first text is another than in the pull, as runs of page indexes of the new book, last page included. */
-export function movedPages(earlier: Book, pull: TypesetBook, book: Book, composed: TypesetBook): [number, number][] {
+export function movedPages(earlier: Book, pull: PageTable, book: Book, composed: TypesetBook): [number, number][] {
   const held = heldStarts(earlier, pull, book);
   const runs: [number, number][] = [];
   for (const page of composed.pages) {

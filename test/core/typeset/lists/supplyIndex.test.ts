@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { supplyIndex } from '../../../../src/core/index';
+import { pageTableOf, supplyIndex } from '../../../../src/core/index';
 import { applyEdits, invertEdits } from '../../../../src/core/edit';
 import type { Book } from '../../../../src/core/model/copy/book';
 import type { TypesetBook } from '../../../../src/core/model/composed/pages';
@@ -56,7 +56,7 @@ describe('an index that somebody supplies', () => {
 
   it('lives in the text from then on: the same folios on the pull’s pages, others when they move', () => {
     const supplied = `sluice, ${page.folio}\nnowhere, 2–4\nmissing, 900\nlock. See sluice`;
-    const result = supplyIndex(supplied, composed, pull, composed);
+    const result = supplyIndex(supplied, { book: pull, table: pageTableOf(composed) }, pull, composed);
     const marked = applyEdits(pull, result.edits);
     expect(() => checkBook(JSON.parse(JSON.stringify(marked)))).to.not.throw();
     expect(applyEdits(marked, invertEdits(result.edits))).to.deep.equal(pull);
@@ -87,13 +87,15 @@ describe('an index that somebody supplies', () => {
     const now = { ...pull, divisions: [{ ...first, blocks: [first.blocks[0], ...front, ...kept] }, second] };
     const gone = composed.pages.find(({ fragments }) => fragments[0]?.paragraph.styled.block === blocks[30].id);
     const supplied = [`sluice, ${page.folio}`, ...(gone ? [`lost, ${gone.folio}`] : [])].join('\n');
-    const result = supplyIndex(supplied, composed, now, compose(now));
+    const result = supplyIndex(supplied, { book: pull, table: pageTableOf(composed) }, now, compose(now));
     const told = new Map(result.questions.map((question) => [question.term, question]));
     expect(told.get('sluice')).to.include({ why: 'moved', locator: page.folio });
     if (gone) expect(told.get('lost')?.why).to.equal('text gone');
     // Read twice, nothing is marked twice.
     const once = applyEdits(now, result.edits);
-    expect(supplyIndex(supplied, composed, once, compose(once)).edits).to.deep.equal([]);
+    expect(
+      supplyIndex(supplied, { book: pull, table: pageTableOf(composed) }, once, compose(once)).edits,
+    ).to.deep.equal([]);
   });
 
   it('asks about an entry whose paragraph meets a page end that it did not meet in the pull', () => {
@@ -115,14 +117,15 @@ describe('an index that somebody supplies', () => {
       const on = stands(before, id);
       return on.length === 1 ? [{ id, term: `sluice${letters[k]}`, folio: on[0].folio }] : [];
     });
+    const then = { book: made(0), table: pageTableOf(before) };
     const supplied = whole.map(({ term, folio }) => `${term}, ${folio}`).join('\n');
-    expect(supplyIndex(supplied, before, made(0), before).questions).to.deep.equal([]);
+    expect(supplyIndex(supplied, then, made(0), before).questions).to.deep.equal([]);
 
     let parted = 0;
     for (const front of [1, 2, 3, 4]) {
       const after = compose(made(front));
       const why = new Map(
-        supplyIndex(supplied, before, made(front), after).questions.map((question) => [question.term, question.why]),
+        supplyIndex(supplied, then, made(front), after).questions.map((question) => [question.term, question.why]),
       );
       for (const { id, term, folio } of whole) {
         const [first, ...rest] = stands(after, id);
