@@ -19,6 +19,12 @@ export function columnRules(
   );
   return columns.slice(1).map(({ x }, k) => {
     const middle = left + (columns[k].x + columns[k].width + x) / 2;
-    return { x: middle - columnRule / 2, y: (top + bottom) / 2, width: columnRule, thickness: bottom - top };
+    return {
+      x: middle - columnRule / 2,
+      y: (top + bottom) / 2,
+      width: columnRule,
+      thickness: bottom - top,
+      kind: 'columns',
+    };
   });
 }

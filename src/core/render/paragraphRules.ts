@@ -20,12 +20,18 @@ export function paragraphRules(fragment: Fragment, geometry: PageGeometry, left:
   const made: RuleItem[] = [];
   if (background !== null) {
     const [top, bottom] = [y - OVER * leading, foot + (1 - OVER) * leading];
-    made.push({ ...box, y: (top + bottom) / 2, thickness: bottom - top, ink: background, isGround: true });
+    made.push({ ...box, y: (top + bottom) / 2, thickness: bottom - top, ink: background, kind: 'ground' });
   }
   const add = (rule: SetRule, line: number, at: Pt) => {
     const words = { x: left + x + broken.x[line], width: broken.textWidth[line] };
     const span = rule.width === 'paragraph' ? box : rule.width === 'words' ? words : { x: words.x, width: rule.width };
-    made.push({ ...span, y: at, thickness: rule.weight, ...(rule.ink === null ? {} : { ink: rule.ink }) });
+    made.push({
+      ...span,
+      y: at,
+      thickness: rule.weight,
+      kind: 'paragraph',
+      ...(rule.ink === null ? {} : { ink: rule.ink }),
+    });
   };
   if (ruleAbove !== null && from === 0) add(ruleAbove, 0, y - ruleAbove.offset);
   if (ruleBelow !== null && to === broken.count) add(ruleBelow, broken.count - 1, foot + ruleBelow.offset);

@@ -46,14 +46,15 @@ export function renderPage(page: Page, ofBook: PageGeometry, context: RenderCont
   for (const fragment of page.fragments) list.addFragment(fragment, left, columnWidth(fragment, geometry));
   const dressed = [...page.fragments, ...page.notes];
   const rules: RuleItem[] = dressed.flatMap((fragment) => paragraphRules(fragment, geometry, left));
-  for (const { x, y, width, weight } of page.noteRules) rules.push({ x: left + x, y, width, thickness: weight });
+  for (const { x, y, width, weight } of page.noteRules)
+    rules.push({ x: left + x, y, width, thickness: weight, kind: 'notes' });
   for (const fragment of page.notes) list.addFragment(fragment, left, columnWidth(fragment, geometry));
   for (const { kind, paragraph, x, y } of page.furniture) {
     // Furniture is one line, placed by its own width: its alignment inside the column is taken off again.
     list.addLine(paragraph, 0, x - paragraph.broken.x[0], y, geometry.measure, kind);
   }
   for (const { x, y, width, weight, ink } of page.furnitureRules ?? [])
-    rules.push({ x, y, width, thickness: weight, ...(ink === undefined ? {} : { ink }) });
+    rules.push({ x, y, width, thickness: weight, kind: 'furniture', ...(ink === undefined ? {} : { ink }) });
   return {
     page: page.index,
     width: geometry.width,
@@ -146,7 +147,7 @@ class ListBuilder {
     if (rules === undefined) return;
     const { leading } = paragraph.styled.style;
     const add = (at: number) =>
-      this.rules.push({ x: left + x, y: at, width: rules.width, thickness: TABLE_RULE.thickness });
+      this.rules.push({ x: left + x, y: at, width: rules.width, thickness: TABLE_RULE.thickness, kind: 'table' });
     if (rules.above) add(y - TABLE_RULE.above * leading);
     if (rules.below) add(y + (to - from - 1 + TABLE_RULE.below) * leading);
   }
@@ -369,7 +370,7 @@ class ListBuilder {
 
   private addTextRule(line: 'under' | 'through', from: number, to: number, y: number, { size, ink }: StyledRun): void {
     const above = line === 'under' ? -0.11 : 0.24;
-    const rule = { x: from, y: y - above * size, width: to - from, thickness: size * 0.05 };
+    const rule = { x: from, y: y - above * size, width: to - from, thickness: size * 0.05, kind: 'text' } as const;
     this.rules.push(ink ? { ...rule, ink } : rule);
   }
 

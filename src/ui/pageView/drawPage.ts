@@ -1,5 +1,6 @@
 // Draws a display list on a canvas: glyph outlines at their places, so that a page is sharp at any zoom.
-import type { DisplayList, GlyphOutline, PictureItem } from '../../core/model/composed/displayList';
+import type { DisplayList, GlyphOutline, PictureItem, RuleItem, TextItem } from '../../core/model/composed/displayList';
+import { paintLayers } from '../../core/model/composed/paintLayers';
 import { PRINTED } from '../../core/model/copy/pictureTypes';
 import type { PictureKind } from '../../core/model/copy/streams';
 
@@ -27,27 +28,32 @@ export interface PageDrawing {
 }
 
 export function drawPage(context: CanvasRenderingContext2D, list: DisplayList, drawing: PageDrawing): void {
-  const { outlines, x, y, scale, ink } = drawing;
   // Title pages kept on the Shelf by an earlier version say nothing of pictures.
-  for (const picture of list.pictures ?? []) drawPicture(context, picture, drawing);
-  context.fillStyle = ink;
-  for (const rule of list.rules) {
-    const height = Math.max(rule.thickness * scale, 0.7);
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.fillStyle = rule.ink?.css ?? ink;
-    context.fillRect(x + rule.x * scale, y + rule.y * scale - height / 2, rule.width * scale, height);
-  }
-  for (const item of list.items) {
-    context.fillStyle = item.ink?.css ?? ink;
-    for (let k = item.first; k < item.first + item.count; k += 1) {
-      const outline = outlines(item.face, list.glyphs[k]);
-      if (outline === undefined || outline.path.length === 0) continue;
-      const em = (item.size * scale) / outline.unitsPerEm;
-      context.setTransform(em * item.scaleX, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
-      context.fill(pathOf(outline));
-    }
+  for (const layer of paintLayers({ ...list, pictures: list.pictures ?? [] })) {
+    if (layer.kind === 'pictures') for (const picture of layer.pictures) drawPicture(context, picture, drawing);
+    if (layer.kind === 'rules') for (const rule of layer.rules) drawRule(context, rule, drawing);
+    if (layer.kind === 'text') for (const item of layer.items) drawItem(context, item, list, drawing);
   }
   context.setTransform(1, 0, 0, 1, 0, 0);
+}
+
+function drawRule(context: CanvasRenderingContext2D, rule: RuleItem, { x, y, scale, ink }: PageDrawing): void {
+  const height = Math.max(rule.thickness * scale, 0.7);
+  context.setTransform(1, 0, 0, 1, 0, 0);
+  context.fillStyle = rule.ink?.css ?? ink;
+  context.fillRect(x + rule.x * scale, y + rule.y * scale - height / 2, rule.width * scale, height);
+}
+
+function drawItem(context: CanvasRenderingContext2D, item: TextItem, list: DisplayList, drawing: PageDrawing): void {
+  const { outlines, x, y, scale, ink } = drawing;
+  context.fillStyle = item.ink?.css ?? ink;
+  for (let k = item.first; k < item.first + item.count; k += 1) {
+    const outline = outlines(item.face, list.glyphs[k]);
+    if (outline === undefined || outline.path.length === 0) continue;
+    const em = (item.size * scale) / outline.unitsPerEm;
+    context.setTransform(em * item.scaleX, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
+    context.fill(pathOf(outline));
+  }
 }
 
 /** The picture over its area; where it cannot be drawn, a frame with its name. */

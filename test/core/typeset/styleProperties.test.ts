@@ -202,8 +202,10 @@ describe('properties of paragraph styles', () => {
       ruleBelow: { weight: 0.5, width: 'words', offset: 5, ink: { ink: 'Rust', tint: 100 } },
     };
     const set = setOf(change, words(40, 3));
-    const [ground, above, below] = set.list.rules.filter((rule) => rule.isGround || rule.ink || rule.thickness === 1);
-    expect(ground.isGround).to.equal(true);
+    const [ground, above, below] = set.list.rules.filter(
+      (rule) => rule.kind === 'ground' || rule.ink || rule.thickness === 1,
+    );
+    expect(ground.kind).to.equal('ground');
     const baselines = [...new Set(set.items.map((item) => item.y))];
     expect(ground.y - ground.thickness / 2).to.be.below(baselines[0]);
     expect(ground.y + ground.thickness / 2).to.be.above(baselines[baselines.length - 1]);

@@ -45,9 +45,11 @@ export interface RuleItem {
   readonly width: Pt;
   readonly thickness: Pt;
   readonly ink?: SetInk;
-  /** Lies under everything else. */
-  readonly isGround?: boolean;
+  readonly kind: RuleKind;
 }
+
+/** What a rule is: the ground of a paragraph or a rule beside one, of a table, with the text, or of the page's make-up. None is text. */
+export type RuleKind = 'ground' | 'paragraph' | 'table' | 'text' | 'notes' | 'columns' | 'furniture';
 
 /** A picture, its upper left corner from that of the trimmed page. */
 export interface PictureItem {

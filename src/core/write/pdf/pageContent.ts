@@ -1,5 +1,6 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
-import type { DisplayList, PictureItem, TextItem } from '../../model/composed/displayList';
+import type { DisplayList, PictureItem, RuleItem, TextItem } from '../../model/composed/displayList';
+import { paintLayers } from '../../model/composed/paintLayers';
 import type { SetInk } from '../../model/spec/inks';
 import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
@@ -19,18 +20,12 @@ export function pageContent(
     out.text('1 0 0 1 ').number(origin[0]).space().number(origin[1]).text(' cm\n');
   out.text('0 g\n');
   ink = BLACK;
-  for (const { x, y, width, thickness, ink: own } of list.rules) {
-    takeInk(own);
-    out.text('/Artifact BMC ').number(x).space();
-    out.number(list.height - y - thickness / 2).space();
-    out.number(width).space().number(thickness).text(' re f EMC\n');
+  for (const layer of paintLayers(list)) {
+    if (layer.kind === 'rules') for (const rule of layer.rules) drawRule(rule, list.height);
+    else takeInk(undefined);
+    if (layer.kind === 'pictures') for (const picture of layer.pictures) drawPicture(picture, list.height, pictures);
+    if (layer.kind === 'text') drawText(layer.items, list, fontOf);
   }
-  takeInk(undefined);
-  for (const picture of list.pictures) drawPicture(picture, list.height, pictures);
-  out.text('BT\n');
-  const writer = new TextWriter(list, fontOf);
-  for (const item of list.items) writer.write(item);
-  out.text('ET');
   return out.take();
 }
 
@@ -45,6 +40,20 @@ function takeInk(own: SetInk | undefined): void {
   if (wished === ink) return;
   ink = wished;
   out.text(wished);
+}
+
+function drawRule({ x, y, width, thickness, ink: own }: RuleItem, pageHeight: number): void {
+  takeInk(own);
+  out.text('/Artifact BMC ').number(x).space();
+  out.number(pageHeight - y - thickness / 2).space();
+  out.number(width).space().number(thickness).text(' re f EMC\n');
+}
+
+function drawText(items: readonly TextItem[], list: DisplayList, fontOf: (face: string) => FontUse): void {
+  out.text('BT\n');
+  const writer = new TextWriter(list, fontOf);
+  for (const item of items) writer.write(item);
+  out.text('ET');
 }
 
 /** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
