@@ -17,6 +17,7 @@ import { isPlayed, isRtlRun, type StyledParagraph, type StyledRun } from '../mod
 import { columnWidth } from './columnOf';
 import { paragraphRules } from './paragraphRules';
 import { columnRules } from './columnRules';
+import { linksIn } from './itemLinks';
 import type { LineGlyphs } from './lineGlyphs';
 import { takeScratch } from './packedGlyphs';
 
@@ -235,7 +236,9 @@ class ListBuilder {
     const scale = part.run.size / this.context.unitsPerEm(part.run.face);
     const width = widthOf(part) * scale;
     const before = this.items.length;
-    const alone = { ...paragraph.styled, text: paragraph.styled.tail, source: null };
+    const { links = [], tail } = paragraph.styled;
+    // What leads from the whole leads from its tail too.
+    const alone = { ...paragraph.styled, text: tail, source: null, links: links.filter(({ to }) => to === Infinity) };
     this.addRun(alone, part, right - width, y, TAIL);
     for (const item of this.items.slice(before)) this.packed.sourceOffsets.fill(0, item.first, item.first + item.count);
   }
@@ -264,6 +267,7 @@ class ListBuilder {
     if (count === 0) return x;
     const source: TextSource | null =
       artifact === null ? { stream: styled.stream, block: styled.block, meaning: styled.style.meaning } : null;
+    const links = artifact === null ? linksIn(styled, textFrom, textTo, lead.length) : undefined;
     this.items.push({
       face: run.face,
       size: run.size,
@@ -279,6 +283,7 @@ class ListBuilder {
       endsLine,
       ...(isRtlRun(run) ? { isRtl: true } : {}),
       ...(run.ink ? { ink: run.ink } : {}),
+      ...(links === undefined ? {} : { links }),
     });
     if (run.line) this.addTextRule(run.line, startX, x, y, run);
     return x;

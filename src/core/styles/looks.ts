@@ -3,6 +3,7 @@
 import { maybeSpotPattern } from '../looks/spotPatterns';
 import type { NotePosition } from '../model/spec/notes';
 import type { CharacterStyle, LeadIn, Spec, SpotRule } from '../model/spec/spec';
+import type { TextLink } from '../model/composed/links';
 import type { NoteMark, ResolvedStyle } from '../model/composed/styled';
 import type { Span, StyleTag, TextTouches } from '../model/copy/streams';
 
@@ -12,6 +13,8 @@ export interface SetText {
   readonly notes: NoteMark[];
   /** Set-text ranges of note references. */
   readonly references: [number, number, NotePosition][];
+  /** Cross-references over the set text. */
+  readonly targets: readonly TextLink[];
   /** Of what is put before the text, the part that has a character style. */
   readonly prefix?: { readonly from: number; readonly to: number; readonly style: StyleTag | null };
 }
@@ -170,7 +173,8 @@ function overlayReference(
 }
 
 /** Set offset of a source offset: the first set unit that came from it or from later text. */
-function makeSourceToSet(set: SetText): (offset: number) => number {
+/** The offset in the set text of an offset of the source. */
+export function makeSourceToSet(set: Pick<SetText, 'text' | 'source'>): (offset: number) => number {
   const { source } = set;
   if (source === null) return (offset) => offset;
   return (offset) => {

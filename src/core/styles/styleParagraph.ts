@@ -13,10 +13,12 @@ import {
 import type { InkUse, SetInk } from '../model/spec/inks';
 import type { NotePosition } from '../model/spec/notes';
 import type { Spec } from '../model/spec/spec';
+import type { LinkTarget, TextLink } from '../model/composed/links';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/composed/styled';
 import { withInitial } from './initialLetter';
 import { lookOfEach, type Look, type SetText } from './looks';
 import { setInk } from '../looks/setInk';
+import { setLinks } from './setLinks';
 import { titleCase } from './titleCase';
 import { houseMarks, type MarkEdit } from './houseMarks';
 import {
@@ -74,6 +76,10 @@ export interface PutBefore {
   readonly prefixFrom?: number;
   /** So much of it stands as the sign of a note. */
   readonly prefixSign?: { readonly to: number; readonly position: NotePosition };
+  /** Where what is put before leads, white at its end left out. */
+  readonly prefixTarget?: LinkTarget;
+  /** Links over the source besides those that it has. */
+  readonly links?: readonly TextLink[];
 }
 
 /** A paragraph with every stretch of its set text given its face, size and features. */
@@ -82,7 +88,7 @@ export function styleParagraph(
   source: Paragraph,
   style: ResolvedStyle,
   context: StyleContext,
-  { prefix = '', prefixStyle = null, prefixFrom = 0, prefixSign }: PutBefore = {},
+  { prefix = '', prefixStyle = null, prefixFrom = 0, prefixSign, prefixTarget, links: given = [] }: PutBefore = {},
 ): StyledParagraph {
   const marks = houseMarks(source.text, context.spec.marks.set, style.language);
   const set = {
@@ -90,6 +96,8 @@ export function styleParagraph(
     prefix: { from: prefixFrom, to: prefix.length, style: prefixStyle },
   };
   if (prefixSign !== undefined) set.references.unshift([0, prefixSign.to, prefixSign.position]);
+  const ofPrefix = prefixTarget === undefined ? [] : [{ from: 0, to: prefix.trimEnd().length, target: prefixTarget }];
+  const links = setLinks(set, source, ofPrefix, given);
   const looks = lookOfEach(set, source.spans, style, context.spec);
   const missing: number[] = [];
   const lacking: number[] = [];
@@ -106,6 +114,7 @@ export function styleParagraph(
     runs,
     isRtl: (bidi?.base ?? 0) % 2 === 1,
     notes: set.notes,
+    ...(links === undefined ? {} : { links }),
     tail: '',
     missing,
     lacking,
@@ -140,9 +149,10 @@ function cutByLevel(run: StyledRun, levels: Uint8Array): StyledRun[] {
 
 function makeSetText(source: Paragraph, context: StyleContext, prefix: string, marks: readonly MarkEdit[]): SetText {
   if (source.objects.length === 0 && prefix === '' && marks.length === 0)
-    return { text: source.text, source: null, notes: [], references: [] };
+    return { text: source.text, source: null, notes: [], references: [], targets: [] };
   const offsets: number[] = [];
   const notes: NoteMark[] = [];
+  const targets: TextLink[] = [];
   const references: [number, number, NotePosition][] = [];
   let text = '';
   const put = (piece: string, at: number, step: number) => {
@@ -171,14 +181,16 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
       notes.push({ at: start, to: text.length, note: object.note });
       references.push([start, text.length, sign.position]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
-    else if (object.kind === 'reference') put(context.referenceText(object, source.id, object.at), object.at, 0);
-    else if (object.kind === 'break' || object.kind === 'tab')
+    else if (object.kind === 'reference') {
+      put(context.referenceText(object, source.id, object.at), object.at, 0);
+      targets.push({ from: start, to: text.length, target: { kind: 'reference', target: object.target } });
+    } else if (object.kind === 'break' || object.kind === 'tab')
       put(object.kind === 'break' ? LINE_BREAK : '\t', object.at, 0);
     done = object.at + OBJECT_CHARACTER.length;
   }
   putSource(done, source.text.length);
   offsets.push(source.text.length);
-  return { text, source: Int32Array.from(offsets), notes, references };
+  return { text, source: Int32Array.from(offsets), notes, references, targets };
 }
 
 function makeRuns(

@@ -1,4 +1,5 @@
 // What is drawn on one page: text items in reading order, each with its source, and rules. Packed arrays, transferred.
+import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
 import type { SetInk } from '../spec/inks';
 import type { Pt } from '../spec/length';
@@ -31,6 +32,8 @@ export interface TextItem {
   readonly isRtl?: boolean;
   /** Absent: black. */
   readonly ink?: SetInk;
+  /** Stretches of `text` that lead somewhere; absent: none does. */
+  readonly links?: readonly TextLink[];
 }
 
 export interface TextSource {

@@ -1,4 +1,5 @@
 // A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
+import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
 import type { SetInk } from '../spec/inks';
 import type { Pt } from '../spec/length';
@@ -143,6 +144,8 @@ export interface StyledParagraph {
   /** The paragraph runs from right to left. */
   readonly isRtl: boolean;
   readonly notes: readonly NoteMark[];
+  /** Stretches of the set text that lead somewhere; absent: none does. */
+  readonly links?: readonly TextLink[];
   /** Set flush right in the last line's right indent: the folio of a contents entry. */
   readonly tail: string;
   /** Code points that no face has. */

@@ -1,4 +1,5 @@
 // Blocks composed one by one: which paragraphs a stream comes to, in which style each is set, and its lines.
+import type { TextLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../../model/copy/streams';
 import type { VariantWish } from '../../linebreak';
@@ -51,6 +52,8 @@ export interface Before {
   readonly prefixFrom?: number;
   /** So much of it stands as the sign of a note. */
   readonly prefixSign?: ParagraphJob['prefixSign'];
+  /** Where it leads. */
+  readonly prefixTarget?: ParagraphJob['prefixTarget'];
 }
 
 /** A paragraph with what stands before its words, in lines. */
@@ -61,8 +64,9 @@ export function composeOne(
   before: Before,
   compose: ComposeContext,
   variants: VariantWish,
+  links: readonly TextLink[] = [],
 ): ParagraphEntry {
-  const job = { stream, paragraph: block, style, measure: compose.measure, ...before, tail: '', variants };
+  const job = { stream, paragraph: block, style, measure: compose.measure, ...before, links, tail: '', variants };
   const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
   return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
 }

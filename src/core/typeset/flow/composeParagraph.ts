@@ -3,6 +3,7 @@ import { breakOn, breakParagraph, type BreakContext, type VariantWish } from '..
 import { column, type BrokenParagraph } from '../../model/composed/broken';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import { joinLines } from '../../model/composed/joinLines';
+import type { LinkTarget, TextLink } from '../../model/composed/links';
 import type { NotePosition } from '../../model/spec/notes';
 import type { Spec } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
@@ -33,6 +34,10 @@ export interface ParagraphJob {
   readonly prefixFrom?: number;
   /** So much of it stands as the sign of a note. */
   readonly prefixSign?: { readonly to: number; readonly position: NotePosition };
+  /** Where what is put before leads. */
+  readonly prefixTarget?: LinkTarget;
+  /** Links over the text of the paragraph besides those that it has. */
+  readonly links?: readonly TextLink[];
   /** Set flush right in the right indent of the last line. */
   readonly tail: string;
   /** Whether it may run a line shorter or longer: text of the pages, not furniture, notes or heads. */

@@ -1,6 +1,7 @@
 // A composed paragraph as the page search gets it: its variants and what they cost, the spaces before it, its notes and the
 // wishes of a person. The same object as before while nothing of that changed.
 import type { ComposedParagraph } from '../../model/composed/pages';
+import type { TextLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../../model/copy/streams';
 import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../../paginate';
@@ -47,15 +48,20 @@ export function flowParagraph(
   return made;
 }
 
-/** A paragraph that the book makes of itself, such as an entry of the index, in lines; `tail`: set flush right in its last. */
+/**
+ * A paragraph that the book makes of itself, such as an entry of the index, in lines. `tail`: set flush right in its last; `links`: over
+ * its text, one on the whole on the tail too.
+ */
 export function composeMade(
   stream: StreamId,
   paragraph: Paragraph,
   style: ResolvedStyle,
   compose: ComposeContext,
   tail = '',
+  links: readonly TextLink[] = [],
 ): ComposedParagraph {
-  const job = { stream, paragraph, style, measure: compose.measure, prefix: '', tail, variants: 'none' as const };
+  const { measure } = compose;
+  const job = { stream, paragraph, style, measure, prefix: '', links, tail, variants: 'none' as const };
   return composeGenerated(job, compose.style, compose.context, compose.clock);
 }
 

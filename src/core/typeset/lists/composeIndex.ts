@@ -2,6 +2,7 @@
 import { table } from '../../base/table';
 import { initialOf } from '../../base/collate';
 import type { Division } from '../../model/copy/book';
+import type { TextLink } from '../../model/composed/links';
 import type { IndexLocators, ReferenceTable } from '../../model/composed/referenceTable';
 import { paragraph as makeParagraph, type Span } from '../../model/copy/streams';
 import type { FlowParagraph } from '../../paginate';
@@ -14,7 +15,11 @@ interface IndexLine {
   readonly tag: 'IXL' | 'IX' | 'IXS';
   readonly text: string;
   readonly spans: readonly Span[];
+  /** Locators, over the text. */
+  readonly links: readonly TextLink[];
 }
+
+type Words = Pick<IndexLine, 'text' | 'spans' | 'links'>;
 
 const SEE: Readonly<Record<string, readonly [string, string]>> = table({
   en: ['see', 'see also'],
@@ -45,18 +50,18 @@ function withContinued(
     const term = line.key.split('\u0000')[0];
     const text = `${term} (${said})`;
     const spans = [{ from: term.length + 2, to: text.length - 1, touches: { italic: true } }];
-    return [{ key: `${CONTINUED}${line.key}`, tag: 'IX', text, spans } satisfies IndexLine, line];
+    return [{ key: `${CONTINUED}${line.key}`, tag: 'IX', text, spans, links: [] } satisfies IndexLine, line];
   });
 }
 
 export function composeIndex(division: Division, compose: ComposeContext, references: ReferenceTable): FlowParagraph[] {
   const lines = indexLines(references.index, compose);
-  return withContinued(lines, references, compose).map(({ key, tag, text, spans }, index) => {
+  return withContinued(lines, references, compose).map(({ key, tag, text, spans, links }, index) => {
     const own = compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
     const isContinued = key.startsWith(CONTINUED);
     const style = isContinued ? compose.context.interner.intern({ ...own, withNext: true }) : own;
     const id = `${INDEX_BLOCK}${key}${spans.length > 0 ? JSON.stringify(spans) : ''}`;
-    const composed = composeMade(division.id, makeParagraph(id, tag, text, { spans }), style, compose);
+    const composed = composeMade(division.id, makeParagraph(id, tag, text, { spans }), style, compose, '', links);
     return generatedPlace(composed, index === 0 ? 0 : style.above, compose);
   });
 }
@@ -70,7 +75,7 @@ function indexLines(entries: readonly IndexLocators[], { book }: ComposeContext)
     const own = initialOf(entry.term, book.particulars.language);
     if (index.letterHeads && own !== letter && entry.sub === '') {
       letter = own;
-      if (own !== '0') lines.push({ key: `letter:${own}`, tag: 'IXL', text: own, spans: [] });
+      if (own !== '0') lines.push({ key: `letter:${own}`, tag: 'IXL', text: own, spans: [], links: [] });
     }
     const words = entryWords(entry, index.ranges, see, seeAlso);
     const last = lines[lines.length - 1];
@@ -82,12 +87,18 @@ function indexLines(entries: readonly IndexLocators[], { book }: ComposeContext)
 }
 
 /** A sub-entry after its term: the first after a colon, or a comma's worth of white where the term has folios. */
-function runIn(line: IndexLine, words: Pick<IndexLine, 'text' | 'spans'>): IndexLine {
+function runIn(line: IndexLine, words: Words): IndexLine {
   const isFirst = line.text === line.key;
   const between = isFirst ? ': ' : '; ';
   const at = line.text.length + between.length;
-  const moved = words.spans.map((span) => ({ ...span, from: span.from + at, to: span.to + at }));
-  return { ...line, text: line.text + between + words.text, spans: [...line.spans, ...moved] };
+  const moved = <T extends { readonly from: number; readonly to: number }>(list: readonly T[]) =>
+    list.map((one) => ({ ...one, from: one.from + at, to: one.to + at }));
+  return {
+    ...line,
+    text: line.text + between + words.text,
+    spans: [...line.spans, ...moved(words.spans)],
+    links: [...line.links, ...moved(words.links)],
+  };
 }
 
 function entryWords(
@@ -95,11 +106,17 @@ function entryWords(
   ranges: Parameters<typeof rangeText>[1],
   see: string,
   seeAlso: string,
-): Pick<IndexLine, 'text' | 'spans'> {
+): Words {
   let text = sub === '' ? term : sub;
   const spans: Span[] = [];
-  const shown = folios.map((range) => rangeText(range, ranges)).filter((range) => range !== '');
-  if (shown.length > 0) text += `, ${shown.join(', ')}`;
+  const links: TextLink[] = [];
+  folios.forEach((range, at) => {
+    const said = rangeText(range, ranges);
+    if (said === '') return;
+    text += `, ${said}`;
+    const target = { kind: 'locator', term, sub, at } as const;
+    links.push({ from: text.length - said.length, to: text.length, target });
+  });
   const refer = (word: string, to: string) => {
     text += folios.length > 0 || text.includes('. ') ? '. ' : ', ';
     const said = text.endsWith('. ') ? word[0].toUpperCase() + word.slice(1) : word;
@@ -108,5 +125,5 @@ function entryWords(
   };
   if (seeTerm !== '') refer(see, seeTerm);
   if (alsoTerms.length > 0) refer(seeAlso, alsoTerms.join('; '));
-  return { text, spans };
+  return { text, spans, links };
 }

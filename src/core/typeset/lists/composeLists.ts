@@ -1,6 +1,7 @@
 // The lists that a book makes of itself, as paragraphs of its flow: contents, lists of figures and tables, the index.
 import type { Division } from '../../model/copy/book';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
+import { wholeLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { paragraph as makeParagraph } from '../../model/copy/streams';
 import type { FlowParagraph } from '../../paginate';
@@ -40,7 +41,8 @@ function entries(division: Division, list: readonly ContentsEntry[], compose: Co
     const { text, tail, set } = arranged(entry, style, compose.book.spec.contents.leader);
     const line = makeParagraph(`contents:${entry.block || entry.division}:${entry.kind}`, entry.tag, text);
     const own = set === style ? style : compose.context.interner.intern(set);
-    const composed = composeMade(division.id, line, own, compose, tail);
+    const link = wholeLink({ kind: 'place', id: entry.block || entry.division });
+    const composed = composeMade(division.id, line, own, compose, tail, [link]);
     return generatedPlace(composed, style.above, compose);
   });
 }

@@ -115,8 +115,12 @@ function composedBlocks(note: StreamId, kind: NoteKind, compose: ComposeContext)
   });
 }
 
-/** What stands before the words of a note: its number, or page and first words of its place. */
+/** What stands before the words of a note: its number, or page and first words of its place. It leads back to the reference. */
 export function numberOf(note: StreamId, kind: NoteKind, compose: ComposeContext): Before {
+  return { ...signBefore(note, kind, compose), prefixTarget: { kind: 'noteReference', note } };
+}
+
+function signBefore(note: StreamId, kind: NoteKind, compose: ComposeContext): Before {
   if (kind.keyed) {
     const folio = compose.notePlaces[note]?.folio ?? UNKNOWN_FOLIO;
     const words = compose.keyWords(note);

@@ -1,4 +1,5 @@
 // Short notes that run on: several as one paragraph, each with its number, parted by an em of white.
+import type { TextLink } from '../../model/composed/links';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import { normaliseSpans, type InlineObject, type Paragraph, type Span, type StreamId } from '../../model/copy/streams';
 import { appendCopy } from '../flow/appendCopy';
@@ -19,7 +20,11 @@ export function joinNotes(notes: readonly StreamId[], compose: ComposeContext): 
   const numbers = notes.map((note) => numberOf(note, kind, compose));
   const joined = joinedOf(blocks, numbers);
   const style = styleOf(kind.style, compose);
-  const { composed } = composeOne(notes[0], joined.paragraph, style, numbers[0], compose, 'none');
+  const links = joined.numbers.map(({ from, to }, k): TextLink => ({
+    ...{ from, to },
+    target: { kind: 'noteReference', note: notes[k + 1] },
+  }));
+  const { composed } = composeOne(notes[0], joined.paragraph, style, numbers[0], compose, 'none', links);
   let told = withNumbers.get(composed);
   if (told === undefined) {
     const later = joined.numbers.map((number, k) => ({ ...number, note: notes[k + 1] }));

@@ -1,0 +1,32 @@
+// The links of a paragraph over its set text: addresses, cross-references, signs of notes, and what is given with it.
+import type { TextLink } from '../model/composed/links';
+import type { Paragraph } from '../model/copy/streams';
+import { makeSourceToSet, type SetText } from './looks';
+
+/** Addresses that a reader may be led to. */
+const isAddress = (link: string | undefined): link is string =>
+  link !== undefined && /^(?:https?:|mailto:)/i.test(link);
+
+/** `given`: over the source. Undefined where nothing leads anywhere, which is nearly everywhere. */
+export function setLinks(
+  set: SetText,
+  { spans }: Paragraph,
+  prefixLinks: readonly TextLink[],
+  given: readonly TextLink[],
+): readonly TextLink[] | undefined {
+  const addressed = spans.filter(({ link }) => isAddress(link));
+  const { notes, targets } = set;
+  if (addressed.length + notes.length + targets.length + prefixLinks.length + given.length === 0) return undefined;
+  const toSet = makeSourceToSet(set);
+  const overSource = (from: number, to: number) => ({ from: toSet(from), to: to === Infinity ? to : toSet(to) });
+  return [
+    ...prefixLinks,
+    ...addressed.map(({ from, to, link }) => ({
+      ...overSource(from, to),
+      target: { kind: 'address' as const, address: link! },
+    })),
+    ...targets,
+    ...notes.map(({ at, to, note }) => ({ from: at, to, target: { kind: 'note' as const, note } })),
+    ...given.map(({ from, to, target }) => ({ ...overSource(from, to), target })),
+  ];
+}
