@@ -1,4 +1,5 @@
 export { COPY_KINDS, writeCopy, type CopyKind } from './writeCopy';
 export { writeDocx } from './writeDocx';
 export { writeHtml } from './writeHtml';
-export { writeMarkdown, writePlainText } from './writeText';
+export { writeMarkdown } from './writeMarkdown';
+export { writePlainText } from './writeText';

@@ -4,7 +4,8 @@ import type { CopyKind } from '../../model/copy/copyKinds';
 import type { PictureBytes } from '../../model/copy/streams';
 import { writeDocx } from './writeDocx';
 import { writeHtml } from './writeHtml';
-import { writeMarkdown, writePlainText } from './writeText';
+import { writeMarkdown } from './writeMarkdown';
+import { writePlainText } from './writeText';
 
 export { COPY_KINDS, type CopyKind } from '../../model/copy/copyKinds';
 

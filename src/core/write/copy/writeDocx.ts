@@ -1,5 +1,7 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
+import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
+import { itemsOf, readingTree, type ReadingBlock, type ReadingCell } from '../../copy/readingTree';
 import { pack } from '../../base/zip';
 import type { Book } from '../../model/copy/book';
 import type { ParagraphStyle } from '../../model/spec/spec';
@@ -11,7 +13,6 @@ import {
   type PictureFacts,
   type PictureKind,
   type Span,
-  type Table,
 } from '../../model/copy/streams';
 import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from './copyOf';
 import { shownSize } from '../../copy/pictureOf';
@@ -96,16 +97,39 @@ class PartWriter {
 
   /** `lead`: put before the words of the first paragraph. */
   blocks(blocks: readonly Block[], lead = ''): string {
-    return blocks
-      .map((block, index) =>
-        block.kind === 'table' ? this.table(block) : this.paragraph(block, index === 0 ? lead : ''),
-      )
+    const { styles } = this.book.spec;
+    return readingTree(blocks, styles)
+      .map((block, index) => this.block(block, index === 0 ? lead : ''))
       .join('');
   }
 
-  private table({ rows }: Table): string {
-    const cell = (blocks: readonly Block[]) => `<w:tc><w:tcPr/>${this.blocks(blocks) || '<w:p/>'}</w:tc>`;
-    return `<w:tbl><w:tblPr/>${rows.map((row) => `<w:tr>${row.map((one) => cell(one.blocks)).join('')}</w:tr>`).join('')}</w:tbl>`;
+  private block(block: ReadingBlock, lead: string): string {
+    switch (block.kind) {
+      case 'table':
+        return this.table(block);
+      case 'list':
+        return this.paragraphs(itemsOf(block), lead);
+      case 'figure':
+        return this.paragraphs([block.paragraph, ...(block.caption === null ? [] : [block.caption])], lead);
+      case 'head':
+      case 'text':
+      case 'break':
+        return this.paragraph(block.paragraph, lead);
+      default:
+        return unreachable(block);
+    }
+  }
+
+  private paragraphs(paragraphs: readonly Paragraph[], lead: string): string {
+    return paragraphs.map((paragraph, index) => this.paragraph(paragraph, index === 0 ? lead : '')).join('');
+  }
+
+  private table({ rows }: Extract<ReadingBlock, { kind: 'table' }>): string {
+    const cell = (blocks: ReadingCell) => {
+      const inner = blocks.map((block) => this.block(block, '')).join('');
+      return `<w:tc><w:tcPr/>${inner || '<w:p/>'}</w:tc>`;
+    };
+    return `<w:tbl><w:tblPr/>${rows.map((row) => `<w:tr>${row.map(cell).join('')}</w:tr>`).join('')}</w:tbl>`;
   }
 
   private paragraph(paragraph: Paragraph, lead: string): string {

@@ -4,7 +4,7 @@ import type { Book } from '../../model/copy/book';
 import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
 import type { PictureBytes } from '../../model/copy/streams';
 import { dataAddress } from './pictureFiles';
-import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from './xhtml';
+import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from './xhtml';
 
 export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
   const notes = numberedNotes(book);
@@ -13,7 +13,7 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     notes,
     hrefOf: (id) => `#${id}`,
     heads: headsOf(book),
-    headHref: (block) => `#h-${block}`,
+    headHref: (block) => `#${elementId(block)}`,
     deeper: 1,
     fieldText: () => '',
     pictureHref: dataAddress(pictures),

@@ -1,8 +1,11 @@
-// Blocks as XHTML: elements by the meaning of styles, notes by their roles, nothing of the look but what has a meaning.
+// The reading tree as XHTML: elements by what blocks mean, each with its id, notes by their roles, nothing of the look but what has a
+// meaning.
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
-import { isPictureAlone, type Block, type Paragraph, type PictureFacts, type Span } from '../../model/copy/streams';
-import { levelOf, meaningOf, referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
+import { unreachable } from '../../base/errors';
+import { readingTree, type ReadingBlock, type ReadingCell, type ReadingList } from '../../copy/readingTree';
+import type { Block, BlockId, Paragraph, PictureFacts, Span } from '../../model/copy/streams';
+import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 export interface XhtmlContext {
@@ -21,71 +24,69 @@ export interface XhtmlContext {
   readonly pictureHref: (picture: PictureFacts) => string | null;
 }
 
-export function blocksXhtml(blocks: readonly Block[], context: XhtmlContext): string {
-  const parts: string[] = [];
-  for (let k = 0; k < blocks.length; k += 1) {
-    const block = blocks[k];
-    if (block.kind === 'paragraph' && block.list !== undefined) {
-      let end = k;
-      while (end + 1 < blocks.length && isItem(blocks[end + 1])) end += 1;
-      parts.push(listXhtml(blocks.slice(k, end + 1) as Paragraph[], 0, context));
-      k = end;
-    } else if (isPictureAlone(block)) {
-      const after = blocks[k + 1];
-      const hasCaption = after?.kind === 'paragraph' && meaningOf(context.book, after.style) === 'caption';
-      const caption = hasCaption ? `<figcaption>${inlineXhtml(after, context)}</figcaption>` : '';
-      parts.push(`<figure>${inlineXhtml(block, context)}${caption}</figure>`);
-      if (hasCaption) k += 1;
-    } else parts.push(blockXhtml(block, context));
-  }
-  return parts.join('\n');
-}
+export const blocksXhtml = (blocks: readonly Block[], context: XhtmlContext): string =>
+  treeXhtml(readingTree(blocks, context.book.spec.styles), context);
 
-const isItem = (block: Block) => block.kind === 'paragraph' && block.list !== undefined;
+const treeXhtml = (tree: readonly ReadingBlock[], context: XhtmlContext): string =>
+  tree.map((block) => blockXhtml(block, context)).join('\n');
 
-function blockXhtml(block: Block, context: XhtmlContext): string {
-  if (block.kind === 'table') {
-    const row = (cells: (typeof block.rows)[number]) =>
-      `<tr>${cells.map((cell) => `<td>${blocksXhtml(cell.blocks, context)}</td>`).join('')}</tr>`;
-    return block.rows.length === 0 ? '' : `<table>${block.rows.map(row).join('')}</table>`;
+/** The id by which a block's element is reached; apart from those of notes. */
+export const elementId = (block: BlockId): string => `b-${block}`;
+
+const idOf = ({ id }: { readonly id: BlockId }) => ` id="${elementId(id)}"`;
+
+function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
+  switch (block.kind) {
+    case 'table': {
+      const row = (cells: readonly ReadingCell[]) =>
+        `<tr>${cells.map((cell) => `<td>${treeXhtml(cell, context)}</td>`).join('')}</tr>`;
+      return block.rows.length === 0 ? '' : `<table${idOf(block)}>${block.rows.map(row).join('')}</table>`;
+    }
+    case 'list':
+      return listXhtml(block, context);
+    case 'figure': {
+      const { caption, paragraph } = block;
+      const said = caption && `<figcaption${idOf(caption)}>${inlineXhtml(caption, context)}</figcaption>`;
+      return `<figure${idOf(block)}>${inlineXhtml(paragraph, context)}${said ?? ''}</figure>`;
+    }
+    case 'head':
+      return headXhtml(block, context);
+    case 'break':
+      return `<hr${idOf(block)}/>`;
+    case 'text': {
+      const { meaning, paragraph } = block;
+      const words = inlineXhtml(paragraph, context);
+      if (words === '') return '';
+      const name = className(meaning === 'verse' ? 'verse' : paragraph.style);
+      if (meaning === 'extract') return `<blockquote class="${name}"${idOf(block)}><p>${words}</p></blockquote>`;
+      return `<p class="${name}"${idOf(block)}>${words}</p>`;
+    }
+    default:
+      return unreachable(block);
   }
-  const { book, deeper } = context;
-  const meaning = meaningOf(book, block.style);
-  const words = inlineXhtml(block, context);
-  const level = levelOf(book, block);
-  if (level > 0) return headXhtml(block, Math.min(6, level + deeper), words, context);
-  // A break that a note hangs on keeps its place.
-  if (meaning === 'break' && block.objects.every((object) => object.kind !== 'note')) return '<hr/>';
-  if (words === '') return '';
-  if (meaning === 'extract') return `<blockquote class="${className(block.style)}"><p>${words}</p></blockquote>`;
-  return `<p class="${className(meaning === 'verse' ? 'verse' : block.style)}">${words}</p>`;
 }
 
 /** A head with its number: before its words, or as a line of its own. */
-function headXhtml(block: Paragraph, level: number, words: string, { heads }: XhtmlContext): string {
-  const number = heads.numbers.get(block.id);
-  const isReached = heads.targets.has(block.id) || heads.listed.has(block.id);
-  const id = isReached ? ` id="h-${block.id}"` : '';
+function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: XhtmlContext): string {
+  const level = Math.min(6, head.level + context.deeper);
+  const words = inlineXhtml(head.paragraph, context);
+  const number = context.heads.numbers.get(head.id);
   const said = number === undefined ? '' : escapeXml(number.text);
-  if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n<h${level}${id}>${words}</h${level}>`;
-  return `<h${level}${id}>${said === '' ? '' : `${said}\u2002`}${words}</h${level}>`;
+  const element = (inner: string) => `<h${level}${idOf(head)}>${inner}</h${level}>`;
+  if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n${element(words)}`;
+  return element(`${said === '' ? '' : `${said}\u2002`}${words}`);
 }
 
 const className = (tag: string) => tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase();
 
-/** Items of a level and what is deeper, as one list. */
-function listXhtml(items: readonly Paragraph[], level: number, context: XhtmlContext): string {
-  const parts: string[] = [];
-  const { ordered } = items[0].list!;
-  for (let k = 0; k < items.length;) {
-    let end = k + 1;
-    while (end < items.length && items[end].list!.level > level) end += 1;
-    const own = items[k].list!.level > level ? '' : inlineXhtml(items[k], context);
-    const inner = items.slice(own === '' && items[k].list!.level > level ? k : k + 1, end);
-    parts.push(`<li>${own}${inner.length > 0 ? listXhtml(inner, level + 1, context) : ''}</li>`);
-    k = end;
-  }
-  const name = ordered ? 'ol' : 'ul';
+function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): string {
+  const parts = items.map(({ paragraph, inner }) => {
+    const deeper = inner === null ? '' : listXhtml(inner, context);
+    return paragraph === null
+      ? `<li>${deeper}</li>`
+      : `<li${idOf(paragraph)}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
+  });
+  const name = isOrdered ? 'ol' : 'ul';
   return `<${name}>${parts.join('')}</${name}>`;
 }
 

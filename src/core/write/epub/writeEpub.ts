@@ -20,7 +20,7 @@ import {
   type NumberedNote,
 } from '../copy/copyOf';
 import { PictureFiles } from '../copy/pictureFiles';
-import { blocksXhtml, clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
 const isRead = (division: Division) => canBeRead(division) && division.notInEbook !== true;
 
@@ -148,7 +148,7 @@ function xhtmlContext(name: string, { files, fileOfNote, pictureFiles, ...text }
     },
     headHref: (block) => {
       const file = files.find(({ division }) => division.id === text.heads.targets.get(block)?.division);
-      return file === undefined || file.name === name ? `#h-${block}` : `${file.name}#h-${block}`;
+      return file === undefined || file.name === name ? `#${elementId(block)}` : `${file.name}#${elementId(block)}`;
     },
     deeper: 0,
     fieldText: (paragraph, at) => filledField(paragraph, at, text.book),
@@ -261,7 +261,7 @@ function headList({ name, division }: TextFile, heads: HeadsOfCopy): string {
     const level = heads.listed.get(block.id);
     if (level === undefined || block.kind !== 'paragraph') return [];
     const words = [heads.numbers.get(block.id)?.text ?? '', plainWords(block)].filter(Boolean).join(' ');
-    return [{ level, item: `<a href="${name}#h-${block.id}">${escapeXml(clean(words))}</a>` }];
+    return [{ level, item: `<a href="${name}#${elementId(block.id)}">${escapeXml(clean(words))}</a>` }];
   });
   let made = '';
   const open: number[] = [];

@@ -1,0 +1,93 @@
+// The copy in the order of reading, by what its blocks mean: what ebooks, copies for authors and tags are written from. Order is the copy's.
+// What is anchored in the text comes after the block of its anchor, in the order of the anchors; a box that is fixed to a page after the
+// last block that begins before it; where a person said otherwise, as the anchor says.
+import { isPictureAlone, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
+import type { Meaning, Spec } from '../model/spec/spec';
+import { meaningOfTag } from './meanings';
+
+/** A block, each with the id that its element carries. A paragraph keeps its words with their marks and objects. */
+export type ReadingBlock =
+  | { readonly kind: 'head'; readonly id: BlockId; readonly level: number; readonly paragraph: Paragraph }
+  | { readonly kind: 'text'; readonly id: BlockId; readonly meaning: Meaning; readonly paragraph: Paragraph }
+  | { readonly kind: 'break'; readonly id: BlockId; readonly paragraph: Paragraph }
+  | {
+      readonly kind: 'figure';
+      readonly id: BlockId;
+      readonly paragraph: Paragraph;
+      readonly caption: Paragraph | null;
+    }
+  | ReadingList
+  | { readonly kind: 'table'; readonly id: BlockId; readonly rows: readonly (readonly ReadingCell[])[] };
+
+export interface ReadingList {
+  readonly kind: 'list';
+  readonly isOrdered: boolean;
+  readonly items: readonly ReadingItem[];
+}
+
+export interface ReadingItem {
+  /** Null where a list begins deeper than its level. */
+  readonly paragraph: Paragraph | null;
+  readonly inner: ReadingList | null;
+}
+
+export type ReadingCell = readonly ReadingBlock[];
+
+type Styles = Spec['styles'];
+
+/** The tree of a stream. Nothing is left out, and every paragraph stands in it once. */
+export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBlock[] {
+  const tree: ReadingBlock[] = [];
+  for (let k = 0; k < blocks.length; k += 1) {
+    const block = blocks[k];
+    const isFigure: boolean = isPictureAlone(block);
+    if (block.kind === 'table') {
+      const rows = block.rows.map((row) => row.map((cell) => readingTree(cell.blocks, styles)));
+      tree.push({ kind: 'table', id: block.id, rows });
+    } else if (block.list !== undefined) {
+      let end = k + 1;
+      while (end < blocks.length && isItem(blocks[end])) end += 1;
+      tree.push(listOf(blocks.slice(k, end) as Paragraph[], 0));
+      k = end - 1;
+    } else if (isFigure) {
+      const after = blocks[k + 1];
+      const hasCaption = after?.kind === 'paragraph' && meaningOfTag(styles, after.style) === 'caption';
+      tree.push({ kind: 'figure', id: block.id, paragraph: block, caption: hasCaption ? after : null });
+      if (hasCaption) k += 1;
+    } else tree.push(ofParagraph(block, meaningOfTag(styles, block.style)));
+  }
+  return tree;
+}
+
+const isItem = (block: Block) => block.kind === 'paragraph' && block.list !== undefined;
+
+function ofParagraph(paragraph: Paragraph, meaning: Meaning): ReadingBlock {
+  const { id, objects } = paragraph;
+  if (meaning.startsWith('heading')) return { kind: 'head', id, level: Number(meaning.slice(7)), paragraph };
+  // A break that a note hangs on keeps its place.
+  if (meaning === 'break' && objects.every(({ kind }) => kind !== 'note')) return { kind: 'break', id, paragraph };
+  return { kind: 'text', id, meaning, paragraph };
+}
+
+/** Items of a level and what is deeper, as one list. */
+function listOf(items: readonly Paragraph[], level: number): ReadingList {
+  const made: ReadingItem[] = [];
+  for (let k = 0; k < items.length;) {
+    let end = k + 1;
+    while (end < items.length && items[end].list!.level > level) end += 1;
+    const isDeeper = items[k].list!.level > level;
+    const inner = items.slice(isDeeper ? k : k + 1, end);
+    const paragraph = isDeeper ? null : items[k];
+    made.push({ paragraph, inner: inner.length > 0 ? listOf(inner, level + 1) : null });
+    k = end;
+  }
+  return { kind: 'list', isOrdered: items[0].list!.ordered, items: made };
+}
+
+/** The paragraphs of a list in order, deeper ones too. */
+export function itemsOf({ items }: ReadingList): Paragraph[] {
+  return items.flatMap(({ paragraph, inner }) => [
+    ...(paragraph === null ? [] : [paragraph]),
+    ...(inner === null ? [] : itemsOf(inner)),
+  ]);
+}
