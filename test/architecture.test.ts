@@ -128,6 +128,8 @@ function importsOf(file: string): Import[] {
 /** Most lines of a function, its markup left out, and with it. */
 const MOST_LINES = 60;
 const MOST_WITH_MARKUP = 130;
+/** More parameters than these are a record; a comment that speaks of numbers or sums one by one says why not. */
+const MOST_PARAMETERS = 6;
 
 /** Functions that are longer, and do not say in the comment above them why they are in one piece. */
 function longFunctions(file: string): string[] {
@@ -148,6 +150,8 @@ function longFunctions(file: string): string[] {
       const lines = linesOf(node);
       if (lines - markupIn(node) > MOST_LINES || lines > MOST_WITH_MARKUP)
         found.push(`${file}:${lineOf(node.getStart()) + 1} has a function of ${lines} lines`);
+      if (node.parameters.length > MOST_PARAMETERS && !/one by one/.test(comment))
+        found.push(`${file}:${lineOf(node.getStart()) + 1} has a function of ${node.parameters.length} parameters`);
     }
     ts.forEachChild(node, (child) => visit(child, says));
   };

@@ -22,16 +22,17 @@ export function externalTransaction(state: EditorState, blocks: readonly Block[]
   let start = 0;
   for (let k = 0; k < at; k += 1) start += state.doc.child(k).nodeSize;
   const starts = old.map((node) => (start += node.nodeSize) - node.nodeSize);
+  const both = { old, starts, fresh };
   // From the end to the front, so that places before stay true.
   let oldEnd = removed;
   let freshEnd = inserted;
   for (const [oldAt, freshAt] of sameIds(old, fresh).reverse()) {
-    replaceRun(transaction, old, starts, fresh, [oldAt + 1, oldEnd], [freshAt + 1, freshEnd]);
+    replaceRun(transaction, both, [oldAt + 1, oldEnd], [freshAt + 1, freshEnd]);
     replaceWithin(transaction, starts[oldAt], old[oldAt], fresh[freshAt]);
     oldEnd = oldAt;
     freshEnd = freshAt;
   }
-  replaceRun(transaction, old, starts, fresh, [0, oldEnd], [0, freshEnd], start);
+  replaceRun(transaction, both, [0, oldEnd], [0, freshEnd], start);
   keepCaret(state, transaction);
   return transaction;
 }
@@ -72,11 +73,16 @@ function sameIds(old: readonly Node[], fresh: readonly Node[]): [number, number]
   return pairs;
 }
 
+/** The paragraphs that there are with the places where they begin, and those that are to be. */
+interface BothTexts {
+  readonly old: readonly Node[];
+  readonly starts: readonly number[];
+  readonly fresh: readonly Node[];
+}
+
 function replaceRun(
   transaction: Transaction,
-  old: readonly Node[],
-  starts: readonly number[],
-  fresh: readonly Node[],
+  { old, starts, fresh }: BothTexts,
   [from, to]: readonly [number, number],
   [freshFrom, freshTo]: readonly [number, number],
   empty = 0,

@@ -7,20 +7,26 @@ import type { BreakWidths } from './widths';
 
 const EPSILON = 1e-3;
 
+interface ReachGoal {
+  /** The last opportunity, and how many lines are wanted. */
+  readonly last: number;
+  readonly wanted: number;
+  readonly tolerance: number;
+  /** What a line end takes off at most, its space and what hangs out, and at least: less than nothing for a hyphen. */
+  readonly mostLost: number;
+  readonly leastLost: number;
+}
+
 export class LineReach {
   /** Widths of lines [k, wanted) together. */
   private readonly room: Float64Array;
 
   constructor(
     private readonly widths: BreakWidths,
-    private readonly last: number,
     settings: FitSettings,
-    private readonly wanted: number,
-    private readonly tolerance: number,
-    /** What a line end takes off at most, its space and what hangs out, and at least: less than nothing for a hyphen. */
-    private readonly mostLost: number,
-    private readonly leastLost: number,
+    private readonly goal: ReachGoal,
   ) {
+    const { wanted } = goal;
     this.room = new Float64Array(wanted + 1);
     for (let line = wanted - 1; line >= 0; line -= 1)
       this.room[line] = this.room[line + 1] + (settings.firstWidths[line] ?? settings.width);
@@ -31,15 +37,16 @@ export class LineReach {
    * which are all full but the last.
    */
   holds(s: number, line: number): boolean {
-    const { widths, last, room } = this;
+    const { widths, room } = this;
+    const { last } = this.goal;
     const natural = widths.end[last] - widths.start[s];
     const played = widths.endPlayed[last] - widths.startPlayed[s];
     const shrink = widths.endShrink[last] - widths.startShrink[s] + played;
-    const breaks = this.wanted - line - 1;
-    if (natural - breaks * this.mostLost - shrink > room[line] + EPSILON) return false;
-    const stretch = played + this.tolerance * (widths.endStretch[last] - widths.startStretch[s]);
-    const full = room[line] - room[this.wanted - 1];
-    return natural - breaks * this.leastLost + stretch >= full - EPSILON;
+    const breaks = this.goal.wanted - line - 1;
+    if (natural - breaks * this.goal.mostLost - shrink > room[line] + EPSILON) return false;
+    const stretch = played + this.goal.tolerance * (widths.endStretch[last] - widths.startStretch[s]);
+    const full = room[line] - room[this.goal.wanted - 1];
+    return natural - breaks * this.goal.leastLost + stretch >= full - EPSILON;
   }
 }
 
@@ -61,5 +68,5 @@ export function reachOf(
     if (lost > mostLost) mostLost = lost;
     if (lost < leastLost) leastLost = lost;
   }
-  return new LineReach(widths, last, settings, wanted, tolerance, mostLost, leastLost);
+  return new LineReach(widths, settings, { last, wanted, tolerance, mostLost, leastLost });
 }

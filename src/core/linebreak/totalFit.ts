@@ -71,10 +71,10 @@ export function fitLines(
   barred: ReadonlySet<number> = NONE,
 ): FittedLines {
   for (const tolerance of TOLERANCES) {
-    const found = new Search(breaks, widths, settings, tolerance, barred).run();
+    const found = new Search(breaks, widths, settings, { tolerance, barred }).run();
     if (found !== null) return found;
   }
-  return new Search(breaks, widths, settings, Infinity, barred, true).run()!;
+  return new Search(breaks, widths, settings, { tolerance: Infinity, barred, force: true }).run()!;
 }
 
 /** The cheapest way that takes exactly so many lines, none of them stretched over `tolerance`; null when there is none. */
@@ -86,7 +86,17 @@ export function fitLineCount(
   lines: number,
   tolerance: number,
 ): FittedLines | null {
-  return new Search(breaks, widths, settings, tolerance, barred, false, lines).run();
+  return new Search(breaks, widths, settings, { tolerance, barred, wanted: lines }).run();
+}
+
+interface SearchGoal {
+  readonly tolerance: number;
+  /** Opportunities at which no line may end. */
+  readonly barred: ReadonlySet<number>;
+  /** Take an overfull line where nothing fits. */
+  readonly force?: boolean;
+  /** Lines that are wanted; 0: as many as are cheapest. */
+  readonly wanted?: number;
 }
 
 /**
@@ -116,18 +126,18 @@ class Search {
   private readonly tight: number;
   /** What keeps a wanted count of lines within reach; null where any is. */
   private readonly reach: LineReach | null;
+  private readonly tolerance: number;
+  private readonly barred: ReadonlySet<number>;
+  private readonly force: boolean;
+  private readonly wanted: number;
 
   constructor(
     private readonly breaks: Opportunities,
     private readonly widths: BreakWidths,
     private readonly settings: FitSettings,
-    private readonly tolerance: number,
-    private readonly barred: ReadonlySet<number>,
-    /** Take an overfull line where nothing fits. */
-    private readonly force = false,
-    /** Lines that are wanted; 0: as many as are cheapest. */
-    private readonly wanted = 0,
+    { tolerance, barred, force = false, wanted = 0 }: SearchGoal,
   ) {
+    [this.tolerance, this.barred, this.force, this.wanted] = [tolerance, barred, force, wanted];
     const { firstWidths, begin = PARAGRAPH } = settings;
     this.lineCap = wanted > 0 ? wanted : firstWidths.length;
     this.widthVaries = firstWidths.length > Math.max(1, begin.line) || widths.tabs !== null;

@@ -210,7 +210,10 @@ export function measureBreaks(
   return widths;
 }
 
-/** Notes the sums at a tab, which answers true, and at the first decimal mark after one. */
+/**
+ * Notes the sums at a tab, which answers true, and at the first decimal mark after one. Sums one by one: called for each glyph, it
+ * makes no object.
+ */
 function passTab(
   tabs: TabSums,
   code: number,

@@ -254,7 +254,7 @@ class Filler {
     this.endInside(setting, start, most);
   }
 
-  /** A state after the whole paragraph. */
+  /** A state after the whole paragraph. Numbers one by one: called for each state, it makes no object. */
   private putNext(
     from: number,
     flags: number,

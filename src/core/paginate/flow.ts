@@ -97,15 +97,21 @@ const TALL = 4;
 const WHOLE_STANZA = 4;
 const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
 
-export function makeFlow(
-  paragraphs: readonly FlowParagraph[],
-  leading: number,
-  keeps: KeepRules = DEFAULT_KEEPS,
-  floats: readonly FlowFloat[] = [],
-  known: WeakMap<FlowParagraph, CompiledSettings> = new WeakMap(),
-  before?: readonly FlowItem[],
-  join: NoteLines['join'] = ([first]) => first.paragraphs[0],
-): Flow {
+/** What a flow is made with, besides its paragraphs. */
+export interface FlowMaking {
+  readonly keeps?: KeepRules | undefined;
+  readonly floats?: readonly FlowFloat[];
+  /** What paragraphs came to before, kept between flows. */
+  readonly known?: WeakMap<FlowParagraph, CompiledSettings>;
+  /** Items of the flow before: those that cannot differ are taken over. */
+  readonly before?: readonly FlowItem[] | undefined;
+  /** Sets notes that run on as one paragraph. */
+  readonly join?: NoteLines['join'] | undefined;
+}
+
+export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number, making: FlowMaking = {}): Flow {
+  const { keeps = DEFAULT_KEEPS, floats = [], known = new WeakMap(), before } = making;
+  const { join = ([first]) => first.paragraphs[0] } = making;
   const kept = before === undefined ? [0, 0] : sharedSources(before, paragraphs);
   const items = paragraphs.map((source, index) => {
     // Items depend on three paragraphs before them and one after.

@@ -84,7 +84,10 @@ export function* paginateDivision(
   const old =
     memory !== undefined && memory.leading === geometry.leading && samePlan(memory.plan, plan) ? memory : null;
   const before = old?.fill.flow.items;
-  const lines = makeFlow(flow.text, geometry.leading, plan.keeps, [], compiled, before, flow.joinNotes);
+  const lines = makeFlow(flow.text, geometry.leading, {
+    ...{ keeps: plan.keeps, known: compiled, before },
+    join: flow.joinNotes,
+  });
   const fill = yield* fillPages(lines, plan, old?.fill);
   const regions = byPage(traceRegions(fill, plan));
   const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
@@ -283,7 +286,7 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const all = isAll ? flow.text : top;
   const placed = isAll ? undefined : placedLead(flow, topLines - (top[0]?.gap ?? 0), geometry.lines - footLines);
   const lead = all.length === 0 ? 0 : Math.min(placed ?? all[0].gap, geometry.lines - 1);
-  const lines = makeFlow(all, geometry.leading, undefined, [], undefined, undefined, flow.joinNotes);
+  const lines = makeFlow(all, geometry.leading, { join: flow.joinNotes });
   const [column] = [{ x: 0, width: geometry.measure }];
   const plan: PagePlan = {
     lines: geometry.lines,

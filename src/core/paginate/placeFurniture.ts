@@ -53,18 +53,22 @@ export function placeFurniture(page: Page, geometry: PageGeometry, source: Furni
   for (const [at, line] of [['head', head] as const, ['foot', foot] as const]) {
     if (line === null) continue;
     const grid = at === 'head' ? -line.distance : geometry.lines - 1 + line.distance;
-    placeLine(page, line, at, gridBaseline(geometry, grid), geometry, source, placed);
+    placeLine({ page, geometry, source }, line, at, gridBaseline(geometry, grid), placed);
   }
   return placed;
 }
 
+interface PageToFurnish {
+  readonly page: Page;
+  readonly geometry: PageGeometry;
+  readonly source: FurnitureSource;
+}
+
 function placeLine(
-  page: Page,
+  { page, geometry, source }: PageToFurnish,
   line: FurnitureLine,
   at: 'head' | 'foot',
   y: number,
-  geometry: PageGeometry,
-  source: FurnitureSource,
   placed: { furniture: PlacedFurniture[]; rules: PlacedRule[]; cut: ('head' | 'foot')[] },
 ): void {
   const slots = slotsOf(line, page.side);

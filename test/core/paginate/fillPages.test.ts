@@ -22,7 +22,7 @@ function fill(
   plan: PagePlan,
   floats: readonly FlowFloat[] = [],
 ): { flow: Flow; regions: FilledRegion[]; memory: FillMemory } {
-  const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, floats);
+  const flow = makeFlow(flowOf(parts), LEADING, { keeps: plan.keeps, floats });
   const memory = drain(fillPages(flow, plan, undefined, EXACT));
   return { flow, memory, regions: traceRegions(memory, plan) };
 }
@@ -192,7 +192,7 @@ describe('the pages of a reach', () => {
         (parts, lines, first) => {
           const plan = planOf(lines, { firstLines: Math.min(first, lines) });
           const floats = parts.length > 4 ? [{ anchor: 2, height: 2 }] : [];
-          const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, floats);
+          const flow = makeFlow(flowOf(parts), LEADING, { keeps: plan.keeps, floats });
           const regions = traceRegions(drain(fillPages(flow, plan)), plan);
           let [item, at, note, float] = [0, 0, 0, 0];
           for (const region of regions) {
@@ -220,7 +220,7 @@ describe('the pages of a reach', () => {
         fc.integer({ min: 2, max: 12 }),
         (parts, lines) => {
           const plan = planOf(lines);
-          const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, []);
+          const flow = makeFlow(flowOf(parts), LEADING, { keeps: plan.keeps });
           const memory = drain(fillPages(flow, plan, undefined, hurried));
           told += memory.layers.filter((layer) => layer.isHurried).length;
           let [item, at, note] = [0, 0, 0];
@@ -283,7 +283,7 @@ describe('the pages of a reach', () => {
         twoFloats,
         (parts, lines, rest, floats) => {
           const plan = planOf(lines, rest);
-          const flow = makeFlow(flowOf(parts), LEADING, plan.keeps, anchored(floats, parts.length));
+          const flow = makeFlow(flowOf(parts), LEADING, { keeps: plan.keeps, floats: anchored(floats, parts.length) });
           const regions = traceRegions(drain(fillPages(flow, plan)), plan);
           expect(regions[regions.length - 1].noteTo).to.equal(flow.notes.lineOf.length);
         },
@@ -599,7 +599,7 @@ describe('columns', () => {
         fc.integer({ min: 9, max: 10 }),
         (parts, floats, lines) => {
           const own = anchored(floats, parts.length);
-          const flow = makeFlow(flowToMeasure(fewNotes(parts, 3)), LEADING, undefined, own);
+          const flow = makeFlow(flowToMeasure(fewNotes(parts, 3)), LEADING, { floats: own });
           const plan = planOf(lines, { columns: unequal });
           const memory = drain(fillPages(flow, plan, undefined, EXACT));
           const best = bruteForce(flow, plan);

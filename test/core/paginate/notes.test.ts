@@ -65,7 +65,7 @@ describe('notes at the foot in columns or running on', () => {
   it('cost what brute force finds', () => {
     fc.assert(
       fc.property(fc.array(noted, { minLength: 2, maxLength: 4 }), fc.integer({ min: 9, max: 11 }), (parts, lines) => {
-        const flow = makeFlow(flowOf(parts), LEADING, undefined, [], undefined, undefined, join);
+        const flow = makeFlow(flowOf(parts), LEADING, { join });
         const plan = planOf(lines);
         const memory = drain(fillPages(flow, plan, undefined, EXACT));
         const best = bruteForce(flow, plan);

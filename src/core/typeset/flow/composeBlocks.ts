@@ -1,5 +1,4 @@
 // Blocks composed one by one: which paragraphs a stream comes to, in which style each is set, and its lines.
-import type { TextLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../../model/copy/streams';
 import type { VariantWish } from '../../linebreak';
@@ -44,7 +43,7 @@ export function styleOfPicture(
   return interner.intern(pictureStyle(style, picture, blocks[index], hasCaption, compose.geometry));
 }
 
-/** What is put before the words of a paragraph. */
+/** What is put before the words of a paragraph, and where it and they lead. */
 export interface Before {
   readonly prefix: string;
   readonly prefixStyle: StyleTag | null;
@@ -54,6 +53,8 @@ export interface Before {
   readonly prefixSign?: ParagraphJob['prefixSign'];
   /** Where it leads. */
   readonly prefixTarget?: ParagraphJob['prefixTarget'];
+  /** Links over the words besides those that they have. */
+  readonly links?: ParagraphJob['links'];
 }
 
 /** A paragraph with what stands before its words, in lines. */
@@ -64,9 +65,8 @@ export function composeOne(
   before: Before,
   compose: ComposeContext,
   variants: VariantWish,
-  links: readonly TextLink[] = [],
 ): ParagraphEntry {
-  const job = { stream, paragraph: block, style, measure: compose.measure, ...before, links, tail: '', variants };
+  const job = { stream, paragraph: block, style, measure: compose.measure, ...before, tail: '', variants };
   const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
   return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
 }

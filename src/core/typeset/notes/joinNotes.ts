@@ -24,7 +24,7 @@ export function joinNotes(notes: readonly StreamId[], compose: ComposeContext): 
     ...{ from, to },
     target: { kind: 'noteReference', note: notes[k + 1] },
   }));
-  const { composed } = composeOne(notes[0], joined.paragraph, style, numbers[0], compose, 'none', links);
+  const { composed } = composeOne(notes[0], joined.paragraph, style, { ...numbers[0], links }, compose, 'none');
   let told = withNumbers.get(composed);
   if (told === undefined) {
     const later = joined.numbers.map((number, k) => ({ ...number, note: notes[k + 1] }));

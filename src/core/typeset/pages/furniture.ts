@@ -38,7 +38,7 @@ export function furnitureSource(
       const whole = composeLine(compose, slot, at, text, spans);
       if (whole === null || widthOf(whole) <= room + 1e-6)
         return whole && { paragraph: whole, tellsFolio, isCut: false };
-      return cutLine(compose, slot, at, text, spans, room, tellsFolio);
+      return cutLine(compose, slot, at, { text, spans, tellsFolio }, room);
     },
     ruleInk: (rule) => setInk(inks, rule.ink) ?? undefined,
   };
@@ -131,10 +131,8 @@ function cutLine(
   compose: ComposeContext,
   slot: FurnitureSlot,
   at: string,
-  text: string,
-  spans: readonly Span[],
+  { text, spans, tellsFolio }: ReturnType<typeof slotText>,
   room: number,
-  tellsFolio: boolean,
 ): SlotLine | null {
   const ends = [...text.matchAll(/\s+/gu)].map(({ index }) => index).filter((end) => end > 0);
   let [low, high] = [0, ends.length];
