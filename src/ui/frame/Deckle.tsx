@@ -102,15 +102,16 @@ export function Deckle() {
           />
         </svg>
       )}
-      {names.map((name) => (
-        <span
-          key={name.id}
-          className="pointer-events-none absolute left-1.5 -translate-y-1/2 truncate text-[11px] leading-[13px]"
-          style={{ top: name.y, width: CELLS_LEFT - 16 }}
-        >
-          {name.text}
-        </span>
-      ))}
+      {spreads.length > 0 &&
+        names.map((name) => (
+          <span
+            key={name.id}
+            className="pointer-events-none absolute left-1.5 -translate-y-1/2 truncate text-[11px] leading-[13px]"
+            style={{ top: name.y, width: CELLS_LEFT - 16 }}
+          >
+            {name.text}
+          </span>
+        ))}
       {pointed !== null && shown && (
         <div
           className="pointer-events-none absolute right-full z-10 mr-1 whitespace-nowrap rounded-sm bg-neutral px-2 py-1 text-neutral-content"
