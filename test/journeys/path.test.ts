@@ -142,6 +142,34 @@ describe('the path of a book', () => {
     expect(again).to.deep.equal(facts);
   });
 
+  it('knows after a reload what was written, when the book is another since, and that undo makes it the same', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    const copy = page.getByRole('article', { name: 'The copy, for its author' });
+    await copy.getByLabel('Format').selectOption('Plain text');
+    const file = page.waitForEvent('download');
+    await copy.getByRole('button', { name: 'Write the copy' }).click();
+    expect((await file).suggestedFilename()).to.equal('the-ferry-register.txt');
+    await copy.getByText('the-ferry-register.txt').waitFor();
+    await page.reload();
+    // By its day and time, and of no other product.
+    await copy.getByText(/^Written \d+ \w+/).waitFor();
+    await copy.getByText('the-ferry-register.txt').waitFor();
+    expect(await page.getByText(/^Written \d+ \w+/).count()).to.equal(1);
+    expect(await copy.getByLabel('Format').inputValue()).to.equal('txt');
+    const stale = copy.getByText('this file is stale');
+    expect(await stale.count()).to.equal(0);
+    await page.getByRole('link', { name: /^Copy/ }).click();
+    await page.getByRole('button', { name: 'Particulars' }).click();
+    await page.getByLabel('Subtitle').fill('A novel');
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await stale.waitFor();
+    await page.getByRole('button', { name: 'Undo: Subtitle' }).click();
+    await stale.waitFor({ state: 'detached' });
+    await copy.getByText('the-ferry-register.txt').waitFor();
+  });
+
   it('keeps undo and redo over a reload', async () => {
     const { page } = here;
     await openDemo(page, app);

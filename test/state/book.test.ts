@@ -243,6 +243,7 @@ describe('products', () => {
     await store.dispatch(openBook(id));
     await store.dispatch(readMadeProducts());
     expect(store.getState().jobs.jobs.copy.made).to.deep.equal(made);
+    expect(store.getState().jobs.settings.copy).to.deep.equal({ format: 'md' });
     // Of other choices it is not the product any more.
     store.dispatch(settingsChosen({ copy: { format: 'txt' } }));
     expect(store.getState().jobs.jobs.copy.made).to.equal(null);

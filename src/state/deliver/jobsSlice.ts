@@ -48,13 +48,13 @@ const slice = createSlice({
         (current, product) => withJob(current, product, { status: 'idle', made: null }),
         { ...state, settings: { ...state.settings, ...action.payload } } as JobsState,
       ),
-    /** Those written before; one written since is newer. */
+    /** Those written before, with what was chosen for them; one written since is newer. */
     madeProductsRead: (state, action: PayloadAction<readonly MadeProduct[]>) =>
-      action.payload.reduce(
-        (current, made) =>
-          current.jobs[made.product].made === null ? withJob(current, made.product, { made }) : current,
-        state as JobsState,
-      ),
+      action.payload.reduce((current, made) => {
+        if (current.jobs[made.product].made !== null) return current;
+        const settings = { ...current.settings, [made.product]: made.settings };
+        return withJob({ ...current, settings }, made.product, { made });
+      }, state as JobsState),
   },
   extraReducers: (builder) => builder.addCase(bookClosed, () => initialState),
 });
