@@ -6,7 +6,11 @@ import { PLAIN_TEXT } from './plainTags';
 
 /** After these a paragraph of text is a first one: no indent (house rules, section 5). */
 const isBeforeFirst = (meaning: Meaning): boolean =>
-  isOpenerPart(meaning) || meaning.startsWith('heading') || meaning === 'break' || meaning === 'listItem';
+  isOpenerPart(meaning) ||
+  meaning.startsWith('heading') ||
+  meaning === 'break' ||
+  meaning === 'listItem' ||
+  meaning === 'table';
 
 /** True for a paragraph without words or objects: the file's spacing. */
 export function isEmptyParagraph(block: Block): boolean {

@@ -52,7 +52,7 @@ const styles: Record<string, ParagraphStyle> = {
     above: 1,
     below: 1,
   },
-  TB: { name: 'Table', basedOn: 'TX', meaning: 'other', align: 'left', firstIndent: 0, hyphenate: false },
+  TB: { name: 'Table', basedOn: 'TX', meaning: 'table', align: 'left', firstIndent: 0, hyphenate: false },
   CAP: {
     name: 'Caption',
     basedOn: 'TX',

@@ -84,6 +84,7 @@ export const paragraphStyleSchema = Joi.object({
       'note',
       'title',
       'break',
+      'table',
       'chapterNumber',
       'partNumber',
       'subtitle',

@@ -1,4 +1,4 @@
-// Format 11: the parts of an opener have meanings, which had hung on the codes of their styles; what is tied to the copy is tied to it by
+// Format 11: the parts of an opener and tables have meanings, which had hung on the codes of their styles; what is tied to the copy is tied to it by
 // anchors, where page touches had places of their own.
 import { part, withSpec, type Migration, type Plain, type PlainBook } from '../plainBook';
 
@@ -9,6 +9,7 @@ const MEANINGS: readonly (readonly [tag: string, meaning: string])[] = [
   ['CAU', 'chapterAuthor'],
   ['CEP', 'epigraph'],
   ['COR', 'ornament'],
+  ['TB', 'table'],
 ];
 
 export const from10: Migration = (book) => withAnchors(withSpec(book, 11, withOpenerMeanings));

@@ -146,6 +146,7 @@ export type Meaning =
   | 'note'
   | 'title'
   | 'break'
+  | 'table'
   // Parts of an opener besides its title.
   | 'chapterNumber'
   | 'partNumber'

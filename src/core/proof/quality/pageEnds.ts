@@ -16,7 +16,8 @@ type PageEnds = Pick<
 >;
 
 /** A last line at a page head is a widow in text, and none in what stands by itself. */
-const isRunning = (meaning: Meaning) => meaning !== 'other' && (meaning === 'heading1' || !isOpenerPart(meaning));
+const isRunning = (meaning: Meaning) =>
+  meaning !== 'other' && meaning !== 'table' && (meaning === 'heading1' || !isOpenerPart(meaning));
 
 export function measurePageEnds(
   book: TypesetBook,

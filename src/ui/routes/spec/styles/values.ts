@@ -171,6 +171,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
           ['note', 'note'],
           ['title', 'title'],
           ['break', 'break'],
+          ['table', 'table'],
           ['chapterNumber', 'number of a chapter'],
           ['partNumber', 'number of a part'],
           ['subtitle', 'subtitle of a chapter'],
