@@ -2,6 +2,7 @@
 import type { FindingPlace, Hit } from '../model/checks/finding';
 import type { ComposedParagraph, Page, PageGeometry } from '../model/composed/pages';
 import type { StyledParagraph } from '../model/composed/styled';
+import type { PlacedLine } from './quality/placedLines';
 import type { FaceMeasures } from './quality/rivers';
 
 /** A hit on a line of a paragraph: it is told on the page where that line stands. */
@@ -12,8 +13,16 @@ export interface LineHit extends Hit {
 /** Looks at one paragraph as it was set. */
 export type ParagraphRunner = (paragraph: ComposedParagraph) => LineHit[];
 
-/** Looks at one page; `geometry` is that of the text pages of the book. */
-export type PageRunner = (page: Page, geometry: PageGeometry, faces: FaceMeasures) => Hit[];
+/** A page with the lines of its text; `geometry` is that of the text pages of the book. */
+export interface PageFacts {
+  readonly page: Page;
+  readonly lines: readonly PlacedLine[];
+  readonly geometry: PageGeometry;
+  readonly faces: FaceMeasures;
+}
+
+/** Looks at one page. */
+export type PageRunner = (facts: PageFacts) => Hit[];
 
 export const onParagraph = ({ stream, block }: Pick<StyledParagraph, 'stream' | 'block'>): FindingPlace => ({
   stream,

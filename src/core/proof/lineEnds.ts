@@ -4,7 +4,6 @@ import type { Hit } from '../model/checks/finding';
 import { onLine, type PageRunner } from './hits';
 import { lineWords } from './lineWords';
 import { measureLineEnds, type LineEndFault } from './quality/lineEnds';
-import { linesOf } from './quality/placedLines';
 import { countRivers } from './quality/rivers';
 
 const WORDINGS: Readonly<Record<LineEndFault, (words: string) => string>> = {
@@ -15,17 +14,17 @@ const WORDINGS: Readonly<Record<LineEndFault, (words: string) => string>> = {
   'marks-running': (words) => `Four lines running end in a hyphen, dash or stop, the fourth being ${words}.`,
 };
 
-export const lineEnds: PageRunner = (page, geometry) => {
+export const lineEnds: PageRunner = ({ page, lines }) => {
   const hits: Hit[] = [];
-  measureLineEnds([[page, linesOf(page, { geometry })]], (kind, { paragraph, line }) =>
+  measureLineEnds([[page, lines]], (kind, { paragraph, line }) =>
     hits.push({ ...onLine(paragraph, line), kind, message: WORDINGS[kind](lineWords(paragraph, line)) }),
   );
   return hits;
 };
 
-export const rivers: PageRunner = (page, geometry, faces) => {
+export const rivers: PageRunner = ({ lines, faces }) => {
   const hits: Hit[] = [];
-  countRivers(linesOf(page, { geometry }), faces, ({ paragraph, line }) => {
+  countRivers(lines, faces, ({ paragraph, line }) => {
     const message = `White runs down through four lines or more, to ${lineWords(paragraph, line)}.`;
     hits.push({ ...onLine(paragraph, line), kind: 'river', message });
   });

@@ -6,7 +6,7 @@ import { onParagraph, type PageRunner } from './hits';
 const BELOW = 0.2;
 
 /** One hit for a page, on the first paragraph that is over its edge. */
-export const offPage: PageRunner = (page, geometry) => {
+export const offPage: PageRunner = ({ page, geometry }) => {
   const { height } = geometryOf(page, geometry);
   for (const { paragraph, from, to, y } of [...page.fragments, ...page.notes]) {
     const { leading, size } = paragraph.styled.style;

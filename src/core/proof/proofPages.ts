@@ -4,6 +4,7 @@ import { CHECKS } from '../model/checks/checks';
 import type { Finding, Hit } from '../model/checks/finding';
 import type { ComposedParagraph, Page, TypesetBook } from '../model/composed/pages';
 import type { LineHit } from './hits';
+import { linesOf } from './quality/placedLines';
 import type { FaceMeasures } from './quality/rivers';
 import { PAGE_RUNNERS, PARAGRAPH_RUNNERS, runnersOf } from './runners';
 
@@ -42,7 +43,8 @@ export function* proofPages(
   for (const page of pages) {
     let onPage = knownPages.get(page);
     if (onPage === undefined) {
-      const hits = OF_PAGES.flatMap((run) => run(page, geometry, faces));
+      const facts = { page, geometry, faces, lines: linesOf(page, { geometry }) };
+      const hits = OF_PAGES.flatMap((run) => run(facts));
       knownPages.set(page, (onPage = [...onLines(page), ...hits.map((hit) => findingOf(hit, page.index))]));
       if ((done += 1) % 20 === 0) yield;
     }

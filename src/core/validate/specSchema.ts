@@ -4,7 +4,7 @@ import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/copy/book';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import { migrateSpec } from '../formats/migrateSpec';
-import { MARK_SETS, type Margins, type Spec } from '../model/spec/spec';
+import { MARK_SETS, MEANINGS, type Margins, type Spec } from '../model/spec/spec';
 import { check, checkShape, Joi, word } from './check';
 import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPatternFault } from '../looks/spotPatterns';
@@ -68,32 +68,7 @@ export const localLookSchema = Joi.object({
 export const paragraphStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
   basedOn: word(12),
-  meaning: optional(
-    oneOf(
-      'body',
-      'heading1',
-      'heading2',
-      'heading3',
-      'heading4',
-      'heading5',
-      'heading6',
-      'extract',
-      'verse',
-      'listItem',
-      'caption',
-      'note',
-      'title',
-      'break',
-      'table',
-      'chapterNumber',
-      'partNumber',
-      'subtitle',
-      'chapterAuthor',
-      'epigraph',
-      'ornament',
-      'other',
-    ),
-  ),
+  meaning: optional(oneOf(...MEANINGS)),
   face: word(60),
   size: optional(number(4, 144, 'pt')),
   leading: Joi.alternatives(number(4, 200, 'pt'), Joi.object({ grid: whole(1, 12, 'grid lines') })).optional(),

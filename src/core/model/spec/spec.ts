@@ -131,30 +131,33 @@ export interface FoliosSpec {
   readonly front: 'roman' | 'arabic';
 }
 
-export type Meaning =
-  | 'body'
-  | 'heading1'
-  | 'heading2'
-  | 'heading3'
-  | 'heading4'
-  | 'heading5'
-  | 'heading6'
-  | 'extract'
-  | 'verse'
-  | 'listItem'
-  | 'caption'
-  | 'note'
-  | 'title'
-  | 'break'
-  | 'table'
+/** What the paragraphs of a style are. */
+export const MEANINGS = [
+  'body',
+  'heading1',
+  'heading2',
+  'heading3',
+  'heading4',
+  'heading5',
+  'heading6',
+  'extract',
+  'verse',
+  'listItem',
+  'caption',
+  'note',
+  'title',
+  'break',
+  'table',
   // Parts of an opener besides its title.
-  | 'chapterNumber'
-  | 'partNumber'
-  | 'subtitle'
-  | 'chapterAuthor'
-  | 'epigraph'
-  | 'ornament'
-  | 'other';
+  'chapterNumber',
+  'partNumber',
+  'subtitle',
+  'chapterAuthor',
+  'epigraph',
+  'ornament',
+  'other',
+] as const;
+export type Meaning = (typeof MEANINGS)[number];
 
 /**
  * `foreEdge` and `back`: ragged away from that side of the page, mirrored. `longest`: flush left, the paragraphs that follow
