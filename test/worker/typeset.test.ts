@@ -106,6 +106,11 @@ function change(made: Book, text: string): BookEdit {
   };
 }
 
+/** Waits until something is true. */
+async function until(isTrue: () => boolean): Promise<void> {
+  while (!isTrue()) await new Promise((resolve) => setTimeout(resolve, 1));
+}
+
 describe('the typeset worker', () => {
   afterEach(() => openPorts.splice(0).forEach((port) => port.close()));
 
@@ -252,11 +257,59 @@ describe('the typeset worker', () => {
     const after = await composed;
     expect(after.revision).to.equal(6);
     expect(after.pages.length).to.equal(trial!.pageCount);
-    // An edit drops what is being tried.
-    const late = client.try([edit], 2);
-    client.apply([setSpecEdit(made, ['text', 'size'], { pt: 10, unit: 'pt' })], 6, 7);
-    expect((await late).trial).to.equal(null);
     client.close();
+  });
+
+  it('makes the edits of a trial on the book as it is now when another came before', async () => {
+    const made = book([chapter('One', ...Array.from({ length: 8 }, (_, k) => words(90, k)))]);
+    const larger = setSpecEdit(made, ['text', 'size'], { pt: 14, unit: 'pt' });
+    const longer = change(made, words(400, 9));
+    const seen = watch();
+    const client = clientOf(made, 5, seen.listener);
+    const first = seen.next();
+    client.open(made, 5);
+    await first;
+    const { trial } = await client.try([longer], 2);
+    let composed = seen.next();
+    client.apply([larger], 5, 6);
+    await composed;
+    // Its number comes too late: the edits are made on the book as it is now.
+    composed = seen.next();
+    client.apply([longer], 6, 7, trial!.number);
+    const pages = (await composed).pages.length;
+    client.close();
+
+    const fresh = watch();
+    const other = clientOf(made, 1, fresh.listener);
+    const whole = fresh.next();
+    other.open(applyEdit(applyEdit(made, larger), longer), 1);
+    expect((await whole).pages.length).to.equal(pages);
+    other.close();
+  });
+
+  it('gives up a trial when the book changes while it is composed', async () => {
+    const made = longBook();
+    const edit = setSpecEdit(made, ['text', 'size'], { pt: 14, unit: 'pt' });
+    const held: (() => void)[] = [];
+    let isHeld = false;
+    const breathe = () =>
+      isHeld
+        ? new Promise<void>((resolve) => held.push(resolve))
+        : new Promise<void>((resolve) => setImmediate(resolve));
+    const replies: TypesetReply[] = [];
+    const session = new TypesetSession(new WorkerAssets(fetchBytes), (reply) => replies.push(reply), breathe);
+    session.handle({ kind: 'open', book: made, revision: 1, base: '' });
+    await until(() => replies.some((reply) => reply.kind === 'composed' && !reply.isPart));
+    // The trial stops at its first breath, and the book changes there.
+    isHeld = true;
+    session.handle({ kind: 'try', request: 1, edits: [edit], most: 2 });
+    await until(() => held.length === 1);
+    isHeld = false;
+    session.handle({ kind: 'apply', edits: [change(made, 'Short.')], from: 1, to: 2 });
+    held[0]();
+    await until(() => replies.some((reply) => reply.kind === 'tried'));
+    expect(replies.find((reply) => reply.kind === 'tried')).to.include({ request: 1, trial: null });
+    await until(() => replies.filter((reply) => reply.kind === 'composed' && !reply.isPart).length === 2);
   });
 
   it('answers every question that is open when it is ended', async () => {

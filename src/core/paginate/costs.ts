@@ -45,6 +45,8 @@ export const COST = {
   /** A note that goes on over the page, and each line of it. */
   SPLIT_NOTE: 40,
   OWED_LINE: 4,
+  /** A note that cannot even begin on the page of its reference, where any other way is left. */
+  LATE_NOTE: 100_000,
   /** White between text and notes, per line squared beyond the first. */
   NOTE_WHITE: 12,
   /** White before what is deep and cannot be divided, such as a picture, per line. */

@@ -16,7 +16,7 @@ import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { RegionEnd } from './regionEnd';
 import { RegionStarts } from './regionStarts';
-import { cheapest, LIMITS, type SearchLimits } from './searchLimits';
+import { cheapest, LAST_PAGES, LIMITS, type SearchLimits } from './searchLimits';
 import { CHOICE, FLAG, isInStep, isWrongSide, newState, StateList, withEntry, withWish, type Layer } from './stateList';
 
 /** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
@@ -238,7 +238,8 @@ class Filler {
     const due = flow.noteStart[this.starts.at + 1];
     const end = start + rest * item.height;
     // A last page may be as deep as any, though its spread runs short.
-    const deepest = Math.max(most, this.rules.baseDepth(flags));
+    const base = this.rules.baseDepth(flags);
+    const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base ? most : Math.max(most, base);
     const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
     if (fits) {
       this.led ||=
@@ -371,6 +372,7 @@ class Filler {
       if (placed < 0) {
         if (!forced && !this.mayLeaveAny) continue;
         placed = this.notes.force(noteFrom, due, deep - used, flags & FLAG.EMPTY && used === 0 ? 1 : 0);
+        if (!forced && this.notes.begins(placed, due)) cost += COST.LATE_NOTE;
         if (used > deep + SLACK) cost += COST.TOO_DEEP;
       }
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));

@@ -42,6 +42,12 @@ export class NoteRoom {
     return this.withTwoLines(from, cut, due);
   }
 
+  /** Whether a note among those lines begins there. */
+  begins(from: number, to: number): boolean {
+    for (let k = from; k < to; k += 1) if (this.flow.notes.starts[k] === 1) return true;
+    return false;
+  }
+
   /** A cut that leaves no single line of a note on either page, where one before it can be had. */
   private withTwoLines(from: number, cut: number, due: number): number {
     const { starts } = this.flow.notes;

@@ -33,6 +33,10 @@ export const LIMITS: SearchLimits = {
   work: { base: 20_000, perLine: 40 },
   few: 12,
 };
+
+/** So many pages of text, as it is best set, could never be set as one. */
+export const LAST_PAGES = 2;
+
 /** Nothing left out: what the tests compare with brute force. No book is composed with it. */
 export const EXACT: SearchLimits = {
   beam: Infinity,

@@ -8,6 +8,7 @@ import {
   fillPages,
   makeFlow,
   paginateDivision,
+  traceRegions,
   type DivisionFlow,
   type DivisionPage,
   type FlowNote,
@@ -73,6 +74,19 @@ describe('notes at the foot in columns or running on', () => {
       }),
       { numRuns: 300, seed: 7 },
     );
+  });
+
+  it('begin on the page of their reference, though a single line of the text goes over for it', () => {
+    // The spread runs short: under the third line of the second page the second note has no room to begin.
+    const notes = [
+      [1, 6],
+      [2, 12],
+    ] as const;
+    const parts: FlowParts[] = [{ lines: 9, wishes: { spread: -1 } }, { lines: 3, notes }, { lines: 30 }];
+    const plan = planOf(10, { firstSide: 'verso' });
+    const regions = traceRegions(drain(fillPages(makeFlow(flowOf(parts), LEADING), plan)), plan);
+    expect(regions[1]).to.include({ depth: -1, endItem: 1, endLine: 2, noteTo: 6 });
+    expect(regions[2].noteTo).to.be.above(6);
   });
 
   it('stand whole and in order, below the text, above the foot margin, and never over each other', () => {
