@@ -2,7 +2,7 @@
 // depth, every number of floats; in columns of several widths every line by the widths of those before it. Shares with the
 // search only the prices, and what a cut costs by itself.
 import { makeSetting, type Setting } from '../../src/core/paginate/flow';
-import { COST, type Flow, type PagePlan } from '../../src/core/paginate';
+import { COST, type Flow, type PagePlan, type Region } from '../../src/core/paginate';
 
 const SLACK = 1e-3;
 
@@ -17,7 +17,8 @@ interface Place {
   /** The lines from here on, as they are set when nothing ends before them. */
   readonly rest: readonly Line[];
   readonly verso: boolean;
-  readonly first: boolean;
+  /** Pages before it, and how many regions of its page. */
+  readonly page: number;
   readonly column: number;
   /** Of the spread before, until the first column of a verso has ended; null: not settled. */
   readonly depth: number | null;
@@ -27,14 +28,14 @@ interface Place {
 
 /** The least cost of the flow, without balance or holds. */
 export function bruteForce(flow: Flow, plan: PagePlan): number {
-  const widths = plan.columns.map((column) => column.width);
-  const areUnequal = widths.some((width) => width !== widths[0]);
+  const { list, repeat } = plan.regions;
+  const areUnequal = list.some(({ width }) => width !== list[0].width);
   let best = Infinity;
-  for (const [lines, cost] of areUnequal ? [[linesFrom(0, 0), 0] as const] : everySetting(flow, 0)) {
+  for (const [lines, cost] of areUnequal ? [[linesFrom(0, list[0].width), 0] as const] : everySetting(flow, 0)) {
     const start: Place = {
       rest: lines,
       verso: plan.firstSide === 'verso',
-      first: true,
+      page: 0,
       column: 0,
       depth: null,
       note: 0,
@@ -44,14 +45,31 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   }
   return best;
 
-  /** Lines from a paragraph on, all in one column. */
-  function linesFrom(item: number, column: number): Line[] {
-    return flow.items.slice(item).flatMap((_, k) => linesOf(item + k, 0, settingTo(item + k, [], column)));
+  /** The regions of a page, counted from 0: those of the pages that come again as often as they do. */
+  function regionsOn(page: number): readonly Region[] {
+    const pages = list[list.length - 1].page + 1;
+    const from = list[repeat].page;
+    const same = page < pages ? page : from + ((page - from) % (pages - from));
+    return list.filter((region) => region.page === same);
   }
 
-  function settingTo(item: number, first: readonly number[], column: number, before?: Setting): Setting {
+  function regionAt({ page, column }: Place): Region {
+    return regionsOn(page)[column];
+  }
+
+  function regionAfter({ page, column }: Place): Region {
+    const own = regionsOn(page);
+    return column + 1 < own.length ? own[column + 1] : regionsOn(page + 1)[0];
+  }
+
+  /** Lines from a paragraph on, all of one width. */
+  function linesFrom(item: number, width: number): Line[] {
+    return flow.items.slice(item).flatMap((_, k) => linesOf(item + k, 0, settingTo(item + k, [], width)));
+  }
+
+  function settingTo(item: number, first: readonly number[], width: number, before?: Setting): Setting {
     const { source } = flow.items[item];
-    const measure = { first, width: widths[column] };
+    const measure = { first, width };
     return { ...makeSetting(source, source.toMeasure!(measure, before?.paragraph ?? null), 0, 0, plan.keeps), measure };
   }
 
@@ -59,11 +77,10 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return Array.from({ length: setting.count - from }, (_, k) => ({ item, line: from + k, setting, gap: 0 }));
   }
 
-  /** What is left after so many lines, set for the column in which it goes on; null when nothing of the paragraph is. */
-  function restAfter(rest: readonly Line[], to: number, column: number): readonly Line[] | null {
+  /** What is left after so many lines, set to the width in which it goes on; null when nothing of the paragraph is. */
+  function restAfter(rest: readonly Line[], to: number, next: number): readonly Line[] | null {
     if (!areUnequal || to === rest.length) return rest.slice(to);
     const { item, line, setting } = rest[to];
-    const next = (column + 1) % widths.length;
     if (line === 0) return linesFrom(item, next);
     const first = Array.from({ length: line }, (_, k) => setting.measure!.first[k] ?? setting.measure!.width);
     const other = settingTo(item, first, next, setting);
@@ -90,7 +107,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   function cheapest(place: Place, cost: number, bound: number): number {
     const lines = place.rest;
     let least = Infinity;
-    const base = place.first ? plan.firstLines : plan.lines;
+    const base = regionAt(place).lines;
     const total = flow.notes.paragraphs.length;
     for (let float = place.float; float <= flow.floats.length; float += 1) {
       const floats = flow.floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
@@ -162,7 +179,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       if (room < -SLACK) return null;
       if (float === flow.floats.length && notesHeight(place.note, total) <= room + SLACK) {
         let cost = before;
-        if (!place.first && place.column === 0 && used < plan.chapterEnd) {
+        if (place.page > 0 && place.column === 0 && used < plan.chapterEnd) {
           cost += COST.STUB_LINE * (plan.chapterEnd - used);
           if (used < 3) cost += COST.STUB * (3 - used);
         }
@@ -173,7 +190,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       return cheapest(after(place, [], fixed ?? 0, note, float), before + COST.SPLIT_NOTE + pagePrice(place), bound);
     }
     let isFeasible = false;
-    const rest = restAfter(lines, to, place.column);
+    const rest = restAfter(lines, to, regionAfter(place).width);
     if (rest === null) return null;
     for (const depth of fixed === null ? [-1, 0, 1] : [fixed]) {
       let cost = before + endCost(place, rest[0], reached, float);
@@ -201,16 +218,20 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return isFeasible ? least : null;
   }
 
+  function closes(place: Place): boolean {
+    return place.column + 1 === regionsOn(place.page).length;
+  }
+
   function pagePrice(place: Place): number {
-    return place.column + 1 === plan.columns.length ? COST.PAGE : 0;
+    return closes(place) ? COST.PAGE : 0;
   }
 
   function after(place: Place, rest: readonly Line[], depth: number, note: number, float: number): Place {
-    const newPage = place.column + 1 === plan.columns.length;
+    const newPage = closes(place);
     return {
       rest,
       verso: newPage ? !place.verso : place.verso,
-      first: newPage ? false : place.first,
+      page: newPage ? place.page + 1 : place.page,
       column: newPage ? 0 : place.column + 1,
       depth,
       note,
@@ -222,7 +243,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     const { items, floats } = flow;
     let cost = line === 0 ? (items[item].breakBefore ? 0 : items[item].cutBefore) : setting.cut[line];
     if (line > 0 && setting.paragraph.broken.end[line - 1] === 1) {
-      if (place.column + 1 < plan.columns.length) cost += COST.COLUMN_HYPHEN;
+      if (!closes(place)) cost += COST.COLUMN_HYPHEN;
       else cost += place.verso ? COST.VERSO_HYPHEN : COST.RECTO_HYPHEN;
     }
     for (let f = float; f < floats.length && floats[f].anchor < reached; f += 1) cost += COST.FLOAT_LATE;

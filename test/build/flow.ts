@@ -2,13 +2,20 @@
 import type { BrokenParagraph } from '../../src/core/model/composed/broken';
 import type { ComposedParagraph } from '../../src/core/model/composed/pages';
 import type { ResolvedStyle } from '../../src/core/model/composed/styled';
-import type { DivisionPage, FlowParagraph, NoteLayout, PagePlan, PageWishes } from '../../src/core/paginate';
+import {
+  regionsOf,
+  type DivisionPage,
+  type FlowParagraph,
+  type NoteLayout,
+  type PagePlan,
+  type PageShape,
+  type PageWishes,
+} from '../../src/core/paginate';
 
 export const LEADING = 10;
 
 /** One under another, at the foot. */
 export const PLAIN_NOTES: NoteLayout = {
-  place: 'foot',
   columns: 1,
   width: 100,
   gap: 10,
@@ -30,6 +37,8 @@ export interface FlowParts {
   /** Lines of a note at a line: `[line, lines]`. */
   readonly notes?: readonly (readonly [number, number])[];
   readonly noteLayout?: NoteLayout;
+  /** Heights of floats. */
+  readonly floats?: readonly number[];
   /** What a setting of a line fewer, or more, costs beyond the best. */
   readonly shorter?: number;
   readonly longer?: number;
@@ -89,24 +98,38 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
       longer: variant(part.lines + 1, part.longer),
       gap: part.gap ?? 0,
       elastic: part.elastic,
-      notes: (part.notes ?? []).map(([line, lines]) => ({
-        at: line * LINE,
-        paragraphs: [composed(lines, { leading: 8 })],
-        layout: part.noteLayout ?? PLAIN_NOTES,
-      })),
+      insertions: [
+        ...(part.notes ?? []).map(([line, lines]) => ({
+          place: 'foot' as const,
+          at: line * LINE,
+          paragraphs: [composed(lines, { leading: 8 })],
+          layout: part.noteLayout ?? PLAIN_NOTES,
+        })),
+        ...(part.floats ?? []).map((height) => ({ place: 'head' as const, at: 0, height })),
+      ],
       wishes: part.wishes,
       held: part.held,
     };
   });
 }
 
+/** What a plan is made of for a test: equal pages, the first below its opener, or pages one by one. */
+export interface PlanParts extends Partial<Omit<PagePlan, 'regions'>> {
+  readonly firstLines?: number;
+  readonly columns?: PageShape['columns'];
+  /** The pages, of which the last come again. */
+  readonly pages?: { readonly shapes: readonly PageShape[]; readonly repeated: number };
+}
+
 /** Pages of one column without an opener, that begin on a recto and may run a line short or long. */
-export function planOf(lines: number, rest: Partial<PagePlan> = {}): PagePlan {
+export function planOf(lines: number, parts: PlanParts = {}): PagePlan {
+  const { firstLines = lines, columns = [{ x: 0, width: 100 }], pages, ...rest } = parts;
+  const below = { top: lines - firstLines, lines: firstLines, columns };
+  const equal = { shapes: [below, { top: 0, lines, columns }], repeated: 1 };
+  const { shapes, repeated } = pages ?? equal;
   return {
-    lines,
-    firstLines: lines,
+    regions: regionsOf('d1', shapes, repeated),
     firstSide: 'recto',
-    columns: [{ x: 0, width: 100 }],
     balance: false,
     noteGap: 0.6,
     keeps: { linesAtFoot: 2, linesAtHead: 2 },

@@ -1,7 +1,9 @@
-// Settings of paragraphs to columns of several widths, made when the search asks for them and numbered by paragraph.
+// Settings of paragraphs to regions of several widths, made when the search asks for them and numbered by paragraph.
 import type { Measure } from '../model/composed/broken';
 import { makeSetting, type FlowItem, type Setting } from './flow';
+import type { Pt } from '../model/spec/length';
 import type { PagePlan } from './pagePlan';
+import type { Region } from './regions';
 
 /** Numbers from here on are settings of this kind; smaller ones are the paragraph's own. */
 export const FIRST_EXTRA = 8;
@@ -11,8 +13,22 @@ export class ColumnSettings {
   readonly areUnequal: boolean;
   private readonly numbers = new Map<string, number>();
 
+  private readonly least: Pt;
+
   constructor(private readonly plan: PagePlan) {
-    this.areUnequal = plan.columns.some((column) => column.width !== plan.columns[0].width);
+    const widths = plan.regions.list.map(({ width }) => width);
+    this.least = Math.min(...widths);
+    this.areUnequal = widths.some((width) => width !== this.least);
+  }
+
+  /** Takes the settings of paragraphs from another search: of those from `from` on, before `to`, which stood `shift` places earlier there. */
+  takeOver(extra: ReadonlyMap<number, Setting[]>, from: number, to: number, shift = 0): void {
+    if (extra.size === 0) return;
+    for (let at = from; at < to; at += 1) {
+      const settings = extra.get(at - shift);
+      if (settings !== undefined) this.byItem.set(at, settings);
+      else this.byItem.delete(at);
+    }
   }
 
   /** A setting of a paragraph by its number. */
@@ -20,22 +36,21 @@ export class ColumnSettings {
     return index < FIRST_EXTRA ? item.settings[index] : this.byItem.get(at)![index - FIRST_EXTRA];
   }
 
-  /** The setting that begins in a column, by the number of the paragraph's own one; -1 when that has none such. */
-  begun(item: FlowItem, at: number, column: number, index: number): number {
+  /** The setting that begins in a region, by the number of the paragraph's own one; -1 when that has none such. */
+  begun(item: FlowItem, at: number, region: Region, index: number): number {
     if (!this.areUnequal) return index;
     if (index > 0) return -1;
-    return this.numberOf(item, at, `${at}`, { first: [], width: this.widthOf(item, column) }, null);
+    return this.numberOf(item, at, `${at}`, { first: [], width: this.widthOf(item, region) }, null);
   }
 
   /**
-   * The setting that goes on in the next column after `line` lines of another, which stand as they are. Where the rest begins
+   * The setting that goes on in the next region after `line` lines of another, which stand as they are. Where the rest begins
    * at the same place and is as wide, it is the same setting, whichever way led there: else there were as many settings as
    * ways.
    */
-  continued(item: FlowItem, at: number, index: number, line: number, column: number): PlaceInSetting {
-    const { columns } = this.plan;
+  continued(item: FlowItem, at: number, index: number, line: number, next: Region): PlaceInSetting {
     const setting = this.of(item, at, index);
-    const width = this.widthOf(item, (column + 1) % columns.length);
+    const width = this.widthOf(item, next);
     const { measure } = setting;
     if (measure === undefined || (measure.width === width && line >= measure.first.length)) return { index, line };
     const key = `${at} ${setting.paragraph.broken.from[line]} ${Math.min(line, TOLD_APART)}`;
@@ -44,10 +59,9 @@ export class ColumnSettings {
     return { index: on, line: this.of(item, at, on).measure!.first.length };
   }
 
-  /** A paragraph of so many lines goes on as it began, in lines for the narrowest column. */
-  private widthOf(item: FlowItem, column: number): number {
-    const { columns } = this.plan;
-    return item.settings[0].count > MOST_LINES ? Math.min(...columns.map(({ width }) => width)) : columns[column].width;
+  /** A paragraph of so many lines goes on as it began, in lines for the narrowest region. */
+  private widthOf(item: FlowItem, { width }: Region): Pt {
+    return item.settings[0].count > MOST_LINES ? this.least : width;
   }
 
   private numberOf({ source }: FlowItem, at: number, place: string, measure: Measure, before: Setting | null): number {

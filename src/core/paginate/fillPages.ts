@@ -7,20 +7,19 @@
 import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
-import { lastUnhurried, sharedEnds } from './sharedEnds';
+import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
 import type { Flow, FlowItem, Setting } from './flow';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
+import { mustBeOneStream, regionAfter } from './regions';
 import { RegionEnd } from './regionEnd';
 import { RegionStarts } from './regionStarts';
 import { cheapest, LAST_PAGES, LIMITS, type SearchLimits } from './searchLimits';
 import { CHOICE, FLAG, isInStep, isWrongSide, newState, StateList, withEntry, withWish, type Layer } from './stateList';
 
-/** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
-const FELT = 3;
 const [SLACK, NO_GAP] = [1e-3, 0];
 
 export function* fillPages(
@@ -60,6 +59,7 @@ class Filler {
     private readonly plan: PagePlan,
     private readonly limits: SearchLimits,
   ) {
+    mustBeOneStream(plan.regions);
     this.notes = new NoteRoom(flow, plan.noteGap);
     this.columns = new ColumnSettings(plan);
     this.rules = new RegionRules(plan);
@@ -70,7 +70,7 @@ class Filler {
   *run(memory?: FillMemory): Generator<void, FillMemory> {
     const { flow } = this;
     const n = flow.items.length;
-    const [same, behind] = memory === undefined || this.columns.areUnequal ? [0, 0] : sharedEnds(memory.flow, flow);
+    const [same, behind] = memory === undefined ? [0, 0] : sharedEnds(memory.flow, flow);
     const start = this.enter(memory, same);
     let visited = 0;
     for (let p = start; p <= n; p += 1) {
@@ -79,6 +79,7 @@ class Filler {
         if (old !== undefined && this.starts.owesOnly(n - behind) && isInStep(this.starts.states, old)) {
           this.layers.push(withEntry(old, this.starts.states));
           append(this.layers, memory.layers.slice(memory.layers.length - (n - p)));
+          this.columns.takeOver(memory.extra, p, n, n - memory.flow.items.length);
           const { layers } = this;
           return { flow, layers, extra: this.columns.byItem, last: memory.last, cost: null, visited };
         }
@@ -103,20 +104,17 @@ class Filler {
 
   /** Takes up the old search before the change, or begins; answers the first paragraph to look at. */
   private enter(memory: FillMemory | undefined, same: number): number {
-    const start = memory === undefined ? 0 : Math.min(same - FELT, lastUnhurried(memory.flow, this.flow, this.plan));
+    const start = memory === undefined ? 0 : firstChanged(memory.flow, this.flow, this.plan, same);
     if (memory !== undefined && start > 0 && start < memory.layers.length) {
       const layer = memory.layers[start];
       this.starts.states.enter(layer);
       append(this.layers, memory.layers.slice(0, start));
+      this.columns.takeOver(memory.extra, 0, start);
       return start;
     }
     const { plan } = this;
     const flags =
-      (plan.firstSide === 'verso' ? FLAG.VERSO : 0) |
-      FLAG.FIRST |
-      FLAG.EMPTY |
-      (3 << FLAG.DEPTH_SHIFT) |
-      (3 << FLAG.WISH_SHIFT);
+      (plan.firstSide === 'verso' ? FLAG.VERSO : 0) | FLAG.EMPTY | (3 << FLAG.DEPTH_SHIFT) | (3 << FLAG.WISH_SHIFT);
     this.starts.beginFirst(flags);
     return 0;
   }
@@ -137,7 +135,10 @@ class Filler {
       // The cheapest may all lead nowhere: then more of them go on, at last all.
       for (; anyWhite && this.next.count === 0 && this.few < 1e9; this.few *= 8) this.extendAll(entered);
       const isLast = this.starts.at + 1 === this.flow.items.length;
-      if (this.next.count === 0 || (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules)))
+      if (
+        this.next.count === 0 ||
+        (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules, this.plan.regions))
+      )
         continue;
       this.next.settle(this.next.least + this.beam);
       return;
@@ -201,11 +202,11 @@ class Filler {
       return empty ? this.endBefore(k, true) : undefined;
     }
     this.led = false;
-    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    const isLate = column > 0 || isWrongSide(item.side, flags);
+    const region = this.starts.regionOf(k);
+    const isLate = region.column > 0 || isWrongSide(item.side, flags);
     if (item.beginsPage && this.starts.at > 0 && isLate) return this.endBefore(k, true);
     item.settings.forEach((_, index) => {
-      const measured = this.columns.begun(item, this.starts.at, column, index);
+      const measured = this.columns.begun(item, this.starts.at, region, index);
       if (measured < 0) return;
       const used = this.settingOf(measured);
       if (empty) this.place(k, used, measured, NO_GAP);
@@ -224,21 +225,22 @@ class Filler {
     const { states: current } = this.starts;
     const { item, flow } = this;
     const flags = current.flags[k];
+    const region = this.starts.regionOf(k);
     const line = current.line[k];
     const empty = (flags & FLAG.EMPTY) !== 0;
     const gap = item.gaps[gapIndex];
-    let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, flags) : gap.gap);
+    let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, region) : gap.gap);
     if (item.snaps && !empty) start = Math.ceil(start - SLACK);
     const own = line === 0 ? setting.cost + (empty ? item.topCost : gap.cost) : 0;
     const rest = setting.count - line;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
-    const most = this.rules.mostDepth(flags);
+    const most = this.rules.mostDepth(flags, region);
     const choice = settingIndex | (gapIndex << CHOICE.GAP_SHIFT);
     const wished = line === 0 && item.wish !== null ? withWish(flags, item.wish) : flags;
     const due = flow.noteStart[this.starts.at + 1];
     const end = start + rest * item.height;
     // A last page may be as deep as any, though its spread runs short.
-    const base = this.rules.baseDepth(flags);
+    const base = this.rules.baseDepth(flags, region);
     const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base ? most : Math.max(most, base);
     const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
     if (fits) {
@@ -249,7 +251,7 @@ class Filler {
       const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;
       if (cost <= this.next.least + this.beam) this.putNext(k, nextFlags, due - noteFrom, end, cost, choice, isDoomed);
     }
-    const left = this.rules.lowDepth(flags) - end - this.notes.height(noteFrom, due);
+    const left = this.rules.lowDepth(flags, region) - end - this.notes.height(noteFrom, due);
     if (fits && left > item.height + this.mayLeave + SLACK) return;
     this.end.begin(k, setting, choice, wished, noteFrom, own);
     this.endInside(setting, start, most);
@@ -266,9 +268,11 @@ class Filler {
     isDoomed = false,
   ) {
     const { state } = this;
+    const { at } = this.starts;
     state.flags = flags;
     state.owed = owed;
-    state.float = this.starts.states.float[from];
+    state.region = this.starts.states.region[from];
+    state.float = this.starts.states.float[from] - this.flow.floatStart[at + 1] + this.flow.floatStart[at];
     state.used = used;
     state.cost = cost;
     state.from = from;
@@ -282,7 +286,7 @@ class Filler {
     const { states: current } = this.starts;
     const { item, flow } = this;
     const line = current.line[k];
-    const low = this.rules.lowDepth(current.flags[k]);
+    const low = this.rules.lowDepth(current.flags[k], this.starts.regionOf(k));
     const noteBase = flow.noteStart[this.starts.at];
     const before = setting.noteLinesBefore;
     const dueAt = (to: number) => noteBase + (before === null ? 0 : before[to]);
@@ -313,13 +317,14 @@ class Filler {
     }
   }
 
-  /** Ends the region after some lines of the paragraph, which goes on in the next column as wide as that is. */
+  /** Ends the region after some lines of the paragraph, which goes on in the next one as wide as that is. */
   private endAfter(flags: number, line: number, used: number, due: number, forced: boolean): void {
     this.end.at(flags, line, used, due, forced);
     if (!this.columns.areUnequal) return this.endRegion();
     const { end } = this;
-    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    const on = this.columns.continued(this.item, this.starts.at, end.next, line, column);
+    const { regions } = this.plan;
+    const next = regions.list[regionAfter(regions, this.starts.states.region[end.from])];
+    const on = this.columns.continued(this.item, this.starts.at, end.next, line, next);
     end.setting = this.settingOf(on.index);
     end.line = on.line;
     end.next = on.index;
@@ -332,7 +337,8 @@ class Filler {
     const { item, flow } = this;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const due = flow.noteStart[this.starts.at];
-    const white = this.rules.lowDepth(current.flags[k]) - current.used[k] - this.notes.height(noteFrom, due);
+    const low = this.rules.lowDepth(current.flags[k], this.starts.regionOf(k));
+    const white = low - current.used[k] - this.notes.height(noteFrom, due);
     const most = Math.max(item.mayLeave, this.limits.white) + SLACK;
     if (!forced && !this.mayLeaveAny && !item.breakBefore && white > most) return;
     this.end.begin(k, null, 0, current.flags[k], noteFrom, 0);
@@ -349,16 +355,15 @@ class Filler {
     this.left -= 1;
     const { states: current } = this.starts;
     const { plan } = this;
-    const column = (flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
-    const lastColumn = column + 1 === plan.columns.length;
+    const region = this.starts.regionOf(k);
     const late = this.starts.lateFloats(current.float[k], line);
     if (late < 0) return;
     const isAfterAll = this.starts.at >= this.flow.items.length;
     const { isHeld } = this.flow;
-    const cut = isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, lastColumn, isHeld);
+    const cut = isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, region, isHeld);
     const base = current.cost[k] + own + late * COST.FLOAT_LATE + cut;
     if (base > this.limit) return;
-    const fixed = this.rules.fixedDepth(flags);
+    const fixed = this.rules.fixedDepth(flags, region);
     for (let depth = -1; depth <= 1; depth += 1) {
       if (fixed !== null && depth !== fixed) continue;
       let cost = base;
@@ -367,7 +372,7 @@ class Filler {
         if (unit === null) continue;
         cost += COST.SPREAD * unit + this.rules.oppositeCost(flags, depth);
       }
-      const deep = this.rules.baseDepth(flags) + depth;
+      const deep = this.rules.baseDepth(flags, region) + depth;
       let placed = forced ? -1 : this.notes.place(noteFrom, due, deep - used);
       if (placed < 0) {
         if (!forced && !this.mayLeaveAny) continue;
@@ -378,7 +383,7 @@ class Filler {
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
       const before = line === 0 && !isAfterAll ? this.item : null;
       if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
-      else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, lastColumn);
+      else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, region);
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
       const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;

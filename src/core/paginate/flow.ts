@@ -7,11 +7,11 @@ import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
 import type { Meaning } from '../model/spec/spec';
 import { COST } from './costs';
-import type { FlowFloat, FlowParagraph, PageWishes } from './flowParagraph';
+import { notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
-import { isJoined, packNotes } from './packNotes';
+import { isJoined, packFloats, packNotes, type PackedFloat } from './packInsertions';
 
-export type { FlowFloat, FlowNote, FlowParagraph, NoteLayout, PageWishes, Variant } from './flowParagraph';
+export type { FlowFloat, FlowNote, FlowParagraph, Insertion, NoteLayout, PageWishes, Variant } from './flowParagraph';
 
 /** Why a page should not have ended where it did. */
 export type CutFault =
@@ -76,7 +76,9 @@ export interface FlowItem {
 
 export interface Flow {
   readonly items: readonly FlowItem[];
-  readonly floats: readonly FlowFloat[];
+  readonly floats: readonly PackedFloat[];
+  /** Floats to which paragraphs before each one refer; one more element than items. */
+  readonly floatStart: Int32Array;
   /** Note lines that belong to paragraphs before each one; one more element than items. */
   readonly noteStart: Int32Array;
   readonly notes: NoteLines;
@@ -100,7 +102,6 @@ const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
 /** What a flow is made with, besides its paragraphs. */
 export interface FlowMaking {
   readonly keeps?: KeepRules | undefined;
-  readonly floats?: readonly FlowFloat[];
   /** What paragraphs came to before, kept between flows. */
   readonly known?: WeakMap<FlowParagraph, CompiledSettings>;
   /** Items of the flow before: those that cannot differ are taken over. */
@@ -110,7 +111,7 @@ export interface FlowMaking {
 }
 
 export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number, making: FlowMaking = {}): Flow {
-  const { keeps = DEFAULT_KEEPS, floats = [], known = new WeakMap(), before } = making;
+  const { keeps = DEFAULT_KEEPS, known = new WeakMap(), before } = making;
   const { join = ([first]) => first.paragraphs[0] } = making;
   const kept = before === undefined ? [0, 0] : sharedSources(before, paragraphs);
   const items = paragraphs.map((source, index) => {
@@ -131,11 +132,11 @@ export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number, 
   const needs = Float64Array.from(items, (_, index) => neededAfter(items, index));
   return {
     items,
-    floats,
     rest,
     needs,
     isHeld: items.some((item) => item.held !== null),
     ...packNotes(paragraphs, leading, join),
+    ...packFloats(paragraphs),
   };
 }
 
@@ -261,9 +262,10 @@ function cutInside(paragraph: ComposedParagraph, line: number, keeps: KeepRules)
 }
 
 function noteLinesBefore(source: FlowParagraph, { broken }: ComposedParagraph): Int32Array | null {
-  if (source.notes.length === 0) return null;
+  const notes = notesAt(source, 'foot');
+  if (notes.length === 0) return null;
   const before = new Int32Array(broken.count + 1);
-  for (const note of source.notes) {
+  for (const note of notes) {
     const line = Math.max(0, lastAtMost(broken.from, note.at, broken.count));
     const lines = isJoined(note) ? 1 : note.paragraphs.reduce((sum, one) => sum + one.broken.count, 0);
     for (let k = line + 1; k <= broken.count; k += 1) before[k] += lines;

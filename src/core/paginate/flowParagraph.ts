@@ -1,4 +1,4 @@
-// A paragraph in the flow as the page search is given it: its settings, the space before it, what hangs on it.
+// A paragraph in the flow as the page search is given it: its settings, the space before it, what it refers to.
 import type { Measure } from '../model/composed/broken';
 import type { Pt } from '../model/spec/length';
 import type { NoteSeparator } from '../model/spec/notes';
@@ -6,7 +6,6 @@ import type { ComposedParagraph, PageSide } from '../model/composed/pages';
 
 /** How notes of a kind stand at the foot of the page or in its margin. */
 export interface NoteLayout {
-  readonly place: 'foot' | 'margin';
   readonly columns: number;
   /** Of one column, and the white between two, in points. */
   readonly width: Pt;
@@ -17,8 +16,15 @@ export interface NoteLayout {
   readonly runsOn: boolean;
 }
 
-/** Note bodies by the place of their reference: an offset in the set text. */
+/**
+ * What stands beside the text because the text refers to it. `place` is the rule of where: at the *foot* of the region that holds the
+ * line of its reference, going on in the next where there is too little room; in the *margin* beside that line; at the *head* of a region of that
+ * line's page or of a later one, whole. `at`: the place of the reference, an offset in the set text.
+ */
+export type Insertion = FlowNote | FlowFloat;
+
 export interface FlowNote {
+  readonly place: 'foot' | 'margin';
   readonly at: number;
   readonly paragraphs: readonly ComposedParagraph[];
   readonly layout: NoteLayout;
@@ -43,9 +49,8 @@ export interface FlowParagraph {
   /** Grid lines kept free before it when it is not first in its region; `elastic`: others that may stand for it. */
   readonly gap: number;
   readonly elastic?: readonly number[];
-  /** Notes at the foot of the page, and in its margin. */
-  readonly notes: readonly FlowNote[];
-  readonly margin?: readonly FlowNote[];
+  /** In the order of their references. */
+  readonly insertions: readonly Insertion[];
   readonly wishes?: PageWishes;
   /** Text offsets in it at which a held page begins. */
   readonly held?: readonly number[];
@@ -69,10 +74,27 @@ export interface Variant {
   readonly cost: number;
 }
 
-/** Material that stands at the top of a region, on the page of its reference or after it. */
 export interface FlowFloat {
-  /** Index of the paragraph that refers to it. */
-  readonly anchor: number;
+  readonly place: 'head';
+  readonly at: number;
   /** Grid lines, the space below it included. */
   readonly height: number;
+}
+
+/** The notes of a paragraph that stand at one place. */
+export const notesAt = ({ insertions }: Pick<FlowParagraph, 'insertions'>, place: FlowNote['place']): FlowNote[] =>
+  insertions.filter((insertion): insertion is FlowNote => insertion.place === place);
+
+export function sameInsertions(a: readonly Insertion[], b: readonly Insertion[]): boolean {
+  return a.length === b.length && a.every((insertion, k) => sameInsertion(insertion, b[k]));
+}
+
+function sameInsertion(a: Insertion, b: Insertion): boolean {
+  if (a === b) return true;
+  if (a.at !== b.at) return false;
+  if (a.place === 'head' || b.place === 'head')
+    return a.place === 'head' && b.place === 'head' && a.height === b.height;
+  const { paragraphs } = b;
+  const isAlike = a.place === b.place && a.layout === b.layout && a.paragraphs.length === paragraphs.length;
+  return isAlike && a.paragraphs.every((paragraph, k) => paragraph === paragraphs[k]);
 }

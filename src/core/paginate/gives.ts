@@ -5,6 +5,7 @@ import type { ComposedParagraph } from '../model/composed/pages';
 import { endsInHyphen, type CutFault, type Flow } from './flow';
 import type { PagePlan } from './pagePlan';
 import { reasonFor, type Reason } from './reasons';
+import { closesPage } from './regions';
 import type { FilledRegion } from './tracePages';
 
 export type GiveKind =
@@ -65,7 +66,7 @@ export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: Page
   const used = depthOf(closes, flow);
   if (isLast && page > 0 && regions.length === 1 && used < plan.chapterEnd && used > 0)
     gives.push({ kind: 'short-last-page', paragraph: firstParagraph, lines: used });
-  if (plan.columns.length > 1 || !gives.some((give) => WITH_REASON.has(give.kind))) return gives;
+  if (closes.region.columns > 1 || !gives.some((give) => WITH_REASON.has(give.kind))) return gives;
   const { item, from } = first.stretches[0];
   const reason = reasonFor(flow, plan, page, item, from);
   return gives.map((give) => (WITH_REASON.has(give.kind) ? { ...give, reason } : give));
@@ -74,7 +75,7 @@ export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: Page
 /** What the end of a region is: its place in the text, and how level it ends. */
 function givesOfEnd(region: FilledRegion, flow: Flow, plan: PagePlan): Give[] {
   const gives: Give[] = [];
-  const { endItem, endLine, page, column, white } = region;
+  const { endItem, endLine, page, white } = region;
   const item = flow.items[endItem];
   const last = region.stretches[region.stretches.length - 1];
   const setting = last !== undefined && last.item === endItem ? last.setting : item.settings[0];
@@ -82,8 +83,7 @@ function givesOfEnd(region: FilledRegion, flow: Flow, plan: PagePlan): Give[] {
   if (fault !== 'none' && !(item.breakBefore && endLine === 0))
     gives.push({ kind: fault, paragraph: setting.paragraph, lines: 0 });
   const isRecto = (page % 2 === 0) === (plan.firstSide === 'recto');
-  const closesPage = column + 1 === plan.columns.length;
-  if (endLine > 0 && isRecto && closesPage && endsInHyphen(setting.paragraph, endLine - 1))
+  if (endLine > 0 && isRecto && closesPage(region.region) && endsInHyphen(setting.paragraph, endLine - 1))
     gives.push({ kind: 'hyphen-over-recto', paragraph: setting.paragraph, lines: 0 });
   const hasNotes = region.noteTo > region.noteFrom;
   const isUneven = white > 1e-3 && !hasNotes && !plan.exempt && !item.breakBefore && last !== undefined;

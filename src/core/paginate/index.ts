@@ -13,6 +13,7 @@ export type { DivisionPage } from './divisionPage';
 export type { FillMemory } from './fillMemory';
 export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
+export { notesAt, sameInsertions } from './flowParagraph';
 export {
   makeFlow,
   type CutFault,
@@ -20,12 +21,14 @@ export {
   type FlowFloat,
   type FlowNote,
   type FlowParagraph,
+  type Insertion,
   type NoteLayout,
   type PageWishes,
   type Variant,
 } from './flow';
 export type { Give, GiveKind } from './gives';
 export type { PagePlan } from './pagePlan';
+export { regionsOf, type PageShape, type Region, type RegionSequence } from './regions';
 export { paginateDivision, type DivisionFlow, type OpenerSettings, type PaginateMemory } from './paginateDivision';
 export { placeFurniture, type FurnishedPage, type FurnitureSource, type SlotLine } from './placeFurniture';
 export { traceRegions, type FilledRegion, type Stretch } from './tracePages';

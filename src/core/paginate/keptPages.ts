@@ -3,6 +3,7 @@
 import type { DivisionPage } from './divisionPage';
 import type { Flow, FlowParagraph } from './flow';
 import type { Give } from './gives';
+import type { Region } from './regions';
 import type { FilledRegion, Stretch } from './tracePages';
 
 export interface KeptPage {
@@ -50,13 +51,15 @@ function sameRegion(a: FilledRegion, flowA: Flow, b: FilledRegion, flowB: Flow):
     b.noteFrom === b.noteTo &&
     a.floatFrom === a.floatTo &&
     b.floatFrom === b.floatTo &&
-    a.column === b.column &&
+    sameRectangle(a.region, b.region) &&
     a.depth === b.depth &&
     a.stretches.length === b.stretches.length &&
     a.stretches.every((stretch, k) => sameStretch(stretch, flowA, b.stretches[k], flowB)) &&
     sameEnd(a, flowA, b, flowB)
   );
 }
+
+const sameRectangle = (a: Region, b: Region) => a.x === b.x && a.width === b.width && a.top === b.top;
 
 function sameGives(a: readonly Give[], b: readonly Give[]): boolean {
   return (

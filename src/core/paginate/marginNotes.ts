@@ -10,6 +10,7 @@ import {
 } from '../model/composed/pages';
 import type { Pt } from '../model/spec/length';
 import type { Flow } from './flow';
+import { notesAt } from './flowParagraph';
 import type { FilledRegion } from './tracePages';
 
 /** The column of the margin. */
@@ -42,16 +43,19 @@ export class MarginNotes {
   /** Whether notes may stand beside these lines. */
   mayStand(regions: readonly FilledRegion[]): boolean {
     const { items } = this.flow;
-    return this.owes || regions.some(({ stretches }) => stretches.some(({ item }) => items[item].source.margin));
+    return (
+      this.owes ||
+      regions.some(({ stretches }) => stretches.some(({ item }) => notesAt(items[item].source, 'margin').length > 0))
+    );
   }
 
   get owes(): boolean {
     return this.owed.length > 0;
   }
 
-  /** The notes beside the lines of a page; `topLine`: grid lines above its text. Without regions: a page of notes alone. */
-  place(regions: readonly FilledRegion[], topLine: number, side: PageSide): Fragment[] {
-    const waiting = [...this.owed, ...this.wished(regions, topLine)];
+  /** The notes beside the lines of a page. Without regions: a page of notes alone. */
+  place(regions: readonly FilledRegion[], side: PageSide): Fragment[] {
+    const waiting = [...this.owed, ...this.wished(regions)];
     this.owed = [];
     if (waiting.length === 0) return [];
     const { geometry, column } = this;
@@ -66,16 +70,16 @@ export class MarginNotes {
   }
 
   /** The lines of the notes to which the lines of a page refer, with the baselines of those. */
-  private wished(regions: readonly FilledRegion[], topLine: number): WaitingLine[] {
+  private wished(regions: readonly FilledRegion[]): WaitingLine[] {
     const { geometry, flow } = this;
-    return regions.flatMap(({ stretches }) =>
+    return regions.flatMap(({ stretches, region }) =>
       stretches.flatMap(({ item, setting, from, to, start }) => {
         const { height, source } = flow.items[item];
-        return (source.margin ?? []).flatMap(({ at, paragraphs }): WaitingLine[] => {
+        return notesAt(source, 'margin').flatMap(({ at, paragraphs }): WaitingLine[] => {
           const { broken } = setting.paragraph;
           const line = Math.max(0, lastAtMost(broken.from, at, broken.count));
           if (line < from || line >= to) return [];
-          const y = gridBaseline(geometry, topLine + start + height - 1) + (line - from) * height * geometry.leading;
+          const y = gridBaseline(geometry, region.top + start + height - 1) + (line - from) * height * geometry.leading;
           return paragraphs.flatMap((paragraph, order) =>
             Array.from({ length: paragraph.broken.count }, (_, k) => ({
               paragraph,

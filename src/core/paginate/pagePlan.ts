@@ -1,21 +1,12 @@
-// The regions that a reach is poured into: pages of equal columns one after another, the first below its opener.
-import type { Pt } from '../model/spec/length';
+// How a reach is divided: the regions that it is poured into, and what is asked of their ends.
 import type { PageSide } from '../model/composed/pages';
 import type { KeepRules } from './flow';
-
-export interface PlanColumn {
-  /** Left edge from the left edge of the type area. */
-  readonly x: Pt;
-  readonly width: Pt;
-}
+import type { RegionSequence } from './regions';
 
 export interface PagePlan {
-  /** Grid lines of a page, and of the first page below its opener. */
-  readonly lines: number;
-  readonly firstLines: number;
+  /** Of one stream; the columns of a page, one to sixteen of them, stand side by side. */
+  readonly regions: RegionSequence;
   readonly firstSide: PageSide;
-  /** One to four. */
-  readonly columns: readonly PlanColumn[];
   /** Whether the columns of the last page end level. */
   readonly balance: boolean;
   /** Least grid lines between text and notes, rule included. */

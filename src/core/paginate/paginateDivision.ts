@@ -1,6 +1,7 @@
 // Divides one division into pages: the opener's head from its sink, the text from the text start, or, for a display
 // page, each paragraph at its place.
 import type { DivisionRole, Placing } from '../model/copy/book';
+import type { StreamId } from '../model/copy/streams';
 import { isDisplayRole, isPlateRole } from '../model/copy/roles';
 import {
   gridBaseline,
@@ -21,10 +22,13 @@ import { KeptPages, type KeptPage } from './keptPages';
 import { MarginNotes, type MarginColumn } from './marginNotes';
 import type { PagePlan } from './pagePlan';
 import { placeNotes, placeText } from './placeLines';
+import { regionsOf, type RegionSequence } from './regions';
 import { traceRegions, type FilledRegion } from './tracePages';
 
 /** A division as the page maker gets it. */
 export interface DivisionFlow {
+  /** Its id: that of the stream of its text. */
+  readonly stream: StreamId;
   readonly role: DivisionRole;
   /** Number and title of an opener. */
   readonly head: readonly ComposedParagraph[];
@@ -77,7 +81,8 @@ export function* paginateDivision(
   if (isDisplayRole(flow.role)) return { pages: yield* placeDisplay(flow, geometry), memory: undefined };
   const head = placeHead(flow.head, geometry, opener);
   const noteGap = flow.notes?.space ?? NOTE_GAP;
-  const ofSpec = planOf(geometry, spec, side, Math.max(1, geometry.lines - head.textLine), noteGap);
+  const top = Math.min(head.textLine, geometry.lines - 1);
+  const ofSpec = planOf(pagesBelow(flow.stream, geometry, top), geometry, spec, side, noteGap);
   // Notes have a leading of their own: their pages cannot end level.
   const plan = flow.role === 'notes' ? { ...ofSpec, exempt: true } : ofSpec;
   const compiled = memory?.compiled ?? new WeakMap<FlowParagraph, CompiledSettings>();
@@ -127,15 +132,14 @@ class PageFinisher {
 
   finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
     const { flow, lines, plan, geometry, head, margin } = this;
-    const topLine = index === 0 ? Math.min(head.textLine, geometry.lines - 1) : 0;
-    const text = own.flatMap((region) => placeText(lines, region, geometry, topLine, plan.columns[region.column]));
+    const text = own.flatMap((region) => placeText(lines, region, geometry));
     const notes = own.map((region) => {
       const isUnder = flow.notes?.stand === 'text';
-      const under = isUnder ? topLine + usedBy(region, lines) : null;
+      const under = isUnder ? region.region.top + usedBy(region, lines) : null;
       const foot = { lines: geometry.lines, under, gap: plan.noteGap };
-      return placeNotes(lines, region, geometry, foot, plan.columns[region.column]);
+      return placeNotes(lines, region, geometry, foot);
     });
-    const beside = margin?.place(own, topLine, this.sideOf(index)) ?? [];
+    const beside = margin?.place(own, this.sideOf(index)) ?? [];
     return {
       role: roleOf(own, index, this.partAlone),
       fragments: index === 0 ? [...head.fragments, ...text] : text,
@@ -152,7 +156,7 @@ class PageFinisher {
     const { margin } = this;
     const more: DivisionPage[] = [];
     while (margin?.owes) {
-      const notes = margin.place([], 0, this.sideOf(from + more.length));
+      const notes = margin.place([], this.sideOf(from + more.length));
       more.push({ ...EMPTY_PAGE, notes, gives: margin.owes ? lateInMargin(notes) : [] });
     }
     return more;
@@ -204,18 +208,24 @@ function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {
   return pages;
 }
 
+/** The columns of pages whose first begins `top` grid lines lower. */
+function pagesBelow(stream: StreamId, { lines, columns }: PageGeometry, top: number): RegionSequence {
+  return regionsOf(stream, [
+    { top, lines: lines - top, columns },
+    { top: 0, lines, columns },
+  ]);
+}
+
 function planOf(
+  regions: RegionSequence,
   geometry: PageGeometry,
   spec: PagesSpec,
   side: PageSide,
-  firstLines: number,
   noteGap: number,
 ): PagePlan {
   return {
-    lines: geometry.lines,
-    firstLines,
+    regions,
     firstSide: side,
-    columns: geometry.columns,
     balance: spec.balanceColumns,
     noteGap,
     keeps: { linesAtFoot: spec.linesAtFoot, linesAtHead: spec.linesAtHead },
@@ -287,12 +297,10 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const placed = isAll ? undefined : placedLead(flow, topLines - (top[0]?.gap ?? 0), geometry.lines - footLines);
   const lead = all.length === 0 ? 0 : Math.min(placed ?? all[0].gap, geometry.lines - 1);
   const lines = makeFlow(all, geometry.leading, { join: flow.joinNotes });
-  const [column] = [{ x: 0, width: geometry.measure }];
+  const onePlate = { ...geometry, columns: [{ x: 0, width: geometry.measure }] };
   const plan: PagePlan = {
-    lines: geometry.lines,
-    firstLines: Math.max(1, geometry.lines - lead),
+    regions: pagesBelow(flow.stream, onePlate, lead),
     firstSide: 'recto',
-    columns: [column],
     balance: false,
     noteGap: NOTE_GAP,
     keeps: { linesAtFoot: 1, linesAtHead: 1 },
@@ -304,8 +312,8 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const regions = traceRegions(yield* fillPages(lines, plan), plan);
   const pageRole = flow.role === 'blank' ? 'blank' : isPlateRole(flow.role) ? 'plate' : 'display';
   return regions.map((region, index): DivisionPage => {
-    const text = placeText(lines, region, geometry, index === 0 ? lead : 0, column);
-    const notes = placeNotes(lines, region, geometry, { lines: geometry.lines, under: null, gap: NOTE_GAP }, column);
+    const text = placeText(lines, region, geometry);
+    const notes = placeNotes(lines, region, geometry, { lines: geometry.lines, under: null, gap: NOTE_GAP });
     return {
       role: pageRole,
       fragments: all === top && index === regions.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,

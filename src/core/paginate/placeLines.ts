@@ -9,31 +9,25 @@ import {
 } from '../model/composed/pages';
 import type { Flow } from './flow';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
-import type { PlanColumn } from './pagePlan';
 import type { FilledRegion } from './tracePages';
 
-/** Fragments of the text of a region that begins `topLine` grid lines below the page's first. */
-export function placeText(
-  flow: Flow,
-  region: FilledRegion,
-  geometry: PageGeometry,
-  topLine: number,
-  column: PlanColumn,
-): Fragment[] {
+/** Fragments of the text of a region. */
+export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeometry): Fragment[] {
+  const { x, width, top } = region.region;
   return region.stretches.flatMap(({ item, setting, from, to, start }, index): Fragment[] => {
     const { height, source } = flow.items[item];
     const atEdge = index === 0 || index === region.stretches.length - 1;
     const isBare = source.ornament !== undefined && atEdge && region.endItem < flow.items.length;
     // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
-    const y = gridBaseline(geometry, topLine + start + height - 1);
+    const y = gridBaseline(geometry, top + start + height - 1);
     const paragraph = isBare ? source.ornament : setting.paragraph;
     const placed: Fragment = {
       paragraph,
       from,
       to,
-      x: column.x + (source.shift ?? 0),
+      x: x + (source.shift ?? 0),
       y,
-      ...(source.rules === undefined ? {} : { rules: { ...source.rules, width: column.width } }),
+      ...(source.rules === undefined ? {} : { rules: { ...source.rules, width } }),
     };
     if (source.marginal === undefined) return [placed];
     const numbers = source.marginal
@@ -42,7 +36,7 @@ export function placeText(
         paragraph: number,
         from: 0,
         to: 1,
-        x: column.x + column.width - number.broken.textWidth[0] - number.broken.x[0],
+        x: x + width - number.broken.textWidth[0] - number.broken.x[0],
         y: y + (line - from) * height * geometry.leading,
       }));
     return [placed, ...numbers];
@@ -67,9 +61,8 @@ export function placeNotes(
   region: FilledRegion,
   geometry: PageGeometry,
   foot: { readonly lines: number; readonly under: number | null; readonly gap: number },
-  column: PlanColumn,
 ): PlacedNotes {
-  const { noteFrom, noteTo } = region;
+  const { noteFrom, noteTo, region: column } = region;
   if (noteTo <= noteFrom) return { fragments: [], rule: null };
   const blocks = noteBlocks(flow.notes, noteFrom, noteTo);
   const heights = blocks.map((block) => pointsOf(flow, block));

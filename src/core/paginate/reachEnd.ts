@@ -5,6 +5,7 @@ import type { NoteRoom } from './noteRoom';
 import type { RegionRules } from './regionRules';
 import { RegionEnd } from './regionEnd';
 import type { RegionStarts } from './regionStarts';
+import type { RegionSequence } from './regions';
 import { FLAG, type StateList } from './stateList';
 
 const SLACK = 1e-3;
@@ -13,11 +14,17 @@ const SLACK = 1e-3;
  * Whether the reach can end after its last paragraph, its last notes in their place or going on as they should. A page in
  * the midst of a reach may run a line long for its notes, a last page may not: without this its last note would be late.
  */
-export function mayEnd(states: StateList, flow: Flow, notes: NoteRoom, rules: RegionRules): boolean {
+export function mayEnd(
+  states: StateList,
+  flow: Flow,
+  notes: NoteRoom,
+  rules: RegionRules,
+  regions: RegionSequence,
+): boolean {
   const due = flow.noteStart[flow.items.length];
   for (let k = 0; k < states.count; k += 1) {
-    if (states.owed[k] === 0 || states.float[k] < flow.floats.length) return true;
-    const room = rules.lastRoom(states.flags[k], states.used[k]);
+    if (states.owed[k] === 0 || states.float[k] < 0) return true;
+    const room = rules.lastRoom(states.flags[k], regions.list[states.region[k]], states.used[k]);
     if (notes.place(due - states.owed[k], due, room) >= 0) return true;
   }
   return false;
@@ -49,11 +56,12 @@ export function finishReach(starts: RegionStarts, flow: Flow, notes: NoteRoom, r
   function finish(k: number, tooDeep: boolean): void {
     const flags = states.flags[k];
     const noteFrom = due - states.owed[k];
-    const room = rules.lastRoom(flags, states.used[k]);
+    const region = starts.regionOf(k);
+    const room = rules.lastRoom(flags, region, states.used[k]);
     if (room < -SLACK && !tooDeep) return;
     const height = notes.height(noteFrom, due);
-    if (states.float[k] === flow.floats.length && (height === 0 || height <= room + SLACK)) {
-      const cost = states.cost[k] + rules.endCost(states.used[k], flags);
+    if (states.float[k] === 0 && (height === 0 || height <= room + SLACK)) {
+      const cost = states.cost[k] + rules.endCost(states.used[k], flags, region);
       if (cost < best.cost) best = { cost, index: k };
       return;
     }
@@ -69,6 +77,6 @@ export function finishReach(starts: RegionStarts, flow: Flow, notes: NoteRoom, r
       placed += 1;
     }
     const end = new RegionEnd().begin(k, null, 0, flags, noteFrom, 0);
-    starts.begin(end, rules.fixedDepth(flags) ?? 0, placed, states.cost[k] + COST.SPLIT_NOTE);
+    starts.begin(end, rules.fixedDepth(flags, region) ?? 0, placed, states.cost[k] + COST.SPLIT_NOTE);
   }
 }

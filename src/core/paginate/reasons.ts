@@ -3,6 +3,7 @@
 import { endsInHyphen, type CutFault, type Flow } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
+import { firstRegionOf } from './regions';
 
 export interface Reason {
   readonly fault: Exclude<CutFault, 'none'> | 'uneven' | 'hyphen-over-recto' | 'short-last-page';
@@ -18,7 +19,7 @@ const SLACK = 1e-3;
 export function reasonFor(flow: Flow, plan: PagePlan, page: number, item: number, line: number): Reason | undefined {
   let [p, l] = [item, line];
   for (let after = 0; after < FAR && p < flow.items.length; after += 1) {
-    const end = fillPlainly(flow, plan, p, l, page + after === 0 ? plan.firstLines : plan.lines);
+    const end = fillPlainly(flow, plan, p, l, firstRegionOf(plan.regions, page + after).lines);
     if (end.item === flow.items.length) {
       const isStub = page + after > 0 && end.used < plan.chapterEnd;
       return isStub ? { fault: 'short-last-page', after } : undefined;

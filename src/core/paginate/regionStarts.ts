@@ -4,12 +4,13 @@ import { COST } from './costs';
 import type { Flow, Setting } from './flow';
 import type { PagePlan } from './pagePlan';
 import type { RegionEnd } from './regionEnd';
+import { closesPage, regionAfter, type Region } from './regions';
 import type { RegionRules } from './regionRules';
 import { FLAG, newState, StateList } from './stateList';
 
 const SLACK = 1e-3;
 /** Paragraphs ahead of its own at which a float may already stand, when its reference follows on the same page. */
-const MAX_AHEAD = 40;
+export const MAX_AHEAD = 40;
 
 export class RegionStarts {
   /** The paragraph being looked at, its states, and those of them that begin a region inside it, in their order. */
@@ -27,16 +28,20 @@ export class RegionStarts {
     private readonly settingOf: ((index: number) => Setting) | null = null,
   ) {}
 
+  /** The region in which a state stands. */
+  regionOf(k: number): Region {
+    return this.plan.regions.list[this.states.region[k]];
+  }
+
   /** Ends a region with a depth and the notes before `placed` on it, and begins the next one in every way. */
   begin(end: RegionEnd, depth: number, placed: number, cost: number): void {
     const { plan, flow, entry } = this;
     const { flags } = end;
-    const column = ((flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT) + 1;
+    const before = this.states.region[end.from];
+    entry.region = regionAfter(plan.regions, before);
     entry.flags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
     entry.cost = cost;
-    if (column < plan.columns.length)
-      entry.flags |=
-        (flags & (FLAG.VERSO | FLAG.FIRST | FLAG.FINAL_MASK | FLAG.WISH_MASK)) | (column << FLAG.COLUMN_SHIFT);
+    if (!closesPage(plan.regions.list[before])) entry.flags |= flags & (FLAG.VERSO | FLAG.FINAL_MASK | FLAG.WISH_MASK);
     else {
       entry.flags |= (flags & FLAG.VERSO ? 0 : FLAG.VERSO) | (3 << FLAG.WISH_SHIFT);
       if ((flags & FLAG.FINAL_MASK) !== 0) entry.cost += COST.UNBALANCED * 10;
@@ -48,23 +53,26 @@ export class RegionStarts {
     entry.float = this.states.float[end.from];
     entry.from = end.from;
     entry.choice = end.choice;
-    this.beginRegion(column);
+    this.beginRegion();
   }
 
   /** Puts the states with which the first region can begin. */
   beginFirst(flags: number): void {
     Object.assign(this.entry, newState(), { flags });
-    this.beginRegion(0);
+    this.beginRegion();
   }
 
   /** Puts every state with which a region can begin: with more or fewer floats, as an ordinary or as the last page. */
-  private beginRegion(column: number): void {
+  private beginRegion(): void {
     const { flow, plan, entry } = this;
     const { flags, float } = entry;
-    const room = this.rules.baseDepth(flags);
-    const isPageTop = column === 0 || column === plan.columns.length;
+    const region = plan.regions.list[entry.region];
+    const room = this.rules.baseDepth(flags, region);
     const finals =
-      plan.columns.length > 1 && plan.balance && isPageTop ? this.finalDepths(entry.line, entry.setting, room) : [];
+      region.columns > 1 && plan.balance && region.column === 0
+        ? this.finalDepths(entry.line, entry.setting, room, region.columns)
+        : [];
+    const start = flow.floatStart[this.at];
     let used = 0;
     for (let f = float; ; f += 1) {
       entry.float = f;
@@ -76,11 +84,12 @@ export class RegionStarts {
         entry.flags = flags | (depth << FLAG.FINAL_SHIFT);
         this.enterState();
       }
-      if (f >= flow.floats.length || flow.floats[f].anchor > this.at + MAX_AHEAD) break;
-      used += flow.floats[f].height;
+      const next = flow.floats[start + f];
+      if (next === undefined || next.anchor > this.at + MAX_AHEAD) break;
+      used += next.height;
       // A float deeper than a page stands on one by itself.
       if (used > room + SLACK && f > float) break;
-      if (used > room - 2 && f === float && this.at < flow.items.length && flow.floats[f].anchor >= this.at) break;
+      if (used > room - 2 && f === float && this.at < flow.items.length && next.anchor >= this.at) break;
     }
   }
 
@@ -97,34 +106,40 @@ export class RegionStarts {
   }
 
   /** Depths at which the columns of a last page might end level. */
-  private finalDepths(line: number, settingIndex: number, room: number): number[] {
-    const { flow, plan } = this;
+  private finalDepths(line: number, settingIndex: number, room: number, columns: number): number[] {
+    const { flow } = this;
     if (this.at >= flow.items.length) return [];
     const item = flow.items[this.at];
     const inside = line > 0 ? (this.settingOf?.(settingIndex) ?? item.settings[settingIndex]).count - line : 0;
     const rest = line > 0 ? inside * item.height + flow.rest[this.at + 1] : flow.rest[this.at] - item.source.gap;
-    const columns = plan.columns.length;
     if (rest > columns * room + 2) return [];
     const least = Math.max(1, Math.floor(rest / columns) - 2);
     return Array.from({ length: Math.min(room, least + 7) - least + 1 }, (_, k) => least + k);
   }
 
-  /** Floats referred to before this place that stand in no region yet; -1 when one stands before its reference's page. */
+  /**
+   * Floats referred to before this place that stand in no region yet; -1 when one stands before its reference's page. `float`:
+   * that of a state.
+   */
   lateFloats(float: number, line: number): number {
-    const { floats } = this.flow;
+    const { floats, floatStart } = this.flow;
+    const next = floatStart[this.at] + float;
     // References before this place: of earlier paragraphs, and of this one once a line of it stands.
     const reached = line > 0 ? this.at : this.at - 1;
-    if (float > 0 && floats[float - 1].anchor > reached) return -1;
+    if (next > 0 && floats[next - 1].anchor > reached) return -1;
     let late = 0;
-    while (float + late < floats.length && floats[float + late].anchor <= reached) late += 1;
+    while (next + late < floats.length && floats[next + late].anchor <= reached) late += 1;
     return late;
   }
 
-  /** True when every note line that the states still owe belongs to paragraphs from `first` on. */
+  /** True when every note line and float that the states still owe belongs to paragraphs from `first` on. */
   owesOnly(first: number): boolean {
-    const { noteStart } = this.flow;
-    const most = noteStart[this.at + 1] - noteStart[Math.min(first, this.at + 1)];
-    for (let k = 0; k < this.states.count; k += 1) if (this.states.owed[k] > most) return false;
+    const { noteStart, floatStart } = this.flow;
+    const { owed, float, count } = this.states;
+    const from = Math.min(first, this.at + 1);
+    const most = noteStart[this.at + 1] - noteStart[from];
+    const least = floatStart[Math.min(first, this.at)] - floatStart[this.at];
+    for (let k = 0; k < count; k += 1) if (owed[k] > most || float[k] < least) return false;
     return true;
   }
 

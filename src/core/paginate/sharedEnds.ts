@@ -2,12 +2,21 @@
 import { commonEndsBy } from '../base/commonEnds';
 import type { Flow } from './flow';
 import type { PagePlan } from './pagePlan';
+import { MAX_AHEAD } from './regionStarts';
 import { LAST_PAGES } from './searchLimits';
 
 /** How many paragraphs at both ends two flows have in common. */
 export function sharedEnds(a: Flow, b: Flow): [number, number] {
-  if (a.floats !== b.floats && (a.floats.length > 0 || b.floats.length > 0)) return [0, 0];
   return commonEndsBy(a.items.length, b.items.length, (i, j) => a.items[i].source === b.items[j].source);
+}
+
+/** A head looks back over two paragraphs and a space break ahead over two: so far a change is felt. */
+export const FELT = 3;
+
+/** The first paragraph from which a search must be made again, when `same` paragraphs at the beginning are the same. */
+export function firstChanged(a: Flow, b: Flow, plan: PagePlan, same: number): number {
+  const hasFloats = a.floats.length + b.floats.length > 0;
+  return Math.min(same - FELT - (hasFloats ? MAX_AHEAD : 0), lastUnhurried(a, b, plan));
 }
 
 /**
@@ -15,10 +24,12 @@ export function sharedEnds(a: Flow, b: Flow): [number, number] {
  * perhaps the last one is told by whether any notes are left, and by how much text is; and where columns end level on
  * the last page, what can stand there is told by how much text is left.
  */
-export function lastUnhurried(a: Flow, b: Flow, plan: PagePlan): number {
+function lastUnhurried(a: Flow, b: Flow, plan: PagePlan): number {
   const most = Math.min(a.items.length, b.items.length);
-  const isLevel = plan.balance && plan.columns.length > 1;
-  const page = isLevel ? plan.columns.length * (plan.lines + 1) + 2 : LAST_PAGES * plan.lines;
+  const lines = Math.max(...plan.regions.list.map((region) => region.lines));
+  const columns = Math.max(...plan.regions.list.map((region) => region.columns));
+  const isLevel = plan.balance && columns > 1;
+  const page = isLevel ? columns * (lines + 1) + 2 : LAST_PAGES * lines;
   let p = 0;
   while (p < most && Math.min(a.rest[p + 1], b.rest[p + 1]) > page && hasNotesLeft(a, p) === hasNotesLeft(b, p)) p += 1;
   return p;

@@ -6,21 +6,17 @@ import type { PageSide } from '../model/spec/pageRoles';
 export const FLAG = {
   /** Set on a verso. */
   VERSO: 1,
-  /** The first page of the reach. */
-  FIRST: 2,
   /** Nothing of the text stands in the region yet. */
-  EMPTY: 4,
-  COLUMN_SHIFT: 3,
-  COLUMN_MASK: 3 << 3,
+  EMPTY: 2,
   /** Depth of the spread: 0 short, 1 as the page, 2 long, 3 not known yet. */
-  DEPTH_SHIFT: 5,
-  DEPTH_MASK: 3 << 5,
+  DEPTH_SHIFT: 2,
+  DEPTH_MASK: 3 << 2,
   /** Depth that a person wished for the spread, in the same code; 3: no wish. */
-  WISH_SHIFT: 7,
-  WISH_MASK: 3 << 7,
+  WISH_SHIFT: 4,
+  WISH_MASK: 3 << 4,
   /** Depth in grid lines of the columns of the last page, to be balanced; 0: an ordinary page. */
-  FINAL_SHIFT: 9,
-  FINAL_MASK: 0x3ff << 9,
+  FINAL_SHIFT: 6,
+  FINAL_MASK: 0x3ff << 6,
 } as const;
 
 /** A choice holds the number of a setting, and above it that of the gap. */
@@ -38,11 +34,12 @@ export function withWish(flags: number, wish: number): number {
 
 /** Steps of the quantity that a state's key keeps of its depth; grid lines. */
 const QUANTUM = 1 / 64;
-const FIELDS = 7;
-const INTEGERS = ['line', 'setting', 'flags', 'owed', 'float', 'from', 'choice'] as const;
+const FIELDS = 8;
+const [FROM, CHOSEN] = [5, 6];
+const INTEGERS = ['line', 'setting', 'region', 'flags', 'owed', 'float', 'from', 'choice'] as const;
 const REALS = ['used', 'cost'] as const;
 /** What two states that are the same have in common. */
-const STEADY = ['line', 'setting', 'flags', 'owed', 'float', 'used'] as const;
+const STEADY = ['line', 'setting', 'region', 'flags', 'owed', 'float', 'used'] as const;
 
 let scratch = new Float64Array(256);
 
@@ -57,6 +54,7 @@ function permute(values: Int32Array | Float64Array, places: readonly number[]): 
 export interface NewState {
   line: number;
   setting: number;
+  region: number;
   flags: number;
   owed: number;
   float: number;
@@ -70,6 +68,7 @@ export interface NewState {
 export const newState = (): NewState => ({
   line: 0,
   setting: 0,
+  region: 0,
   flags: 0,
   owed: 0,
   float: 0,
@@ -84,9 +83,12 @@ export class StateList {
   /** Line of the paragraph with which the region begins; 0 where the state is a place between paragraphs. */
   line = new Int32Array(64);
   setting = new Int32Array(64);
+  /** Index of the region in its sequence. */
+  region = new Int32Array(64);
   flags = new Int32Array(64);
   /** Note lines of earlier paragraphs that no earlier region has; negative: so many of this paragraph's own are placed. */
   owed = new Int32Array(64);
+  /** Floats that stand in regions so far, beyond those that earlier paragraphs refer to; negative: so many are late. */
   float = new Int32Array(64);
   from = new Int32Array(64);
   /** How the state was reached: setting and gap of the stretch before it. */
@@ -108,15 +110,16 @@ export class StateList {
   }
 
   /** Keeps the cheaper of this and the same state; answers the index when it was new, else -1. */
-  put({ line, setting, flags, owed, float, used, cost, from, choice }: NewState, isDoomed = false): number {
+  put({ line, setting, region, flags, owed, float, used, cost, from, choice }: NewState, isDoomed = false): number {
     const depth = Math.round(used / QUANTUM);
     // What is sure to become dear is no measure for the others.
     if (cost < this.least && !isDoomed) this.least = cost;
-    let slot = hash(line, setting, flags, owed, float, depth) & this.mask;
+    let slot = hash(line, setting, region, flags, owed, float, depth) & this.mask;
     for (; this.table[slot] !== 0; slot = (slot + 1) & this.mask) {
       const k = this.table[slot] - 1;
       if (
         this.flags[k] === flags &&
+        this.region[k] === region &&
         this.line[k] === line &&
         this.owed[k] === owed &&
         this.setting[k] === setting &&
@@ -137,6 +140,7 @@ export class StateList {
     if (k === this.line.length) this.grow();
     this.line[k] = line;
     this.setting[k] = setting;
+    this.region[k] = region;
     this.flags[k] = flags;
     this.owed[k] = owed;
     this.float[k] = float;
@@ -173,6 +177,7 @@ export class StateList {
   private compare(a: number, b: number): number {
     return (
       this.flags[a] - this.flags[b] ||
+      this.region[a] - this.region[b] ||
       this.owed[a] - this.owed[b] ||
       this.float[a] - this.float[b] ||
       this.line[a] - this.line[b] ||
@@ -203,7 +208,8 @@ export class StateList {
   private fillTable(): void {
     for (let k = 0; k < this.count; k += 1) {
       const depth = Math.round(this.used[k] / QUANTUM);
-      let slot = hash(this.line[k], this.setting[k], this.flags[k], this.owed[k], this.float[k], depth) & this.mask;
+      const { line, setting, region, flags, owed, float } = this;
+      let slot = hash(line[k], setting[k], region[k], flags[k], owed[k], float[k], depth) & this.mask;
       while (this.table[slot] !== 0) slot = (slot + 1) & this.mask;
       this.table[slot] = k + 1;
     }
@@ -239,8 +245,9 @@ export class StateList {
       fields[at + 2] = this.flags[k];
       fields[at + 3] = this.owed[k];
       fields[at + 4] = this.float[k];
-      fields[at + 5] = this.from[k];
-      fields[at + 6] = this.choice[k];
+      fields[at + FROM] = this.from[k];
+      fields[at + CHOSEN] = this.choice[k];
+      fields[at + 7] = this.region[k];
       reals[k * 2] = this.used[k];
       reals[k * 2 + 1] = this.cost[k];
     }
@@ -255,7 +262,7 @@ export interface Layer {
   readonly entered: number;
   /** The cost by which those are measured: the least of any that is not doomed. */
   readonly least: number;
-  /** Seven per state: line, setting, flags, owed, float, from, choice. */
+  /** Eight per state: line, setting, flags, owed, float, from, choice, region. */
   readonly fields: Int32Array;
   /** Two per state: used, cost. */
   readonly reals: Float64Array;
@@ -266,6 +273,7 @@ export interface Layer {
 export interface LayerState {
   readonly line: number;
   readonly setting: number;
+  readonly region: number;
   readonly flags: number;
   readonly owed: number;
   readonly float: number;
@@ -283,8 +291,9 @@ export function stateOf({ fields, reals }: Layer, k: number): LayerState {
     flags: fields[at + 2],
     owed: fields[at + 3],
     float: fields[at + 4],
-    from: fields[at + 5],
-    choice: fields[at + 6],
+    from: fields[at + FROM],
+    choice: fields[at + CHOSEN],
+    region: fields[at + 7],
     used: reals[k * 2],
     cost: reals[k * 2 + 1],
   };
@@ -310,15 +319,24 @@ export function isInStep(list: StateList, layer: Layer): boolean {
 export function withEntry(layer: Layer, list: StateList): Layer {
   const fields = layer.fields.slice();
   for (let k = 0; k < layer.entered; k += 1) {
-    fields[k * FIELDS + 5] = list.from[k];
-    fields[k * FIELDS + 6] = list.choice[k];
+    fields[k * FIELDS + FROM] = list.from[k];
+    fields[k * FIELDS + CHOSEN] = list.choice[k];
   }
   return { ...layer, fields };
 }
 
-function hash(line: number, setting: number, flags: number, owed: number, float: number, depth: number): number {
+// Numbers one by one: it is called for each state.
+function hash(
+  line: number,
+  setting: number,
+  region: number,
+  flags: number,
+  owed: number,
+  float: number,
+  depth: number,
+): number {
   let h = Math.imul(depth ^ (flags << 12), 0x9e3779b1);
   h = Math.imul(h ^ (h >>> 15) ^ (line * 31 + setting), 0x85ebca6b);
-  h = Math.imul(h ^ (h >>> 13) ^ (owed * 8 + float), 0xc2b2ae35);
+  h = Math.imul(h ^ (h >>> 13) ^ (owed * 8 + float + region * 4099), 0xc2b2ae35);
   return (h ^ (h >>> 16)) >>> 0;
 }

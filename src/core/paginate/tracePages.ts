@@ -5,6 +5,7 @@ import { joinLines, type LinePiece } from '../model/composed/joinLines';
 import { makeSetting, type Flow, type Setting } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
+import type { Region } from './regions';
 import { CHOICE, FLAG, stateOf, type LayerState } from './stateList';
 
 /** Lines of one paragraph in a region: from inclusive, to exclusive. */
@@ -21,9 +22,9 @@ export interface Stretch {
 }
 
 export interface FilledRegion {
-  /** Page of the reach, from 0, and column. */
+  /** Page of the reach, from 0. */
   readonly page: number;
-  readonly column: number;
+  readonly region: Region;
   readonly stretches: readonly Stretch[];
   readonly noteFrom: number;
   readonly noteTo: number;
@@ -51,23 +52,24 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
   for (let k = 1; k < path.length; k += 1) {
     const [before, step] = [path[k - 1], path[k]];
     const lines = placed[k];
-    if (lines !== null) stretches.push(makeStretch(flow, before.state, step.state, lines));
+    if (lines !== null)
+      stretches.push(makeStretch(flow, regionAt(plan, before.state), before.state, step.state, lines));
     if ((step.state.flags & FLAG.EMPTY) === 0) continue;
     const depth = (((step.state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT) - 1) as -1 | 0 | 1;
     const endLine = step.state.line === 0 ? 0 : lastLineBefore(placed, k);
-    const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: open.state.float };
+    const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: floatAt(flow, open) };
     const notes = { noteFrom: noteAt(flow, open), noteTo: noteAt(flow, step) };
     regions.push(
       regionOf(flow, plan, open, { page, stretches, depth, ...notes, ...floats, endItem: step.at, endLine }),
     );
-    if (columnOf(step.state) === 0) page += 1;
+    if (regionAt(plan, step.state).column === 0) page += 1;
     open = step;
     stretches = [];
   }
   const end = path[path.length - 1];
-  const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: end.state.float };
+  const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: floatAt(flow, end) };
   const notes = { noteFrom: noteAt(flow, open), noteTo: flow.noteStart[end.at] };
-  const depth = depthOfLast(open.state);
+  const depth = depthOfLast(open.state, regionAt(plan, open.state));
   regions.push(
     regionOf(flow, plan, open, { page, stretches, depth, ...notes, ...floats, endItem: end.at, endLine: 0 }),
   );
@@ -76,6 +78,9 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
 
 /** The first note that is owed at a step. */
 const noteAt = (flow: Flow, { at, state }: Step) => flow.noteStart[at] - state.owed;
+
+/** The first float that stands in no region at a step. */
+const floatAt = (flow: Flow, { at, state }: Step) => flow.floatStart[at] + state.float;
 
 /** The line after the last of the paragraph that stands before the step `k` inside it. */
 function lastLineBefore(placed: readonly (PlacedLines | null)[], k: number): number {
@@ -91,7 +96,7 @@ function regionOf(
   flow: Flow,
   plan: PagePlan,
   start: Step,
-  found: Omit<FilledRegion, 'column' | 'white'>,
+  found: Omit<FilledRegion, 'region' | 'white'>,
 ): FilledRegion {
   const { stretches, noteFrom, noteTo, depth, endItem } = found;
   const deep = baseOf(start.state, plan) + depth;
@@ -102,7 +107,7 @@ function regionOf(
   const isLast = endItem === flow.items.length;
   return {
     ...found,
-    column: columnOf(start.state),
+    region: regionAt(plan, start.state),
     depth: isLast && used + notes > deep + SLACK ? 0 : depth,
     white: isLast ? 0 : Math.max(0, deep - used - notes),
   };
@@ -178,6 +183,7 @@ function placedLines(path: readonly Step[], { flow, extra }: FillMemory, plan: P
 
 function makeStretch(
   flow: Flow,
+  region: Region,
   before: LayerState,
   after: LayerState,
   { at, setting, from, to }: PlacedLines,
@@ -187,28 +193,24 @@ function makeStretch(
   const gap = item.gaps[after.choice >> CHOICE.GAP_SHIFT];
   let start = before.used;
   if (!empty) start += gap.gap;
-  else if (
-    before.line === 0 &&
-    item.source.paragraph.styled.style.keepSpace === true &&
-    (before.flags & FLAG.FIRST) === 0
-  )
+  else if (before.line === 0 && item.source.paragraph.styled.style.keepSpace === true && region.page > 0)
     start += item.source.gap;
   if (item.snaps && !empty) start = Math.ceil(start - SLACK);
   return { item: at, setting, from, to, start, gap: empty || gap.cost === 0 ? null : gap.gap };
 }
 
-const columnOf = (state: LayerState) => (state.flags & FLAG.COLUMN_MASK) >> FLAG.COLUMN_SHIFT;
+const regionAt = (plan: PagePlan, state: LayerState): Region => plan.regions.list[state.region];
 
 function baseOf(state: LayerState, plan: PagePlan): number {
   const final = (state.flags & FLAG.FINAL_MASK) >> FLAG.FINAL_SHIFT;
   if (final > 0) return final;
-  return state.flags & FLAG.FIRST ? plan.firstLines : plan.lines;
+  return regionAt(plan, state).lines;
 }
 
 /** The last page hangs on its spread's depth only where that was longer. */
-function depthOfLast(state: LayerState): -1 | 0 | 1 {
+function depthOfLast(state: LayerState, region: Region): -1 | 0 | 1 {
   if ((state.flags & FLAG.FINAL_MASK) !== 0) return 0;
   const code = (state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT;
-  const isOpen = code === 3 || (columnOf(state) === 0 && (state.flags & FLAG.VERSO) !== 0);
+  const isOpen = code === 3 || (region.column === 0 && (state.flags & FLAG.VERSO) !== 0);
   return isOpen ? 0 : ((code - 1) as -1 | 0 | 1);
 }

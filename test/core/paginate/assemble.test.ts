@@ -93,7 +93,12 @@ describe('putting pages together', () => {
 describe('the pages of a division', () => {
   const paginate = (head: number[], lines: number) =>
     paginateOn(
-      { role: 'chapter', head: head.map((n) => composed(n, { leading: 2 * LEADING })), text: flowOf([{ lines }]) },
+      {
+        stream: 'd1',
+        role: 'chapter',
+        head: head.map((n) => composed(n, { leading: 2 * LEADING })),
+        text: flowOf([{ lines }]),
+      },
       { sink: 3, textStart: 9 },
     );
 
@@ -115,7 +120,7 @@ describe('the pages of a division', () => {
 
   it('stands the last note line on the foot line, and the rule clear of both', () => {
     const pages = paginateOn(
-      { role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) },
+      { stream: 'd1', role: 'chapter', head: [], text: flowOf([{ lines: 5, notes: [[1, 3]] }]) },
       { sink: 0, textStart: 1 },
     );
     const { notes, noteRules, fragments } = pages[0];
@@ -127,8 +132,11 @@ describe('the pages of a division', () => {
 
   it('places a display page’s foot paragraphs at the foot', () => {
     const top = flowOf([{ lines: 1, gap: 4 }]);
-    const foot = [{ paragraph: composed(2, { atFoot: true, leading: 8 }), gap: 1, notes: [] }];
-    const [display] = paginateOn({ role: 'title', head: [], text: [...top, ...foot] }, { sink: 3, textStart: 9 });
+    const foot = [{ paragraph: composed(2, { atFoot: true, leading: 8 }), gap: 1, insertions: [] }];
+    const [display] = paginateOn(
+      { stream: 'd1', role: 'title', head: [], text: [...top, ...foot] },
+      { sink: 3, textStart: 9 },
+    );
     expect(display.role).to.equal('display');
     expect(display.fragments[0].y).to.equal(gridBaseline(GEOMETRY, 4));
     expect(display.fragments[1].y).to.be.closeTo(gridBaseline(GEOMETRY, 19) - 8, 1e-6);

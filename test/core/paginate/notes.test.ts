@@ -7,6 +7,7 @@ import {
   EXACT,
   fillPages,
   makeFlow,
+  notesAt,
   paginateDivision,
   traceRegions,
   type DivisionFlow,
@@ -54,7 +55,7 @@ const noted: fc.Arbitrary<FlowParts> = fc
   }));
 
 function paginate(text: readonly FlowParagraph[], rest: Partial<DivisionFlow> = {}, side: 'recto' | 'verso' = 'recto') {
-  const flow: DivisionFlow = { role: 'chapter', head: [], text, joinNotes: join, ...rest };
+  const flow: DivisionFlow = { stream: 'd1', role: 'chapter', head: [], text, joinNotes: join, ...rest };
   const opener = { sink: 0, textStart: 1 };
   return drain(paginateDivision(flow, GEOMETRY, opener, NOVEL_SPEC.pages, side)).pages;
 }
@@ -94,7 +95,7 @@ describe('notes at the foot in columns or running on', () => {
       fc.property(fc.array(noted, { minLength: 1, maxLength: 14 }), fc.constantFrom('foot', 'text'), (parts, stand) => {
         const text = flowOf(parts);
         const pages = paginate(text, { notes: { stand: stand as 'foot', space: 0.6 } });
-        const wanted = text.flatMap((item) => item.notes.flatMap((note) => note.paragraphs));
+        const wanted = text.flatMap((item) => notesAt(item, 'foot').flatMap((note) => note.paragraphs));
         const seen = new Map<unknown, number>();
         for (const page of pages) {
           const lowest = Math.max(0, ...page.fragments.map(bottomOf));
@@ -115,7 +116,7 @@ describe('notes at the foot in columns or running on', () => {
         for (const paragraph of alone) expect(seen.get(paragraph)).to.equal(paragraph.broken.count);
         const isJoined = ({ layout, paragraphs }: FlowNote) =>
           layout.runsOn && paragraphs.length === 1 && paragraphs[0].broken.count <= 2;
-        const others = text.flatMap((item) => item.notes.filter((note) => !isJoined(note)));
+        const others = text.flatMap((item) => notesAt(item, 'foot').filter((note) => !isJoined(note)));
         for (const { paragraphs } of others) expect(seen.has(paragraphs[0])).to.equal(true);
       }),
       { numRuns: 200 },
@@ -183,8 +184,7 @@ describe('notes in the margin', () => {
   const beside = (parts: readonly FlowParts[]): FlowParagraph[] =>
     flowOf(parts).map((item) => ({
       ...item,
-      notes: [],
-      margin: item.notes.map((note) => ({ ...note, layout: { ...note.layout, place: 'margin' as const } })),
+      insertions: notesAt(item, 'foot').map((note) => ({ ...note, place: 'margin' as const })),
     }));
 
   it('begin on the line of their reference, at the fore-edge of either side', () => {
@@ -225,13 +225,13 @@ describe('notes in the margin', () => {
                 pages.filter((other) => other.fragments.some((one) => one.paragraph === paragraph)).length === 1,
             );
             if (!isLate)
-              for (const { margin: notes = [] } of whole)
-                for (const { paragraphs } of notes)
+              for (const item of whole)
+                for (const { paragraphs } of notesAt(item, 'margin'))
                   expect(seen.get(paragraphs[0])).to.equal(paragraphs[0].broken.count);
             owes = isLate;
           }
         }
-        const wanted = text.flatMap((item) => (item.margin ?? []).flatMap((note) => note.paragraphs));
+        const wanted = text.flatMap((item) => notesAt(item, 'margin').flatMap((note) => note.paragraphs));
         for (const paragraph of wanted) expect(seen.get(paragraph)).to.equal(paragraph.broken.count);
       }),
       { numRuns: 200 },

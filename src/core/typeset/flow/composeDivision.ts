@@ -82,6 +82,7 @@ export function* composeDivision(
   kept.keep();
   text.push(...composeLists(division, compose, references), ...divisionEndNotes(division, compose));
   return {
+    stream: division.id,
     role: division.role,
     head,
     text: centreVerse(numberVerse(text, compose), isDisplay ? across.measure : compose.measure),

@@ -4,7 +4,7 @@ import type { ComposedParagraph } from '../../model/composed/pages';
 import type { TextLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { paragraph as makeParagraph, type Paragraph, type StreamId } from '../../model/copy/streams';
-import type { FlowNote, FlowParagraph, PageWishes, Variant } from '../../paginate';
+import { sameInsertions, type FlowParagraph, type Insertion, type PageWishes, type Variant } from '../../paginate';
 import type { ComposeContext } from './composeContext';
 import { composeGenerated, setterToMeasures } from './composeParagraph';
 import type { ParagraphEntry } from '../stageCache';
@@ -21,21 +21,18 @@ export function flowParagraph(
   before: FlowParagraph | undefined,
   isText: boolean,
   compose: ComposeContext,
-  notes: readonly FlowNote[],
+  insertions: readonly Insertion[],
 ): FlowParagraph {
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
   const gap = gapBefore(composed, before);
-  const atFoot = notes.filter(({ layout }) => layout.place === 'foot');
-  const inMargin = notes.filter(({ layout }) => layout.place === 'margin');
   const made: FlowParagraph = {
     paragraph: composed,
     shorter: variantOf(entry.shorter, composed, elastic || block.touches?.lines === -1),
     longer: variantOf(entry.longer, composed, elastic || block.touches?.lines === 1),
     gap,
     elastic: elastic && isText ? elasticGaps(gap, composed, before) : undefined,
-    notes: atFoot.length === notes.length ? notes : atFoot,
-    margin: inMargin.length > 0 ? inMargin : undefined,
+    insertions,
     wishes: isText ? wishesOf(block, entry.composed.styled.style, compose.book.spec.page.facing) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
@@ -70,7 +67,7 @@ export function generatedPlace(paragraph: ComposedParagraph, gap: number, compos
   const { flows } = compose.context.cache.tables;
   const known = flows.get(paragraph);
   if (known !== undefined && known.gap === gap) return known;
-  const made: FlowParagraph = { paragraph, gap, notes: NONE };
+  const made: FlowParagraph = { paragraph, gap, insertions: NONE };
   flows.set(paragraph, made);
   return made;
 }
@@ -141,8 +138,7 @@ function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
     a.longer?.paragraph === b.longer?.paragraph &&
     a.gap === b.gap &&
     sameList(a.elastic ?? NONE, b.elastic ?? NONE) &&
-    sameNotes(a.notes, b.notes) &&
-    sameNotes(a.margin ?? NONE, b.margin ?? NONE) &&
+    sameInsertions(a.insertions, b.insertions) &&
     JSON.stringify(a.wishes) === JSON.stringify(b.wishes) &&
     sameList(a.held ?? NONE, b.held ?? NONE) &&
     (a.held === undefined) === (b.held === undefined) &&
@@ -157,14 +153,4 @@ const NONE: readonly never[] = [];
 
 function sameList(a: readonly unknown[], b: readonly unknown[]): boolean {
   return a.length === b.length && a.every((value, k) => value === b[k]);
-}
-
-function sameNotes(a: readonly FlowNote[], b: readonly FlowNote[]): boolean {
-  return (
-    a.length === b.length &&
-    a.every((note, k) => {
-      const { at, layout, paragraphs } = b[k];
-      return note.at === at && note.layout === layout && sameList(note.paragraphs, paragraphs);
-    })
-  );
 }

@@ -67,7 +67,7 @@ function collect(note: StreamId, at: number, compose: ComposeContext, found: Flo
   if (place !== 'foot' && place !== 'margin') return;
   const layout = layoutOf(kind, place, compose);
   const paragraphs = noteParagraphs(note, kind, { ...compose, measure: layout.width });
-  if (paragraphs.length > 0) found.push({ at, paragraphs, layout });
+  if (paragraphs.length > 0) found.push({ place, at, paragraphs, layout });
   const inside = new Set([...above, note]);
   for (const { styled } of paragraphs) for (const own of styled.notes) collect(own.note, at, compose, found, inside);
 }
@@ -77,18 +77,17 @@ const layouts = new WeakMap<NoteKind, NoteLayout[]>();
 /** How the notes of a kind stand; the same object while nothing of it changes. */
 function layoutOf(kind: NoteKind, place: 'foot' | 'margin', compose: ComposeContext): NoteLayout {
   const gap = compose.book.spec.notes.columnGap;
-  const { columns } = kind;
+  const columns = place === 'margin' ? 1 : kind.columns;
   const measure = compose.measure;
   const width = place === 'margin' ? marginWidth(compose)! : (measure - gap * (columns - 1)) / columns;
   const known = layouts.get(kind) ?? [];
   const same = known.find(
-    (one) => one.place === place && one.width === width && one.gap === gap && one.runsOn === kind.runOn,
+    (one) => one.columns === columns && one.width === width && one.gap === gap && one.runsOn === kind.runOn,
   );
   if (same !== undefined) return same;
   const { separator, continuation, runOn } = kind;
   const made: NoteLayout = {
-    place,
-    columns: place === 'margin' ? 1 : columns,
+    columns,
     width,
     gap,
     separator,
