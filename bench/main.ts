@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { nodeAssets } from '../cli/assets';
 import { drain } from '../cli/compose';
-import { makeBook, readManuscript, typesetBook, writePressPdf } from '../src/core/index';
+import { fileBytes, makeBook, readManuscript, typesetBook, writePressPdf } from '../src/core/index';
 import type { Book } from '../src/core/model/copy/book';
 import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { Paragraph } from '../src/core/model/copy/streams';
@@ -54,7 +54,7 @@ function runOnce(book: Book): Run {
   const context = assets.contextFor(book);
   const [compose, composed] = timed(() => drain(typesetBook(book, context)));
   const [press] = timed(() =>
-    drain(writePressPdf(book, composed, context, assets.subsetter(), '2026-01-01T00:00:00Z')),
+    fileBytes(writePressPdf(book, composed, context, assets.subsetter(), '2026-01-01T00:00:00Z')),
   );
   const { times, words, pages, lines } = composed;
   return { compose, press, facts: { times, words, pages: pages.length, lines } };

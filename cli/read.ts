@@ -1,15 +1,9 @@
 // The command `read`: what came in with a manuscript, by the same readers as the app's.
 import { basename } from 'node:path';
-import {
-  checkBook,
-  describeManuscript,
-  manuscriptOf,
-  readManuscript,
-  readProject,
-  type ManuscriptReport,
-} from '../src/core/index';
+import { describeManuscript, manuscriptOf, readManuscript, type ManuscriptReport } from '../src/core/index';
 import type { Manuscript } from '../src/core/model/copy/manuscript';
-import { drain, readInput, writeAll } from './compose';
+import { drain, jsonBytes } from './compose';
+import { openProjectFile, readInput, writeAll } from './files';
 import type { ReadOptions } from './options';
 
 /** Answers the sentence for the person. */
@@ -20,16 +14,8 @@ export function read(options: ReadOptions): string {
 }
 
 export function openManuscript(path: string): Manuscript {
-  const bytes = readInput(path);
-  if (path.toLowerCase().endsWith('.walnut')) {
-    const { book, pictures } = readProject(bytes, checkBook);
-    return manuscriptOf(book, pictures);
-  }
-  return drain(readManuscript(basename(path), bytes));
-}
-
-export function jsonBytes(value: unknown): Uint8Array {
-  return new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
+  if (path.toLowerCase().endsWith('.walnut')) return manuscriptOf(openProjectFile(path).book);
+  return drain(readManuscript(basename(path), readInput(path)));
 }
 
 function tellReport(report: ManuscriptReport): string {

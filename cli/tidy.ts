@@ -1,8 +1,9 @@
 // The command `tidy`: the jobs that clean incoming copy, and what it is after them.
 import { describeManuscript, TIDY_JOBS, tidyManuscript, type TidyChange } from '../src/core/index';
-import { drain, writeAll } from './compose';
+import { drain, jsonBytes } from './compose';
+import { writeAll } from './files';
 import { UsageError, type TidyOptions } from './options';
-import { jsonBytes, openManuscript } from './read';
+import { openManuscript } from './read';
 
 /** Answers the sentence for the person. */
 export function tidy(options: TidyOptions): string {

@@ -9,6 +9,8 @@ import {
   makeBook,
   manuscriptOf,
   readManuscript,
+  fileBytes,
+  readBytes,
   readProject,
   typesetBook,
   ValueError,
@@ -49,8 +51,8 @@ export function fileOf(seed: number): { readonly name: string; readonly bytes: U
 
 function read(name: string, bytes: Uint8Array, seed: number): void {
   if (name.endsWith('.walnut')) {
-    const { book, pictures } = readProject(bytes, checkBook);
-    describeManuscript(manuscriptOf(book, pictures));
+    const { book } = readBytes(readProject(bytes.length, checkBook), bytes);
+    describeManuscript(manuscriptOf(book));
     return keptWhole(book, seed);
   }
   const manuscript = drained(readManuscript(name, bytes));
@@ -62,7 +64,8 @@ function read(name: string, bytes: Uint8Array, seed: number): void {
 /** What is made is valid, and a project file of it opens to the same book. */
 function keptWhole(book: Book, seed: number): void {
   if (!isDeepStrictEqual(checkBook(book), book)) throw new Error('the check of a book changes it');
-  const again = readProject(writeProject(book), checkBook).book;
+  const written = fileBytes(writeProject(book));
+  const again = readBytes(readProject(written.length, checkBook), written).book;
   if (!isDeepStrictEqual(again, book)) throw new Error('the project file opens to another book');
   const length = JSON.stringify(book.divisions).length;
   if (seed % COMPOSED === 0 && length < 60_000) drained(typesetBook(book, assets.contextFor(book)));

@@ -3,7 +3,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { makeBook, readManuscript, writeCopy, writeEpub, writeProject } from '../src/core/index';
+import { fileBytes, makeBook, readManuscript, writeCopy, writeEpub, writeProject } from '../src/core/index';
 
 export interface CorpusFile {
   readonly name: string;
@@ -71,9 +71,9 @@ export function makeCorpus(root: string): readonly CorpusFile[] {
   const fixtures = join(root, 'test/fixtures');
   return [
     ...files,
-    { name: 'b.docx', bytes: writeCopy(book, 'docx', {}) },
-    { name: 'b.epub', bytes: drained(writeEpub(book, '2026-11-30T00:00:00Z', {})) },
-    { name: 'b.walnut', bytes: writeProject(book, {}) },
+    { name: 'b.docx', bytes: fileBytes(writeCopy(book, 'docx')) },
+    { name: 'b.epub', bytes: fileBytes(writeEpub(book, '2026-11-30T00:00:00Z')) },
+    { name: 'b.walnut', bytes: fileBytes(writeProject(book)) },
     ...readdirSync(fixtures)
       .filter((name) => name.endsWith('.walnut'))
       .map((name) => ({ name, bytes: new Uint8Array(readFileSync(join(fixtures, name))) })),

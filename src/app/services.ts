@@ -69,8 +69,8 @@ export function createServices(): Services {
   return services;
 }
 
-function download(fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string): void {
-  const address = URL.createObjectURL(new Blob([bytes], { type }));
+function download(fileName: string, file: Blob, type: string): void {
+  const address = URL.createObjectURL(file.slice(0, file.size, type));
   const link = document.createElement('a');
   link.href = address;
   link.download = fileName;

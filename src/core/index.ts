@@ -55,6 +55,7 @@ export { ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';
 export { findAll, replaceAll } from './find';
 export { NotLinearError } from './base/errors';
-export { fingerprint } from './base/hash';
+export { fileBytes, readBytes, type FileJob, type ReadJob } from './base/fileJob';
+export { Fingerprint, fingerprint } from './base/hash';
 export { listChange } from './base/listChange';
 export { lackingCharacters } from './proof';

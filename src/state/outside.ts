@@ -44,7 +44,7 @@ export interface Outside {
   startWriteJob: (order: WriteOrder, onProgress?: (share: number) => void) => WriteJob;
   /** The demonstration manuscripts, the one that comes first on the Shelf last. */
   readonly fetchDemos: () => Promise<readonly DemoManuscript[]>;
-  readonly download: (fileName: string, bytes: Uint8Array<ArrayBuffer>, type: string) => void;
+  readonly download: (fileName: string, file: Blob, type: string) => void;
   readonly now: () => number;
   readonly newBookId: () => string;
 }

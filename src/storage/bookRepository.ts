@@ -4,7 +4,8 @@ import { BOOK_FORMAT, type Book } from '../core/model/copy/book';
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import { LOG_WITHOUT_FORMAT, migrateEntry } from '../core/formats/migrateEntry';
 import { migrate } from '../core/formats/migrate';
-import { picturesIn, type Block, type PictureBytes } from '../core/model/copy/streams';
+import { picturesIn, type Block } from '../core/model/copy/streams';
+import { dropPictures, keepPictures, sharePictures } from './pictureRepository';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
 import { divisionWrites, gatherDivisions } from './divisionStore';
 import { firstDifference, HISTORY_PAGE, type HistoryWindow } from './historyWindow';
@@ -39,11 +40,11 @@ export class BookRepository {
     return this.database.books.orderBy('touched').reverse().toArray();
   }
 
-  /** `pictures`: bytes of its pictures by their hash. */
-  async add(book: Book, time: number, pictures: PictureBytes = {}): Promise<void> {
-    const { books, divisions, pieces, notes, pictures: kept } = this.database;
-    await this.database.transaction('rw', books, divisions, pieces, notes, kept, async () => {
-      await kept.bulkPut(Object.entries(pictures).map(([hash, bytes]) => ({ book: book.id, hash, bytes })));
+  /** `pictures`: its pictures by their hash. */
+  async add(book: Book, time: number, pictures: Readonly<Record<string, Blob>> = {}): Promise<void> {
+    const { books, divisions, pieces, notes, blobs, pictureOwners } = this.database;
+    await this.database.transaction('rw', [books, divisions, pieces, notes, blobs, pictureOwners], async () => {
+      await keepPictures(this.database, book.id, pictures);
       await books.put({ ...headOf(book), revision: 0, cursor: 0, touched: time, words: 0, findings: 0 });
       await Promise.all(divisionWrites(this.database, book.id, [], book.divisions));
       await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: book.id, note: value.id, value })));
@@ -110,7 +111,7 @@ export class BookRepository {
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
     const { books, divisions, pieces, notes, log } = this.database;
     const id = after.book.id;
-    await this.keepPictures(before.book, after.book);
+    await sharePictures(this.database, id, newPictures(before.book, after.book));
     await this.database.transaction('rw', books, divisions, pieces, notes, log, async () => {
       if ((await books.get(id))?.revision !== before.revision) throw new OutdatedBookError();
       await Promise.all([
@@ -120,16 +121,6 @@ export class BookRepository {
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
       ]);
     });
-  }
-
-  /** Pictures that came with text from another book become this book's own. */
-  private async keepPictures(before: Book, after: Book): Promise<void> {
-    const { pictures } = this.database;
-    for (const hash of newPictures(before, after)) {
-      if ((await pictures.get([after.id, hash])) !== undefined) continue;
-      const other = await pictures.where('hash').equals(hash).first();
-      if (other !== undefined) await pictures.put({ ...other, book: after.id });
-    }
   }
 
   private saveNotes(before: Book, after: Book): PromiseLike<unknown>[] {
@@ -167,10 +158,11 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, pieces, notes, log, pulls, pullParts, pictures, products } = this.database;
-    const owned = [divisions, pieces, notes, log, pulls, pullParts, pictures, products];
-    await this.database.transaction('rw', [books, ...owned], async () => {
+    const { books, divisions, pieces, notes, log, pulls, pullParts, products, blobs, pictureOwners } = this.database;
+    const owned = [divisions, pieces, notes, log, pulls, pullParts, products];
+    await this.database.transaction('rw', [books, blobs, pictureOwners, ...owned], async () => {
       await books.delete(id);
+      await dropPictures(this.database, id);
       await Promise.all(owned.map((table) => table.where('book').equals(id).delete()));
     });
   }

@@ -1,5 +1,5 @@
 // The database of this browser: its tables and the versions of their shape. Books have the model's format number too.
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Book, Division, Note, Particulars, Source } from '../core/model/copy/book';
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
@@ -96,11 +96,16 @@ export interface PullPartRecord {
   readonly value: unknown;
 }
 
-/** A picture of a book. */
+/** A picture, once for all books that have it; a Blob, so that its bytes stay on the disk until they are asked for. */
 export interface PictureRecord {
-  readonly book: string;
   readonly hash: string;
-  readonly bytes: Uint8Array;
+  readonly blob: Blob;
+}
+
+/** A book that has a picture. A picture that nobody has goes. */
+export interface PictureOwner {
+  readonly hash: string;
+  readonly book: string;
 }
 
 /** A face of the person's own, by its id. */
@@ -123,7 +128,8 @@ export class WalnutDatabase extends Dexie {
   declare pieces: Table<PieceRecord, [string, string, number]>;
   declare notes: Table<NoteRecord, [string, string]>;
   declare log: Table<LogRecord, [string, number]>;
-  declare pictures: Table<PictureRecord, [string, string]>;
+  declare blobs: EntityTable<PictureRecord, 'hash'>;
+  declare pictureOwners: Table<PictureOwner, [string, string]>;
   declare fonts: EntityTable<FontRecord, 'hash'>;
   declare pulls: Table<PullRecord, [string, string]>;
   declare products: Table<ProductRecord, [string, string]>;
@@ -147,5 +153,21 @@ export class WalnutDatabase extends Dexie {
     this.version(3).stores({ assets: null, pictures: '[book+hash], book, hash' });
     this.version(4).stores({ pieces: '[book+division+piece], book, [book+division]' });
     this.version(5).stores({ products: '[book+product], book' });
+    this.version(6).stores({ blobs: 'hash', pictureOwners: '[hash+book], book' }).upgrade(moveRows);
+    this.version(7).stores({ pictures: null });
+  }
+}
+
+/** Pictures were rows of bytes, one for each book that had them. */
+async function moveRows(transaction: Transaction): Promise<void> {
+  const rows = transaction.table<{ readonly book: string; readonly hash: string; readonly bytes: Uint8Array }>(
+    'pictures',
+  );
+  const keys = (await rows.toCollection().primaryKeys()) as unknown as [string, string][];
+  for (const [book, hash] of keys) {
+    const row = await rows.get([book, hash]);
+    if (row === undefined) continue;
+    await transaction.table('blobs').put({ hash, blob: new Blob([row.bytes as Uint8Array<ArrayBuffer>]) });
+    await transaction.table('pictureOwners').put({ hash, book });
   }
 }

@@ -20,7 +20,7 @@ import type {
 } from '../core/model/composed/pages';
 import type { PageTable } from '../core/model/composed/pageTable';
 import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
-import type { ParagraphTouches, PictureBytes } from '../core/model/copy/streams';
+import type { ParagraphTouches } from '../core/model/copy/streams';
 import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/composed/referenceTable';
 import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { Spec } from '../core/model/spec/spec';
@@ -229,10 +229,13 @@ export interface Found {
   readonly problem: string | null;
 }
 
-/** A book, and the bytes of its pictures by their hash. */
+/** Pictures by their hash. A Blob is a handle: what it holds is read when it is asked for. */
+export type PictureBlobs = Readonly<Record<string, Blob>>;
+
+/** A book, and its pictures. */
 export interface WholeBook {
   readonly book: Book;
-  readonly pictures: PictureBytes;
+  readonly pictures: PictureBlobs;
 }
 
 /** One job of the write worker; it gets a book at a fixed revision and is stopped by being ended. */
@@ -241,19 +244,19 @@ export type WriteRequest = AssetBase &
     | {
         readonly kind: 'import';
         readonly fileName: string;
-        readonly bytes: Uint8Array;
+        readonly file: Blob;
         readonly bookId: string;
         readonly particulars?: Partial<Particulars>;
       }
     /** A manuscript that goes into a book that is there. */
-    | { readonly kind: 'read'; readonly fileName: string; readonly bytes: Uint8Array }
+    | { readonly kind: 'read'; readonly fileName: string; readonly file: Blob }
     /** A newer version of the copy of a book, or of one of its divisions; mapping and recipe are the book's. */
     | {
         readonly kind: 'replaceCopy';
         readonly book: Book;
         readonly division: string | null;
         readonly fileName: string;
-        readonly bytes: Uint8Array;
+        readonly file: Blob;
       }
     /** A pattern that may run for ever: found, or what it finds replaced. */
     | { readonly kind: 'find'; readonly book: Book; readonly query: FindQuery }
@@ -275,7 +278,7 @@ export type WriteRequest = AssetBase &
       }
     /** A font file of the person's own, read. */
     | { readonly kind: 'readFont'; readonly fileName: string; readonly bytes: Uint8Array }
-    | { readonly kind: 'openProject'; readonly bytes: Uint8Array; readonly bookId: string }
+    | { readonly kind: 'openProject'; readonly file: Blob; readonly bookId: string }
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
     /** `date`: as ISO 8601, for the metadata. */
@@ -289,8 +292,9 @@ export interface Specimen {
 
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
-  | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBytes; readonly arrival: Arrival | null }
-  | { readonly kind: 'manuscript'; readonly manuscript: Manuscript }
+  | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBlobs; readonly arrival: Arrival | null }
+  /** Its pictures stand beside it, not in it. */
+  | { readonly kind: 'manuscript'; readonly manuscript: Manuscript; readonly pictures: PictureBlobs }
   | ({ readonly kind: 'found' } & Found)
   | { readonly kind: 'edits'; readonly edits: readonly BookEdit[]; readonly count: number }
   | ({ readonly kind: 'index' } & SuppliedIndex)
@@ -298,15 +302,15 @@ export type WriteReply =
       readonly kind: 'replaced';
       readonly edits: readonly BookEdit[];
       readonly report: ReplaceReport;
-      readonly pictures: PictureBytes;
+      readonly pictures: PictureBlobs;
       readonly arrival: Arrival;
     }
   | { readonly kind: 'font'; readonly font: OwnFont }
   | { readonly kind: 'specimens'; readonly specimens: readonly Specimen[]; readonly outlines: readonly GlyphOutline[] }
-  /** `hash`: fingerprint of the bytes. */
+  /** `hash`: fingerprint of its bytes. */
   | {
       readonly kind: 'file';
-      readonly bytes: Uint8Array<ArrayBuffer>;
+      readonly file: Blob;
       readonly pages: number;
       readonly hash: string;
     }

@@ -2,7 +2,6 @@
 import {
   arrivalOf,
   composeSpecimen,
-  checkBook,
   editsBetweenBooks,
   findAll,
   HarfBuzzSubsetter,
@@ -13,7 +12,6 @@ import {
   ownFace,
   mapStyles,
   readManuscript,
-  readProject,
   replaceAll,
   replaceCopy,
   specimenBook,
@@ -28,9 +26,10 @@ import type { Manuscript } from '../core/model/copy/manuscript';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { GlyphOutline } from '../core/model/composed/displayList';
 import { drain } from './drain';
+import { blobsOf, openProjectFile } from './files';
 import { unpackFont } from './unpackFont';
 import { newOutlines } from './outlines';
-import type { Specimen, WriteReply, WriteRequest } from './protocol';
+import type { PictureBlobs, Specimen, WriteReply, WriteRequest } from './protocol';
 import { writeProduct } from './writers';
 
 /** Does one job and answers with its result; progress goes to `post` on the way. Never throws. */
@@ -42,18 +41,18 @@ export async function doWriteJob(
   try {
     switch (job.kind) {
       case 'import': {
-        const manuscript = drain(readManuscript(job.fileName, job.bytes));
+        const manuscript = drain(readManuscript(job.fileName, await bytesOf(job.file)));
         const book = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
         const particulars = { ...book.particulars, ...job.particulars };
-        const { pictures } = manuscript;
+        const pictures = blobsOf(manuscript.pictures);
         return { kind: 'book', book: { ...book, particulars }, pictures, arrival: arrivalOf(manuscript, job.fileName) };
       }
       case 'read':
-        return { kind: 'manuscript', manuscript: readAny(job.fileName, job.bytes) };
+        return { kind: 'manuscript', ...(await readAny(job.fileName, job.file)) };
       case 'replaceCopy':
-        return replaced(job);
+        return await replaced(job);
       case 'openProject':
-        return openProject(job.bytes, job.bookId);
+        return await openProject(job.file, job.bookId);
       case 'readFont':
         return await readFont(job, fetchBytes);
       case 'find':
@@ -91,23 +90,35 @@ async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: 
   return { kind: 'font', font: { record, bytes } } as const;
 }
 
-function openProject(bytes: Uint8Array, bookId: string): WriteReply {
-  const { book, pictures } = readProject(bytes, checkBook);
+const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());
+
+async function openProject(file: Blob, bookId: string): Promise<WriteReply> {
+  const { book, pictures } = await openProjectFile(file);
   return { kind: 'book', book: { ...book, id: bookId }, pictures, arrival: null };
 }
 
 /** A manuscript of a file, or of the copy of a project file. */
-function readAny(fileName: string, bytes: Uint8Array): Manuscript {
+async function readAny(
+  fileName: string,
+  file: Blob,
+): Promise<{ readonly manuscript: Manuscript; readonly pictures: PictureBlobs }> {
   if (fileName.toLowerCase().endsWith('.walnut')) {
-    const { book, pictures } = readProject(bytes, checkBook);
-    return manuscriptOf(book, pictures);
+    const { book, pictures } = await openProjectFile(file);
+    return { manuscript: manuscriptOf(book), pictures };
   }
-  return drain(readManuscript(fileName, bytes));
+  const { pictures, ...read } = drain(readManuscript(fileName, await bytesOf(file)));
+  return { manuscript: { ...read, pictures: {} }, pictures: blobsOf(pictures) };
 }
 
 /** Reads a newer version as the last one was read, and says what of the book it changes. */
-function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { kind: 'replaceCopy' }>): WriteReply {
-  const read = mapStyles(readAny(fileName, bytes), book.source.mapping);
+async function replaced({
+  book,
+  division,
+  fileName,
+  file,
+}: Extract<WriteRequest, { kind: 'replaceCopy' }>): Promise<WriteReply> {
+  const { manuscript: found, pictures } = await readAny(fileName, file);
+  const read = mapStyles(found, book.source.mapping);
   const manuscript = { ...read, metadata: { ...read.metadata, language: book.particulars.language } };
   const jobs = TIDY_JOBS.filter((job) => book.source.recipe.includes(job.id) && job.kind !== 'tell');
   const tidied = drain(tidyManuscript(manuscript, jobs)).manuscript;
@@ -118,7 +129,6 @@ function replaced({ book, division, fileName, bytes }: Extract<WriteRequest, { k
   const arrival = arrivalOf(manuscript, fileName);
   const styles = arrival.styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => ids.get(id) ?? []) }));
   const comments = arrival.comments.map((one) => ({ ...one, block: ids.get(one.block) ?? '' }));
-  const { pictures } = manuscript;
   return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
 }
 

@@ -7,5 +7,5 @@ declare const self: Worker;
 
 self.onmessage = async (event: MessageEvent<WriteRequest>) => {
   const reply = await doWriteJob(event.data, fetchFrom(event.data.base), (progress) => self.postMessage(progress));
-  self.postMessage(reply, reply.kind === 'file' ? [reply.bytes.buffer] : []);
+  self.postMessage(reply);
 };

@@ -1,6 +1,5 @@
 // The writers of the products, one for each.
 import {
-  fingerprint,
   HarfBuzzSubsetter,
   typesetBook,
   writeCopy,
@@ -8,12 +7,14 @@ import {
   writePressPdf,
   writeProject,
   writeScreenPdf,
+  type FileJob,
 } from '../core/index';
 import type { ProductId, ProductSettings } from '../core/model/products/products';
 import type { OwnFont } from '../core/model/spec/faces';
 import { WorkerAssets, type FetchBytes } from './assets';
 import { drain } from './drain';
-import type { WholeBook, WriteReply } from './protocol';
+import { writeFile } from './files';
+import type { PictureBlobs, WholeBook, WriteReply } from './protocol';
 
 /** What a writer is given besides the choices of a person. */
 export interface WriterTools {
@@ -24,39 +25,40 @@ export interface WriterTools {
   readonly report: (share: number) => void;
 }
 
-interface Written {
-  readonly bytes: Uint8Array<ArrayBuffer>;
+/** The file in the making, and how many pages it has; 0 where it has none. */
+interface Writing {
+  readonly job: FileJob;
   readonly pages: number;
+  /** Share of the work that was done before. */
+  readonly from?: number;
 }
 
 type Writer<K extends ProductId> = (
   whole: WholeBook,
   settings: ProductSettings[K],
   tools: WriterTools,
-) => Written | Promise<Written>;
+) => Writing | Promise<Writing>;
 
 const pdfWriter =
   (write: typeof writePressPdf): Writer<'press' | 'screen'> =>
-  async ({ book, pictures }, _settings, { fetchBytes, fonts, date, report }) => {
+  async ({ book }, _settings, { fetchBytes, fonts, date, report }) => {
     const [context, wasm] = await Promise.all([
       new WorkerAssets(fetchBytes, fonts).contextFor(book),
       fetchBytes('harfbuzz-subset.wasm'),
     ]);
     const composed = drain(typesetBook(book, context), (share) => report(share * 0.5));
-    const writing = write(book, composed, context, new HarfBuzzSubsetter(wasm), date, pictures);
-    const bytes = drain(writing, (share) => report(0.5 + share * 0.5));
-    return { bytes, pages: composed.pages.length };
+    const job = write(book, composed, context, new HarfBuzzSubsetter(wasm), date);
+    return { job, pages: composed.pages.length, from: 0.5 };
   };
+
+const hashesOf = (pictures: PictureBlobs): ReadonlySet<string> => new Set(Object.keys(pictures));
 
 export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
   press: pdfWriter(writePressPdf),
   screen: pdfWriter(writeScreenPdf),
-  epub: ({ book, pictures }, _settings, { date, report }) => ({
-    bytes: drain(writeEpub(book, date, pictures), report),
-    pages: 0,
-  }),
-  copy: ({ book, pictures }, { format }) => ({ bytes: new Uint8Array(writeCopy(book, format, pictures)), pages: 0 }),
-  project: ({ book, pictures }) => ({ bytes: new Uint8Array(writeProject(book, pictures)), pages: 0 }),
+  epub: ({ book, pictures }, _settings, { date }) => ({ job: writeEpub(book, date, hashesOf(pictures)), pages: 0 }),
+  copy: ({ book, pictures }, { format }) => ({ job: writeCopy(book, format, hashesOf(pictures)), pages: 0 }),
+  project: ({ book, pictures }) => ({ job: writeProject(book, hashesOf(pictures)), pages: 0 }),
 };
 
 /** Writes a product, and tells its bytes from others. */
@@ -66,6 +68,7 @@ export async function writeProduct<K extends ProductId>(
   settings: ProductSettings[K],
   tools: WriterTools,
 ): Promise<Extract<WriteReply, { kind: 'file' }>> {
-  const { bytes, pages } = await WRITERS[product](whole, settings, tools);
-  return { kind: 'file', bytes, pages, hash: fingerprint(bytes) };
+  const { job, pages, from = 0 } = await WRITERS[product](whole, settings, tools);
+  const written = await writeFile(job, whole.pictures, (share) => tools.report(from + share * (1 - from)));
+  return { kind: 'file', pages, ...written };
 }

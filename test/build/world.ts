@@ -24,7 +24,7 @@ export interface World {
   readonly store: AppStore;
   readonly repository: BookRepository;
   readonly applied: { from: number; to: number }[];
-  readonly downloads: { name: string; bytes: Uint8Array }[];
+  readonly downloads: { name: string; file: Blob }[];
   listener?: TypesetListener;
   time: number;
 }
@@ -78,7 +78,7 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`),
         particulars: { year: '2026' },
       },
     ],
-    download: (name, bytes) => void made.downloads.push({ name, bytes }),
+    download: (name, file) => void made.downloads.push({ name, file }),
     now: () => made.time,
     newBookId: () => `b${(databases += 1)}`,
   };

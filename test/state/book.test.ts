@@ -18,14 +18,13 @@ import { fileStem, makeProduct, readMadeProducts } from '../../src/state/deliver
 import { settingsChosen } from '../../src/state/deliver/jobsSlice';
 import { fingerprint } from '../../src/core/base/hash';
 import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
-import { checkBook } from '../../src/core/validate';
-import { readProject } from '../../src/core/write/projectFile';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/arrival/incomingThunks';
 import { picturesIn } from '../../src/core/model/copy/streams';
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';
 import { opened, sample, until, world, type World } from '../build/world';
+import { bytesOf, openProject } from '../build/files';
 
 describe('the open book', () => {
   it('is edited, undone and redone; each is a new revision', async () => {
@@ -183,7 +182,7 @@ describe('the shelf', () => {
     const { store, repository } = world();
     await store.dispatch(readShelf());
     expect(store.getState().shelf.books?.map((entry) => entry.title)).to.deep.equal(['The Ferry Register']);
-    const id = await store.dispatch(addManuscript('notes.txt', new TextEncoder().encode('CHAPTER 1\n\nText.')));
+    const id = await store.dispatch(addManuscript('notes.txt', new Blob(['CHAPTER 1\n\nText.'])));
     expect((await repository.open(id!))!.book.divisions.some((entry) => entry.role === 'chapter')).to.equal(true);
     await store.dispatch(
       removeBook(store.getState().shelf.books!.find((entry) => entry.title === 'The Ferry Register')!.id),
@@ -200,7 +199,7 @@ describe('the shelf', () => {
       ['c.txt', new Uint8Array(400)],
       ['d.walnut', new Uint8Array(50)],
     ] as const) {
-      expect(await store.dispatch(addManuscript(name, bytes))).to.equal(null);
+      expect(await store.dispatch(addManuscript(name, new Blob([bytes])))).to.equal(null);
     }
     expect(store.getState().shelf.refused).to.have.length(4);
     for (const sentence of store.getState().shelf.refused) expect(sentence).to.match(/^[a-d]\.\w+.*\.$/);
@@ -216,7 +215,7 @@ describe('products', () => {
     expect(here.downloads.map((file) => file.name)).to.deep.equal(['a-book.walnut']);
     expect(here.store.getState().jobs.jobs.project).to.include({ status: 'done', revision: 0 });
     await here.store.dispatch(makeProduct('press'));
-    expect(new TextDecoder().decode(here.downloads[1].bytes.slice(0, 5))).to.equal('%PDF-');
+    expect(await here.downloads[1].file.slice(0, 5).text()).to.equal('%PDF-');
     expect(fileStem('“Été” & co.: a/b')).to.equal('e-te-co-a-b');
     expect(fileStem('???')).to.equal('book');
   });
@@ -228,8 +227,8 @@ describe('products', () => {
     await store.dispatch(makeProduct('copy'));
     const { made } = store.getState().jobs.jobs.copy;
     expect(made).to.deep.include({ product: 'copy', settings: { format: 'md' }, source: { kind: 'open' }, pages: 0 });
-    expect(made!.hash).to.equal(fingerprint(here.downloads[0].bytes));
-    expect(made!.bytes).to.equal(here.downloads[0].bytes.length);
+    expect(made!.hash).to.equal(fingerprint(await bytesOf(here.downloads[0].file)));
+    expect(made!.bytes).to.equal(here.downloads[0].file.size);
     const bookNow = () => bookFingerprint(store.getState().book.book!);
     expect(made!.book).to.equal(bookNow());
     store.dispatch(setParticulars('title', 'Another', 'Title'));
@@ -258,7 +257,7 @@ describe('products', () => {
     await store.dispatch(makeProduct('project', { kind: 'pull', name }));
     const { made } = store.getState().jobs.jobs.project;
     expect(made).to.deep.include({ source: { kind: 'pull', name }, book: bookFingerprint(book!) });
-    expect(readProject(here.downloads[0].bytes, checkBook).book.particulars.title).to.equal(book!.particulars.title);
+    expect(openProject(await bytesOf(here.downloads[0].file)).book.particulars.title).to.equal(book!.particulars.title);
     await store.dispatch(makeProduct('project', { kind: 'pull', name: 'Nobody kept it' }));
     expect(store.getState().jobs.jobs.project).to.deep.include({
       status: 'failed',
@@ -320,9 +319,9 @@ describe('what is put into the open book', () => {
     expect(done).to.have.property('end');
     const [picture] = blocksOf(here).flatMap(picturesIn);
     expect(picture).to.include({ name: 'weir.png', width: 12, height: 6, format: 'png' });
-    expect(await here.services.pictures.load(here.store.getState().book.book!)).to.deep.equal({
-      [picture.asset]: bytes,
-    });
+    const kept = await here.services.pictures.load(here.store.getState().book.book!);
+    expect(Object.keys(kept)).to.deep.equal([picture.asset]);
+    expect(await bytesOf(kept[picture.asset])).to.deep.equal(bytes);
     here.store.dispatch(editUndone());
     expect(blocksOf(here).flatMap(picturesIn)).to.deep.equal([]);
   });
@@ -332,7 +331,7 @@ describe('what is put into the open book', () => {
     expect(await here.store.dispatch(keepPicture('notes.txt', new TextEncoder().encode('words')))).to.equal(null);
     const kept = await here.store.dispatch(keepPicture('mill.jpg', jpegOf(16, 8)));
     expect(kept).to.include({ name: 'mill.jpg', width: 16, height: 8, format: 'jpeg' });
-    expect(await here.services.pictures.find(kept!.asset)).to.deep.equal(jpegOf(16, 8));
+    expect(await bytesOf((await here.services.pictures.find(kept!.asset))!)).to.deep.equal(jpegOf(16, 8));
   });
 
   it('is a table with ids of its own', async () => {

@@ -1,4 +1,5 @@
 // Changes of the spec through the store: the page and its canon, styles, inks, kept specs, faces.
+import { bytesOf } from '../build/files';
 import { expect } from 'chai';
 import { editUndone } from '../../src/state/book/bookSlice';
 import { setTouches } from '../../src/state/book/bookThunks';
@@ -175,7 +176,7 @@ describe('styles', () => {
     const here = await opened();
     expect(await here.store.dispatch(styleSheetPrinted())).to.equal(null);
     expect(here.downloads[0].name).to.match(/-styles\.pdf$/);
-    const words = pdfText(here.downloads[0].bytes).replace(/\s+/g, ' ');
+    const words = pdfText(await bytesOf(here.downloads[0].file)).replace(/\s+/g, ' ');
     expect(words).to.include('TX Text: eb-garamond 11.5/14.5, 2 paragraphs');
     expect(words).to.include('NT Note, from TX: eb-garamond 9/11.5, 1 paragraph');
   });
@@ -269,7 +270,7 @@ describe('kept specs', () => {
     const [kept] = await store.dispatch(keepSpec('Mine', 'type'));
     store.dispatch(exportSpec(kept));
     expect(here.downloads[0].name).to.equal('mine.spec.json');
-    const text = new TextDecoder().decode(here.downloads[0].bytes);
+    const text = await here.downloads[0].file.text();
     await store.dispatch(keptSpecs.drop('Mine'));
     const read = await store.dispatch(importSpec('mine.spec.json', text));
     expect(read).to.deep.equal([kept]);

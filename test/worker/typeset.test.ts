@@ -13,6 +13,7 @@ import { doWriteJob } from '../../src/worker/writeJobs';
 import { applyEdit, setSpecEdit } from '../../src/core/edit';
 import { readAsset } from '../build/assets';
 import { book, chapter, words } from '../build/book';
+import { blobOf, bytesOf } from '../build/files';
 import { qpdfCheck } from '../build/tools';
 
 const fetchBytes = (name: string) => Promise.resolve(readAsset(name));
@@ -460,7 +461,7 @@ describe('write jobs', () => {
       {
         kind: 'import',
         fileName: 'd.docx',
-        bytes: readAsset('demo/the-ferry-register.docx'),
+        file: blobOf(readAsset('demo/the-ferry-register.docx')),
         bookId: 'b5',
         particulars: { year: '2026' },
         base: '',
@@ -477,11 +478,7 @@ describe('write jobs', () => {
       post,
     );
     if (file.kind !== 'file') throw new Error('no file');
-    const opened = await doWriteJob(
-      { kind: 'openProject', bytes: file.bytes, bookId: 'b5', base: '' },
-      fetchBytes,
-      post,
-    );
+    const opened = await doWriteJob({ kind: 'openProject', file: file.file, bookId: 'b5', base: '' }, fetchBytes, post);
     expect(opened).to.deep.equal({ kind: 'book', book: imported.book, pictures: {}, arrival: null });
   });
 
@@ -494,7 +491,7 @@ describe('write jobs', () => {
     );
     if (file.kind !== 'file') throw new Error(JSON.stringify(file));
     expect(file.pages).to.be.above(10);
-    expect(qpdfCheck(file.bytes)).to.include('No syntax');
+    expect(qpdfCheck(await bytesOf(file.file))).to.include('No syntax');
     expect(shares).to.deep.equal([...shares].sort((a, b) => a - b));
   });
 
@@ -507,14 +504,14 @@ describe('write jobs', () => {
     for (const [k, order] of orders.entries()) {
       const file = await doWriteJob({ ...order, base: '' }, fetchBytes, post);
       if (file.kind !== 'file') throw new Error(JSON.stringify(file));
-      const text = new TextDecoder('latin1').decode(file.bytes);
+      const text = new TextDecoder('latin1').decode(await bytesOf(file.file));
       expect(text).to.include(k === 0 ? 'He *went* and came.' : 'mimetypeapplication/epub+zip');
     }
   });
 
   it('answer bad files with a sentence and a code', async () => {
     const reply = await doWriteJob(
-      { kind: 'import', fileName: 'x.docx', bytes: new Uint8Array([1]), bookId: 'b', base: '' },
+      { kind: 'import', fileName: 'x.docx', file: blobOf(new Uint8Array([1])), bookId: 'b', base: '' },
       fetchBytes,
       post,
     );

@@ -1,11 +1,11 @@
 // The errors that core throws. Every one has a code, because across a worker only name, message and code survive.
 
-/** A caller broke the contract of a function: a fault of ours, never of a person or a file. */
 /** A pattern that cannot be matched in one pass: it is run where it can be ended. */
 export class NotLinearError extends Error {
   readonly code = 'not-linear';
 }
 
+/** A caller broke the contract of a function: a fault of ours, never of a person or a file. */
 export class InvariantError extends Error {
   readonly code = 'invariant';
   constructor(what: string) {

@@ -13,5 +13,31 @@ export function fnv1a(data: Uint8Array | string, seed = 0x811c9dc5): number {
 
 /** 128 bits as 32 hexadecimal digits: four hashes with different seeds. */
 export function fingerprint(data: Uint8Array | string): string {
-  return [1, 2, 3, 4].map((seed) => fnv1a(data, Math.imul(0x811c9dc5, seed)).toString(16).padStart(8, '0')).join('');
+  if (typeof data !== 'string') return new Fingerprint().add(data).digits;
+  return SEEDS.map((seed) => digitsOf(fnv1a(data, seed))).join('');
+}
+
+const SEEDS = [1, 2, 3, 4].map((seed) => Math.imul(0x811c9dc5, seed));
+const digitsOf = (hash: number) => hash.toString(16).padStart(8, '0');
+
+/** The fingerprint of bytes that come one after another. */
+export class Fingerprint {
+  private hashes = Int32Array.from(SEEDS);
+
+  add(bytes: Uint8Array): this {
+    let [a, b, c, d] = this.hashes;
+    for (let k = 0; k < bytes.length; k += 1) {
+      const byte = bytes[k];
+      a = Math.imul(a ^ byte, 0x01000193);
+      b = Math.imul(b ^ byte, 0x01000193);
+      c = Math.imul(c ^ byte, 0x01000193);
+      d = Math.imul(d ^ byte, 0x01000193);
+    }
+    this.hashes.set([a, b, c, d]);
+    return this;
+  }
+
+  get digits(): string {
+    return Array.from(this.hashes, (hash) => digitsOf(hash >>> 0)).join('');
+  }
 }

@@ -36,15 +36,15 @@ export function bringCopyIn(
     const bookId = getState().book.book?.id;
     if (bookId !== undefined && isPicture(bytes)) {
       const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
-      await pictures.keep(bookId, { [picture.asset]: bytes });
+      await pictures.keep(bookId, { [picture.asset]: blobOf(bytes) });
       const block = paragraph('p1', 'TX', OBJECT_CHARACTER, { objects: [{ ...picture, at: 0 }] });
       return dispatch(putIn({ blocks: [block], notes: {} }, at, 'Picture'));
     }
-    const result = await startWriteJob({ kind: 'read', fileName, bytes }).result;
+    const result = await startWriteJob({ kind: 'read', fileName, file: blobOf(bytes) }).result;
     if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
     if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
-    await pictures.keep(bookId!, result.manuscript.pictures);
+    await pictures.keep(bookId!, result.pictures);
     return dispatch(putIn(result.manuscript, at, name));
   };
 }
@@ -55,10 +55,12 @@ export function keepPicture(fileName: string, bytes: Uint8Array): AppThunk<Promi
     const bookId = getState().book.book?.id;
     if (bookId === undefined || !isPicture(bytes)) return null;
     const picture = pictureOf(bytes, { name: fileName, width: 0, height: 0, alt: '' });
-    await pictures.keep(bookId, { [picture.asset]: bytes });
+    await pictures.keep(bookId, { [picture.asset]: blobOf(bytes) });
     return picture;
   };
 }
+
+const blobOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]);
 
 /** Puts made-up paragraphs in at the caret. */
 export function putDummyCopy(paragraphs: number, at: TextSelection): AppThunk<BroughtIn> {
@@ -97,18 +99,14 @@ const problemOf = (fileName: string, message: string) =>
   message.includes(fileName) ? message : `${fileName}: ${message}`;
 
 /** Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. Answers why not, or null. */
-export function bringDivisionsIn(
-  fileName: string,
-  bytes: Uint8Array,
-  at: number | null,
-): AppThunk<Promise<string | null>> {
+export function bringDivisionsIn(fileName: string, file: Blob, at: number | null): AppThunk<Promise<string | null>> {
   return async (dispatch, getState, { startWriteJob, pictures }) => {
     const bookId = getState().book.book?.id;
     if (bookId === undefined || getState().book.readOnly) return 'This book can only be read here.';
     const isProject = fileName.toLowerCase().endsWith('.walnut');
     const order = isProject
-      ? ({ kind: 'openProject', bytes, bookId } as const)
-      : ({ kind: 'import', fileName, bytes, bookId } as const);
+      ? ({ kind: 'openProject', file, bookId } as const)
+      : ({ kind: 'import', fileName, file, bookId } as const);
     const result = await startWriteJob(order).result;
     if (result.kind === 'failed') return problemOf(fileName, result.message);
     const { book } = getState().book;
@@ -126,16 +124,12 @@ export function bringDivisionsIn(
 export type CopyReplaced = { readonly report: ReplaceReport; readonly pull: string } | { readonly problem: string };
 
 /** Puts a newer version in place of the copy, or of one division's. The book as it was is kept as a pull first. */
-export function replaceCopyBy(
-  fileName: string,
-  bytes: Uint8Array,
-  division: string | null,
-): AppThunk<Promise<CopyReplaced>> {
+export function replaceCopyBy(fileName: string, file: Blob, division: string | null): AppThunk<Promise<CopyReplaced>> {
   return async (dispatch, getState, services) => {
     const { startWriteJob, pictures } = services;
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
-    const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, bytes }).result;
+    const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, file }).result;
     if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
     if (getState().book.revision !== revision)

@@ -13,7 +13,7 @@ export class PictureCache {
 
   /** `onLoaded`: another picture can be drawn now. */
   constructor(
-    private readonly find: (asset: string) => Promise<Uint8Array | undefined>,
+    private readonly find: (asset: string) => Promise<Blob | undefined>,
     private readonly onLoaded: () => void,
   ) {}
 
@@ -45,13 +45,13 @@ export class PictureCache {
   }
 
   private async load(asset: string, format: PictureKind): Promise<string | null> {
-    const bytes = await this.find(asset);
-    if (bytes === undefined) {
+    const blob = await this.find(asset);
+    if (blob === undefined) {
       // It may be kept a moment later.
       this.shown.delete(asset);
       return null;
     }
-    return URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mediaTypeOf({ format }) }));
+    return URL.createObjectURL(blob.slice(0, blob.size, mediaTypeOf({ format })));
   }
 
   private async decode(shown: Shown): Promise<void> {

@@ -48,9 +48,9 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
     // The book was closed meanwhile: nobody waits for it.
     if (result === undefined) return;
     if (result.kind === 'file') {
-      services.download(fileName, result.bytes, type);
-      const { pages, hash, bytes } = result;
-      const facts = { source, book: bookFingerprint(book), hash, bytes: bytes.length, pages, fileName };
+      services.download(fileName, result.file, type);
+      const { pages, hash, file } = result;
+      const facts = { source, book: bookFingerprint(book), hash, bytes: file.size, pages, fileName };
       const made: MadeProduct = { ...choice, ...facts, time: services.now() };
       change({ status: 'done', share: 1, made });
       // The file is the person's already: without its record the card only forgets it sooner.

@@ -31,7 +31,16 @@ function giveDemos(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, services) => {
     const ids: (string | null)[] = [];
     for (const { fileName, bytes, particulars, isHandbook } of await services.fetchDemos())
-      ids.push(await dispatch(addManuscript(fileName, bytes, particulars, isHandbook ? dressHandbook : undefined)));
+      ids.push(
+        await dispatch(
+          addManuscript(
+            fileName,
+            new Blob([bytes as Uint8Array<ArrayBuffer>]),
+            particulars,
+            isHandbook ? dressHandbook : undefined,
+          ),
+        ),
+      );
     if (!ids.includes(null)) await services.repository.keepSetting(DEMO_SETTING, true);
   };
 }
@@ -60,7 +69,7 @@ function brief(record: BookRecord): ShelfBook {
 /** Makes a book of a manuscript or project file; `particulars` are laid over those of the file, `dress` sets it up. Answers its id, or null when it was refused and why was told. */
 export function addManuscript(
   fileName: string,
-  bytes: Uint8Array,
+  file: Blob,
   particulars: Partial<Particulars> = {},
   dress: (book: Book) => Book = (book) => book,
 ): AppThunk<Promise<string | null>> {
@@ -68,8 +77,8 @@ export function addManuscript(
     const bookId = services.newBookId();
     const isProject = fileName.toLowerCase().endsWith('.walnut');
     const order = isProject
-      ? ({ kind: 'openProject', bytes, bookId } as const)
-      : ({ kind: 'import', fileName, bytes, bookId, particulars } as const);
+      ? ({ kind: 'openProject', file, bookId } as const)
+      : ({ kind: 'import', fileName, file, bookId, particulars } as const);
     dispatch(readingStarted(fileName));
     const result = await services.startWriteJob(order).result;
     dispatch(readingEnded(fileName));

@@ -62,8 +62,8 @@ function resultOf(own: Spec, spec: unknown): Spec | string {
 /** Hands a kept spec over as a file. */
 export function exportSpec({ name, spec }: KeptSpec): AppThunk {
   return (_dispatch, _getState, { download }) => {
-    const bytes = new TextEncoder().encode(`${JSON.stringify(spec, null, 2)}\n`);
-    download(`${fileStem(name)}.spec.json`, bytes, 'application/json');
+    const file = new Blob([`${JSON.stringify(spec, null, 2)}\n`]);
+    download(`${fileStem(name)}.spec.json`, file, 'application/json');
   };
 }
 

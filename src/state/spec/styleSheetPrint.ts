@@ -20,7 +20,7 @@ export function styleSheetPrinted(): AppThunk<Promise<string | null>> {
     const result = await services.startWriteJob(order).result;
     if (result.kind === 'failed') return result.message;
     if (result.kind === 'file')
-      services.download(`${fileStem(book.particulars.title)}-styles.pdf`, result.bytes, 'application/pdf');
+      services.download(`${fileStem(book.particulars.title)}-styles.pdf`, result.file, 'application/pdf');
     return null;
   };
 }

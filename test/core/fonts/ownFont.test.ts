@@ -8,9 +8,10 @@ import { clampedSizes, replaceFaceEdits, applyEdits } from '../../../src/core/ed
 import { ownFace, writePressPdf } from '../../../src/core/index';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { WorkerAssets } from '../../../src/worker/assets';
-import { compose, drain, newContext, newSubsetter, readAsset, textOfPages } from '../../build/assets';
+import { compose, newContext, newSubsetter, readAsset, textOfPages } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 import { pdfFonts, pdfText, qpdfCheck } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');
 const otfFile = createRequire(import.meta.url).resolve('source-code-pro/OTF/SourceCodePro-Regular.otf');
@@ -77,7 +78,7 @@ describe('a book set in a face of one’s own', () => {
       const context = await assets.contextFor(made);
       const composed = compose(made, context);
       expect(composed.findings.map(({ kind }) => kind)).to.not.include('face-missing');
-      const pdf = drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
+      const pdf = fileBytes(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
       expect(qpdfCheck(pdf)).to.include('No syntax or stream encoding errors');
       const own = pdfFonts(pdf)
         .split('\n')

@@ -4,9 +4,9 @@ import { DEEPEST_TABLES, MOST_PARAGRAPHS } from '../../../src/core/base/limits';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
-import { readProject, writeProject } from '../../../src/core/write/projectFile';
 import { drain } from '../../build/assets';
 import { arrived, packed } from '../../build/incoming';
+import { projectFile, openProject } from '../../build/files';
 
 const encode = (text: string) => new TextEncoder().encode(text);
 const docx = (body: string, more: Record<string, string> = {}) =>
@@ -21,7 +21,7 @@ const p = (text: string) => `<w:p><w:r><w:t>${text}</w:t></w:r></w:p>`;
 function bookOf(name: string, bytes: Uint8Array) {
   const book = makeBook(drain(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
   expect(checkBook(book)).to.deep.equal(book);
-  expect(readProject(writeProject(book), checkBook).book).to.deep.equal(book);
+  expect(openProject(projectFile(book), checkBook).book).to.deep.equal(book);
   return book;
 }
 

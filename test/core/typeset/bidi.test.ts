@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { embeddingLevels, visualOrder } from '../../../src/core/base/bidi';
 import { columnLeft } from '../../../src/core/model/composed/pages';
-import { compose, drain, newContext, newSubsetter, prepare } from '../../build/assets';
+import { compose, newContext, newSubsetter, prepare } from '../../build/assets';
 import { book, chapter } from '../../build/book';
 import { pdfText } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const HEBREW = 'שלום עולם מעבורת נהר';
 const ARABIC = 'سلام على العبارة والنهر';
@@ -81,7 +82,7 @@ describe('text of two directions', () => {
   it('is read from the PDF in the order of the text', () => {
     for (const text of [`She said ${HEBREW} and left.`, ARABIC]) {
       const { set, context, composed } = pageOf(text);
-      const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
+      const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
       const plain = pdfText(bytes).replace(/[\u200E\u200F\u202A-\u202E]/g, '');
       for (const word of text.split(' ')) expect(plain, word).to.include(word.replace('.', ''));
     }

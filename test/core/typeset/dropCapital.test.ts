@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { maybeFace } from '../../../src/core/model/spec/faces';
 import { columnLeft } from '../../../src/core/model/composed/pages';
-import { compose, drain, faceTable, newContext, newSubsetter } from '../../build/assets';
+import { compose, faceTable, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 import { pdfText } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 function withDrop(text: string, dropLines: number, dropLetters = 1) {
   const made = book([chapter('One', text, words(60, 3))]);
@@ -75,7 +76,7 @@ describe('a drop capital', () => {
 
   it('is copied with the word that it begins', () => {
     const { context, set, composed } = openerOf(text, 3);
-    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
+    const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
     expect(pdfText(bytes)).to.match(/The ferry/);
   });
 

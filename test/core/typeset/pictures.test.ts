@@ -11,10 +11,11 @@ import {
   type PictureFacts,
 } from '../../../src/core/model/copy/streams';
 import { displayPage, paragraphFacts, writePressPdf } from '../../../src/core/typeset';
-import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { compose, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
 import { qpdfCheck, runOn } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const WIDE = factsOf(pngOf(600, 300));
 
@@ -163,7 +164,7 @@ describe('pictures in the press PDF', () => {
     const context = newContext();
     const composed = compose(set, context);
     const pictures = Object.fromEntries(facts.map((one, k) => [one.asset, files[k]]));
-    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z', pictures));
+    const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'), pictures);
     qpdfCheck(bytes);
     const listed = runOn(bytes, '.pdf', 'pdfimages', (file) => ['-list', file]);
     const rows = listed
@@ -188,7 +189,7 @@ describe('pictures in the press PDF', () => {
     const context = newContext();
     const composed = compose(set, context);
     const pictures = { [factsOf(damaged).asset]: damaged };
-    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z', pictures));
+    const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'), pictures);
     qpdfCheck(bytes);
     const plain = runOn(bytes, '.pdf', 'qpdf', (file) => ['--qdf', '--object-streams=disable', file, '-']);
     expect(plain.match(/ re S Q/g)).to.have.length(2);

@@ -7,10 +7,11 @@ import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import type { CharacterStyle, ParagraphStyle, Spec } from '../../../src/core/model/spec/spec';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { checkSpec } from '../../../src/core/validate';
-import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { compose, newContext, newSubsetter } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, p, words } from '../../build/book';
 import { pdfText, qpdfCheck, runOn } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const INKS: Spec['inks'] = {
   set: 'Day',
@@ -47,7 +48,7 @@ function setOf(change: Partial<ParagraphStyle>, text: string, characters: Record
   const paragraph = composed.pages
     .flatMap((page) => page.fragments)
     .find((fragment) => fragment.paragraph.styled.block === block.id)!.paragraph;
-  const pdf = () => drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
+  const pdf = () => fileBytes(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
   return { made, composed, list, items, paragraph, pdf };
 }
 

@@ -6,9 +6,10 @@ import type { ParagraphStyle, TabStop } from '../../../src/core/model/spec/spec'
 import type { ResolvedStyle } from '../../../src/core/model/composed/styled';
 import { OBJECT_CHARACTER, paragraph, type InlineObject, type Paragraph } from '../../../src/core/model/copy/streams';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
-import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { compose, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 import { pdfText } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 /** A paragraph in which | stands for a tab. */
 function tabbed(id: string, style: string, text: string): Paragraph {
@@ -103,7 +104,7 @@ describe('tabs', () => {
       expect(steps).to.be.closeTo(Math.round(steps), 0.01);
     }
     expect(places[1].length).to.be.above(places[0].length + 5);
-    const bytes = drain(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
+    const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'));
     expect(pdfText(bytes)).to.match(/low water\s+12/);
     expect(pdfText(bytes)).to.not.include('..');
     expect(composed.findings.map((finding) => finding.kind)).to.not.include('missing-character');

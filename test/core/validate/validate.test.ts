@@ -14,9 +14,9 @@ import {
   specFromFile,
   specSchema,
 } from '../../../src/core/validate';
-import { readProject, writeProject } from '../../../src/core/write/projectFile';
 import { factsOf, jpegOf, picture, pngOf } from '../../build/pictures';
 import { book, chapter, note } from '../../build/book';
+import { projectFile, openProject } from '../../build/files';
 
 const message = (work: () => unknown): string => {
   try {
@@ -102,7 +102,7 @@ describe('the formats as documented', () => {
       Object.values(value).forEach(walk);
     };
     for (const schema of [particularsSchema, divisionSchema, noteSchema]) walk(schema.describe());
-    for (const member of Object.keys(unpack(writeProject(book([chapter('One', 'a')])), () => true))) {
+    for (const member of Object.keys(unpack(projectFile(book([chapter('One', 'a')])), () => true))) {
       expect(documented).to.include(member.startsWith('divisions/') ? 'divisions/ID.json' : member);
     }
     const missing = [...keys].filter(
@@ -138,9 +138,9 @@ describe('the project file', () => {
   const made = book([chapter('One', 'a *b* c{1}', 'd'), chapter('Two', 'e')], [note(1, 'x')]);
 
   it('opens again to an identical book, and is the same bytes each time', () => {
-    const bytes = writeProject(made);
-    expect(readProject(bytes, checkBook)).to.deep.equal({ book: made, pictures: {} });
-    expect(writeProject(readProject(bytes, checkBook).book)).to.deep.equal(bytes);
+    const bytes = projectFile(made);
+    expect(openProject(bytes, checkBook)).to.deep.equal({ book: made, pictures: {} });
+    expect(projectFile(openProject(bytes, checkBook).book)).to.deep.equal(bytes);
   });
 
   it('holds its pictures, each once, and leaves out a damaged one', () => {
@@ -148,17 +148,17 @@ describe('the project file', () => {
     const [one, two] = files.map((bytes) => factsOf(bytes));
     const blocks = [picture('p901', one), picture('p902', one), picture('p903', two)];
     const whole = { ...made, divisions: [{ ...made.divisions[0], blocks }] };
-    const bytes = writeProject(whole, { [one.asset]: files[0], [two.asset]: files[1], ['0'.repeat(32)]: files[0] });
-    const back = readProject(bytes, checkBook);
+    const bytes = projectFile(whole, { [one.asset]: files[0], [two.asset]: files[1], ['0'.repeat(32)]: files[0] });
+    const back = openProject(bytes, checkBook);
     expect(back.book).to.deep.equal(whole);
     expect(back.pictures).to.deep.equal({ [one.asset]: files[0], [two.asset]: files[1] });
     const members = { ...unpack(bytes, () => true) };
     members[`pictures/${one.asset}`] = files[1];
-    expect(Object.keys(readProject(pack(members), checkBook).pictures)).to.deep.equal([two.asset]);
+    expect(Object.keys(openProject(pack(members), checkBook).pictures)).to.deep.equal([two.asset]);
   });
 
   it('refuses a project whose head lacks what it must have, with a sentence', () => {
-    const whole = unpack(writeProject(made), () => true);
+    const whole = unpack(projectFile(made), () => true);
     const withHead = (head: unknown) => pack({ ...whole, 'book.json': new TextEncoder().encode(JSON.stringify(head)) });
     const head = JSON.parse(new TextDecoder().decode(whole['book.json'])) as Record<string, unknown>;
     for (const odd of [
@@ -171,7 +171,7 @@ describe('the project file', () => {
       { ...head, format: -1 },
       { ...head, nextId: '__proto__' },
     ])
-      expect(() => readProject(withHead(odd), checkBook), JSON.stringify(odd)?.slice(0, 60)).to.throw(
+      expect(() => openProject(withHead(odd), checkBook), JSON.stringify(odd)?.slice(0, 60)).to.throw(
         ImportError,
         /\.$/,
       );
@@ -208,7 +208,7 @@ describe('the project file', () => {
   for (let format = 1; format <= BOOK_FORMAT; format += 1) {
     it(`opens the kept sample of format ${format}`, () => {
       const sample = new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url)));
-      const { book: opened } = readProject(sample, checkBook);
+      const { book: opened } = openProject(sample, checkBook);
       expect(opened.format).to.equal(BOOK_FORMAT);
       expect(opened.particulars.title).to.equal('A Sample');
       expect(opened.divisions.length).to.be.above(3);
@@ -217,7 +217,7 @@ describe('the project file', () => {
 
   it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-1.walnut', import.meta.url)));
-    const { spec } = readProject(sample, checkBook).book;
+    const { spec } = openProject(sample, checkBook).book;
     expect(spec.marks.set).to.equal('typed');
     expect(spec.openers.dropLines).to.equal(0);
     expect(spec.text.hyphenation).to.include({ capitals: 'dear', running: 2 });
@@ -225,7 +225,7 @@ describe('the project file', () => {
 
   it('gives books from before there was a choice the rag that all had', () => {
     const read = (format: number) =>
-      readProject(
+      openProject(
         new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url))),
         checkBook,
       ).book.spec.text.rag;
@@ -234,7 +234,7 @@ describe('the project file', () => {
 
   const refused = (bytes: Uint8Array) => {
     try {
-      readProject(bytes, checkBook);
+      openProject(bytes, checkBook);
     } catch (error) {
       expect(error).to.be.instanceOf(ImportError);
       return (error as ImportError).code;
@@ -251,7 +251,7 @@ describe('the project file', () => {
       'damaged',
     );
     expect(refused(pack({ 'book.json': new Uint8Array([123]) }))).to.equal('damaged');
-    expect(refused(writeProject(made).slice(0, 500))).to.equal('truncated');
-    expect(refused(writeProject({ ...made, nextId: -3 }))).to.equal('damaged');
+    expect(refused(projectFile(made).slice(0, 500))).to.equal('truncated');
+    expect(refused(projectFile({ ...made, nextId: -3 }))).to.equal('damaged');
   });
 });

@@ -18,13 +18,13 @@ import {
   type PictureFacts,
   type Span,
 } from '../../../src/core/model/copy/streams';
-import { writeDocx, writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
-import { writeEpub } from '../../../src/core/write/epub';
+import { writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
 import { drain, readAsset } from '../../build/assets';
 import { book, chapter, division, note, p } from '../../build/book';
 import { checkEpub } from '../../build/epubCheck';
 import { arrived } from '../../build/incoming';
 import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
+import { copyFile, epubFile } from '../../build/files';
 
 const DATE = '2026-01-01T00:00:00Z';
 
@@ -206,7 +206,7 @@ describe('the copy as a Word document', () => {
         fc.array(fc.boolean(), { minLength: 1, maxLength: 3 }),
         (makes, kinds) => {
           const made = bookWith(makes, kinds);
-          const back = drain(readManuscript('back.docx', writeDocx(made, PICTURES)));
+          const back = drain(readManuscript('back.docx', copyFile(made, 'docx', PICTURES)));
           expect(plain(back)).to.deep.equal(plain(manuscriptOf(made)));
           for (const asset of picturesOf(made)) expect(back.pictures[asset]).to.deep.equal(PICTURES[asset]);
           expect(back.remarks).to.deep.equal([]);
@@ -217,7 +217,9 @@ describe('the copy as a Word document', () => {
   });
 
   it('is read by another reader too', async () => {
-    const { value, messages } = await mammoth.extractRawText({ buffer: Buffer.from(writeDocx(sample(), PICTURES)) });
+    const { value, messages } = await mammoth.extractRawText({
+      buffer: Buffer.from(copyFile(sample(), 'docx', PICTURES)),
+    });
     expect(value).to.include('He went & came <b>.');
     expect(value).to.include('12 & a half');
     expect(messages.filter((message) => message.type === 'error')).to.deep.equal([]);
@@ -264,7 +266,7 @@ describe('the copy as text', () => {
 describe('the plain EPUB', () => {
   /** The EPUB of a book; epubcheck reads it when the run is over. */
   const check = (made: Book) => {
-    const bytes = drain(writeEpub(made, DATE, PICTURES));
+    const bytes = epubFile(made, DATE, PICTURES);
     checkEpub(made.particulars.title, bytes);
     return bytes;
   };
@@ -378,7 +380,7 @@ describe('the plain EPUB', () => {
 
   it('begins with its type, unpacked, and is the same bytes each time', () => {
     const made = sample();
-    const [once, twice] = [drain(writeEpub(made, DATE)), drain(writeEpub(made, DATE))];
+    const [once, twice] = [epubFile(made, DATE), epubFile(made, DATE)];
     expect(new TextDecoder().decode(once.slice(30, 58))).to.equal('mimetypeapplication/epub+zip');
     expect(once).to.deep.equal(twice);
   });

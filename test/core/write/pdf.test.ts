@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import { writePressPdf } from '../../../src/core/index';
 import { specFromFile } from '../../../src/core/validate';
 import { pdfDictionary, PdfFile, pdfName, pdfNumber, pdfText as pdfString } from '../../../src/core/write/pdf/objects';
-import { compose, drain, newContext, newSubsetter, textOfPages } from '../../build/assets';
+import { compose, newContext, newSubsetter, textOfPages } from '../../build/assets';
 import { book, chapter, division, note, p, words } from '../../build/book';
 import { pdfFonts, pdfInfo, pdfText, qpdfCheck } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const made = {
   ...book(
@@ -19,7 +20,7 @@ const made = {
 };
 const context = newContext();
 const composed = compose(made, context);
-const write = () => drain(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
+const write = () => fileBytes(writePressPdf(made, composed, context, newSubsetter(), '2026-01-02T03:04:05Z'));
 const bytes = write();
 
 describe('the press PDF of a drop capital of several letters', () => {
@@ -31,7 +32,7 @@ describe('the press PDF of a drop capital of several letters', () => {
       },
     ]);
     const set = { ...own, spec: specFromFile({ openers: { dropLines: 3, dropLetters: 4 } }) };
-    const file = drain(writePressPdf(set, compose(set, context), context, newSubsetter(), '2026-01-02T03:04:05Z'));
+    const file = fileBytes(writePressPdf(set, compose(set, context), context, newSubsetter(), '2026-01-02T03:04:05Z'));
     expect(qpdfCheck(file)).to.include('No syntax or stream encoding errors');
     expect(pdfText(file).replace(/\s+/g, ' ')).to.include('steamers came and went');
   });
@@ -56,7 +57,7 @@ describe('the press PDF', () => {
     const mm = (value: number) => ({ pt: (value * 72) / 25.4, unit: 'mm' as const });
     const bleed = { head: mm(3), foot: mm(4), back: mm(1), foreEdge: mm(5) };
     const page = { ...made.spec.page, bleed, slug: mm(10) };
-    const out = drain(
+    const out = fileBytes(
       writePressPdf(
         { ...made, spec: { ...made.spec, page } },
         composed,
@@ -131,6 +132,6 @@ describe('PDF objects', () => {
   it('refuses to write a file with an object that was reserved and never set', () => {
     const file = new PdfFile();
     file.reserve();
-    expect(() => file.write({})).to.throw('never written');
+    expect(() => fileBytes(file.end({}))).to.throw('never written');
   });
 });

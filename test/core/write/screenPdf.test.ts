@@ -4,9 +4,10 @@ import { writePressPdf, writeScreenPdf } from '../../../src/core/index';
 import type { Book } from '../../../src/core/model/copy/book';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import type { TypesetBook } from '../../../src/core/model/composed/pages';
-import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { compose, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, division, note, p, table, words } from '../../build/book';
 import { pdfText, qpdfCheck } from '../../build/tools';
+import { fileBytes } from '../../../src/core/base/fileJob';
 
 const DATE = '2026-01-02T03:04:05Z';
 const textOf = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes);
@@ -37,7 +38,7 @@ function linksOf(file: string) {
 function written(made: Book): { file: string; bytes: Uint8Array; composed: TypesetBook } {
   const context = newContext();
   const composed = compose(made, context);
-  const bytes = drain(writeScreenPdf(made, composed, context, newSubsetter(), DATE));
+  const bytes = fileBytes(writeScreenPdf(made, composed, context, newSubsetter(), DATE));
   return { file: textOf(bytes), bytes, composed };
 }
 
@@ -99,7 +100,7 @@ describe('the PDF for the screen', () => {
     );
     expect(titles).to.deep.equal(['Salt', 'Silt', 'Sand', 'Index']);
     const context = newContext();
-    const press = textOf(drain(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE)));
+    const press = textOf(fileBytes(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE)));
     expect(press).to.not.match(/\/Annots|\/Outlines/);
   });
 });
@@ -181,7 +182,7 @@ describe('notes in the PDF for the screen', () => {
 
   it('are plain in the press PDF', () => {
     const context = newContext();
-    const bytes = drain(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE));
+    const bytes = fileBytes(writePressPdf(made, compose(made, context), context, newSubsetter(), DATE));
     expect(textOf(bytes)).to.not.include('/Annots');
   });
 });

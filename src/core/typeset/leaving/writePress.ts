@@ -1,25 +1,24 @@
 // Joins a composed book to the PDF writer.
+import type { FileJob } from '../../base/fileJob';
 import { namesOf, type Book } from '../../model/copy/book';
 import type { DisplayList } from '../../model/composed/displayList';
 import type { HarfBuzzSubsetter } from '../../fonts/harfbuzz';
 import type { PageSide, TypesetBook } from '../../model/composed/pages';
 import type { PageSpec } from '../../model/spec/pageSpec';
-import type { PictureBytes } from '../../model/copy/streams';
 import { writePdf, type PageSurround, type PdfMetadata, type PdfSource } from '../../write/pdf';
 import type { TypesetContext } from '../context';
 import { displayPage } from './renderContext';
 import { outlineEntries, ScreenLinks } from './screenLinks';
 
-/** The press PDF of a composed book; yields the share done. `date`: ISO 8601. */
+/** The press PDF of a composed book. `date`: ISO 8601. */
 export function* writePressPdf(
   book: Book,
   composed: TypesetBook,
   context: TypesetContext,
   subsetter: HarfBuzzSubsetter,
   date: string,
-  pictures: PictureBytes = {},
-): Generator<number, Uint8Array<ArrayBuffer>> {
-  return yield* writePdf(pdfSource(book, composed, context, subsetter, pictures), metadataOf(book, date));
+): FileJob {
+  yield* writePdf(pdfSource(book, composed, context, subsetter), metadataOf(book, date));
 }
 
 function pdfSource(
@@ -27,7 +26,6 @@ function pdfSource(
   composed: TypesetBook,
   context: TypesetContext,
   subsetter: HarfBuzzSubsetter,
-  pictures: PictureBytes,
 ): PdfSource {
   const { library } = context;
   return {
@@ -37,7 +35,6 @@ function pdfSource(
     page: (index: number) => displayPage(composed, index, context),
     around: (index: number) => surround(book.spec.page, composed.pages[index].side),
     folios: composed.pages.map(({ folio, number }) => ({ folio, number })),
-    picture: (asset: string): Uint8Array | undefined => pictures[asset],
     face: (id: string) => library.record(id),
     advance: (id: string, glyph: number) => library.harfBuzz.advanceOf(library.font(id), glyph),
     subset: (id: string, glyphs: readonly number[]) => subsetter.subset(library.font(id).bytes, glyphs),
@@ -60,15 +57,14 @@ export function* writeScreenPdf(
   context: TypesetContext,
   subsetter: HarfBuzzSubsetter,
   date: string,
-  pictures: PictureBytes = {},
-): Generator<number, Uint8Array<ArrayBuffer>> {
+): FileJob {
   const links = new ScreenLinks(book, composed.references, composed.pages);
   const source = {
-    ...pdfSource(book, composed, context, subsetter, pictures),
+    ...pdfSource(book, composed, context, subsetter),
     around: () => NO_SURROUND,
     live: { links: (list: DisplayList) => links.of(list), outline: outlineEntries(composed) },
   };
-  return yield* writePdf(source, metadataOf(book, date));
+  yield* writePdf(source, metadataOf(book, date));
 }
 
 const NO_SURROUND: PageSurround = { left: 0, right: 0, top: 0, bottom: 0, slug: 0 };

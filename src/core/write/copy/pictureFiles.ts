@@ -18,22 +18,23 @@ export class PictureFiles {
   private readonly met = new Map<string, PictureFacts>();
 
   constructor(
-    private readonly bytes: PictureBytes,
+    /** Hashes of those that are there. */
+    private readonly there: ReadonlySet<string>,
     private readonly of: ReadonlySet<PictureKind>,
   ) {}
 
   /** The file of a picture; null when its bytes are not there, or of no kind that the package holds. */
   take(picture: PictureFacts): string | null {
-    if (this.bytes[picture.asset] === undefined || !this.of.has(picture.format)) return null;
+    if (!this.there.has(picture.asset) || !this.of.has(picture.format)) return null;
     this.met.set(picture.asset, picture);
     return pictureFileName(picture);
   }
 
-  get files(): { readonly name: string; readonly type: string; readonly bytes: Uint8Array }[] {
+  get files(): { readonly name: string; readonly type: string; readonly asset: string }[] {
     return [...this.met.values()].map((picture) => ({
       name: pictureFileName(picture),
       type: mediaTypeOf(picture),
-      bytes: this.bytes[picture.asset],
+      asset: picture.asset,
     }));
   }
 }

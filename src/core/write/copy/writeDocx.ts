@@ -2,14 +2,14 @@
 import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
 import { itemsOf, readingTree, type ReadingBlock, type ReadingCell } from '../../copy/readingTree';
-import { pack } from '../../base/zip';
+import type { FileJob } from '../../base/fileJob';
+import { writeZip } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
 import type { ParagraphStyle } from '../../model/spec/spec';
 import {
   PICTURE_KINDS,
   type Block,
   type Paragraph,
-  type PictureBytes,
   type PictureFacts,
   type PictureKind,
   type Span,
@@ -40,9 +40,10 @@ const HELD: ReadonlySet<PictureKind> = new Set(PICTURE_KINDS);
 const ORDERED = 1;
 const BULLETS = 2;
 
-export function writeDocx(book: Book, pictures: PictureBytes = {}): Uint8Array {
+/** `there`: hashes of the pictures that can be had. */
+export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   const notes = numberedNotes(book);
-  const files = new PictureFiles(pictures, HELD);
+  const files = new PictureFiles(there, HELD);
   const numbers = new Map([...notes.keys()].map((id, index) => [id, index + 1]));
   const text = new PartWriter(book, numbers, files);
   const body = copyDivisions(book)
@@ -78,10 +79,10 @@ export function writeDocx(book: Book, pictures: PictureBytes = {}): Uint8Array {
   }
   members['[Content_Types].xml'] = contentTypes(files);
   const encoder = new TextEncoder();
-  return pack({
-    ...Object.fromEntries(Object.entries(members).map(([name, xml]) => [name, encoder.encode(xml)])),
-    ...Object.fromEntries(files.files.map(({ name, bytes }) => [`word/media/${name}`, bytes])),
-  });
+  yield* writeZip([
+    ...Object.entries(members).map(([name, xml]) => ({ name, content: encoder.encode(xml) })),
+    ...files.files.map(({ name, asset }) => ({ name: `word/media/${name}`, content: { asset } })),
+  ]);
 }
 
 /** Writes the blocks of one part, whose links have relations of their own. */

@@ -2,13 +2,14 @@
 // text. Made for reading and correcting; the look is the reader's own.
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
-import { packEpub } from '../../base/zip';
+import { shareStep, type FileJob } from '../../base/fileJob';
+import { writeZip } from '../../base/zipWriter';
 import { fieldText } from '../../copy/fields';
 import { isTypedNumber } from '../../copy/meanings';
 import { canBeRead, type Book, type Division } from '../../model/copy/book';
 import { roleName } from '../../model/copy/roles';
 import { noteKind } from '../../model/spec/notes';
-import type { Paragraph, PictureBytes, PictureKind } from '../../model/copy/streams';
+import type { Paragraph, PictureKind } from '../../model/copy/streams';
 import { plainWords } from '../../numbering/headWords';
 import {
   authorOf,
@@ -76,15 +77,11 @@ interface TextFile {
   readonly title: string;
 }
 
-/** The file's bytes. `date`: ISO 8601, given by the caller. Yields after each division. */
-export function* writeEpub(
-  book: Book,
-  date: string,
-  pictures: PictureBytes = {},
-): Generator<number, Uint8Array<ArrayBuffer>> {
+/** `date`: ISO 8601, given by the caller; `there`: hashes of the pictures that can be had. */
+export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> = new Set()): FileJob {
   const notes = numberedNotes(book);
   const heads = headsOf(book);
-  const pictureFiles = new PictureFiles(pictures, SHOWN);
+  const pictureFiles = new PictureFiles(there, SHOWN);
   const files = book.divisions.filter(isRead).map((division, index): TextFile => ({
     name: `d${index + 1}.xhtml`,
     division,
@@ -115,7 +112,7 @@ export function* writeEpub(
     if (name === notesFile) parts.push(gatheredXhtml(gathered, files, fileOf, context));
     const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
     members[`OPS/${name}`] = page(title, body, book);
-    yield (index + 1) / files.length;
+    yield shareStep((index + 1) / files.length);
   }
   const hasNotes = notesFile === 'notes.xhtml';
   if (hasNotes) {
@@ -127,8 +124,13 @@ export function* writeEpub(
   members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
   members['META-INF/container.xml'] =
     '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
-  const media = pictureFiles.files.map(({ name, bytes }) => [`OPS/pictures/${name}`, bytes] as const);
-  return packEpub(members, Object.fromEntries(media));
+  const encoder = new TextEncoder();
+  yield* writeZip([
+    // Its type first and unpressed, so that the file tells what it is (OCF 3.3, 4.2).
+    { name: 'mimetype', content: encoder.encode('application/epub+zip'), asItIs: true },
+    ...Object.entries(members).map(([name, text]) => ({ name, content: encoder.encode(text) })),
+    ...pictureFiles.files.map(({ name, asset }) => ({ name: `OPS/pictures/${name}`, content: { asset } })),
+  ]);
 }
 
 /** What the text of all files is written from. */

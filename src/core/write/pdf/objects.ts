@@ -1,7 +1,8 @@
-// The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Each object is bytes from
-// the moment that it is set; the file is put together of them once, at the end.
+// The objects of a PDF file (ISO 32000-1, 7.3) and the file around them (7.5). Each object stands in the file from the
+// moment that it is set, and its bytes are given away at the next flush: only where it begins is kept.
 import { zlibSync } from 'fflate';
 import { concat } from '../../base/bytes';
+import type { ByteRange, FileJob, FileStep } from '../../base/fileJob';
 
 /** Text of an object as it stands in the file; strings and names are made by the functions below. */
 export type PdfValue = string;
@@ -64,11 +65,18 @@ const LEVELS = { fast: 1, small: 6 } as const;
 
 /** Objects of one file by number, from 1. A number can be reserved before its object is known. */
 export class PdfFile {
-  private readonly bodies: (Uint8Array | undefined)[] = [];
+  /** Where each object begins. */
+  private readonly offsets: (number | undefined)[] = [];
+  private steps: FileStep[] = [];
+  private at = 0;
+
+  constructor() {
+    this.put(Uint8Array.from([...encoder.encode('%PDF-1.7\n%'), 0xe2, 0xe3, 0xcf, 0xd3, 0x0a]));
+  }
 
   reserve(): number {
-    this.bodies.push(undefined);
-    return this.bodies.length;
+    this.offsets.push(undefined);
+    return this.offsets.length;
   }
 
   reference(number: number): PdfValue {
@@ -76,7 +84,8 @@ export class PdfFile {
   }
 
   set(number: number, value: PdfValue): void {
-    this.bodies[number - 1] = encoder.encode(value);
+    this.begin(number);
+    this.put(encoder.encode(`${value}\nendobj\n`));
   }
 
   add(value: PdfValue): PdfValue {
@@ -93,32 +102,64 @@ export class PdfFile {
   ): PdfValue {
     const plain = compression === 'none';
     const body = plain ? data : zlibSync(data, { level: LEVELS[compression] });
-    const dictionary = pdfDictionary({
-      ...entries,
-      ...(plain ? {} : { Filter: '/FlateDecode' }),
-      Length: String(body.length),
+    return this.stream(body.length, { ...entries, ...(plain ? {} : { Filter: '/FlateDecode' }) }, () => this.put(body));
+  }
+
+  /** Adds a stream of stretches of a picture's own file. */
+  addCopy(asset: string, ranges: readonly ByteRange[], entries: Readonly<Record<string, PdfValue>>): PdfValue {
+    const length = ranges.reduce((sum, { from, to }) => sum + to - from, 0);
+    return this.stream(length, entries, () => {
+      for (const range of ranges) this.steps.push({ kind: 'copy', asset, ...range });
+      this.at += length;
     });
+  }
+
+  private stream(length: number, entries: Readonly<Record<string, PdfValue>>, put: () => void): PdfValue {
     const number = this.reserve();
-    this.bodies[number - 1] = concat([encoder.encode(`${dictionary}\nstream\n`), body, encoder.encode('\nendstream')]);
+    this.begin(number);
+    this.put(encoder.encode(`${pdfDictionary({ ...entries, Length: String(length) })}\nstream\n`));
+    put();
+    this.put(encoder.encode('\nendstream\nendobj\n'));
     return this.reference(number);
   }
 
-  /** The bytes of the whole file: header, objects, cross-reference table, trailer. */
-  write(trailer: Readonly<Record<string, PdfValue>>): Uint8Array<ArrayBuffer> {
-    const parts: Uint8Array[] = [Uint8Array.from([...encoder.encode('%PDF-1.7\n%'), 0xe2, 0xe3, 0xcf, 0xd3, 0x0a])];
-    let at = parts[0].length;
-    const offsets: number[] = [];
-    this.bodies.forEach((body, index) => {
-      if (body === undefined) throw new Error(`PDF object ${index + 1} was reserved and never written`);
-      const object = concat([encoder.encode(`${index + 1} 0 obj\n`), body, encoder.encode('\nendobj\n')]);
-      offsets.push(at);
-      at += object.length;
-      parts.push(object);
+  private begin(number: number): void {
+    this.offsets[number - 1] = this.at;
+    this.put(encoder.encode(`${number} 0 obj\n`));
+  }
+
+  private put(bytes: Uint8Array): void {
+    this.steps.push({ kind: 'bytes', bytes });
+    this.at += bytes.length;
+  }
+
+  /** Gives away what was written since. */
+  *flush(): FileJob {
+    const { steps } = this;
+    this.steps = [];
+    let open: Uint8Array[] = [];
+    for (const step of steps) {
+      if (step.kind === 'bytes') open.push(step.bytes);
+      else {
+        yield { kind: 'bytes', bytes: concat(open) };
+        open = [];
+        yield step;
+      }
+    }
+    if (open.length > 0) yield { kind: 'bytes', bytes: concat(open) };
+  }
+
+  /** Ends the file: cross-reference table and trailer (7.5.4, 7.5.5). */
+  *end(trailer: Readonly<Record<string, PdfValue>>): FileJob {
+    const rows = this.offsets.map((offset, index) => {
+      if (offset === undefined) throw new Error(`PDF object ${index + 1} was reserved and never written`);
+      return `${String(offset).padStart(10, '0')} 00000 n \n`;
     });
-    const rows = offsets.map((offset) => `${String(offset).padStart(10, '0')} 00000 n \n`).join('');
-    const size = this.bodies.length + 1;
-    const end = `xref\n0 ${size}\n0000000000 65535 f \n${rows}trailer\n${pdfDictionary({ Size: String(size), ...trailer })}\nstartxref\n${at}\n%%EOF\n`;
-    parts.push(encoder.encode(end));
-    return concat(parts);
+    const size = String(this.offsets.length + 1);
+    const table = `xref\n0 ${size}\n0000000000 65535 f \n${rows.join('')}`;
+    this.put(
+      encoder.encode(`${table}trailer\n${pdfDictionary({ Size: size, ...trailer })}\nstartxref\n${this.at}\n%%EOF\n`),
+    );
+    yield* this.flush();
   }
 }

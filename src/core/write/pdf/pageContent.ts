@@ -57,8 +57,8 @@ function drawText(items: readonly TextItem[], list: DisplayList, fontOf: (face: 
 }
 
 /** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
-function drawPicture({ asset, format, x, y, width, height }: PictureItem, pageHeight: number, use: PictureUse): void {
-  const name = use.nameOf(asset, format);
+function drawPicture({ asset, x, y, width, height }: PictureItem, pageHeight: number, use: PictureUse): void {
+  const name = use.nameOf(asset);
   const foot = pageHeight - y - height;
   if (name === null) {
     out.text('/Artifact BMC q 0.5 w ').number(x).space().number(foot).space().number(width).space();

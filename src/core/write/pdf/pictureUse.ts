@@ -1,6 +1,6 @@
 // The pictures of a PDF (ISO 32000-1, 8.9): a JPEG goes in as it is, and so do the pressed rows of a PNG that needs no mask;
 // other PNG and GIF files are decoded, with what shows through as a soft mask (11.6.5.3).
-import { concat } from '../../base/bytes';
+import type { ByteRange, FileJob } from '../../base/fileJob';
 import { decodeGif, decodePng, type Raster } from '../../base/images/raster';
 import { imageSize, jpegFrame } from '../../base/images/imageSize';
 import type { PictureKind } from '../../model/copy/streams';
@@ -11,21 +11,22 @@ const JPEG_SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '
 export class PictureUse {
   private readonly known = new Map<string, { readonly name: string; readonly value: PdfValue } | null>();
 
-  constructor(
-    private readonly file: PdfFile,
-    private readonly bytesOf: (asset: string) => Uint8Array | undefined,
-  ) {}
+  constructor(private readonly file: PdfFile) {}
 
-  /** The name under which a content stream draws the picture; null when it cannot be drawn. */
-  nameOf(asset: string, format: PictureKind): string | null {
-    let made = this.known.get(asset);
-    if (made === undefined) {
-      const bytes = this.bytesOf(asset);
-      const value = bytes === undefined ? null : addPicture(this.file, bytes, format);
-      made = value === null ? null : { name: `P${this.known.size + 1}`, value };
-      this.known.set(asset, made);
+  /** Puts pictures into the file that are not in it yet; each is asked for alone. */
+  *take(pictures: readonly PictureInFile[]): FileJob {
+    for (const { asset, format } of pictures) {
+      if (this.known.has(asset)) continue;
+      const bytes = asset === '' ? undefined : yield { kind: 'picture', asset };
+      const value = bytes === undefined ? null : addPicture(this.file, asset, bytes, format);
+      this.known.set(asset, value === null ? null : { name: `P${this.known.size + 1}`, value });
+      yield* this.file.flush();
     }
-    return made?.name ?? null;
+  }
+
+  /** The name under which a content stream draws a picture that was taken; null when it cannot be drawn. */
+  nameOf(asset: string): string | null {
+    return this.known.get(asset)?.name ?? null;
   }
 
   /** The entries of the resources, by name. */
@@ -36,47 +37,48 @@ export class PictureUse {
   }
 }
 
-function addPicture(file: PdfFile, bytes: Uint8Array, format: PictureKind): PdfValue | null {
-  if (format === 'jpeg') return addJpeg(file, bytes);
+interface PictureInFile {
+  readonly asset: string;
+  readonly format: PictureKind;
+}
+
+function addPicture(file: PdfFile, asset: string, bytes: Uint8Array, format: PictureKind): PdfValue | null {
+  if (format === 'jpeg') return addJpeg(file, asset, bytes);
   if (format === 'png') {
-    const passed = addPngAsItIs(file, bytes);
+    const passed = addPngAsItIs(file, asset, bytes);
     if (passed !== null) return passed;
   }
   const raster = format === 'png' ? decodePng(bytes) : format === 'gif' ? decodeGif(bytes) : null;
   return raster === null ? null : addRaster(file, raster);
 }
 
-function addJpeg(file: PdfFile, bytes: Uint8Array): PdfValue | null {
+function addJpeg(file: PdfFile, asset: string, bytes: Uint8Array): PdfValue | null {
   const frame = jpegFrame(bytes);
   const space = frame === null ? undefined : JPEG_SPACES[frame.components];
   if (frame === null || space === undefined || frame.width === 0 || frame.height === 0) return null;
   const { width, height, components, isAdobe } = frame;
-  return file.addStream(
-    bytes,
-    {
-      ...imageEntries(width, height, space, 8),
-      Filter: '/DCTDecode',
-      // Adobe's programs write the four inks turned round (Technical Note 5116).
-      ...(components === 4 && isAdobe ? { Decode: '[1 0 1 0 1 0 1 0]' } : {}),
-    },
-    'none',
-  );
+  return file.addCopy(asset, [{ from: 0, to: bytes.length }], {
+    ...imageEntries(width, height, space, 8),
+    Filter: '/DCTDecode',
+    // Adobe's programs write the four inks turned round (Technical Note 5116).
+    ...(components === 4 && isAdobe ? { Decode: '[1 0 1 0 1 0 1 0]' } : {}),
+  });
 }
 
 /** The rows of a PNG as they are pressed: its predictors are those of PDF (7.4.4.4). Null where it needs more. */
-function addPngAsItIs(file: PdfFile, bytes: Uint8Array): PdfValue | null {
+function addPngAsItIs(file: PdfFile, asset: string, bytes: Uint8Array): PdfValue | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const { width, height } = imageSize(bytes);
   const [bits, type, interlace] = [bytes[24], bytes[25], bytes[28]];
   if (width === 0 || height === 0 || bits > 8 || interlace !== 0 || ![0, 2, 3].includes(type)) return null;
-  const parts: Uint8Array[] = [];
+  const parts: ByteRange[] = [];
   let palette: Uint8Array | null = null;
   for (let at = 8; at + 12 <= bytes.length;) {
     const length = view.getUint32(at);
     const name = String.fromCharCode(...bytes.subarray(at + 4, at + 8));
     const data = bytes.subarray(at + 8, at + 8 + length);
     if (data.length < length || name === 'tRNS') return null;
-    if (name === 'IDAT') parts.push(data);
+    if (name === 'IDAT') parts.push({ from: at + 8, to: at + 8 + length });
     else if (name === 'PLTE') palette = data;
     else if (name === 'IEND') break;
     at += 12 + length;
@@ -95,11 +97,11 @@ function addPngAsItIs(file: PdfFile, bytes: Uint8Array): PdfValue | null {
     BitsPerComponent: String(bits),
     Columns: String(width),
   };
-  return file.addStream(
-    concat(parts),
-    { ...imageEntries(width, height, space, bits), Filter: '/FlateDecode', DecodeParms: pdfDictionary(rows) },
-    'none',
-  );
+  return file.addCopy(asset, parts, {
+    ...imageEntries(width, height, space, bits),
+    Filter: '/FlateDecode',
+    DecodeParms: pdfDictionary(rows),
+  });
 }
 
 function addRaster(file: PdfFile, { width, height, channels, data, alpha }: Raster): PdfValue {

@@ -2,6 +2,7 @@
 // title and author in the metadata. Pages are asked for one by one.
 import { inNumerals } from '../../numbering/numerals';
 import { escapeXml } from '../../base/xml';
+import { shareStep, type FileJob } from '../../base/fileJob';
 import { fingerprint } from '../../base/hash';
 import type { DisplayList } from '../../model/composed/displayList';
 import type { FaceId, FaceRecord } from '../../model/spec/faces';
@@ -29,8 +30,6 @@ export interface PdfSource {
   readonly folios: readonly PageFolio[];
   readonly face: (id: FaceId) => FaceRecord;
   readonly advance: (id: FaceId, glyph: number) => number;
-  /** Bytes of a picture; undefined for what is not there. */
-  readonly picture: (asset: string) => Uint8Array | undefined;
   readonly subset: (id: FaceId, glyphs: readonly number[]) => Uint8Array;
   /** Of a file for the screen: links of each page, and the outline. */
   readonly live?: {
@@ -56,8 +55,8 @@ export interface PdfMetadata {
   readonly date: string;
 }
 
-/** Writes the file; yields the share done after each page. */
-export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<number, Uint8Array<ArrayBuffer>> {
+/** Writes the file, page by page. */
+export function* writePdf(source: PdfSource, metadata: PdfMetadata): FileJob {
   const file = new PdfFile();
   const fonts = new Map<FaceId, FontUse>();
   const fontOf = (id: FaceId): FontUse => {
@@ -68,7 +67,7 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
     }
     return font;
   };
-  const pictures = new PictureUse(file, source.picture);
+  const pictures = new PictureUse(file);
   const tree = file.reserve();
   const resources = file.reserve();
   const pageNumbers = Array.from({ length: source.pageCount }, () => file.reserve());
@@ -76,6 +75,7 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
   for (let index = 0; index < source.pageCount; index += 1) {
     const boxes = pageBoxes(source, index);
     const list = source.page(index);
+    yield* pictures.take(list.pictures);
     const contents = file.addStream(pageContent(list, fontOf, pictures, boxes.origin), {}, 'fast');
     const links = source.live?.links(list) ?? [];
     file.set(
@@ -91,32 +91,32 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): Generator<n
         Annots: linkAnnotations(file, links, source.height, pageOf),
       }),
     );
-    yield ((index + 1) / source.pageCount) * 0.9;
+    yield* file.flush();
+    yield shareStep(((index + 1) / source.pageCount) * 0.9);
   }
   const fontEntries: Record<string, PdfValue> = {};
   for (const [id, font] of fonts) {
     fontEntries[font.resourceName] = font.write(file, source.subset(id, font.glyphs));
-    yield 0.95;
+    yield* file.flush();
+    yield shareStep(0.95);
   }
   const drawn = pictures.entries;
   const xObjects = Object.keys(drawn).length === 0 ? undefined : pdfDictionary(drawn);
   file.set(resources, pdfDictionary({ Font: pdfDictionary(fontEntries), XObject: xObjects }));
-  file.set(
-    tree,
-    pdfDictionary({
-      Type: '/Pages',
-      Kids: pdfArray(pageNumbers.map((number) => file.reference(number))),
-      Count: String(pageNumbers.length),
-    }),
-  );
+  file.set(tree, pageTree(pageNumbers.map((number) => file.reference(number))));
   const outline = outlineOf(file, source.live?.outline ?? [], pageOf);
   const root = file.add(catalogOf(file, source, metadata, file.reference(tree), outline));
   const info = file.add(infoOf(metadata));
-  const id = fingerprint(
-    `${metadata.title}\u0000${metadata.date}\u0000${source.pageCount}\u0000${[...fonts.keys()].join()}`,
-  ).toUpperCase();
-  return file.write({ Root: root, Info: info, ID: `[<${id}> <${id}>]` });
+  const id = fileId([metadata.title, metadata.date, String(source.pageCount), [...fonts.keys()].join()]);
+  yield* file.end({ Root: root, Info: info, ID: `[<${id}> <${id}>]` });
 }
+
+/** The one node of the page tree (7.7.3). */
+const pageTree = (pages: readonly PdfValue[]): PdfValue =>
+  pdfDictionary({ Type: '/Pages', Kids: pdfArray(pages), Count: String(pages.length) });
+
+/** Half of the file identifier (14.4), as hexadecimal digits. */
+const fileId = (facts: readonly string[]): string => fingerprint(facts.join('\u0000')).toUpperCase();
 
 /** The document catalog (7.7.2). */
 function catalogOf(

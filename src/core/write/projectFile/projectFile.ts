@@ -1,9 +1,13 @@
 // The project file: a zip of JSON that opens again to an identical book. Described in docs/formats.md.
 import { ImportError, ValueError } from '../../base/errors';
-import { looksLikeZip, pack, unpack } from '../../base/zip';
+import type { ByteRange, FileJob, ReadJob } from '../../base/fileJob';
+import { MOST_PART_BYTES } from '../../base/limits';
+import { table } from '../../base/table';
+import { looksLikeZip } from '../../base/zip';
+import { readMember, readZipDirectory, storedRange, type ZipEntry } from '../../base/zipReader';
+import { writeZip } from '../../base/zipWriter';
 import { fingerprint } from '../../base/hash';
 import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/copy/book';
-import type { PictureBytes } from '../../model/copy/streams';
 import { migrate } from '../../formats/migrate';
 
 const KIND = 'walnut-leaf-book';
@@ -23,8 +27,8 @@ interface ProjectHead {
   readonly pageTouches?: Book['pageTouches'];
 }
 
-/** The book as bytes. Same book, same bytes. */
-export function writeProject(book: Book, pictures: PictureBytes = {}): Uint8Array {
+/** The book as a file; pictures stand in it as they are. Same book, same bytes. `there`: hashes of the pictures that can be had. */
+export function* writeProject(book: Book, there: ReadonlySet<string> = new Set()): FileJob {
   const head: ProjectHead = {
     kind: KIND,
     format: book.format,
@@ -44,27 +48,38 @@ export function writeProject(book: Book, pictures: PictureBytes = {}): Uint8Arra
     'notes.json': json(book.notes),
   };
   for (const division of book.divisions) members[`divisions/${division.id}.json`] = json(division);
-  for (const asset of picturesOf(book))
-    if (pictures[asset] !== undefined) members[`pictures/${asset}`] = pictures[asset];
-  return pack(members);
+  const pictures = [...picturesOf(book)].filter((asset) => there.has(asset));
+  yield* writeZip([
+    ...Object.entries(members).map(([name, content]) => ({ name, content })),
+    ...pictures.map((asset) => ({ name: `pictures/${asset}`, content: { asset } })),
+  ]);
 }
 
-/** What a project file holds. */
+/** What a project file holds. A picture is the stretch of the file where it stands, or, where it was pressed, its bytes. */
 export interface ProjectContent {
   readonly book: Book;
-  readonly pictures: PictureBytes;
+  readonly pictures: Readonly<Record<string, ByteRange | Uint8Array>>;
 }
 
+/** The most that texts of a project may unpack to together, and one picture that was pressed; bytes. */
+const MOST_TEXT = 256 * 1024 * 1024;
+const MOST_PICTURE = 256 * 1024 * 1024;
+
 /**
- * Reads a project file. `checkBook` validates what was read. Throws ImportError: `not-a-document`, `truncated`,
- * `too-large`, `newer-format` or `damaged`.
+ * Reads a project file of `size` bytes, however large. `checkBook` validates what was read. Throws ImportError:
+ * `not-a-document`, `truncated`, `too-large`, `newer-format` or `damaged`.
  */
-export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Book): ProjectContent {
-  if (!looksLikeZip(bytes)) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
-  const members = unpack(bytes, (name) =>
-    /^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$|^pictures\/[0-9a-f]{32}$/.test(name),
-  );
-  const read = readMember(members, 'book.json');
+export function* readProject(size: number, checkBook: (value: unknown) => Book): ReadJob<ProjectContent> {
+  const start = yield { from: 0, to: Math.min(size, 4) };
+  if (!looksLikeZip(start)) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
+  const entries = yield* readZipDirectory(size);
+  const members = yield* textsAmong(entries, size);
+  const book = bookOf(members, checkBook);
+  return { book, pictures: yield* picturesAmong(entries, size) };
+}
+
+function bookOf(members: Record<string, Uint8Array>, checkBook: (value: unknown) => Book): Book {
+  const read = parsedMember(members, 'book.json');
   const head: Partial<ProjectHead> = read !== null && typeof read === 'object' ? read : {};
   if (head.kind !== KIND) throw new ImportError('not-a-document', 'This is not a project file of Walnut Leaf.');
   if (typeof head.format !== 'number' || !Number.isInteger(head.format) || head.format < 1)
@@ -77,21 +92,21 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
   }
   if (!Array.isArray(head.divisions) || !head.divisions.every((id) => typeof id === 'string'))
     throw new ImportError('damaged', 'This project file is damaged: its head does not list its divisions.');
-  const divisions = head.divisions.map((id) => readMember(members, `divisions/${id}.json`) as Division);
+  const divisions = head.divisions.map((id) => parsedMember(members, `divisions/${id}.json`) as Division);
   const raw = {
     format: head.format,
     id: head.id,
     nextId: head.nextId,
-    particulars: readMember(members, 'particulars.json'),
-    spec: readMember(members, 'spec.json'),
+    particulars: parsedMember(members, 'particulars.json'),
+    spec: parsedMember(members, 'spec.json'),
     divisions,
-    notes: readMember(members, 'notes.json'),
+    notes: parsedMember(members, 'notes.json'),
     ...(head.source === undefined ? {} : { source: head.source }),
     ...(head.anchors === undefined ? {} : { anchors: head.anchors }),
     ...(head.pageTouches === undefined ? {} : { pageTouches: head.pageTouches }),
   };
   try {
-    return { book: checkBook(migrate(raw)), pictures: picturesAmong(members) };
+    return checkBook(migrate(raw));
   } catch (error) {
     if (error instanceof ValueError)
       throw new ImportError('damaged', `This project file is damaged. ${error.message}`, error.path);
@@ -99,17 +114,38 @@ export function readProject(bytes: Uint8Array, checkBook: (value: unknown) => Bo
   }
 }
 
-/** A picture whose bytes are not those of its hash is damaged, and left out. */
-function picturesAmong(members: Record<string, Uint8Array>): PictureBytes {
-  const pictures: Record<string, Uint8Array> = {};
-  for (const [name, bytes] of Object.entries(members)) {
-    const asset = /^pictures\/([0-9a-f]{32})$/.exec(name)?.[1];
-    if (asset !== undefined && fingerprint(bytes) === asset) pictures[asset] = bytes;
+function* textsAmong(entries: readonly ZipEntry[], size: number): ReadJob<Record<string, Uint8Array>> {
+  const members: Record<string, Uint8Array> = {};
+  let announced = 0;
+  for (const entry of entries) {
+    if (!/^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(entry.name)) continue;
+    announced += entry.size;
+    const most = entry.size > MOST_PART_BYTES ? MOST_PART_BYTES : MOST_TEXT;
+    if (entry.size > most || announced > most)
+      throw new ImportError(
+        'too-large',
+        `This file unpacks to more than ${most >> 20} MB of text, so it was not opened.`,
+      );
+    members[entry.name] = yield* readMember(entry, size);
+  }
+  return table(members);
+}
+
+/** A picture whose bytes are not those of its hash is damaged, and left out. One is in memory at a time, but for those that were pressed. */
+function* picturesAmong(entries: readonly ZipEntry[], size: number): ReadJob<ProjectContent['pictures']> {
+  const pictures: Record<string, ByteRange | Uint8Array> = {};
+  for (const entry of entries) {
+    const asset = /^pictures\/([0-9a-f]{32})$/.exec(entry.name)?.[1];
+    if (asset === undefined) continue;
+    const range = yield* storedRange(entry, size);
+    if (range === null && entry.size > MOST_PICTURE) continue;
+    const bytes = range === null ? yield* readMember(entry, size) : yield range;
+    if (fingerprint(bytes) === asset) pictures[asset] = range ?? bytes;
   }
   return pictures;
 }
 
-function readMember(members: Record<string, Uint8Array>, name: string): unknown {
+function parsedMember(members: Record<string, Uint8Array>, name: string): unknown {
   const bytes = members[name];
   if (bytes === undefined) throw new ImportError('damaged', `This project file is damaged: ${name} is missing.`);
   try {

@@ -30,7 +30,7 @@ export function Shelf() {
     const list = [...(files ?? [])];
     let last: string | null = null;
     for (const file of list) {
-      const id = await dispatch(addManuscript(file.name, new Uint8Array(await file.arrayBuffer())));
+      const id = await dispatch(addManuscript(file.name, file));
       last = id ?? last;
     }
     if (list.length === 1 && last !== null) void navigate(`/book/${last}/pages`);

@@ -32,8 +32,7 @@ export function NewerCopy() {
     setProblem('');
     setReport(null);
     setReading(file.name);
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    const done = await dispatch(replaceCopyBy(file.name, bytes, where === 'division' ? division : null));
+    const done = await dispatch(replaceCopyBy(file.name, file, where === 'division' ? division : null));
     setReading('');
     if ('problem' in done) setProblem(done.problem);
     else setReport(done.report);

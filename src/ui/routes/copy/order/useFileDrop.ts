@@ -30,10 +30,7 @@ export function useFileDrop(rows: readonly RunningOrderRow[]) {
       const at = rows.findIndex((row) => row.id === placeOf(event));
       setBefore(null);
       setTold('');
-      void file
-        .arrayBuffer()
-        .then((bytes) => dispatch(bringDivisionsIn(file.name, new Uint8Array(bytes), at < 0 ? null : at)))
-        .then((problem) => setTold(problem ?? ''));
+      void dispatch(bringDivisionsIn(file.name, file, at < 0 ? null : at)).then((problem) => setTold(problem ?? ''));
     },
   };
 }
