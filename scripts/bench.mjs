@@ -6,4 +6,7 @@ installPackages();
 const { makeAssets } = await import('./assets.mjs');
 const { bundleNode } = await import('./bundle.mjs');
 await makeAssets();
-await import(pathToFileURL(await bundleNode('bench/main.ts', 'bench/main.mjs', ['bench', 'cli', 'src/core'])).href);
+for (const part of process.argv.length > 2 ? process.argv.slice(2) : ['main', 'pictures'])
+  await import(
+    pathToFileURL(await bundleNode(`bench/${part}.ts`, `bench/${part}.mjs`, ['bench', 'cli', 'src/core'])).href
+  );

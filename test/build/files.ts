@@ -1,4 +1,5 @@
 // Files in memory, as tests write and read them.
+import { zipSync, type Zippable } from 'fflate';
 import { fileBytes, readBytes } from '../../src/core/base/fileJob';
 import { checkBook } from '../../src/core/validate';
 import type { Book } from '../../src/core/model/copy/book';
@@ -10,6 +11,9 @@ import { readProject, writeProject } from '../../src/core/write/projectFile';
 
 export const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());
 export const blobOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]);
+
+/** Members as a zip, pressed: as project files were before. */
+export const pack = (members: Zippable): Uint8Array => zipSync(members, { level: 6, mtime: '1980-01-02T00:00:00' });
 
 const hashesOf = (pictures: PictureBytes) => new Set(Object.keys(pictures));
 

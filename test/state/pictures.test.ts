@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
+import Dexie from 'dexie';
 import { BookRepository, type OpenBook } from '../../src/storage/bookRepository';
 import { NO_HISTORY } from '../../src/storage/historyWindow';
 import { WalnutDatabase } from '../../src/storage/database';
@@ -67,6 +68,25 @@ describe('pictures of books in the database', () => {
     await books.save(opened(plain, 0), opened(pasted, 1), 2);
     await books.remove('b7');
     expect(await bytesIn(pictures, pasted)).to.deep.equal({ [ONE.asset]: FIRST, [TWO.asset]: SECOND });
+    database.close();
+  });
+
+  it('of a database of before, a row for each book, become one of all that have it', async () => {
+    const old = new Dexie('pictures-3');
+    old.version(5).stores({ books: 'id, touched', pictures: '[book+hash], book, hash' });
+    await old.table('pictures').bulkPut([
+      { book: 'b1', hash: ONE.asset, bytes: FIRST },
+      { book: 'b2', hash: ONE.asset, bytes: FIRST },
+      { book: 'b2', hash: TWO.asset, bytes: SECOND },
+    ]);
+    old.close();
+    const { database, books, pictures } = world('pictures-3');
+    expect(await database.blobs.count()).to.equal(2);
+    await books.remove('b1');
+    expect(await bytesOf((await pictures.find(ONE.asset))!)).to.deep.equal(FIRST);
+    await books.remove('b2');
+    expect(await database.blobs.count()).to.equal(0);
+    expect(database.tables.map(({ name }) => name)).not.to.include('pictures');
     database.close();
   });
 });

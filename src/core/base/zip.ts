@@ -1,5 +1,5 @@
-// Zip archives through fflate, with a stated limit against archives that unpack to something enormous.
-import { unzipSync, zipSync, type Zippable } from 'fflate';
+// Zip archives of other programs, unpacked through fflate, with a stated limit against what unpacks to something enormous.
+import { unzipSync } from 'fflate';
 import { ImportError } from './errors';
 import { MOST_PART_BYTES } from './limits';
 import { table } from './table';
@@ -44,24 +44,4 @@ export function unpack(
   }
   // Names of members are words from outside.
   return table(members);
-}
-
-/** Packs members into a zip. Same members, same bytes: every entry carries one fixed date. */
-export function pack(members: Record<string, Uint8Array>): Uint8Array {
-  const entries: Zippable = {};
-  for (const name of Object.keys(members)) entries[name] = [members[name], { level: 6, mtime: '1980-01-02T00:00:00' }];
-  return zipSync(entries);
-}
-
-/** Packs an EPUB: its type first and unpacked, so that the file tells what it is (OCF 3.3, 4.2). */
-export function packEpub(
-  members: Record<string, string>,
-  media: Record<string, Uint8Array> = {},
-): Uint8Array<ArrayBuffer> {
-  const mtime = '1980-01-02T00:00:00';
-  const encoder = new TextEncoder();
-  const entries: Zippable = { mimetype: [encoder.encode('application/epub+zip'), { level: 0, mtime }] };
-  for (const name of Object.keys(members)) entries[name] = [encoder.encode(members[name]), { level: 6, mtime }];
-  for (const name of Object.keys(media)) entries[name] = [media[name], { level: 0, mtime }];
-  return zipSync(entries) as Uint8Array<ArrayBuffer>;
 }

@@ -5,7 +5,8 @@ import { ImportError } from '../../../src/core/base/errors';
 import { fingerprint } from '../../../src/core/base/hash';
 import { lastAtMost } from '../../../src/core/base/search';
 import { elements, escapeXml, parseXml, textOf } from '../../../src/core/base/xml';
-import { pack, unpack } from '../../../src/core/base/zip';
+import { unpack } from '../../../src/core/base/zip';
+import { pack } from '../../build/files';
 import { isElasticSpace } from '../../../src/core/base/elasticSpace';
 
 describe('base', () => {

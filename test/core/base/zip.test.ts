@@ -144,6 +144,20 @@ describe('zip archives', () => {
     );
   });
 
+  it('are not fooled by a member that understates its size', () => {
+    const bytes = fileBytes(writeZip([{ name: 'a', content: new Uint8Array(3_000_000) }]));
+    const view = new DataView(bytes.buffer);
+    for (let k = 0; k + 4 < bytes.length; k += 1)
+      if (view.getUint32(k, true) === 0x02014b50) view.setUint32(k + 24, 100, true);
+    let size = 0;
+    try {
+      size = readAll(bytes).members.a.length;
+    } catch (error) {
+      expect((error as Error).message).to.include('cut short');
+    }
+    expect(size).to.be.at.most(100);
+  });
+
   it('have the check sum of the standard', () => {
     expect(crc32(text('123456789'))).to.equal(0xcbf43926);
   });

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
-import { pack, unpack } from '../../../src/core/base/zip';
+import { unpack } from '../../../src/core/base/zip';
 import { BOOK_FORMAT } from '../../../src/core/model/copy/book';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
@@ -16,7 +16,7 @@ import {
 } from '../../../src/core/validate';
 import { factsOf, jpegOf, picture, pngOf } from '../../build/pictures';
 import { book, chapter, note } from '../../build/book';
-import { projectFile, openProject } from '../../build/files';
+import { openProject, pack, projectFile } from '../../build/files';
 
 const message = (work: () => unknown): string => {
   try {

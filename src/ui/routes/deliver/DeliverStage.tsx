@@ -84,6 +84,13 @@ const DAY_AND_TIME = new Intl.DateTimeFormat('en-GB', {
   minute: '2-digit',
 });
 
+/** A size to two figures or to whole units, such as `12 kB`, `3.4 MB` or `1,001 MB`. */
+function fileSize(bytes: number): string {
+  if (bytes < 1e6) return `${Math.max(1, Math.round(bytes / 1e3))} kB`;
+  const megabytes = bytes / 1e6;
+  return `${megabytes.toLocaleString('en-GB', { maximumFractionDigits: megabytes < 10 ? 1 : 0 })} MB`;
+}
+
 /** `isBefore`: when the book was open the last time, or before the stage was left. */
 function Written({ made, isBefore }: { made: MadeProduct; isBefore: boolean }) {
   const book = useAppSelector((state) => state.book.book!);
@@ -92,7 +99,7 @@ function Written({ made, isBefore }: { made: MadeProduct; isBefore: boolean }) {
     <p>
       <span className="text-primary">{isBefore ? `Written ${DAY_AND_TIME.format(made.time)}:` : 'Written:'}</span>{' '}
       {made.fileName}, {made.pages > 0 && `${made.pages} pages, `}
-      {Math.max(1, Math.round(made.bytes / 1024))} kB
+      {fileSize(made.bytes)}
       {isStale && <span className="block text-warning">The book has changed since: this file is stale.</span>}
     </p>
   );
