@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { UsageError, readOptions } from '../cli/options';
+import { run as runProgram } from '../cli/run';
 import { readAsset } from './build/assets';
 import { pdfFonts, pdfInfo, pdfText, scratch } from './build/tools';
 
@@ -12,6 +13,14 @@ const demo = fileURLToPath(new URL('../generated/public/demo/the-ferry-register.
 
 function run(...words: string[]) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [program, ...words], { encoding: 'utf8' });
+  return { status, stdout, stderr };
+}
+
+/** The same without a process of its own, for what is refused before anything is composed. */
+function runHere(...words: string[]) {
+  let [stdout, stderr] = ['', ''];
+  const streams = { out: (text: string) => void (stdout += text), error: (text: string) => void (stderr += text) };
+  const status = runProgram(words, fileURLToPath(new URL('../generated/public', import.meta.url)), streams);
   return { status, stdout, stderr };
 }
 
@@ -161,7 +170,7 @@ describe('the command line', () => {
       const given = words.map((word) =>
         word.startsWith('@') ? file('bad.json', word.slice(1)) : word === 'x.txt' ? file('x.txt') : word,
       );
-      const done = run(...given);
+      const done = runHere(...given);
       expect(done.status, done.stderr).to.equal(2);
       expect(done.stderr.trim().split('\n')).to.have.length(1);
       expect(done.stdout).to.equal('');
@@ -181,12 +190,19 @@ describe('the command line', () => {
     it(`answers ${what} with one line and exit 1, and leaves no file`, () => {
       const out = scratch();
       const path = content === null ? join(folder, name) : file(name, content);
-      const done = run('compose', path, '--press', join(out, 'o.pdf'), '--report', join(out, 'o.json'));
+      const done = runHere('compose', path, '--press', join(out, 'o.pdf'), '--report', join(out, 'o.json'));
       expect(done.status, done.stderr).to.equal(1);
       expect(done.stderr.trim().split('\n')).to.have.length(1);
       expect(readdirSync(out)).to.deep.equal([]);
     });
   }
+
+  it('gives its exit code and its one line to whoever started it', () => {
+    expect(run('compose', file('x.txt'), '--margins', '1in')).to.include({ status: 2, stdout: '' });
+    const done = run('compose', join(folder, 'none.txt'), '--press', join(folder, 'o.pdf'));
+    expect(done).to.include({ status: 1, stdout: '' });
+    expect(done.stderr.trim().split('\n')).to.have.length(1);
+  });
 
   it('leaves nothing half-written when a file cannot be written', () => {
     const out = scratch();

@@ -145,7 +145,7 @@ describe('pages poured into regions of several depths', () => {
           goesOn(before, after, planOf(0, { pages }));
         },
       ),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 });
@@ -163,7 +163,7 @@ describe('pages poured into regions of several widths', () => {
             planOf(lines, { columns: [WIDE, NARROW] }),
           ),
       ),
-      { numRuns: 60, seed: SEED },
+      { numRuns: 40, seed: SEED },
     );
   });
 
@@ -172,7 +172,7 @@ describe('pages poured into regions of several widths', () => {
       fc.property(fc.array(noted, { minLength: 2, maxLength: 5 }), shapesOf(anyColumns, 8, 10), (parts, pages) =>
         equalsBruteForce(flowToMeasure(fewNotes(parts, 2)), planOf(0, { pages })),
       ),
-      { numRuns: 100, seed: SEED },
+      { numRuns: 60, seed: SEED },
     );
   });
 
@@ -206,7 +206,7 @@ describe('pages poured into regions of several widths', () => {
           goesOn(before, after, planOf(0, { pages, balance }));
         },
       ),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 
