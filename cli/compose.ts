@@ -26,6 +26,7 @@ import type { Book } from '../src/core/model/copy/book';
 import type { CopyKind } from '../src/core/model/copy/copyKinds';
 import type { Spec } from '../src/core/model/spec/spec';
 import type { TypesetBook } from '../src/core/model/composed/pages';
+import type { PageRange } from '../src/core/model/products/products';
 import type { PageTable } from '../src/core/model/composed/pageTable';
 import type { NodeAssets } from './assets';
 import { openProjectFile, readInput, WrittenFiles, type PictureSources } from './files';
@@ -103,11 +104,12 @@ function writeProducts(
 ): void {
   const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
   const there = new Set(Object.keys(pictures));
+  const range = options.pages === undefined ? undefined : pageRange(options.pages);
   const put = (name: string, path: string | undefined, job: () => FileJob) => {
     if (path !== undefined) timed(name, () => files.write(path, job(), pictures));
   };
-  put('press', options.press, () => writePressPdf(book, composed, context, subsetter(), date));
-  put('screen', options.screen, () => writeScreenPdf(book, composed, context, subsetter(), date));
+  put('press', options.press, () => writePressPdf(book, composed, context, subsetter(), date, range));
+  put('screen', options.screen, () => writeScreenPdf(book, composed, context, subsetter(), date, range));
   put('project', options.project, () => writeProject(book, there));
   put('epub', options.epub, () => writeEpub(book, date, there));
   put('copy', options.copy, () => writeCopy(book, copyKind(options.copy!), there));
@@ -115,6 +117,15 @@ function writeProducts(
 
 export const jsonBytes = (value: unknown): Uint8Array =>
   new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
+
+/** Pages of a book by their index, of `12` or `12-48`, which count from 1. */
+function pageRange(words: string): PageRange {
+  const [, from, to = from] = /^(\d{1,6})(?:-(\d{1,6}))?$/.exec(words) ?? [];
+  const range = { from: Number(from) - 1, to: Number(to) - 1 };
+  if (from === undefined || range.from < 0 || range.to < range.from)
+    throw new UsageError(`--pages ${words} must be a page, or two with a hyphen between, such as 12-48.`);
+  return range;
+}
 
 function copyKind(path: string): CopyKind {
   const extension = /\.([^.]*)$/.exec(path.toLowerCase())?.[1];

@@ -15,6 +15,8 @@ export interface ComposeOptions {
   readonly lang?: string;
   readonly press?: string;
   readonly screen?: string;
+  /** `FROM-TO`, pages counted from 1 in the order of the book: what the PDFs hold. */
+  readonly pages?: string;
   /** A project file whose page starts are to be kept. */
   readonly hold?: string;
   readonly project?: string;
@@ -51,6 +53,7 @@ const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
     'lang',
     'press',
     'screen',
+    'pages',
     'project',
     'report',
     'hold',
@@ -65,7 +68,7 @@ const NOT_YET = ['booklet'];
 
 export const USAGE =
   'usage: walnut-leaf compose MANUSCRIPT [--start novel|large-type|essays|handbook|verse|workbook] [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--screen out.pdf] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
+  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--screen out.pdf] [--pages 12-48] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
   '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
   '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';
 

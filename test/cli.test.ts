@@ -112,6 +112,12 @@ describe('the command line', () => {
     expect(pdfFonts(readFileSync(press))).to.include('SourceSerif4');
   });
 
+  it('writes some pages of a book', () => {
+    const press = join(folder, 'some.pdf');
+    expect(run('compose', demo, '--press', press, '--pages', '12-15').stderr).to.equal('');
+    expect(pdfInfo(readFileSync(press))).to.match(/Pages:\s+4\b/);
+  });
+
   it('holds to a pull, and says which pages change', () => {
     const pull = join(folder, 'pull.walnut');
     const lines = Array.from(
@@ -163,6 +169,7 @@ describe('the command line', () => {
     ['a type size of nothing', ['compose', 'x.txt', '--type', 'Spectral 0/0']],
     ['a language without patterns', ['compose', 'x.txt', '--lang', 'xx']],
     ['a spec file with an unknown key', ['compose', 'x.txt', '--spec', '@{"colour":1}']],
+    ['pages in the wrong order', ['compose', 'x.txt', '--press', 'o.pdf', '--pages', '9-3']],
     ['a spec file that is no JSON', ['compose', 'x.txt', '--spec', '@{']],
   ];
   for (const [what, words] of usage) {

@@ -66,8 +66,8 @@ export async function doWriteJob(
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'product': {
-        const { fonts, date, book, pictures } = job;
-        const tools = { fetchBytes, fonts, date, report: (share: number) => post({ kind: 'progress', share }) };
+        const { fonts, date, book, pictures, range } = job;
+        const tools = { fetchBytes, fonts, date, range, report: (share: number) => post({ kind: 'progress', share }) };
         return await writeProduct(job.product, { book, pictures }, job.settings, tools);
       }
     }

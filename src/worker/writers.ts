@@ -9,7 +9,7 @@ import {
   writeScreenPdf,
   type FileJob,
 } from '../core/index';
-import type { ProductId, ProductSettings } from '../core/model/products/products';
+import type { PageRange, ProductId, ProductSettings } from '../core/model/products/products';
 import type { OwnFont } from '../core/model/spec/faces';
 import { WorkerAssets, type FetchBytes } from './assets';
 import { drain } from './drain';
@@ -23,6 +23,8 @@ export interface WriterTools {
   /** As ISO 8601, for the metadata. */
   readonly date: string;
   readonly report: (share: number) => void;
+  /** Absent: all pages. */
+  readonly range: PageRange | undefined;
 }
 
 /** The file in the making, and how many pages it has; 0 where it has none. */
@@ -41,14 +43,15 @@ type Writer<K extends ProductId> = (
 
 const pdfWriter =
   (write: typeof writePressPdf): Writer<'press' | 'screen'> =>
-  async ({ book }, _settings, { fetchBytes, fonts, date, report }) => {
+  async ({ book }, _settings, { fetchBytes, fonts, date, report, range }) => {
     const [context, wasm] = await Promise.all([
       new WorkerAssets(fetchBytes, fonts).contextFor(book),
       fetchBytes('harfbuzz-subset.wasm'),
     ]);
     const composed = drain(typesetBook(book, context), (share) => report(share * 0.5));
-    const job = write(book, composed, context, new HarfBuzzSubsetter(wasm), date);
-    return { job, pages: composed.pages.length, from: 0.5 };
+    const job = write(book, composed, context, new HarfBuzzSubsetter(wasm), date, range);
+    const pages = range === undefined ? composed.pages.length : range.to - range.from + 1;
+    return { job, pages, from: 0.5 };
   };
 
 const hashesOf = (pictures: PictureBlobs): ReadonlySet<string> => new Set(Object.keys(pictures));

@@ -28,6 +28,8 @@ const madeSchema = Joi.object({
     .valid(...PRODUCT_IDS)
     .required(),
   settings: Joi.object().required(),
+  range: Joi.object({ from: count, to: count.min(Joi.ref('from')) }),
+  preset: Joi.string().min(1).max(80),
   source: Joi.alternatives(
     Joi.object({ kind: Joi.string().valid('open').required() }),
     Joi.object({ kind: Joi.string().valid('pull').required(), name: Joi.string().min(1).max(200).required() }),

@@ -105,6 +105,46 @@ describe('the PDF for the screen', () => {
   });
 });
 
+describe('some pages of a book', () => {
+  const made = book([
+    division('contents', [p('Contents', 'TOH')]),
+    division('chapter', [p('Salt', 'CT'), p(words(900, 1))], { listed: true }),
+    division('chapter', [p('Silt', 'CT'), p(words(900, 2))], { listed: true }),
+  ]);
+  const context = newContext();
+  const composed = compose(made, context);
+  const write = (range?: { from: number; to: number }) =>
+    fileBytes(writeScreenPdf(made, composed, context, newSubsetter(), DATE, range));
+  const textsOf = (bytes: Uint8Array) => pdfText(bytes).split('\f').slice(0, -1);
+
+  it('are those pages with their folios; what leads elsewhere leads nowhere', () => {
+    const all = textsOf(write());
+    const range = { from: 1, to: all.length - 2 };
+    const bytes = write(range);
+    qpdfCheck(bytes);
+    expect(textsOf(bytes)).to.deep.equal(all.slice(1, -1));
+    const file = textOf(bytes);
+    expect(file).to.include('/PageLayout /TwoPageLeft');
+    const [contents] = linksOf(textOf(write()));
+    // The contents stand on the first page, which is left out.
+    expect(contents.page).to.equal(0);
+    expect(linksOf(file)).to.deep.equal([]);
+    expect([...file.matchAll(/\/Title <FEFF[0-9A-F]+> \/Parent/g)]).to.have.length(2);
+    // One page with the contents: both heads are elsewhere.
+    expect(textOf(write({ from: 0, to: 0 }))).to.not.match(/\/Annots|\/Outlines/);
+  });
+
+  it('that the book has not are refused', () => {
+    const { length } = composed.pages;
+    for (const range of [
+      { from: 0, to: length },
+      { from: 3, to: 2 },
+      { from: -1, to: 2 },
+    ])
+      expect(() => write(range)).to.throw(`the book has ${length} pages`);
+  });
+});
+
 describe('page labels', () => {
   it('follow the folio runs: roman, a run from a number, a prefix, words', () => {
     const run = (numerals: 'arabic' | 'Letters' | 'words', start: number | null, prefix = '') => ({

@@ -78,9 +78,22 @@ export const FIRST_SETTINGS: ProductSettings = {
 /** What a product is made of: the book as it is open, or a pull of it. */
 export type ProductSource = { readonly kind: 'open' } | { readonly kind: 'pull'; readonly name: string };
 
+/** Pages of a composed book by their index, from 0; `to` inclusive. */
+export interface PageRange {
+  readonly from: number;
+  readonly to: number;
+}
+
 /** What is to be written; a member of a union by the product, so that its settings are those of it. */
 export type ProductChoice = {
-  [K in ProductId]: { readonly product: K; readonly settings: ProductSettings[K] };
+  [K in ProductId]: {
+    readonly product: K;
+    readonly settings: ProductSettings[K];
+    /** The pages that it holds, of a product that has pages; absent: all. */
+    readonly range?: PageRange;
+    /** Name under which the settings are kept, where they were taken from there. */
+    readonly preset?: string;
+  };
 }[ProductId];
 
 /** A product that was written. Its bytes are not kept, they are the person's; what is kept tells them from others. */

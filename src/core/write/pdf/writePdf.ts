@@ -5,6 +5,7 @@ import { escapeXml } from '../../base/xml';
 import { shareStep, type FileJob } from '../../base/fileJob';
 import { fingerprint } from '../../base/hash';
 import type { DisplayList } from '../../model/composed/displayList';
+import type { PageSide } from '../../model/spec/pageRoles';
 import type { FaceId, FaceRecord } from '../../model/spec/faces';
 import { FontUse } from './fontUse';
 import { pdfArray, pdfDictionary, PdfFile, pdfNumber, pdfText, type PdfValue } from './objects';
@@ -21,6 +22,7 @@ export interface PageFolio {
 /** What the writer needs from outside: pages, faces and the cutting down of font files. */
 export interface PdfSource {
   readonly pageCount: number;
+  readonly firstSide: PageSide;
   readonly width: number;
   readonly height: number;
   readonly page: (index: number) => DisplayList;
@@ -107,7 +109,8 @@ export function* writePdf(source: PdfSource, metadata: PdfMetadata): FileJob {
   const outline = outlineOf(file, source.live?.outline ?? [], pageOf);
   const root = file.add(catalogOf(file, source, metadata, file.reference(tree), outline));
   const info = file.add(infoOf(metadata));
-  const id = fileId([metadata.title, metadata.date, String(source.pageCount), [...fonts.keys()].join()]);
+  const pages = source.folios.map(({ folio }) => folio).join();
+  const id = fileId([metadata.title, metadata.date, pages, [...fonts.keys()].join()]);
   yield* file.end({ Root: root, Info: info, ID: `[<${id}> <${id}>]` });
 }
 
@@ -121,7 +124,7 @@ const fileId = (facts: readonly string[]): string => fingerprint(facts.join('\u0
 /** The document catalog (7.7.2). */
 function catalogOf(
   file: PdfFile,
-  { folios }: PdfSource,
+  { folios, firstSide }: PdfSource,
   metadata: PdfMetadata,
   pages: PdfValue,
   outline: PdfValue | undefined,
@@ -134,7 +137,7 @@ function catalogOf(
     Lang: pdfText(metadata.language),
     PageLabels: pdfDictionary({ Nums: pageLabels(folios) }),
     ViewerPreferences: pdfDictionary({ DisplayDocTitle: 'true' }),
-    PageLayout: '/TwoPageRight',
+    PageLayout: firstSide === 'recto' ? '/TwoPageRight' : '/TwoPageLeft',
     Outlines: outline,
     PageMode: outline === undefined ? undefined : '/UseOutlines',
   });
