@@ -71,10 +71,16 @@ export interface Visit {
 
 type StorageState = Awaited<ReturnType<BrowserContext['storageState']>>;
 
-let demoShelf: Promise<StorageState> | undefined;
+/** A browser's storage. The driver keeps no Blobs: the pictures of the books stand beside it, in base64. */
+interface KeptShelf {
+  readonly state: StorageState;
+  readonly pictures: readonly (readonly [hash: string, bytes: string])[];
+}
+
+let demoShelf: Promise<KeptShelf> | undefined;
 
 /** What a browser keeps that has been on the Shelf once: the demonstration books, with their title pages. */
-async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<StorageState> {
+async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<KeptShelf> {
   const context = await browser.newContext();
   context.setDefaultTimeout(PATIENCE);
   const page = await context.newPage();
@@ -83,9 +89,52 @@ async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<
     .getByRole('img', { name: /^Title page of/ })
     .nth(1)
     .waitFor();
+  const pictures = await page.evaluate(picturesKept);
   const state = await context.storageState({ indexedDB: true });
   await context.close();
-  return state;
+  return { state, pictures };
+}
+
+/** In the page: the pictures of the database. */
+async function picturesKept(): Promise<[string, string][]> {
+  const rows = await new Promise<{ hash: string; blob: Blob }[]>((resolve, reject) => {
+    const opening = indexedDB.open('walnut-leaf');
+    opening.onerror = () => reject(opening.error!);
+    opening.onsuccess = () => {
+      const all = opening.result.transaction('blobs').objectStore('blobs').getAll();
+      all.onsuccess = () => {
+        opening.result.close();
+        resolve(all.result as { hash: string; blob: Blob }[]);
+      };
+    };
+  });
+  const found: [string, string][] = [];
+  for (const { hash, blob } of rows) {
+    let bytes = '';
+    for (const byte of new Uint8Array(await blob.arrayBuffer())) bytes += String.fromCharCode(byte);
+    found.push([hash, btoa(bytes)]);
+  }
+  return found;
+}
+
+/** In a page of the app's origin that is not the app: puts pictures into its database. */
+function keepPictures(pictures: KeptShelf['pictures']): Promise<void> {
+  return new Promise((resolve, reject) => {
+    const opening = indexedDB.open('walnut-leaf');
+    opening.onerror = () => reject(opening.error!);
+    opening.onsuccess = () => {
+      const write = opening.result.transaction('blobs', 'readwrite');
+      for (const [hash, text] of pictures) {
+        const bytes = Uint8Array.from(atob(text), (char) => char.charCodeAt(0));
+        write.objectStore('blobs').put({ hash, blob: new Blob([bytes]) });
+      }
+      write.oncomplete = () => {
+        opening.result.close();
+        resolve();
+      };
+      write.onerror = () => reject(write.error!);
+    };
+  });
 }
 
 /**
@@ -93,10 +142,17 @@ async function makeDemoShelf(browser: JourneyBrowser, app: RunningApp): Promise<
  * that the demonstration books need not be made anew for each visit.
  */
 export async function visit(browser: JourneyBrowser, app: RunningApp, { isFresh = false } = {}): Promise<Visit> {
-  const storageState = isFresh ? undefined : await (demoShelf ??= makeDemoShelf(browser, app));
+  const kept = isFresh ? undefined : await (demoShelf ??= makeDemoShelf(browser, app));
+  const storageState = kept?.state;
   const viewport = { width: 1280, height: 800 };
   const context = await browser.newContext({ viewport, acceptDownloads: true, ...(storageState && { storageState }) });
   context.setDefaultTimeout(PATIENCE);
+  if (kept !== undefined) {
+    const before = await context.newPage();
+    await before.goto(`${app.url}faces.json`);
+    await before.evaluate(keepPictures, kept.pictures);
+    await before.close();
+  }
   const strays: string[] = [];
   const errors: string[] = [];
   context.on('request', (request) => {

@@ -6,7 +6,7 @@ import { readDocx } from './docx/readDocx';
 import { readEpub } from './epub/readEpub';
 import { readHtml } from './html/readHtml';
 import { readMarkdown } from './markdown/readMarkdown';
-import { readOdt } from './odt/readOdt';
+import { PROTECTED, readOdt } from './odt/readOdt';
 import { readRtf } from './rtf/readRtf';
 import { readTxt } from './txt/readTxt';
 
@@ -29,6 +29,19 @@ export const IMPORTERS: readonly Importer[] = [
   { extensions: ['.txt', '.text'], name: 'a plain text', isZip: false, read: readTxt },
 ];
 
+/** The compound file of older office programs ([MS-CFB], 2.2); newer ones put a document that has a password into one. */
+const isCompound = (bytes: Uint8Array): boolean =>
+  [0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1, 0x1a, 0xe1].every((byte, k) => bytes[k] === byte);
+
+/** Why such a file is not read. A document with a password lies in a stream of this name ([MS-OFFCRYPTO], 2.3.4.4). */
+function compoundFault(bytes: Uint8Array): string {
+  const name = 'EncryptedPackage';
+  const words = Uint8Array.from({ length: name.length * 2 }, (_, k) => (k % 2 === 0 ? name.charCodeAt(k / 2) : 0));
+  for (let at = bytes.indexOf(words[0]); at >= 0; at = bytes.indexOf(words[0], at + 1))
+    if (words.every((byte, k) => bytes[at + k] === byte)) return PROTECTED;
+  return 'is a Word document of the older kind (.doc). Save it as .docx, and take that.';
+}
+
 /** The largest file that is read, in bytes. */
 export const FILE_LIMIT = 64 * 1024 * 1024;
 
@@ -47,6 +60,7 @@ export function* readManuscript(fileName: string, bytes: Uint8Array): Generator<
     const known = IMPORTERS.map((candidate) => candidate.extensions[0]).join(', ');
     throw new ImportError('unknown-kind', `${fileName} is not a kind of manuscript that can be read: use ${known}.`);
   }
+  if (isCompound(bytes)) throw new ImportError('not-a-document', `${fileName} ${compoundFault(bytes)}`);
   if (importer.isZip && !looksLikeZip(bytes))
     throw new ImportError('not-a-document', `${fileName} is not ${importer.name}, whatever its name says.`);
   if (!importer.isZip && looksLikeZip(bytes))

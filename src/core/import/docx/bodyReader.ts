@@ -9,11 +9,12 @@ import type { Incoming } from '../incoming';
 import { cutParagraph } from '../../copy/cutParagraph';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
-import type { DocxParts } from './parts';
+import type { DocxParts, RelatedPart } from './parts';
 import { indexMarkOf } from './indexField';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
 import { ownTag, toggle, type IncomingStyles } from './styleNames';
+import { alternative, TRANSPARENT, wrappedChildren } from './wrapped';
 
 export interface NoteReference {
   readonly kind: 'footnote' | 'endnote';
@@ -27,20 +28,6 @@ interface FieldState {
   inCode: boolean;
   code: string;
 }
-
-/** Runs that stand inside these are read as if they stood in the paragraph itself. */
-const TRANSPARENT = new Set([
-  'w:hyperlink',
-  'w:smartTag',
-  'w:ins',
-  'w:moveTo',
-  'w:fldSimple',
-  'w:sdt',
-  'w:sdtContent',
-  'w:bdo',
-  'w:dir',
-  'w:customXml',
-]);
 
 const ALIGN: Readonly<Record<string, ParagraphTouches['align']>> = table({
   center: 'centre',
@@ -66,7 +53,7 @@ export class BodyReader {
     private readonly incoming: Incoming,
     private readonly parts: DocxParts,
     /** Name of the part that is read, whose relations its links and pictures go by. */
-    private readonly part: string,
+    private readonly part: RelatedPart,
   ) {}
 
   /** The blocks that a child of the body gives: none for what is left out, one or more otherwise. */
@@ -101,7 +88,14 @@ export class BodyReader {
   private blocksOf(element: XmlElement): Block[] {
     if (element.name === 'w:p') return this.readParagraph(element);
     if (element.name === 'w:tbl') return [this.readTable(element)];
-    if (!TRANSPARENT.has(element.name)) return [];
+    if (element.name === 'mc:AlternateContent') {
+      const meant = alternative(element);
+      return meant === undefined ? [] : elements(meant).flatMap((child) => this.readBlock(child));
+    }
+    if (!TRANSPARENT.has(element.name)) {
+      this.tellSkipped(element);
+      return [];
+    }
     if (element.name === 'w:sdt' && isContentsControl(element)) {
       this.incoming.remark('Contents list left out', CONTENTS_WHY);
       return [];
@@ -129,14 +123,9 @@ export class BodyReader {
 
   private readTable(table: XmlElement): Block {
     this.tables += 1;
-    const rows = elements(table)
-      .flatMap((child) => (child.name === 'w:sdt' ? elements(maybeChild(child, 'w:sdtContent') ?? child) : [child]))
-      .filter((row) => row.name === 'w:tr')
-      .map((row) =>
-        elements(row)
-          .filter((cell) => cell.name === 'w:tc')
-          .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
-      );
+    const rows = wrappedChildren(table, 'w:tr').map((row) =>
+      wrappedChildren(row, 'w:tc').map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
+    );
     this.tables -= 1;
     return this.incoming.table(rows);
   }
@@ -220,7 +209,23 @@ export class BodyReader {
       } else if (child.name === 'w:del' || child.name === 'w:moveFrom')
         this.incoming.remark('Deletions taken as accepted', TRACKED_WHY);
       else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
+      else this.tellSkipped(child);
     }
+  }
+
+  /** What is not read and has words is told, so that nobody looks for them in vain. */
+  private tellSkipped(element: XmlElement): void {
+    if (textOf(element).trim() === '') return;
+    if (element.name.startsWith('m:')) this.incoming.remark('Equations left out', 'There is no way to set them yet.');
+    else
+      this.incoming.remark(`Text inside “${element.name}” left out`, 'It is no part of a paragraph that can be read.');
+  }
+
+  /** The words under a ruby annotation; the annotation itself has no place in the copy. */
+  private readRuby(ruby: XmlElement, link: SpanLook, builder: ParagraphBuilder): void {
+    const base = maybeChild(ruby, 'w:rubyBase');
+    if (base !== undefined) this.readInline(base, builder, link);
+    this.incoming.remark('Ruby annotations left out', 'The words under them are kept.');
   }
 
   private linkOf(element: XmlElement): SpanLook {
@@ -274,6 +279,8 @@ export class BodyReader {
       case 'w:sym':
         if (this.unmarked !== null) return this.markBySymbol(part.attributes['w:char']);
         return incoming.remark('Symbols of a symbol font left out', 'They are no characters of the text.');
+      case 'w:ruby':
+        return this.readRuby(part, look.link === undefined ? {} : { link: look.link }, builder);
       case 'w:commentReference':
         return this.readComment(part.attributes['w:id'] ?? '');
       default:
@@ -302,7 +309,7 @@ export class BodyReader {
 
   /** Pictures and text boxes; of two ways to draw the same thing the first. */
   private readDrawn(part: XmlElement, builder: ParagraphBuilder): void {
-    const drawn = part.name === 'mc:AlternateContent' ? maybeChild(part, 'mc:Choice') : part;
+    const drawn = part.name === 'mc:AlternateContent' ? alternative(part) : part;
     if (drawn === undefined) return;
     const boxes = outermost(drawn, BOX);
     if (boxes.length > 0) {

@@ -1,5 +1,8 @@
 // The parts of a .docx besides its text: relations, numbering, and the files of its pictures.
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
+import { RELATED_PARTS, relationsPath, targetPath, type DocxPaths } from './paths';
+
+export type RelatedPart = (typeof RELATED_PARTS)[number];
 
 export class DocxParts {
   private readonly relations = new Map<string, { readonly target: string; readonly isExternal: boolean }>();
@@ -10,12 +13,12 @@ export class DocxParts {
 
   constructor(
     private readonly members: Readonly<Record<string, Uint8Array>>,
-    read: (name: string) => XmlElement | undefined,
+    private readonly paths: DocxPaths,
+    read: (path: string) => XmlElement | undefined,
   ) {
-    for (const part of ['document', 'footnotes', 'endnotes'])
-      this.readRelations(part, read(`word/_rels/${part}.xml.rels`));
-    this.readNumbering(read('word/numbering.xml'));
-    this.readComments(read('word/comments.xml'));
+    for (const part of RELATED_PARTS) this.readRelations(part, read(relationsPath(paths[part])));
+    this.readNumbering(read(paths.numbering));
+    this.readComments(read(paths.comments));
   }
 
   private readRelations(part: string, relations: XmlElement | undefined): void {
@@ -66,10 +69,10 @@ export class DocxParts {
   }
 
   /** Name and bytes of a file inside, by relation. */
-  file(part: string, id: string): { readonly name: string; readonly bytes: Uint8Array } | undefined {
+  file(part: RelatedPart, id: string): { readonly name: string; readonly bytes: Uint8Array } | undefined {
     const relation = this.relations.get(`${part} ${id}`);
     if (relation === undefined || relation.isExternal) return undefined;
-    const path = relation.target.startsWith('/') ? relation.target.slice(1) : `word/${relation.target}`;
+    const path = targetPath(this.paths[part], relation.target);
     const bytes = this.members[path];
     return bytes === undefined ? undefined : { name: path.split('/').pop()!, bytes };
   }

@@ -1,7 +1,7 @@
 // Pictures of a .docx: DrawingML (20.4) and the older VML.
 import { maybeInside, type XmlElement } from '../../base/xml';
 import type { IncomingImage } from '../../model/copy/manuscript';
-import type { DocxParts } from './parts';
+import type { DocxParts, RelatedPart } from './parts';
 
 /** English Metric Units in a pixel of a 96th of an inch, and in a point. */
 const EMU_PER_PIXEL = 9525;
@@ -15,7 +15,7 @@ export interface DrawnPicture {
 }
 
 /** Null when the drawing holds no picture. */
-export function readPicture(drawn: XmlElement, parts: DocxParts, part: string): DrawnPicture | null {
+export function readPicture(drawn: XmlElement, parts: DocxParts, part: RelatedPart): DrawnPicture | null {
   const blip = find(drawn, 'a:blip') ?? find(drawn, 'v:imagedata');
   const id = blip?.attributes['r:embed'] ?? blip?.attributes['r:id'] ?? blip?.attributes['r:link'];
   if (blip === undefined || id === undefined) return null;

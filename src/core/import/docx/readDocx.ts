@@ -9,29 +9,32 @@ import type { Block } from '../../model/copy/streams';
 import { Incoming } from '../incoming';
 import { BodyReader, type NoteReference } from './bodyReader';
 import { DocxParts } from './parts';
+import { docxPaths } from './paths';
 import { readStyles } from './styleNames';
 
-const WANTED =
-  /^(word\/(document|styles|footnotes|endnotes|numbering|comments)\.xml|word\/_rels\/(document|footnotes|endnotes)\.xml\.rels|word\/media\/[^/]+|docProps\/core\.xml)$/;
+/** Parts may have any name: relations say which is which. */
+const WANTED = /\.(?:xml|rels)$|(?:^|\/)media\/[^/]+$/;
+const NEVER = /(?:^|\/)(?:theme|customXml|glossary|charts|diagrams|embeddings)\//;
 const BLOCKS_PER_STEP = 100;
 
 /** Throws ImportError `truncated`, `too-large`, `not-a-document` or `damaged`. */
 export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
-  const members = unpack(bytes, (name) => WANTED.test(name));
+  const members = unpack(bytes, (name) => WANTED.test(name) && !NEVER.test(name));
   const part = (name: string): XmlElement | undefined =>
     members[name] && parseXml(new TextDecoder('utf-8').decode(members[name]), name);
-  const document = part('word/document.xml');
+  const paths = docxPaths(part);
+  const document = part(paths.document);
   const body = maybeChild(document, 'w:body');
   if (body === undefined) {
     throw new ImportError('not-a-document', 'This is a zip file, but there is no Word document in it.');
   }
   yield;
-  const parts = new DocxParts(members, part);
-  const styles = readStyles(part('word/styles.xml'), parts);
+  const parts = new DocxParts(members, paths, part);
+  const styles = readStyles(part(paths.styles), parts);
   const incoming = new Incoming();
   const reader = new BodyReader(styles, incoming, parts, 'document');
   const blocks = yield* readBlocks(reader, body);
-  const bodies = { footnote: notesOf(part('word/footnotes.xml')), endnote: notesOf(part('word/endnotes.xml')) };
+  const bodies = { footnote: notesOf(part(paths.footnotes)), endnote: notesOf(part(paths.endnotes)) };
   const readers = {
     footnote: new BodyReader(styles, incoming, parts, 'footnotes'),
     endnote: new BodyReader(styles, incoming, parts, 'endnotes'),

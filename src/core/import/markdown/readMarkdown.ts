@@ -17,8 +17,9 @@ import { decodeText, readTxt } from '../txt/readTxt';
 
 export function* readMarkdown(bytes: Uint8Array): Generator<void, Manuscript> {
   if (bytes.length > MOST_TEXT_BYTES) throw tooMuch(MOST_TEXT_BYTES >> 20, 'MB of text');
-  const { metadata, text } = takeFrontMatter(decodeText(bytes).replace(/\r\n?/g, '\n'));
+  const { metadata, text, isNone } = takeFrontMatter(decodeText(bytes).replace(/\r\n?/g, '\n'));
   const incoming = new Incoming();
+  if (isNone) incoming.remark('Lines between dashes at the start read as text', 'They are no list of `key: value`.');
   const shallow = withoutDeepMarks(text);
   if (shallow !== text) incoming.remark('Quotes and lists nested too deep read as less deep', 'Their words are kept.');
   const tree = yield* parsed(shallow);
@@ -182,10 +183,23 @@ function withInlineTags(
   return root;
 }
 
-/** Title, author and language of a YAML head between two lines of dashes; only plain values are read. */
-function takeFrontMatter(text: string): { metadata: IncomingMetadata; text: string } {
-  const head = /^---\n([\s\S]*?)\n(?:---|\.\.\.)(?:\n|$)/.exec(text);
-  if (head === null) return { metadata: {}, text };
+interface FrontMatter {
+  readonly metadata: IncomingMetadata;
+  readonly text: string;
+  /** What stands between dashes at the start is text. */
+  readonly isNone: boolean;
+}
+
+/**
+ * Title, author and language of a YAML head between two lines of dashes; only plain values are read. A book may open with
+ * a line of dashes too: only lines of `key: value`, with what belongs to them, are a head.
+ */
+function takeFrontMatter(text: string): FrontMatter {
+  const head = /^---[ \t]*\n([\s\S]*?)\n(?:---|\.\.\.)[ \t]*(?:\n|$)/.exec(text);
+  if (head === null) return { metadata: {}, text, isNone: false };
+  const lines = head[1].split('\n').filter((line) => !/^\s*(?:#.*)?$/.test(line));
+  const isHead = lines.length > 0 && KEY.test(lines[0]) && lines.every((line) => KEY.test(line) || OF_KEY.test(line));
+  if (!isHead) return { metadata: {}, text, isNone: lines.length > 0 };
   const value = (key: string) => {
     const found = new RegExp(`^${key}:[ \\t]*(.+)$`, 'im').exec(head[1])?.[1].trim();
     return found?.replace(/^(["'])(.*)\1$/, '$2');
@@ -194,5 +208,10 @@ function takeFrontMatter(text: string): { metadata: IncomingMetadata; text: stri
   return {
     metadata: { ...(title ? { title } : {}), ...(author ? { author } : {}), ...(language ? { language } : {}) },
     text: text.slice(head[0].length),
+    isNone: false,
   };
 }
+
+const KEY = /^[\p{L}_][\p{L}\p{N}_.-]{0,40}:(?:[ \t]|$)/u;
+/** Goes on with the value of the key before it: an item of a list, or an indented line. */
+const OF_KEY = /^(?:[ \t]+\S|-[ \t]|[\]}])/;

@@ -13,12 +13,18 @@ import { pointsOf } from '../localLooks';
 import { isPlainName, tagOfLevel } from '../styleTags';
 import { OdtStyles } from './styles';
 
-const WANTED = /^(content|styles|meta)\.xml$|^Pictures\/[^/]+$/;
+const WANTED = /^(content|styles|meta)\.xml$|^META-INF\/manifest\.xml$|^Pictures\/[^/]+$/;
+/** What is said of a document whose text only its owner can read. */
+export const PROTECTED =
+  'is protected by a password. Take it off in the program that wrote the file, and save it again.';
 const BLOCKS_PER_STEP = 100;
 
 export function* readOdt(bytes: Uint8Array): Generator<void, Manuscript> {
   const members = unpack(bytes, (name) => WANTED.test(name));
   const part = (name: string) => members[name] && parseXml(new TextDecoder('utf-8').decode(members[name]), name);
+  const manifest = members['META-INF/manifest.xml'];
+  if (manifest !== undefined && new TextDecoder('utf-8').decode(manifest).includes('encryption-data'))
+    throw new ImportError('not-a-document', `This file ${PROTECTED}`);
   const content = part('content.xml');
   const body = maybeChild(maybeChild(content, 'office:body'), 'office:text');
   if (content === undefined || body === undefined)

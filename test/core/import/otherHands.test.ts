@@ -1,0 +1,155 @@
+// Documents as other programs write them: what wraps the text, where the parts lie, what only looks like something else.
+import { expect } from 'chai';
+import { ImportError } from '../../../src/core/base/errors';
+import { readManuscript } from '../../../src/core/import';
+import { drain } from '../../build/assets';
+import { docx, para, run } from '../../build/docx';
+import { arrived, odt, packed } from '../../build/incoming';
+
+const W = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
+const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+const PACKAGE = 'http://schemas.openxmlformats.org/package/2006/relationships';
+
+const remarked = (name: string, content: string | Uint8Array) => {
+  const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
+  return drain(readManuscript(name, bytes)).remarks.map(({ what, count }) => [what, count]);
+};
+
+describe('Markdown that opens with a line of dashes', () => {
+  it('keeps a scene between two breaks as text, and says so', () => {
+    const text = '---\n\nThe ferry was late.\n\nShe waited: an hour, no more.\n\n---\n\nIt came.\n';
+    const came = arrived('a.md', text);
+    expect(came.text).to.include('The ferry was late.').and.to.include('an hour, no more.').and.to.include('It came.');
+    expect(remarked('a.md', text)).to.deep.include(['Lines between dashes at the start read as text', 1]);
+  });
+
+  it('takes lines of keys as its head, with lists, quotes and indented values', () => {
+    const head = [
+      'title: "Tides"',
+      'author:',
+      '  - Odile Brackwater',
+      'tags: [a, b]',
+      '# a comment',
+      '',
+      'lang: en-GB',
+    ];
+    const text = `---\n${head.join('\n')}\n---\n\nThe first words.\n`;
+    const came = arrived('a.md', text);
+    expect(came.text).to.equal('The first words.');
+    const { metadata } = drain(readManuscript('a.md', new TextEncoder().encode(text)));
+    expect(metadata).to.deep.include({ title: 'Tides', language: 'en-GB' });
+    expect(remarked('a.md', text)).to.deep.equal([]);
+  });
+
+  it('is not taken in by a colon in a line of speech', () => {
+    const came = arrived('a.md', '---\nShe said: no.\nHe went.\n---\n\nAnd then.\n');
+    expect(came.text).to.include('She said: no.').and.to.include('He went.');
+  });
+});
+
+describe('Word documents', () => {
+  const cell = (words: string) => `<w:tc>${para(run(words))}</w:tc>`;
+  const control = (inside: string) => `<w:sdt><w:sdtContent>${inside}</w:sdtContent></w:sdt>`;
+
+  it('have rows and cells inside content controls, custom XML and insertions, at any depth', () => {
+    const rows = [
+      `<w:tr>${cell('a')}${control(cell('b'))}</w:tr>`,
+      control(
+        `<w:customXml>${control(`<w:tr>${cell('c')}<w:customXml>${cell('d')}</w:customXml></w:tr>`)}</w:customXml>`,
+      ),
+      `<w:ins><w:tr>${cell('e')}${cell('f')}</w:tr></w:ins>`,
+    ];
+    const came = arrived('a.docx', docx({ body: `<w:tbl>${rows.join('')}</w:tbl>${para(run('After.'))}` }));
+    expect(came.text.match(/[a-f](?![a-z])/g)?.join('')).to.equal('abcdef');
+    expect(came.tables).to.have.length(1);
+  });
+
+  it('say blocks in two ways, of which the first is taken, and the second where there is no other', () => {
+    const choice = (inside: string) => `<mc:Choice Requires="wps">${inside}</mc:Choice>`;
+    const fallback = (inside: string) => `<mc:Fallback>${inside}</mc:Fallback>`;
+    const both = `<mc:AlternateContent>${choice(para(run('First way.')))}${fallback(para(run('Second way.')))}</mc:AlternateContent>`;
+    const one = `<mc:AlternateContent>${fallback(para(run('Only way.')))}</mc:AlternateContent>`;
+    const came = arrived('a.docx', docx({ body: `${both}${one}${para(run('After.'))}` }));
+    expect(came.text).to.equal('First way.\nOnly way.\nAfter.');
+  });
+
+  it('keep the words under a ruby annotation', () => {
+    const ruby = `<w:r><w:ruby><w:rt>${run('over')}</w:rt><w:rubyBase>${run('base')}</w:rubyBase></w:ruby></w:r>`;
+    const bytes = docx({ body: para(`${run('The ')}${ruby}${run(' stands.')}`) });
+    expect(arrived('a.docx', bytes).text).to.equal('The base stands.');
+    expect(remarked('a.docx', bytes)).to.deep.include(['Ruby annotations left out', 1]);
+  });
+
+  it('say which elements with words were left out, equations by their name', () => {
+    const equation = '<m:oMath><m:r><m:t>a=b</m:t></m:r></m:oMath>';
+    const strange = '<w:odd><w:r><w:t>lost</w:t></w:r></w:odd>';
+    const bytes = docx({ body: `${para(`${run('So ')}${equation}${equation}`)}${strange}` });
+    expect(arrived('a.docx', bytes).text.trim()).to.equal('So');
+    expect(remarked('a.docx', bytes)).to.deep.include(['Equations left out', 2]);
+    expect(remarked('a.docx', bytes)).to.deep.include(['Text inside “w:odd” left out', 1]);
+  });
+
+  it('are found by their relations, whatever their parts are called', () => {
+    const relation = (id: string, type: string, target: string) =>
+      `<Relationship Id="${id}" Type="${type}" Target="${target}"/>`;
+    const relations = (inside: string) => `<Relationships xmlns="${PACKAGE}">${inside}</Relationships>`;
+    const note = '<w:r><w:footnoteReference w:id="2"/></w:r>';
+    const came = arrived(
+      'a.docx',
+      packed({
+        '_rels/.rels': relations(relation('r1', `${OFFICE}/officeDocument`, '/story/main7.xml')),
+        'story/main7.xml': `<w:document ${W}><w:body>${para(`${run('Words.')}${note}`, 'S9')}</w:body></w:document>`,
+        'story/_rels/main7.xml.rels': relations(
+          relation('r1', `${OFFICE}/footnotes`, 'notes/feet.xml') + relation('r2', `${OFFICE}/styles`, '../looks.xml'),
+        ),
+        'story/notes/feet.xml': `<w:footnotes ${W}><w:footnote w:id="2">${para(run('The note.'))}</w:footnote></w:footnotes>`,
+        'looks.xml': `<w:styles ${W}><w:style w:type="paragraph" w:styleId="S9"><w:name w:val="heading 1"/></w:style></w:styles>`,
+        // Another document lies in the usual place.
+        'word/document.xml': `<w:document ${W}><w:body>${para(run('An old copy.'))}</w:body></w:document>`,
+      }),
+    );
+    expect(came.text).to.include('Words.').and.not.to.include('old copy');
+    expect(came.footnotes).to.deep.equal([{ text: 'The note.', paragraphs: 1 }]);
+    expect(came.headings.map(({ level }) => level)).to.deep.equal([1]);
+  });
+});
+
+describe('documents that nobody else can read', () => {
+  const refusal = (name: string, bytes: Uint8Array): string => {
+    try {
+      arrived(name, bytes);
+    } catch (error) {
+      expect(error).to.be.instanceOf(ImportError);
+      return (error as Error).message;
+    }
+    throw new Error('it was read');
+  };
+  const compound = (words: string) => {
+    const utf16 = [...words].flatMap((char) => [char.charCodeAt(0), 0]);
+    return Uint8Array.from([
+      0xd0,
+      0xcf,
+      0x11,
+      0xe0,
+      0xa1,
+      0xb1,
+      0x1a,
+      0xe1,
+      ...new Array<number>(600).fill(69),
+      ...utf16,
+    ]);
+  };
+
+  it('say that they have a password', () => {
+    expect(refusal('a.docx', compound('EncryptedPackage'))).to.match(/^a\.docx is protected by a password\. /);
+    const manifest = '<manifest:manifest><manifest:encryption-data/></manifest:manifest>';
+    const files = { 'META-INF/manifest.xml': new TextEncoder().encode(manifest) };
+    expect(refusal('a.odt', odt({ body: '', files }))).to.match(/^This file is protected by a password\. /);
+  });
+
+  it('say that they are of the older kind', () => {
+    expect(refusal('a.docx', compound('WordDocument'))).to.equal(
+      'a.docx is a Word document of the older kind (.doc). Save it as .docx, and take that.',
+    );
+  });
+});
