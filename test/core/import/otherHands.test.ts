@@ -153,3 +153,32 @@ describe('documents that nobody else can read', () => {
     );
   });
 });
+
+describe('rich text', () => {
+  const text = (body: string) => arrived('a.rtf', body).text;
+  const hex = (bytes: readonly number[]) => bytes.map((byte) => `\\'${byte.toString(16).padStart(2, '0')}`).join('');
+
+  it('is read by the page of its face, by its character set or its number, and else by that of the file', () => {
+    const faces =
+      '{\\fonttbl{\\f0\\fcharset0 Times;}{\\f1\\fcharset204 Times;}{\\f2\\fcharset161\\cpg1250 Times;}{\\f3 Times;}}';
+    const body = `{\\rtf1\\ansi\\ansicpg1253${faces}\\f0 ${hex([0xe9])}\\f1 ${hex([0xe9])}{\\f2 ${hex([0xb9])}}${hex([0xe9])}\\f3 ${hex([0xe1])}\\plain ${hex([0xe2])}\\par}`;
+    expect(text(body)).to.equal('éйąйαβ');
+  });
+
+  it('is read by the pages of the first PCs and of the Mac', () => {
+    expect(text(`{\\rtf1\\pc ${hex([0x82, 0x9b, 0xe1])}\\par}`)).to.equal('é¢ß');
+    expect(text(`{\\rtf1\\pca ${hex([0x82, 0x9b, 0xe1])}\\par}`)).to.equal('éøß');
+    expect(text(`{\\rtf1\\mac ${hex([0x8e, 0xa7])}\\par}`)).to.equal('éß');
+    expect(text(`{\\rtf1\\ansi\\ansicpg437 ${hex([0x82, 0xe1])}\\par}`)).to.equal('éß');
+  });
+
+  it('has characters of two and more bytes, whose second may be written as plain text', () => {
+    expect(text(`{\\rtf1\\ansi\\ansicpg932 ${hex([0x83, 0x65])}${hex([0x83])}X${hex([0x83, 0x67])} a\\par}`)).to.equal(
+      'テスト a',
+    );
+    expect(text(`{\\rtf1\\ansi\\ansicpg936 ${hex([0xb6, 0xc9])}\\par}`)).to.equal('渡');
+    expect(text(`{\\rtf1\\ansi\\ansicpg949 ${hex([0xb3, 0xaa])}\\par}`)).to.equal('나');
+    expect(text(`{\\rtf1\\ansi\\ansicpg950 ${hex([0xb4, 0xe7])}\\par}`)).to.equal('渡');
+    expect(text(`{\\rtf1\\ansi\\ansicpg65001 ${hex([0xe2, 0x80, 0x94])}\\par}`)).to.equal('—');
+  });
+});

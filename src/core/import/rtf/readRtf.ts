@@ -3,7 +3,7 @@
 import { ImportError } from '../../base/errors';
 import type { Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
-import { byteDecoder, type ByteDecoder } from './codePages';
+import { RtfBytes } from './codePages';
 import { WORDED, type Group } from './rtfGroup';
 import { withStyle, withTouches } from './rtfLooks';
 import { RtfPicture } from './rtfPicture';
@@ -32,11 +32,20 @@ const DEEPEST = 5000;
 class RtfReader {
   private readonly incoming = new Incoming();
   private readonly groups: Group[] = [
-    { destination: 'text', look: {}, hidden: false, deleted: false, unicodeSkip: 1, opensNote: false, isResult: false },
+    {
+      destination: 'text',
+      look: {},
+      face: null,
+      hidden: false,
+      deleted: false,
+      unicodeSkip: 1,
+      opensNote: false,
+      isResult: false,
+    },
   ];
   private readonly streams = new RtfStreams(this.incoming);
   private readonly metadata: { title?: string; author?: string } = {};
-  private decoder: ByteDecoder = byteDecoder(1252);
+  private readonly bytes = new RtfBytes();
   private depth = 0;
   private toSkip = 0;
   private isIgnorable = false;
@@ -126,14 +135,18 @@ class RtfReader {
   }
 
   private text(text: string): void {
-    const shown = this.toSkip > 0 ? text.slice(this.toSkip) : text;
+    let shown = this.toSkip > 0 ? text.slice(this.toSkip) : text;
     this.toSkip = Math.max(0, this.toSkip - text.length);
+    if (shown !== '' && this.bytes.isOpen) {
+      this.put(this.bytes.read(shown.charCodeAt(0), this.group.face));
+      shown = shown.slice(1);
+    }
     if (shown !== '') this.put(shown);
   }
 
   private byte(byte: number): void {
     if (this.toSkip > 0) this.toSkip -= 1;
-    else this.put(this.decoder(byte));
+    else this.put(this.bytes.read(byte, this.group.face));
   }
 
   private put(text: string): void {
@@ -160,15 +173,18 @@ class RtfReader {
   private word(word: string, value: number | null, isIgnorable: boolean): void {
     const { group } = this;
     if (word === 'u') return this.unicode(value ?? 0x20);
+    this.bytes.headWord(word, value);
     if (word === 'uc') group.unicodeSkip = Math.max(0, Math.min(16, value ?? 1));
-    else if (word === 'ansicpg' && value !== null) this.decoder = byteDecoder(value);
     else if (this.opensDestination(word, isIgnorable)) return;
     if (group.destination === 'stylesheet') {
       if (word === 's' && value !== null) this.styleNumber = value;
       else this.styleLook.word(word, value, this.faces);
       return;
     }
-    if (group.destination === 'fonttbl') return this.faces.word(word, value);
+    if (group.destination === 'fonttbl') {
+      this.bytes.faceWord(word, value);
+      return this.faces.word(word, value);
+    }
     if (group.destination === 'colortbl') return this.colours.word(word, value);
     if (group.destination === 'pict') return this.picture.size(word, value ?? 0);
     if (group.destination !== 'text') return;
@@ -320,8 +336,10 @@ class RtfReader {
   /** Face, size or colour of what follows, by the tables of the file. */
   private faceWord(word: 'f' | 'fs' | 'cf', value: number): void {
     const { group } = this;
-    if (word === 'f') group.look = withTouches(group.look, { face: this.faces.get(value) });
-    else if (word === 'fs') group.look = withTouches(group.look, { size: value / 2 });
+    if (word === 'f') {
+      group.face = value;
+      group.look = withTouches(group.look, { face: this.faces.get(value) });
+    } else if (word === 'fs') group.look = withTouches(group.look, { size: value / 2 });
     else group.look = withTouches(group.look, { colour: this.colours.get(value) });
   }
 
@@ -336,6 +354,7 @@ class RtfReader {
     switch (word) {
       case 'plain':
         group.look = {};
+        group.face = null;
         group.hidden = false;
         group.deleted = false;
         return;

@@ -21,6 +21,8 @@ export const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'co
 export interface Group {
   destination: Destination;
   look: SpanLook;
+  /** Number of the face, by whose page bytes are read; null: none was chosen. */
+  face: number | null;
   hidden: boolean;
   deleted: boolean;
   /** Bytes of the replacement text after a Unicode character. */
