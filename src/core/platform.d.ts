@@ -7,7 +7,7 @@ declare class TextEncoder {
 
 declare class TextDecoder {
   constructor(label?: string, options?: { fatal?: boolean; ignoreBOM?: boolean });
-  decode(bytes?: Uint8Array): string;
+  decode(bytes?: Uint8Array, options?: { stream?: boolean }): string;
 }
 
 declare namespace WebAssembly {
