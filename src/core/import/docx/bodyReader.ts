@@ -206,9 +206,7 @@ export class BodyReader {
         }
         if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
         this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link, depth + 1);
-      } else if (child.name === 'w:del' || child.name === 'w:moveFrom')
-        this.incoming.remark('Deletions taken as accepted', TRACKED_WHY);
-      else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
+      } else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
       else this.tellSkipped(child);
     }
   }
@@ -216,6 +214,8 @@ export class BodyReader {
   /** What is not read and has words is told, so that nobody looks for them in vain. */
   private tellSkipped(element: XmlElement): void {
     if (textOf(element).trim() === '') return;
+    if (element.name === 'w:del' || element.name === 'w:moveFrom')
+      return this.incoming.remark('Deletions taken as accepted', TRACKED_WHY);
     if (element.name.startsWith('m:')) this.incoming.remark('Equations left out', 'There is no way to set them yet.');
     else
       this.incoming.remark(`Text inside “${element.name}” left out`, 'It is no part of a paragraph that can be read.');
