@@ -61,6 +61,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
     ...SHOWN,
     'src/core/edit',
     'src/core/validate',
+    'src/core/proof/outside.ts',
     'src/galley',
     'src/worker/typesetClient.ts',
     'src/worker/writeClient.ts',

@@ -4,6 +4,7 @@ import type { Book, Division, Note, Particulars, Source } from '../core/model/co
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FaceRecord } from '../core/model/spec/faces';
+import type { OutsideFact } from '../core/model/checks/outside';
 import type { MadeProduct, ProductId } from '../core/model/products/products';
 import type { Spec } from '../core/model/spec/spec';
 import type { Block } from '../core/model/copy/streams';
@@ -120,6 +121,8 @@ export interface ProductRecord {
   readonly book: string;
   readonly product: ProductId;
   readonly made: MadeProduct;
+  /** What was said of it; absent: nothing. */
+  readonly facts?: readonly OutsideFact[];
 }
 
 export class WalnutDatabase extends Dexie {

@@ -170,6 +170,35 @@ describe('the path of a book', () => {
     await copy.getByText('the-ferry-register.txt').waitFor();
   });
 
+  it('shows in Proof what a press said of a file, at its page, also after a reload', async () => {
+    const { page } = here;
+    await openDemo(page, app);
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    const press = page.getByRole('article', { name: 'Press PDF of the interior' });
+    const file = page.waitForEvent('download');
+    await press.getByRole('button', { name: 'Write the PDF' }).click();
+    await file;
+    await press.getByRole('button', { name: 'Put down a remark on this file' }).click();
+    await press.getByLabel('Page').fill('9999');
+    await press.getByLabel('Remark').fill('The rule is under a quarter point.');
+    await press.getByLabel('Remark').press('Enter');
+    await press.getByText(/^The file has pages 1 to \d+\.$/).waitFor();
+    await press.getByLabel('Page').fill('12');
+    await press.getByRole('button', { name: 'Put down' }).click();
+    await press.getByText('Press, page 12').waitFor();
+    await page.reload();
+    await press.getByText('Press, page 12').waitFor();
+    await page.getByRole('link', { name: /^Proof/ }).click();
+    await page.getByRole('button', { name: /^page 12 .*The press on page 12 .*The rule is under/ }).click();
+    await page
+      .getByRole('complementary', { name: 'This spread' })
+      .getByText('The rule is under a quarter point.')
+      .waitFor();
+    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await press.getByRole('button', { name: /^Seen to/ }).click();
+    await press.getByText('Press, page 12').waitFor({ state: 'detached' });
+  });
+
   it('keeps undo and redo over a reload', async () => {
     const { page } = here;
     await openDemo(page, app);

@@ -15,7 +15,8 @@ import { setAs, setSpec } from '../../src/state/spec/specThunks';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/book/selectors';
 import { addManuscript, readShelf, removeBook } from '../../src/state/shelf/shelfThunks';
 import { fileStem, makeProduct, readMadeProducts } from '../../src/state/deliver/deliverThunks';
-import { settingsChosen } from '../../src/state/deliver/jobsSlice';
+import { addRemark, dropRemark, selectFindings } from '../../src/state/deliver/outsideFacts';
+import { jobChanged, settingsChosen } from '../../src/state/deliver/jobsSlice';
 import { fingerprint } from '../../src/core/base/hash';
 import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
@@ -263,6 +264,82 @@ describe('products', () => {
       status: 'failed',
       message: 'This pull is not kept any more.',
     });
+  });
+
+  it('carry what a press said of them to the page it is about, until another file is written or it is seen to', async () => {
+    const here = await opened();
+    const { store } = here;
+    const { id } = store.getState().book.book!;
+    expect(await store.dispatch(addRemark('press', { source: 'press', page: 1, message: 'x' }))).to.match(/no file/);
+    await store.dispatch(makeProduct('press'));
+    const { pages, hash } = store.getState().jobs.jobs.press.made!;
+    for (const [page, message] of [
+      [0, 'Too near the trim.'],
+      [pages + 1, 'Too near the trim.'],
+      [1, '  '],
+      [1, 'x'.repeat(501)],
+    ] as const)
+      expect(await store.dispatch(addRemark('press', { source: 'press', page, message }))).to.match(/\.$/);
+    const book = store.getState().book.book!;
+    const { id: stream, blocks } = book.divisions[book.divisions.length - 1];
+    const start = { stream, block: blocks[0].id, offset: 0 };
+    const summaryOf = (at: number) =>
+      ({
+        findings: [],
+        pages: Array.from({ length: pages + 1 }, (_, index) => ({ index, start: index === at ? start : null })),
+      }) as never;
+    const stateOf = (at: number) => ({
+      ...store.getState(),
+      compose: { ...store.getState().compose, summary: summaryOf(at) },
+    });
+    await addRemark('press', { source: 'press', page: pages, message: ' Too near the trim. ' })(
+      store.dispatch,
+      () => stateOf(pages - 1),
+      here.services,
+    );
+    const file = 'a-book.pdf';
+    const [finding] = selectFindings(stateOf(pages - 1));
+    expect(finding).to.deep.equal({
+      kind: 'outside-remark',
+      grade: 'should',
+      message: `The press on page ${pages} of ${file}: Too near the trim.`,
+      stream,
+      block: blocks[0].id,
+      from: 0,
+      to: 0,
+      page: pages - 1,
+    });
+    // The copy has moved on: the remark goes with the words that began its page.
+    expect(selectFindings(stateOf(pages))[0].page).to.equal(pages);
+    expect(selectFindings(stateOf(-1))[0].page).to.equal(-1);
+    // It is known again when the book is opened.
+    await store.dispatch(closeBook());
+    await store.dispatch(openBook(id));
+    await store.dispatch(readMadeProducts());
+    const { facts } = store.getState().jobs.jobs.press;
+    expect(facts).to.deep.include({
+      ...facts[0],
+      source: 'press',
+      hash,
+      page: pages - 1,
+      message: 'Too near the trim.',
+    });
+    expect(selectFindings(stateOf(0))).to.have.length(1);
+    // Of another file nothing was said.
+    store.dispatch(
+      jobChanged({
+        product: 'press',
+        change: { made: { ...store.getState().jobs.jobs.press.made!, hash: '0'.repeat(32) } },
+      }),
+    );
+    expect(selectFindings(stateOf(0))).to.have.length(0);
+    await store.dispatch(dropRemark('press', facts[0]));
+    expect(await here.services.products.list(id)).to.have.length(1);
+    expect((await here.services.products.list(id))[0].facts).to.deep.equal([]);
+    await store.dispatch(addRemark('press', { source: 'shop', page: null, message: 'No blurb.' }));
+    await store.dispatch(makeProduct('press'));
+    expect(store.getState().jobs.jobs.press.facts).to.deep.equal([]);
+    expect((await here.services.products.list(id))[0].facts).to.deep.equal([]);
   });
 
   it('pass over a record that is none, and are written when theirs cannot be kept', async () => {

@@ -1,19 +1,12 @@
 // Runs the checks of paragraphs and pages. A paragraph is looked at once: it never changes, only its page does; and a page once.
 import { append } from '../base/append';
-import { CHECKS } from '../model/checks/checks';
-import type { Finding, Hit } from '../model/checks/finding';
+import type { Finding } from '../model/checks/finding';
 import type { ComposedParagraph, Page, TypesetBook } from '../model/composed/pages';
+import { findingOf } from './findingOf';
 import type { LineHit } from './hits';
 import { linesOf } from './quality/placedLines';
 import type { FaceMeasures } from './quality/rivers';
 import { PAGE_RUNNERS, PARAGRAPH_RUNNERS, runnersOf } from './runners';
-
-/** A hit becomes a finding in this one way. */
-export const findingOf = (hit: Hit, page: number): Finding => ({
-  ...hit,
-  grade: hit.grade ?? CHECKS[hit.kind].grade,
-  page,
-});
 
 const OF_PARAGRAPHS = runnersOf(PARAGRAPH_RUNNERS);
 const OF_PAGES = runnersOf(PAGE_RUNNERS);

@@ -8,7 +8,7 @@ export {
 } from './bookSchema';
 export { check, Joi } from './check';
 export { lengthSchema } from './fields';
-export { checkMadeProduct, SETTINGS_SCHEMAS } from './productSchemas';
+export { checkMadeProduct, checkOutsideFacts, SETTINGS_SCHEMAS } from './productSchemas';
 export { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from './keptSpec';
 export {
   checkLanguage,

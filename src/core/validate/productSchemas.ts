@@ -1,5 +1,6 @@
 // What a person may choose for each product, and the record of a product that was made.
 import { COPY_KINDS } from '../model/copy/copyKinds';
+import { MOST_FACTS, OUTSIDE_SOURCES, type OutsideFact } from '../model/checks/outside';
 import { PRODUCT_IDS, type MadeProduct, type ProductId } from '../model/products/products';
 import { check, Joi } from './check';
 
@@ -22,11 +23,12 @@ const hash = Joi.string()
   .pattern(/^[0-9a-f]{32}$/)
   .required();
 const count = Joi.number().integer().min(0).required();
+const productId = Joi.string()
+  .valid(...PRODUCT_IDS)
+  .required();
 
 const madeSchema = Joi.object({
-  product: Joi.string()
-    .valid(...PRODUCT_IDS)
-    .required(),
+  product: productId,
   settings: Joi.object().required(),
   range: Joi.object({ from: count, to: count.min(Joi.ref('from')) }),
   preset: Joi.string().min(1).max(80),
@@ -48,3 +50,25 @@ export function checkMadeProduct(value: unknown): MadeProduct {
   check(SETTINGS_SCHEMAS[made.product], made.settings, 'The record of a product');
   return made;
 }
+
+const id = Joi.string().allow('').max(100).required();
+
+const factsSchema = Joi.array()
+  .items(
+    Joi.object({
+      source: Joi.string()
+        .valid(...OUTSIDE_SOURCES)
+        .required(),
+      product: productId,
+      hash,
+      message: Joi.string().trim().min(1).max(500).required(),
+      page: Joi.number().integer().min(0).allow(null).required(),
+      place: Joi.object({ stream: id, block: id, from: count, to: count }).allow(null).required(),
+    }),
+  )
+  .max(MOST_FACTS)
+  .required();
+
+/** Checks what was said of a file. Throws ValueError. */
+export const checkOutsideFacts = (value: unknown): readonly OutsideFact[] =>
+  check<readonly OutsideFact[]>(factsSchema, value, 'What was said of a file');

@@ -1,5 +1,6 @@
 // Products: started, followed, stopped, handed over as files, and recorded.
 import { bookFingerprint } from '../../core/copy/bookFingerprint';
+import type { ToldProduct } from '../../core/model/checks/outside';
 import type { CopyKind } from '../../core/model/copy/copyKinds';
 import type { Book } from '../../core/model/copy/book';
 import {
@@ -9,7 +10,7 @@ import {
   type ProductId,
   type ProductSource,
 } from '../../core/model/products/products';
-import { checkMadeProduct } from '../../core/validate';
+import { checkMadeProduct, checkOutsideFacts } from '../../core/validate';
 import type { Services } from '../services';
 import type { AppThunk } from '../store';
 import { jobChanged, madeProductsRead, type ProductJob } from './jobsSlice';
@@ -52,7 +53,7 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
       const { pages, hash, file } = result;
       const facts = { source, book: bookFingerprint(book), hash, bytes: file.size, pages, fileName };
       const made: MadeProduct = { ...choice, ...facts, time: services.now() };
-      change({ status: 'done', share: 1, made });
+      change({ status: 'done', share: 1, made, facts: [] });
       // The file is the person's already: without its record the card only forgets it sooner.
       await services.products.keep(open.id, made).catch(() => undefined);
     } else if (result.kind === 'failed') change({ status: 'failed', message: result.message });
@@ -70,13 +71,13 @@ export function readMadeProducts(): AppThunk<Promise<void>> {
     if (id === undefined) return;
     const kept = await products.list(id).catch(() => []);
     if (getState().book.book?.id !== id) return;
-    dispatch(madeProductsRead(kept.flatMap(madeProduct)));
+    dispatch(madeProductsRead(kept.flatMap(toldProduct)));
   };
 }
 
-function madeProduct(value: unknown): MadeProduct[] {
+function toldProduct({ made, facts }: { readonly made: unknown; readonly facts: unknown }): ToldProduct[] {
   try {
-    return [checkMadeProduct(value)];
+    return [{ made: checkMadeProduct(made), facts: checkOutsideFacts(facts) }];
   } catch {
     return [];
   }

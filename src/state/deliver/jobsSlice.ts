@@ -1,5 +1,6 @@
 // The products: what is chosen for each, the job that writes it, and what is known of the last that was written.
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { OutsideFact, ToldProduct } from '../../core/model/checks/outside';
 import {
   FIRST_SETTINGS,
   PRODUCT_IDS,
@@ -17,9 +18,11 @@ export interface ProductJob {
   readonly revision: number;
   /** The last that was written, now or before; null: none was. */
   readonly made: MadeProduct | null;
+  /** What a press, a shop or a device said of it. */
+  readonly facts: readonly OutsideFact[];
 }
 
-const IDLE: ProductJob = { status: 'idle', share: 0, message: null, revision: -1, made: null };
+const IDLE: ProductJob = { status: 'idle', share: 0, message: null, revision: -1, made: null, facts: [] };
 
 export interface JobsState {
   readonly jobs: Readonly<Record<ProductId, ProductJob>>;
@@ -45,15 +48,15 @@ const slice = createSlice({
     /** What was written is of other choices: it is not shown as the product any more. */
     settingsChosen: (state, action: PayloadAction<Partial<ProductSettings>>) =>
       (Object.keys(action.payload) as ProductId[]).reduce(
-        (current, product) => withJob(current, product, { status: 'idle', made: null }),
+        (current, product) => withJob(current, product, { status: 'idle', made: null, facts: [] }),
         { ...state, settings: { ...state.settings, ...action.payload } } as JobsState,
       ),
     /** Those written before, with what was chosen for them; one written since is newer. */
-    madeProductsRead: (state, action: PayloadAction<readonly MadeProduct[]>) =>
-      action.payload.reduce((current, made) => {
+    madeProductsRead: (state, action: PayloadAction<readonly ToldProduct[]>) =>
+      action.payload.reduce((current, { made, facts }) => {
         if (current.jobs[made.product].made !== null) return current;
         const settings = { ...current.settings, [made.product]: made.settings };
-        return withJob({ ...current, settings }, made.product, { made });
+        return withJob({ ...current, settings }, made.product, { made, facts });
       }, state as JobsState),
   },
   extraReducers: (builder) => builder.addCase(bookClosed, () => initialState),

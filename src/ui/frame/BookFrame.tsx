@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import { Link, Outlet, useNavigate, useParams } from 'react-router';
 import { openBook } from '../../state/book/bookThunks';
+import { readMadeProducts } from '../../state/deliver/deliverThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Deckle } from './Deckle';
 import { SaveNotices, UnwrittenQuestion } from './SaveNotices';
@@ -28,6 +29,7 @@ export default function BookFrame() {
       .then((outcome) => {
         if (outcome === 'missing') tell('This book is not on the Shelf of this browser.');
         if (outcome === 'unwritten') void navigate(-1);
+        void dispatch(readMadeProducts());
       })
       .catch((error: Error) => tell(error.message));
   }, [dispatch, navigate, bookId]);

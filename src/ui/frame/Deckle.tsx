@@ -3,6 +3,7 @@
 import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { PageSummary } from '../../worker/typesetClient';
+import { selectFindings } from '../../state/deliver/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { selectRunningOrder, selectSpreads, type RunningOrderRow, type Spread } from '../../state/book/selectors';
 import { spreadCalled } from '../../state/view/viewSlice';
@@ -24,11 +25,11 @@ export function Deckle() {
   const spreads = useAppSelector(selectSpreads);
   const rows = useAppSelector(selectRunningOrder);
   const current = useAppSelector((state) => state.view.spread);
-  const findings = useAppSelector((state) => state.compose.summary?.findings);
+  const findings = useAppSelector(selectFindings);
   const [pointed, setPointed] = useState<number | null>(null);
   const { box, height } = useHeight();
   const row = spreads.length === 0 ? MOST_ROW : Math.min(MOST_ROW, (height - 2 * PADDING) / spreads.length);
-  const marked = useMemo(() => new Set(findings?.map((finding) => finding.page)), [findings]);
+  const marked = useMemo(() => new Set(findings.map((finding) => finding.page)), [findings]);
   const names = useMemo(() => placeNames(rows, row), [rows, row]);
 
   const go = (spread: number) => {

@@ -1,5 +1,6 @@
 // The stages of a book in the order of work, each with the one figure that says how it stands.
 import { formatNumber } from '../../core/measure/units';
+import { selectFindings } from '../../state/deliver/outsideFacts';
 import { useAppSelector } from '../../state/hooks';
 import { useLate } from '../components/useLate';
 
@@ -22,7 +23,7 @@ export function useStageFacts(): readonly StageFact[] {
     done.length === 0
       ? ''
       : `${done.length} ${done.length === 1 ? 'file' : 'files'}${stale > 0 ? `, ${stale} stale` : ''}`;
-  const must = summary?.findings.length ?? 0;
+  const must = useAppSelector(selectFindings).length;
   return [
     { path: 'copy', name: 'Copy', fact: summary ? `${groupDigits(summary.words)} words` : '', isProvisional: false },
     {

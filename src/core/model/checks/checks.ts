@@ -5,9 +5,9 @@ export type FindingGrade = 'must' | 'should' | 'look';
 
 /**
  * What a check is given: a paragraph as it was set; a page with its lines; what the page search had to give on a page of a division; the
- * composed book as a whole.
+ * composed book as a whole; what a device, a press or a shop says of a file that left.
  */
-export type CheckScope = 'paragraph' | 'page' | 'search' | 'book';
+export type CheckScope = 'paragraph' | 'page' | 'search' | 'book' | 'outside';
 
 export interface Check {
   /** Names what was found, many of them. */
@@ -70,6 +70,7 @@ export const CHECKS = {
   'notes-alike': check('book', 'should', 'Kinds of notes that look alike'),
   unsettled: check('book', 'must', 'Page numbers that did not settle'),
   'text-area-too-small': check('book', 'must', 'Type area too small'),
+  'outside-remark': check('outside', 'should', 'Remarks on files that left'),
 } as const satisfies Readonly<Record<string, Check>>;
 
 export type FindingKind = keyof typeof CHECKS;

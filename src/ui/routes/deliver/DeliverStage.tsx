@@ -1,17 +1,14 @@
 // Deliver, first form: a card per product with what goes into it, its progress and its result.
-import { useEffect } from 'react';
 import { bookFingerprint } from '../../../core/copy/bookFingerprint';
 import { PRODUCT_IDS, PRODUCTS, type MadeProduct, type ProductId } from '../../../core/model/products/products';
-import { makeProduct, readMadeProducts, stopProduct } from '../../../state/deliver/deliverThunks';
+import { makeProduct, stopProduct } from '../../../state/deliver/deliverThunks';
 import type { ProductJob } from '../../../state/deliver/jobsSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { PRODUCT_CHOICES } from './productChoices';
 import { PRODUCT_FACTS } from './productFacts';
+import { Remarks } from './Remarks';
 
 export default function DeliverStage() {
-  const dispatch = useAppDispatch();
-  const id = useAppSelector((state) => state.book.book!.id);
-  useEffect(() => void dispatch(readMadeProducts()), [dispatch, id]);
   return (
     <section aria-label="Deliver" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
       <div className="mx-auto grid max-w-[860px] grid-cols-2 gap-6 px-6 py-8">
@@ -52,6 +49,7 @@ function Card({ product }: { product: ProductId }) {
       <div className="mt-3 min-h-9" aria-live="polite">
         <Result job={job} />
       </div>
+      {!isRunning && job.made !== null && <Remarks product={product} hasPages={job.made.pages > 0} />}
     </article>
   );
 }

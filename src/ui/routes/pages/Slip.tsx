@@ -1,5 +1,6 @@
 // The slip: facts of the spread in view, and the findings on it.
 import type { DisplayList } from '../../../core/model/composed/displayList';
+import { selectFindings } from '../../../state/deliver/outsideFacts';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/book/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
@@ -17,7 +18,7 @@ const ROLES: Readonly<Record<PageSummary['role'], string>> = {
 };
 
 export function Slip({ spread }: { spread: Spread | undefined }) {
-  const findings = useAppSelector((state) => state.compose.summary?.findings) ?? [];
+  const findings = useAppSelector(selectFindings);
   const paragraph = useAppSelector((state) => state.view.paragraph);
   const { cache } = usePageCache();
   const pages = spread ? [spread.verso, spread.recto].filter((page) => page !== null) : [];

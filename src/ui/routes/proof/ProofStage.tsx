@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { CHECKS, type FindingGrade } from '../../../core/model/checks/checks';
 import type { Finding } from '../../../core/model/checks/finding';
+import { selectFindings } from '../../../state/deliver/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { spreadOfPage } from '../../../state/book/selectors';
 import { spreadCalled } from '../../../state/view/viewSlice';
@@ -16,7 +17,8 @@ const GRADES: readonly [FindingGrade, string][] = [
 
 export default function ProofStage() {
   const summary = useAppSelector((state) => state.compose.summary);
-  const groups = useMemo(() => groupFindings(summary?.findings ?? []), [summary]);
+  const findings = useAppSelector(selectFindings);
+  const groups = useMemo(() => groupFindings(findings), [findings]);
   return (
     <section aria-label="Findings" className="relative h-full overflow-y-auto bg-base-100" tabIndex={0}>
       <ComposeProgress />
