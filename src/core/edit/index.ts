@@ -42,7 +42,6 @@ export {
   addDivisionOfRole,
   layoutEdits,
   moveDivisionEdits,
-  placeOfRole,
   removeDivisionEdit,
   setDivisionEdit,
 } from './order/runningOrder';
@@ -58,3 +57,5 @@ export {
   removeNoteEdit,
 } from './copy/noteEdits';
 export { placeMarksEdits, type MarkPlace } from './copy/placeIndexMarks';
+export { placeOfRole } from '../copy/placeOfRole';
+export { moveForRole, placeBeside, setRoleEdits, type RoleMove } from './order/roleEdits';

@@ -1,7 +1,9 @@
 // What came in with a manuscript, counted and listed: for the arrival sheet and for the report of the command line.
 import { table } from '../base/table';
+import { readByline, wordsOfBlock } from '../copy/firstPages';
 import { countWords } from '../model/copy/book';
 import type { Arrival, ImportRemark, IncomingImage, IncomingStyle, Manuscript } from '../model/copy/manuscript';
+import { readFirstPages } from './opening/firstPages';
 import { OBJECT_CHARACTER, type Block, type Paragraph, type Span, type Table } from '../model/copy/streams';
 
 export interface NoteText {
@@ -35,18 +37,12 @@ export interface ManuscriptReport {
   readonly dropped: readonly ImportRemark[];
 }
 
-const OPENING: Readonly<Record<string, 'title' | 'author'>> = table({ BT: 'title', BA: 'author' });
-
 export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
   const { metadata, blocks, notes } = manuscript;
   const main = paragraphsOf(blocks);
   const bodies = Object.values(notes);
   const all = [...main, ...bodies.flatMap((note) => paragraphsOf(note.blocks))];
-  const opening: { title?: string; author?: string } = {};
-  for (const one of main.slice(0, 8)) {
-    const key = OPENING[one.style];
-    if (key !== undefined) opening[key] ??= plainText(one);
-  }
+  const said = firstWords(manuscript);
   const characters = (is: (span: Span) => boolean) =>
     all.reduce((sum, one) => sum + one.spans.reduce((n, span) => n + (is(span) ? span.to - span.from : 0), 0), 0);
   const noteTexts = (kind: 'footnote' | 'endnote'): NoteText[] =>
@@ -57,8 +53,8 @@ export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
         return { text: own.map(plainText).join('\n'), paragraphs: own.length };
       });
   return {
-    title: opening.title ?? metadata.title ?? '',
-    author: (opening.author ?? metadata.author ?? '').replace(/^by\s+/i, ''),
+    title: said.title ?? metadata.title ?? '',
+    author: said.author ?? metadata.author ?? '',
     language: metadata.language ?? '',
     words: main.reduce((sum, one) => sum + countWords(one.text), 0),
     text: main.map(plainText).join('\n'),
@@ -84,6 +80,20 @@ export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
     links: all.flatMap(linksOf),
     styles: manuscript.styles.map(({ name, count, mappedTo, sample }) => ({ name, count, mappedTo, sample })),
     dropped: manuscript.remarks,
+  };
+}
+
+/** Title and authors as the first pages of the text say them. */
+function firstWords(manuscript: Manuscript): { readonly title?: string; readonly author?: string } {
+  const { pieces } = readFirstPages(manuscript);
+  const words = (part: 'title' | 'author') => {
+    const found = pieces.find((piece) => piece.part === part);
+    return found?.blocks.map(wordsOfBlock).join(' ');
+  };
+  const [title, author] = [words('title'), words('author')];
+  return {
+    ...(title === undefined ? {} : { title }),
+    ...(author === undefined ? {} : { author: readByline(author).names.join(', ') }),
   };
 }
 

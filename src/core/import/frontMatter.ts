@@ -1,16 +1,12 @@
-// The display pages that every new book gets: half-title, title page, imprint, dedication, epigraph, contents. Their
+// The display pages that every new book gets: half-title, title page, imprint, contents. Their
 // words are paragraphs with fields, edited like any other text.
 import type { Division, DivisionRole } from '../model/copy/book';
 import { roleFacts } from '../model/copy/roles';
 import type { Block, FieldName, Paragraph } from '../model/copy/streams';
 import { ParagraphBuilder, type IdCounter } from './paragraphBuilder';
 
-/** The front matter in reading order. `supplied` holds the display pages that came with the manuscript. */
-export function frontMatter(
-  ids: IdCounter,
-  supplied: ReadonlyMap<DivisionRole, readonly Block[]>,
-  withContents: boolean,
-): Division[] {
+/** The front matter in reading order; display pages that come with a manuscript find their places in it later. */
+export function frontMatter(ids: IdCounter, withContents: boolean): Division[] {
   const division = (role: DivisionRole, blocks: readonly Block[]): Division => ({
     id: ids.take('d'),
     role,
@@ -29,8 +25,6 @@ export function frontMatter(
     builder.add(text);
     return builder.build(ids.take('p'), style);
   };
-  const dedication = supplied.get('dedication');
-  const epigraph = supplied.get('epigraph');
   return [
     division('half-title', [field('HT', 'title')]),
     division('title', [
@@ -46,8 +40,6 @@ export function frontMatter(
       field('IMP', 'publisherAndPlace'),
       field('IMP', 'isbn'),
     ]),
-    ...(dedication ? [division('dedication', dedication)] : []),
-    ...(epigraph ? [division('epigraph', epigraph)] : []),
     ...(withContents ? [division('contents', [words('TOH', 'Contents')])] : []),
   ];
 }

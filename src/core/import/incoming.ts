@@ -1,5 +1,6 @@
 // Collects a manuscript while a file is read: what every reader needs, whatever its format.
 import type {
+  BlockStand,
   ImportRemark,
   IncomingComment,
   IncomingHeading,
@@ -15,6 +16,7 @@ import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/l
 import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
 import { keepUnmatched } from './keepUnmatched';
+import { cutParagraph } from '../copy/cutParagraph';
 import { pictureOf } from '../copy/pictureOf';
 
 /** Characters of a paragraph that show what a style is for. */
@@ -27,6 +29,7 @@ export class Incoming {
   private readonly pictures: Record<string, Uint8Array> = {};
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
+  private readonly stands: Record<string, BlockStand> = {};
   pageBreaks = 0;
   private paragraphs = 0;
   private readonly unmatched = new Set<string>();
@@ -89,6 +92,38 @@ export class Incoming {
       if (known.sample === '') known.sample = words.slice(0, SAMPLE);
     }
     return built;
+  }
+
+  /** A finished paragraph parted at offsets into its text, rising; each later part begins a page. Parts without words are left out. */
+  partedAt(whole: Paragraph, offsets: readonly number[]): Paragraph[] {
+    if (offsets.length === 0) return [whole];
+    const { breakBefore: _, ...touches } = whole.touches ?? {};
+    const parts: Paragraph[] = [];
+    for (const [k, from] of [0, ...offsets].entries()) {
+      const part = cutParagraph(whole, from, offsets[k] ?? whole.text.length);
+      if (part.text.trim() === '' && part.objects.length === 0) continue;
+      if (parts.length === 0 && k === 0) parts.push(part);
+      else {
+        const id = parts.length === 0 ? whole.id : this.ids.take('p');
+        parts.push({ ...part, id, touches: { ...touches, breakBefore: true } });
+        if (id !== whole.id) this.listPart(whole.id, id);
+      }
+    }
+    return parts.length > 0 ? parts : [whole];
+  }
+
+  /** A part of a paragraph has its style. */
+  private listPart(of: string, id: string): void {
+    for (const style of this.styles.values()) {
+      if (style.blocks[style.blocks.length - 1] !== of) continue;
+      style.count += 1;
+      style.blocks.push(id);
+      return;
+    }
+  }
+
+  stand({ id }: Paragraph, stand: BlockStand): void {
+    if (Object.keys(stand).length > 0) this.stands[id] = { ...this.stands[id], ...stand };
   }
 
   heading(level: number, { id, text }: Paragraph): void {
@@ -164,6 +199,7 @@ export class Incoming {
       pictures: this.pictures,
       headings: this.headings,
       comments: this.comments,
+      ...(Object.keys(this.stands).length > 0 ? { stands: this.stands } : {}),
       pageBreaks: this.pageBreaks,
       nextId: this.ids.next,
       remarks: [...this.remarks].map(([what, { count, why }]): ImportRemark => ({ what, count, why })),

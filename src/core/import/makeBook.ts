@@ -12,6 +12,8 @@ import {
   type Particulars,
 } from '../model/copy/book';
 import { isEmptyParagraph } from '../copy/effectiveTag';
+import { readByline, withPiece } from '../copy/firstPages';
+import type { FirstPart } from '../model/copy/firstPages';
 import type { Manuscript } from '../model/copy/manuscript';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import type { Spec } from '../model/spec/spec';
@@ -20,10 +22,11 @@ import { frontMatter } from './frontMatter';
 import { readHeading } from '../copy/headings';
 import { cutParagraph } from '../copy/cutParagraph';
 import { waitingStyles } from '../copy/waiting';
-import { roleFacts, ROLES } from '../model/copy/roles';
+import { isDisplayRole, roleFacts, ROLES } from '../model/copy/roles';
 import { IdCounter } from './paragraphBuilder';
-import { appendixHead, roleNamed } from './roleNames';
-import { LONGEST, MOST_PEOPLE } from './withinBounds';
+import { appendixHead, roleNamed } from '../copy/roleNames';
+import { givenTitle, readFirstPages, type FirstPages } from './opening/firstPages';
+import { LONGEST } from './withinBounds';
 
 /** What the person decides besides the file. */
 export interface MakeBookOptions {
@@ -34,19 +37,17 @@ export interface MakeBookOptions {
   readonly language?: string;
 }
 
-const OPENING_STYLES: Readonly<Record<string, DivisionRole>> = table({ DED: 'dedication', EPI: 'epigraph' });
-
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
   const ids = new IdCounter(manuscript.nextId);
-  const opening = takeOpening(manuscript.blocks);
-  const divisions = splitAtHeadings(opening.rest, ids);
-  const particulars = makeParticulars(manuscript, opening, options);
-  const front = frontMatter(ids, opening.display, divisions.filter((division) => division.listed).length > 1);
+  const first = readFirstPages(manuscript);
+  const divisions = splitAtHeadings(first.rest, ids);
+  const particulars = makeParticulars(manuscript, first, options);
+  const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1);
   const notes: Record<string, Note> = {};
   for (const [id, note] of Object.entries(manuscript.notes)) notes[id] = { id, ...note };
   const all = withNotesDivision([...front, ...divisions], notes, ids, particulars.language);
-  return {
+  const book: Book = {
     format: BOOK_FORMAT,
     id: options.bookId,
     nextId: ids.next,
@@ -63,6 +64,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
       ),
     },
   };
+  return first.pieces.reduce(withPiece, book);
 }
 
 const NOTES_TITLES: Readonly<Record<string, string>> = table({
@@ -103,50 +105,15 @@ function withWaiting(spec: Spec, { styles }: Manuscript): Spec {
   return Object.keys(waiting).length === 0 ? spec : { ...spec, styles: { ...spec.styles, ...waiting } };
 }
 
-interface Opening {
-  readonly title?: string;
-  readonly subtitle?: string;
-  readonly author?: string;
-  /** Paragraphs that become display pages of their own, by role. */
-  readonly display: ReadonlyMap<DivisionRole, Block[]>;
-  readonly rest: readonly Block[];
-}
-
-/** Takes title, author, dedication and epigraph from before the first heading; they are set by display pages. */
-function takeOpening(blocks: readonly Block[]): Opening {
-  const display = new Map<DivisionRole, Block[]>();
-  const words: Record<string, string> = {};
-  let end = 0;
-  for (; end < blocks.length; end += 1) {
-    const block = blocks[end];
-    if (block.kind !== 'paragraph') break;
-    const role = OPENING_STYLES[block.style];
-    if (role !== undefined) display.set(role, [...(display.get(role) ?? []), block]);
-    else if (['BT', 'BS', 'BA'].includes(block.style)) words[block.style] ??= block.text.trim();
-    else if (block.text.trim() !== '') break;
-  }
+/** What the first pages say comes later, and goes before what the properties of the file say. */
+function makeParticulars({ metadata }: Manuscript, { pieces }: FirstPages, options: MakeBookOptions): Particulars {
+  const says = (part: FirstPart) => pieces.some((piece) => piece.part === part);
+  const ofName = options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
+  const title = says('title') ? '' : (givenTitle(metadata.title) ?? ofName);
+  const names = says('author') || !metadata.author ? [] : readByline(metadata.author).names;
   return {
-    title: words.BT,
-    subtitle: words.BS,
-    author: words.BA?.replace(/^by\s+/i, ''),
-    display,
-    rest: blocks.slice(end),
-  };
-}
-
-function makeParticulars(manuscript: Manuscript, opening: Opening, options: MakeBookOptions): Particulars {
-  const title =
-    opening.title ?? manuscript.metadata.title ?? options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
-  const author = opening.author ?? manuscript.metadata.author ?? '';
-  const names = author
-    .split(/\s*(?:;|,|\band\b|&)\s*/)
-    .map((name) => name.trim().slice(0, LONGEST.NAME))
-    .filter((name) => name !== '')
-    .slice(0, MOST_PEOPLE);
-  return {
-    ...emptyParticulars(options.language ?? knownLanguage(manuscript.metadata.language)),
+    ...emptyParticulars(options.language ?? knownLanguage(metadata.language)),
     title: title.slice(0, LONGEST.TITLE),
-    subtitle: (opening.subtitle ?? '').slice(0, LONGEST.TITLE),
     people: names.map((name) => ({ name, role: 'author' as const })),
   };
 }
@@ -199,7 +166,9 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
   const words = readHeading(block.text);
   const isPart = words.kind === 'part' || block.style === 'PT' || block.style === 'PN';
   const [numberTag, titleTag] = isPart ? ['PN', 'PT'] : ['CN', 'CT'];
-  const role = isPart ? 'part' : (roleNamed(block.text) ?? 'chapter');
+  const named = isPart ? 'part' : (roleNamed(block.text) ?? 'chapter');
+  // A chapter may be called what a display page is.
+  const role = isDisplayRole(named) ? 'chapter' : named;
   const appendix = role === 'appendix' ? appendixHead(block.text) : null;
   if (appendix !== null) return cutHeading(block, role, appendix, [numberTag, titleTag], ids);
   const numberOnly = words.title === '' || block.style === 'CN' || block.style === 'PN';

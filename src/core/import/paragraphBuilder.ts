@@ -55,6 +55,11 @@ export class ParagraphBuilder {
     return signs;
   }
 
+  /** UTF-16 units so far. */
+  get length(): number {
+    return this.text.length;
+  }
+
   get isEmpty(): boolean {
     return this.text.length === 0;
   }

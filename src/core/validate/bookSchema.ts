@@ -1,6 +1,7 @@
 // The schema of a book as it stands in a project file or the database.
 import { ValueError } from '../base/errors';
 import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/copy/book';
+import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
@@ -182,6 +183,16 @@ const pageTouchSchema = Joi.object({
   madeOn: Joi.number().integer().min(0).required(),
 });
 
+const firstPieceSchema = Joi.object({
+  part: Joi.string()
+    .valid(...FIRST_PARTS)
+    .required(),
+  words: line(80),
+  ids: Joi.array().items(id).required(),
+  kept: Joi.array().items(block).required(),
+  isGuess: Joi.boolean().valid(true),
+});
+
 const bookSchema = Joi.object({
   format: Joi.number().valid(BOOK_FORMAT).required(),
   id: Joi.string().min(1).max(60).required(),
@@ -198,6 +209,7 @@ const bookSchema = Joi.object({
   source: Joi.object({
     recipe: Joi.array().items(Joi.string().max(60)).required(),
     mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
+    firstPages: Joi.array().items(firstPieceSchema).max(MOST_FIRST_PIECES),
   }).required(),
 });
 

@@ -1,6 +1,8 @@
 // The arrival sheet: what an incoming style becomes can be changed after the book is made, and kept for the next file.
 import Joi from 'joi';
-import { applyEdits, doneWaitingEdits, restyleEdits } from '../../core/edit';
+import { withPieceAs } from '../../core/copy/firstPages';
+import { applyEdits, doneWaitingEdits, editsBetweenBooks, restyleEdits } from '../../core/edit';
+import type { FirstPart } from '../../core/model/copy/firstPages';
 import type { BookEdit } from '../../core/model/copy/bookEdit';
 import { edit } from '../book/bookThunks';
 import { keptList } from '../keptList';
@@ -29,6 +31,16 @@ export function mapStyles(mapping: Readonly<Record<string, string>>, title: stri
     if (JSON.stringify(source) !== JSON.stringify(book.source))
       edits.push({ kind: 'setSource', from: book.source, to: source });
     if (edits.length > 0) dispatch(edit(title, [...edits, ...doneWaitingEdits(applyEdits(book, edits))]));
+  };
+}
+
+/** Takes a piece of the first pages for something else, and puts it where that belongs; one undo step. */
+export function takePieceAs(at: number, part: FirstPart, name: string): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits = editsBetweenBooks(book, withPieceAs(book, at, part));
+    if (edits.length > 0) dispatch(edit(name, edits));
   };
 }
 

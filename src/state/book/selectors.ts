@@ -1,11 +1,12 @@
 // What screens read, worked out from the store.
 import { findParagraph, typedNumbers } from '../../core/edit';
+import { wordsOfBlock } from '../../core/copy/firstPages';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../../core/model/copy/book';
 import { headingWords } from '../../core/numbering/headWords';
 import { numberHeads, type HeadNumbers } from '../../core/numbering/numberHeads';
 import type { NotePlaces } from '../../core/model/composed/referenceTable';
-import { roleName } from '../../core/model/copy/roles';
+import { isDisplayRole, isMadeDivision, roleName } from '../../core/model/copy/roles';
 import { entryToRedo, entryToUndo } from '../../storage/historyWindow';
 import type { PageSummary } from '../../worker/typesetClient';
 import type { Spec } from '../../core/model/spec/spec';
@@ -96,7 +97,17 @@ export function divisionName(division: Division, styles: Spec['styles'], numbers
   const { number, title } = headingWords(division, styles, numbers);
   const joined =
     division.role === 'part' ? [number, title].filter(Boolean).join(': ') : [number, title].filter(Boolean).join(' ');
-  return joined || roleName(division.role);
+  return joined || firstWordsOf(division) || roleName(division.role);
+}
+
+/** Characters of a name made of first words. */
+const FIRST_WORDS = 36;
+
+/** First words of text before the first chapter that has no head: its role says little. */
+function firstWordsOf({ role, matter, blocks }: Division): string {
+  if (matter !== 'front' || isDisplayRole(role) || isMadeDivision({ role })) return '';
+  const words = blocks.map(wordsOfBlock).find((text) => text !== '') ?? '';
+  return words.length > FIRST_WORDS ? `${words.slice(0, FIRST_WORDS - 1).trimEnd()}…` : words;
 }
 
 /** The paragraph of a stream; undefined when it has gone. */

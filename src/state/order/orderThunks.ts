@@ -5,8 +5,11 @@ import {
   findParagraph,
   layoutEdits,
   moveDivisionEdits,
+  moveForRole,
+  placeBeside,
   removeDivisionEdit,
   setDivisionEdit,
+  setRoleEdits,
   setTouchesEdit,
 } from '../../core/edit';
 import { anchorOn } from '../../core/copy/anchorState';
@@ -36,6 +39,24 @@ export function addDivision(role: DivisionRole, at?: number): AppThunk {
     dispatch(divisionChosen(id));
   };
 }
+
+/** Adds a division after the chosen one, or at the end of its own matter. Answers where it went, in words. */
+export function addDivisionBeside(role: DivisionRole): AppThunk<string> {
+  return (dispatch, getState) => {
+    const { book } = getState().book;
+    if (book === null) return '';
+    const chosen = book.divisions.find(({ id }) => id === getState().view.division);
+    const { at, isBeside } = placeBeside(book, chosen?.id ?? null, role);
+    dispatch(addDivision(role, at));
+    const name = roleName(role);
+    if (chosen === undefined) return `${name} added where it stands by custom.`;
+    const beside = divisionName(chosen, book.spec.styles);
+    if (isBeside) return `${name} added after ${beside}.`;
+    return `${name} added at the end of the ${MATTER_NAMES[roleFacts(role).matter]}: ${beside} is in the ${MATTER_NAMES[chosen.matter]}.`;
+  };
+}
+
+const MATTER_NAMES: Readonly<Record<Matter, string>> = { front: 'front matter', body: 'body', back: 'back matter' };
 
 /** Takes a division out with its text; undo brings it back. The one before it is chosen. */
 export function removeDivision(id: StreamId): AppThunk {
@@ -93,14 +114,23 @@ export function setDivision(id: StreamId, change: Change, what: string, gesture?
   };
 }
 
-/** Gives a division another role; what it has by its old role alone goes to the new one's. */
-export function setRole(division: Division, role: DivisionRole): AppThunk<string | null> {
-  const listed = division.listed === (roleFacts(division.role).listed ?? false) ? roleFacts(role).listed : undefined;
-  return setDivision(
-    division.id,
-    { role, listed: listed ?? division.listed, layout: undefined, placing: undefined },
-    `now ${roleFacts(role).name}`,
-  );
+/** Gives a division another role, dresses it for that, and, if `moves`, puts it where that belongs. */
+export function setRole(division: Division, role: DivisionRole, moves = true): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits = setRoleEdits(book, division.id, role, moves);
+    if (edits.length > 0)
+      dispatch(edit(`${divisionName(division, book.spec.styles)}: now ${roleFacts(role).name}`, edits));
+  };
+}
+
+/** How many parts of the book a division would go over if it got the role. */
+export function partsOnTheWay(division: Division, role: DivisionRole): AppThunk<number> {
+  return (_dispatch, getState) => {
+    const { book } = getState().book;
+    return (book && moveForRole(book, division.id, role)?.parts) ?? 0;
+  };
 }
 
 /** Sets a display page or a part in a designed layout. */

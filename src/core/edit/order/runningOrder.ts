@@ -3,7 +3,8 @@ import { invariant } from '../../base/errors';
 import type { Book, Division, Matter } from '../../model/copy/book';
 import type { BookEdit, DivisionFacts } from '../../model/copy/bookEdit';
 import { layoutsOf, type DisplayLayout, type LayoutLine } from '../../defaults/displayLayouts';
-import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../../model/copy/roles';
+import { isDisplayRole, roleFacts, roleName, type DivisionRole } from '../../model/copy/roles';
+import { placeOfRole } from '../../copy/placeOfRole';
 import type { Spec } from '../../model/spec/spec';
 import {
   OBJECT_CHARACTER,
@@ -16,20 +17,6 @@ import {
 } from '../../model/copy/streams';
 
 const MATTERS: readonly Matter[] = ['front', 'body', 'back'];
-
-/** Where a new division of a role goes: behind the last that stands before it by custom in its matter. */
-export function placeOfRole(book: Book, role: DivisionRole): number {
-  const order = Object.keys(ROLES) as DivisionRole[];
-  const own = order.indexOf(role);
-  const matter = MATTERS.indexOf(roleFacts(role).matter);
-  let place = 0;
-  book.divisions.forEach((division, index) => {
-    const theirs = MATTERS.indexOf(division.matter);
-    if (theirs < matter || (theirs === matter && (matter === 1 || order.indexOf(division.role) <= own)))
-      place = index + 1;
-  });
-  return place;
-}
 
 /** The edits that add a division of a role at a place of the running order, and its id. */
 export function addDivisionOfRole(

@@ -41,6 +41,8 @@ export class BodyReader {
   /** Text boxes of the paragraph being read, to stand after it; and a page break that its next one begins with. */
   private boxes: XmlElement[] = [];
   private breaksNext = false;
+  /** Offsets into the paragraph being read at which a page ends. */
+  private pageEnds: number[] = [];
   private readonly links: string[] = [];
   /** A note whose own sign has not been met yet. */
   private unmarked: string | null = null;
@@ -137,10 +139,17 @@ export class BodyReader {
     const style = this.styles.byId.get(id ?? this.styles.defaultId ?? '');
     const builder = new ParagraphBuilder();
     const wasInContents = this.inContentsField();
-    const begins = this.breaksNext || toggle(properties, 'w:pageBreakBefore') === true;
+    const beginsBefore = this.breaksNext || toggle(properties, 'w:pageBreakBefore') === true;
     if (toggle(properties, 'w:pageBreakBefore') === true) incoming.pageBreaks += 1;
     this.breaksNext = false;
+    const outer = this.pageEnds;
+    this.pageEnds = [];
     this.readInline(element, builder, {});
+    const ends = this.pageEnds.filter((at) => at > 0 && at < builder.length);
+    // A break with nothing after it is that of the next paragraph.
+    if (this.pageEnds.some((at) => at > 0 && at === builder.length)) this.breaksNext = true;
+    const begins = beginsBefore || this.pageEnds.includes(0);
+    this.pageEnds = outer;
     if (style?.tag === CONTENTS_TAG || (wasInContents && this.inContentsField())) {
       incoming.remark('Lines of a contents list left out', CONTENTS_WHY);
       return [];
@@ -163,7 +172,7 @@ export class BodyReader {
     if (style?.level) incoming.heading(style.level, built);
     const isBreak = isBreakMark(built.text) && built.style === 'TX';
     const { touches: _, ...plain } = built;
-    const own: Block[] = [isBreak ? { ...plain, style: 'SBO' } : built];
+    const own: Block[] = isBreak ? [{ ...plain, style: 'SBO' }] : incoming.partedAt(built, ends);
     return [...own, ...this.takeBoxes()];
   }
 
@@ -304,7 +313,7 @@ export class BodyReader {
   private readBreak(type: string | undefined, builder: ParagraphBuilder): void {
     if (type === undefined || type === 'textWrapping') return builder.addObject({ kind: 'break' });
     this.incoming.pageBreaks += 1;
-    this.breaksNext = true;
+    this.pageEnds.push(builder.length);
   }
 
   /** Pictures and text boxes; of two ways to draw the same thing the first. */

@@ -43,6 +43,7 @@ interface Surroundings {
   readonly list?: Paragraph['list'];
   /** The style is a class that nothing of ours fits. */
   readonly isUnmatched?: boolean;
+  readonly isCentred?: boolean;
 }
 
 export interface TreeOptions {
@@ -60,6 +61,8 @@ export class TreeReader {
   private readonly copies: { readonly note: string; readonly of: string }[] = [];
   private tables = 0;
   private builder = new ParagraphBuilder();
+  /** The next paragraph begins a page. */
+  private isOnNewPage = false;
   private blocks: Block[] = [];
 
   constructor(
@@ -114,9 +117,18 @@ export class TreeReader {
     if (builder.isBlank) return;
     builder.trimEnd();
     const list = place.list === undefined ? {} : { list: place.list };
+    const { isOnNewPage } = this;
+    this.isOnNewPage = false;
     if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
     const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', { ...list, ...rest });
+    const isCentred = place.isCentred === true;
+    this.incoming.stand(built, { ...(isCentred ? { isCentred } : {}), ...(isOnNewPage ? { isOnNewPage } : {}) });
     this.blocks.push(isBreakMark(built.text) && built.style === 'TX' ? { ...built, style: 'SBO' } : built);
+  }
+
+  private breakPage(): void {
+    this.incoming.pageBreaks += 1;
+    this.isOnNewPage = true;
   }
 
   private readElement(element: XmlElement, place: Surroundings, look: SpanLook): void {
@@ -150,7 +162,7 @@ export class TreeReader {
     }
     if (name === 'table') return this.readTable(element);
     if (name === 'pre') return this.readPre(element);
-    if (/page-break-before:\s*always|break-before:\s*page/.test(attributes.style ?? '')) this.incoming.pageBreaks += 1;
+    if (/page-break-before:\s*always|break-before:\s*page/.test(attributes.style ?? '')) this.breakPage();
     const own = this.surroundings(element, place);
     if (own.tag === CONTENTS_TAG)
       return this.incoming.remark('Lines of a contents list left out', 'Ours is made from the headings.');
@@ -159,6 +171,12 @@ export class TreeReader {
   }
 
   private surroundings(element: XmlElement, place: Surroundings): Surroundings {
+    const own = this.dressOf(element, place);
+    const isCentred = centring(element) ?? place.isCentred;
+    return isCentred === undefined ? own : { ...own, isCentred };
+  }
+
+  private dressOf(element: XmlElement, place: Surroundings): Surroundings {
     const { name, attributes } = element;
     const classes = (attributes.class ?? '').split(/\s+/).filter((one) => one !== '');
     const named = classes.map((one) => tagOfName(one)).find((tag) => tag !== undefined);
@@ -263,8 +281,14 @@ export class TreeReader {
   }
 }
 
+/** Whether an element says that its text is centred; undefined where it says nothing. */
+function centring({ name, attributes }: XmlElement): boolean | undefined {
+  if (name === 'center' || /^cent(er|re)$/i.test(attributes.align ?? '')) return true;
+  const align = /text-align:\s*([a-z-]+)/i.exec(attributes.style ?? '')?.[1].toLowerCase();
+  if (align !== undefined) return align === 'center';
+  return /(?:^|\s)(?:text-?)?cent(?:er|re)(?:ed)?(?:\s|$)/i.test(attributes.class ?? '') ? true : undefined;
+}
+
 function asNote(block: Block): Block {
   return block.kind === 'paragraph' ? { ...block, style: 'NT' } : block;
 }
-
-/** Bytes of a base64 text (RFC 4648); signs that do not belong are passed over. */

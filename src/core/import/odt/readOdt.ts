@@ -137,18 +137,19 @@ class OdtReader {
     const { incoming } = this;
     const style = this.styles.get('paragraph', element.attributes['text:style-name']);
     const level = element.name === 'text:h' ? Number(element.attributes['text:outline-level'] ?? 1) || 1 : undefined;
+    const named = style.name || (level === undefined ? 'Standard' : `Heading ${level}`);
     const builder = new ParagraphBuilder();
     this.readInline(element, builder, {});
     const tag =
       level === undefined ? (style.tag ?? (list === undefined ? 'TX' : 'LI')) : (style.tag ?? tagOfLevel(level));
-    if (style.tag === undefined && level === undefined && !isPlainName(style.name)) incoming.leaveUnmatched(style.name);
+    if (style.tag === undefined && level === undefined && !isPlainName(named)) incoming.leaveUnmatched(named);
     if (style.breakBefore) incoming.pageBreaks += 1;
     const touches: ParagraphTouches = {
       ...(style.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(style.align !== undefined && tag === 'TX' ? { align: style.align } : {}),
     };
-    incoming.styleLook(style.name, style.own);
-    const built = incoming.paragraph(builder, style.name, tag, {
+    incoming.styleLook(named, style.own);
+    const built = incoming.paragraph(builder, named, tag, {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(list === undefined ? {} : { list }),
     });

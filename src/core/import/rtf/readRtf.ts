@@ -311,7 +311,7 @@ class RtfReader {
       case 'page':
       case 'column':
         this.incoming.pageBreaks += 1;
-        set({ breakBefore: true });
+        streams.breakPage();
         return true;
       case 'sect':
         streams.endParagraph();

@@ -18,6 +18,8 @@ export interface Stream {
   rows: Block[][][];
   cells: Block[][] | null;
   cell: Block[];
+  /** The next paragraph with words begins a page. */
+  breaksNext: boolean;
 }
 
 export interface ParagraphFormat {
@@ -59,6 +61,12 @@ export class RtfStreams {
     return this.incoming.lookOf(this.styles.get(0) ?? 'Normal').size ?? 12;
   }
 
+  /** A break of the page parts the paragraph in which it stands. */
+  breakPage(): void {
+    if (!this.current.builder.isBlank) this.endParagraph();
+    this.current.breaksNext = true;
+  }
+
   endParagraph(): void {
     const { current: stream, incoming } = this;
     const { format } = stream;
@@ -73,14 +81,17 @@ export class RtfStreams {
       return incoming.remark('Lines of a contents list left out', 'Ours is made from the headings, and always true.');
     if (tag === 'TX' && stream.note === null && !isPlainName(name)) incoming.leaveUnmatched(name);
     const touches: ParagraphTouches = {
-      ...(format.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...((format.breakBefore || stream.breaksNext) && !builder.isEmpty ? { breakBefore: true } : {}),
       ...(format.align !== undefined && tag === 'TX' ? { align: format.align } : {}),
     };
     const built = incoming.paragraph(builder, name, stream.note === null ? tag : 'NT', {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(format.list && level === null ? { list: format.list } : {}),
     });
-    if (!builder.isEmpty) stream.format = { ...format, breakBefore: undefined };
+    if (!builder.isEmpty) {
+      stream.format = { ...format, breakBefore: undefined };
+      stream.breaksNext = false;
+    }
     if (level !== null && stream.note === null) incoming.heading(level, built);
     const { touches: _, ...plain } = built;
     const made = isBreakMark(built.text) && built.style === 'TX' ? { ...plain, style: 'SBO' } : built;
@@ -145,7 +156,8 @@ export class RtfStreams {
 }
 
 function newStream(note: string | null, kind: IncomingNote['kind']): Stream {
-  return { blocks: [], builder: new ParagraphBuilder(), note, kind, format: PLAIN, rows: [], cells: null, cell: [] };
+  const builder = new ParagraphBuilder();
+  return { blocks: [], builder, note, kind, format: PLAIN, rows: [], cells: null, cell: [], breaksNext: false };
 }
 
 /** Without the space that parts a note from its own mark. */

@@ -1,6 +1,7 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
 import { table } from '../../base/table';
 import type { Anchors } from './anchors';
+import type { FirstPiece } from './firstPages';
 import type { FolioRun } from '../spec/numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
@@ -91,6 +92,8 @@ export interface Source {
   readonly recipe: readonly string[];
   /** What each incoming style becomes. */
   readonly mapping: Readonly<Record<string, string>>;
+  /** What the first pages of the file were taken for, in its order; absent: it had none. */
+  readonly firstPages?: readonly FirstPiece[];
 }
 
 export interface Book {
@@ -167,6 +170,8 @@ export function picturesOf(book: Book): string[] {
     if (owner === 'cell') continue;
     for (const block of blocks) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
   }
+  for (const { kept } of book.source.firstPages ?? [])
+    for (const block of kept) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
   return [...found];
 }
 

@@ -1,5 +1,5 @@
 // What a reader of files gives: the text as it came, before it is a book. Styles are the file's own names.
-import type { Block, PictureBytes, StreamId, StyleTag } from './streams';
+import type { Block, BlockId, PictureBytes, StreamId, StyleTag } from './streams';
 
 export interface IncomingMetadata {
   readonly title?: string;
@@ -105,6 +105,15 @@ export interface ReplaceReport {
   readonly lost: readonly string[];
 }
 
+/** How a paragraph stands in the file, where its touches do not say. */
+export interface BlockStand {
+  readonly isCentred?: true;
+  /** It begins a page. */
+  readonly isOnNewPage?: true;
+  /** It stands right under the line before, in a file that parts paragraphs by empty lines. */
+  readonly isClose?: true;
+}
+
 /** A manuscript: one stream of blocks, its notes, and what the reader has to say. Style tags are ours already. */
 export interface Manuscript {
   readonly metadata: IncomingMetadata;
@@ -117,6 +126,8 @@ export interface Manuscript {
   readonly pictures: PictureBytes;
   readonly headings: readonly IncomingHeading[];
   readonly comments: readonly IncomingComment[];
+  /** Of paragraphs of which there is something to say. */
+  readonly stands?: Readonly<Record<BlockId, BlockStand>>;
   /** Page and column breaks. */
   readonly pageBreaks: number;
   /** The next number for an id. */

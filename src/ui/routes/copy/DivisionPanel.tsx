@@ -1,12 +1,12 @@
 // The chosen division: its role, where it begins, how it is laid out, furnished and numbered, and where it is left out.
-import { useId, type ReactNode } from 'react';
+import { useId, useState, type ReactNode } from 'react';
 import { canBeRead, type Division } from '../../../core/model/copy/book';
 import { layoutsOf } from '../../../core/defaults/displayLayouts';
 import { openerKind, openerSettings } from '../../../core/copy/openers';
 import type { FolioRun } from '../../../core/model/spec/numbering';
 import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../../../core/model/copy/roles';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { removeDivision, setDivision, setRole, takeLayout } from '../../../state/order/orderThunks';
+import { partsOnTheWay, removeDivision, setDivision, setRole, takeLayout } from '../../../state/order/orderThunks';
 import { selectRunningOrder } from '../../../state/book/selectors';
 import type { Plain } from '../../../core/model/copy/bookEdit';
 import type { OtherPages } from '../../../core/model/spec/spec';
@@ -77,6 +77,17 @@ function Standing({ division }: { division: Division }) {
   const spec = useAppSelector((state) => state.book.book!.spec);
   const row = useAppSelector((state) => selectRunningOrder(state).find(({ id }) => id === division.id));
   const { readOnly, set } = useFacts(division);
+  const [asked, setAsked] = useState<{ readonly role: DivisionRole; readonly parts: number } | null>(null);
+  const take = (role: DivisionRole, moves: boolean) => {
+    setAsked(null);
+    dispatch(setRole(division, role, moves));
+  };
+  // Over a part is far: that is asked first.
+  const choose = (role: DivisionRole) => {
+    const parts = dispatch(partsOnTheWay(division, role));
+    if (parts > 0) setAsked({ role, parts });
+    else take(role, true);
+  };
   const isDisplay = isDisplayRole(division.role);
   const kind = openerKind(spec, division, row?.words ?? 0);
   return (
@@ -86,8 +97,23 @@ function Standing({ division }: { division: Division }) {
         value={division.role}
         disabled={readOnly}
         choices={(Object.keys(ROLES) as DivisionRole[]).map((role) => [role, roleName(role)])}
-        onChange={(role) => dispatch(setRole(division, role as DivisionRole))}
+        onChange={(role) => choose(role as DivisionRole)}
       />
+      {asked !== null && (
+        <div role="group" aria-label="Where it goes" className="border-b border-hairline px-3.5 py-2">
+          <p>
+            {`Its place as ${roleFacts(asked.role).name} is over ${asked.parts === 1 ? 'a part' : `${asked.parts} parts`} of the book.`}
+          </p>
+          <div className="mt-1.5 flex gap-2">
+            <button className="btn btn-xs" onClick={() => take(asked.role, true)}>
+              Move it there
+            </button>
+            <button className="btn btn-xs" onClick={() => take(asked.role, false)}>
+              Leave it here
+            </button>
+          </div>
+        </div>
+      )}
       <ChoiceSetting
         label="Begins"
         value={division.start ?? ''}

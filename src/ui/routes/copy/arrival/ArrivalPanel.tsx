@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { lookInWords } from '../../../../core/looks/lookInWords';
 import type { Arrival } from '../../../../core/model/copy/manuscript';
+import { FirstPages } from './FirstPages';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
 import { SetItAs } from './SetItAs';
@@ -18,6 +19,7 @@ export function ArrivalPanel() {
   const arrival = useAppSelector((state) => (state.book.book === null ? undefined : state.arrival[state.book.book.id]));
   return (
     <section aria-label="Arrival">
+      <FirstPages />
       {arrival !== undefined && <Sheet arrival={arrival} />}
       <SetItAs />
       <Part title="The author’s next file">

@@ -1,15 +1,16 @@
-// Adding a division: a role is chosen by name, and it goes where it stands by custom.
+// Adding a division: a role is chosen by name, and it goes after the chosen division where its matter allows.
 import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { usePressOutside } from '../../../components/usePressOutside';
 import { roleFacts, roleName, ROLES, type DivisionRole } from '../../../../core/model/copy/roles';
-import { addDivision } from '../../../../state/order/orderThunks';
+import { addDivisionBeside } from '../../../../state/order/orderThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 
 const ALL = Object.keys(ROLES) as DivisionRole[];
 const MATTERS = { front: 'front', body: 'body', back: 'back' } as const;
 
-export function AddDivision({ readOnly }: { readOnly: boolean }) {
+/** `onAdded` is told where it went. */
+export function AddDivision({ readOnly, onAdded }: { readOnly: boolean; onAdded: (told: string) => void }) {
   const [isOpen, setOpen] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
   const close = () => {
@@ -27,12 +28,12 @@ export function AddDivision({ readOnly }: { readOnly: boolean }) {
       >
         <Plus size={13} aria-hidden /> Add
       </button>
-      {isOpen && <RoleList onClose={close} />}
+      {isOpen && <RoleList onClose={close} onAdded={onAdded} />}
     </div>
   );
 }
 
-function RoleList({ onClose }: { onClose: () => void }) {
+function RoleList({ onClose, onAdded }: { onClose: () => void; onAdded: (told: string) => void }) {
   const dispatch = useAppDispatch();
   const [words, setWords] = useState('');
   const [chosen, setChosen] = useState(0);
@@ -45,7 +46,7 @@ function RoleList({ onClose }: { onClose: () => void }) {
   usePressOutside(panel, onClose);
   const take = (role: DivisionRole | undefined) => {
     if (role === undefined) return;
-    dispatch(addDivision(role));
+    onAdded(dispatch(addDivisionBeside(role)));
     onClose();
   };
   const press = (event: KeyboardEvent) => {

@@ -40,6 +40,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
   const files = useFileDrop(rows);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
   const [said, setSaid] = useState('');
+  const [added, setAdded] = useState('');
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over === null || over.id === active.id) return;
     const id = String(active.id);
@@ -83,7 +84,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
     >
       <div className="sticky top-0 z-20 flex items-center border-b border-hairline bg-base-100 px-3.5 pb-1 pt-2.5 text-[12px] text-quiet">
         <span className="mr-3">Running order</span>
-        <AddDivision readOnly={readOnly} />
+        <AddDivision readOnly={readOnly} onAdded={setAdded} />
         <span className="ml-auto flex">
           <span className="w-12 text-right">words</span>
           <span className="w-11 text-right">pages</span>
@@ -92,6 +93,17 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
       <p className="sr-only" aria-live="polite">
         {said}
       </p>
+      {added !== '' && (
+        <p
+          role="status"
+          className="flex items-start border-b border-hairline py-1.5 pl-3.5 pr-1.5 text-[12px] text-quiet"
+        >
+          <span className="grow">{added}</span>
+          <button className="btn btn-ghost btn-xs" onClick={() => setAdded('')}>
+            Good
+          </button>
+        </p>
+      )}
       {files.told !== '' && (
         <p role="alert" className="border-b border-hairline px-3.5 py-1.5 text-[12px] text-error">
           {files.told}

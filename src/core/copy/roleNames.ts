@@ -2,11 +2,17 @@
 import type { DivisionRole } from '../model/copy/roles';
 
 const NAMES: readonly (readonly [DivisionRole, string])[] = [
+  ['dedication', 'dedication|widmung|dédicace|dedicatoria'],
+  ['epigraph', 'epigraphs?|motto|épigraphe|epígrafe'],
+  ['also-by', '(?:also |other books |other works )by(?: .{2,60})?'],
   ['foreword', 'foreword|vorwort|avant-propos|prólogo del editor'],
   ['preface', 'preface|préface|prefacio'],
   ['acknowledgements', 'acknowledge?ments?|danksagung|dank|remerciements|agradecimientos'],
   ['introduction', 'introduction|einleitung|einführung|introducción'],
-  ['note-on-text', '(?:a )?note on the text|zu diesem text|note sur le texte'],
+  [
+    'note-on-text',
+    "(?:a )?note on the text|(?:an )?(?:author|editor|translator)[’']s note|(?:a )?note (?:from|by) the (?:author|editor|translator)|note to the reader|(?:vor)?bemerkung(?:en)?|note de l[’']auteur|nota del autor|zu diesem text|note sur le texte",
+  ],
   ['abbreviations', '(?:list of )?abbreviations|abkürzungen|abréviations|abreviaturas'],
   ['chronology', 'chronology|time ?line|chronologie|zeittafel|cronología'],
   ['prologue', 'prologue|prolog|prólogo'],
