@@ -52,20 +52,23 @@ function plain(block: Paragraph, keepsRight: boolean): Paragraph {
   return withTouches({ ...block, spans: isItalic(block) ? block.spans.flatMap(upright) : block.spans }, own);
 }
 
-/** Every letter of it is italic by a touch. */
+/** Every letter of it is italic, by a touch or as emphasis. */
 export function isItalic({ text, spans }: Paragraph): boolean {
   let at = 0;
-  for (const { from, to, touches } of spans) {
-    if (touches?.italic !== true) continue;
+  for (const { from, to, touches, style } of spans) {
+    if ((touches?.italic ?? style === 'em') !== true) continue;
     if (text.slice(at, from).trim() !== '') return false;
     at = to;
   }
   return at > 0 && text.slice(at).trim() === '';
 }
 
-function upright({ touches, ...span }: Paragraph['spans'][number]): Paragraph['spans'] {
-  if (touches === undefined) return [span];
-  const { italic: _, ...kept } = touches;
-  const rest = Object.keys(kept).length > 0 ? { ...span, touches: kept } : span;
-  return Object.keys(rest).length > 2 ? [rest] : [];
+function upright({ touches, style, ...span }: Paragraph['spans'][number]): Paragraph['spans'] {
+  const { italic: _, ...kept } = touches ?? {};
+  const own = {
+    ...span,
+    ...(style === undefined || style === 'em' ? {} : { style }),
+    ...(Object.keys(kept).length > 0 ? { touches: kept } : {}),
+  };
+  return Object.keys(own).length > 2 ? [own] : [];
 }

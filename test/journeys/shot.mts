@@ -1,0 +1,11 @@
+import { launch, dropFiles, startApp, visit } from './app';
+import { readFileSync } from 'node:fs';
+const app = await startApp(); const br = await launch();
+const { page } = await visit(br, app) as any;
+await page.goto(app.url); await page.getByText('Drop a manuscript').waitFor();
+await dropFiles(page, 'main', [{ name: 'slack.docx', bytes: readFileSync('/tmp/w/slack.docx') }]);
+await page.waitForURL(/\/book\/.*\/pages$/);
+await page.getByRole('link', { name: /^Copy/ }).click();
+await page.getByLabel('What “For Tam, who rowed” is').waitFor();
+await page.screenshot({path:'/tmp/w/s2.png'});
+process.exit(0);
