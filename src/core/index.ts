@@ -1,6 +1,17 @@
 // The door of core for the workers and the command line.
 export { ImportError, InvariantError, ValueError } from './base/errors';
-export { applyEdit, applyEdits, editsBetweenBooks, invertEdit, invertEdits, replaceCopy, setSpecEdit } from './edit';
+export {
+  applyEdit,
+  applyEdits,
+  editsBetweenBooks,
+  invertEdit,
+  invertEdits,
+  replaceCopy,
+  setSpecEdit,
+  takeNextFile,
+} from './edit';
+export { copyBaseOf, remappedBase, withBase } from './copy/copyBase';
+export { partOfPiece } from './copy/firstPages';
 export { FaceLibrary } from './fonts/faceLibrary';
 export { HarfBuzz, HarfBuzzSubsetter, type Outline } from './fonts/harfbuzz';
 export {

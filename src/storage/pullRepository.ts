@@ -6,6 +6,10 @@ import type { Book } from '../core/model/copy/book';
 import type { PullRecord, WalnutDatabase } from './database';
 import { divisionOf, notesOf, PartSet } from './pullParts';
 
+/** Begins the name of a pull that no list shows. No person types it. */
+const HIDDEN = '\u0001base ';
+const MOST_BASES = 12;
+
 export interface PullBrief {
   readonly name: string;
   /** Milliseconds since 1970. */
@@ -24,7 +28,24 @@ export class PullRepository {
   /** Pulls of a book, the newest first. */
   async list(book: string): Promise<PullBrief[]> {
     const records = await this.database.pulls.where('book').equals(book).toArray();
-    return records.map(({ name, time }) => ({ name, time })).sort((a, b) => b.time - a.time);
+    return records
+      .filter(({ name }) => !name.startsWith(HIDDEN))
+      .map(({ name, time }) => ({ name, time }))
+      .sort((a, b) => b.time - a.time);
+  }
+
+  /** Keeps the copy as an author sent it, under its fingerprint; the newest few are kept, for the way back by undo. */
+  async keepBase(id: string, hash: string, base: Book, time: number): Promise<void> {
+    const { pulls } = this.database;
+    if ((await pulls.get([id, HIDDEN + hash])) === undefined) await this.keep({ ...base, id }, HIDDEN + hash, time);
+    const kept = await pulls.where('book').equals(id).toArray();
+    const old = kept.filter(({ name }) => name.startsWith(HIDDEN)).sort((a, b) => b.time - a.time);
+    await pulls.bulkDelete(old.slice(MOST_BASES).map(({ name }) => [id, name] as [string, string]));
+  }
+
+  /** Undefined when it is not kept any more. */
+  async readBase(id: string, hash: string): Promise<Book | undefined> {
+    return (await this.read(id, HIDDEN + hash))?.book;
   }
 
   /** Keeps the book as it is, and the table of its pages where there is one; a name that is taken gets a number. Answers the name. */

@@ -98,13 +98,15 @@ export async function readFile<T>(job: ReadJob<T>, file: Blob): Promise<T> {
 }
 
 /** The book of a project file, and its pictures where they stand in it. */
-export async function openProjectFile(file: Blob): Promise<{ readonly book: Book; readonly pictures: PictureBlobs }> {
-  const { book, pictures } = await readFile(readProject(file.size, checkBook), file);
+export async function openProjectFile(
+  file: Blob,
+): Promise<{ readonly book: Book; readonly base: Book | null; readonly pictures: PictureBlobs }> {
+  const { book, base, pictures } = await readFile(readProject(file.size, checkBook), file);
   const blobs = Object.entries(pictures).map(([asset, place]) => [
     asset,
     place instanceof Uint8Array ? new Blob([place as Uint8Array<ArrayBuffer>]) : file.slice(place.from, place.to),
   ]);
-  return { book, pictures: Object.fromEntries(blobs) as PictureBlobs };
+  return { book, base, pictures: Object.fromEntries(blobs) as PictureBlobs };
 }
 
 export const blobsOf = (pictures: PictureBytes): PictureBlobs =>

@@ -254,6 +254,8 @@ export type WriteRequest = AssetBase &
     | {
         readonly kind: 'replaceCopy';
         readonly book: Book;
+        /** The copy as it last came; null: that is not kept. */
+        readonly copyBase: Book | null;
         readonly division: string | null;
         readonly fileName: string;
         readonly file: Blob;
@@ -282,7 +284,13 @@ export type WriteRequest = AssetBase &
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
     /** `date`: as ISO 8601, for the metadata. */
-    | ({ readonly kind: 'product'; readonly date: string } & ProductChoice & WholeBook)
+    | ({
+        readonly kind: 'product';
+        readonly date: string;
+        /** For a project file: the copy as it last came. */
+        readonly copyBase?: Book | undefined;
+      } & ProductChoice &
+        WholeBook)
   );
 
 /** Two pages as a spec sets them. */
@@ -292,7 +300,14 @@ export interface Specimen {
 
 export type WriteReply =
   | { readonly kind: 'progress'; readonly share: number }
-  | { readonly kind: 'book'; readonly book: Book; readonly pictures: PictureBlobs; readonly arrival: Arrival | null }
+  | {
+      readonly kind: 'book';
+      readonly book: Book;
+      /** The copy as it came, which the book names; null: a project file had none. */
+      readonly base: Book | null;
+      readonly pictures: PictureBlobs;
+      readonly arrival: Arrival | null;
+    }
   /** Its pictures stand beside it, not in it. */
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript; readonly pictures: PictureBlobs }
   | ({ readonly kind: 'found' } & Found)
@@ -302,6 +317,8 @@ export type WriteReply =
       readonly kind: 'replaced';
       readonly edits: readonly BookEdit[];
       readonly report: ReplaceReport;
+      /** The author's new copy, which the book names after the edits; null: none is kept. */
+      readonly base: Book | null;
       readonly pictures: PictureBlobs;
       readonly arrival: Arrival;
     }

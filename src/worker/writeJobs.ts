@@ -1,7 +1,9 @@
 // The jobs of the write worker: reading manuscripts and project files into books, writing books out as files.
 import {
+  applyEdits,
   arrivalOf,
   composeSpecimen,
+  copyBaseOf,
   editsBetweenBooks,
   findAll,
   HarfBuzzSubsetter,
@@ -10,16 +12,20 @@ import {
   pageTableOf,
   manuscriptOf,
   ownFace,
+  partOfPiece,
   mapStyles,
   readManuscript,
   replaceAll,
-  replaceCopy,
+  remappedBase,
   specimenBook,
+  takeNextFile,
   TIDY_JOBS,
+  tidyBook,
   tidyManuscript,
   typesetBook,
   ValueError,
   supplyIndex,
+  withBase,
 } from '../core/index';
 import type { Book } from '../core/model/copy/book';
 import type { Manuscript } from '../core/model/copy/manuscript';
@@ -42,10 +48,11 @@ export async function doWriteJob(
     switch (job.kind) {
       case 'import': {
         const manuscript = drain(readManuscript(job.fileName, await bytesOf(job.file)));
-        const book = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
-        const particulars = { ...book.particulars, ...job.particulars };
+        const made = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
+        const base = copyBaseOf(made, manuscript.styles);
+        const book = withBase({ ...made, particulars: { ...made.particulars, ...job.particulars } }, base);
         const pictures = blobsOf(manuscript.pictures);
-        return { kind: 'book', book: { ...book, particulars }, pictures, arrival: arrivalOf(manuscript, job.fileName) };
+        return { kind: 'book', book, base, pictures, arrival: arrivalOf(manuscript, job.fileName) };
       }
       case 'read':
         return { kind: 'manuscript', ...(await readAny(job.fileName, job.file)) };
@@ -66,8 +73,15 @@ export async function doWriteJob(
       case 'specimens':
         return await specimens(job, fetchBytes);
       case 'product': {
-        const { fonts, date, book, pictures, range } = job;
-        const tools = { fetchBytes, fonts, date, range, report: (share: number) => post({ kind: 'progress', share }) };
+        const { fonts, date, book, copyBase, pictures, range } = job;
+        const tools = {
+          fetchBytes,
+          fonts,
+          date,
+          copyBase,
+          range,
+          report: (share: number) => post({ kind: 'progress', share }),
+        };
         return await writeProduct(job.product, { book, pictures }, job.settings, tools);
       }
     }
@@ -93,8 +107,8 @@ async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: 
 const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());
 
 async function openProject(file: Blob, bookId: string): Promise<WriteReply> {
-  const { book, pictures } = await openProjectFile(file);
-  return { kind: 'book', book: { ...book, id: bookId }, pictures, arrival: null };
+  const { book, base, pictures } = await openProjectFile(file);
+  return { kind: 'book', book: { ...book, id: bookId }, base, pictures, arrival: null };
 }
 
 /** A manuscript of a file, or of the copy of a project file. */
@@ -113,23 +127,34 @@ async function readAny(
 /** Reads a newer version as the last one was read, and says what of the book it changes. */
 async function replaced({
   book,
+  copyBase,
   division,
   fileName,
   file,
 }: Extract<WriteRequest, { kind: 'replaceCopy' }>): Promise<WriteReply> {
-  const { manuscript: found, pictures } = await readAny(fileName, file);
-  const read = mapStyles(found, book.source.mapping);
-  const manuscript = { ...read, metadata: { ...read.metadata, language: book.particulars.language } };
-  const jobs = TIDY_JOBS.filter((job) => book.source.recipe.includes(job.id) && job.kind !== 'tell');
+  const { manuscript: read, pictures } = await readAny(fileName, file);
+  const mapped = mapStyles(read, book.source.mapping);
+  const manuscript = { ...mapped, metadata: { ...mapped.metadata, language: book.particulars.language } };
+  const { recipe, firstPages = [] } = book.source;
+  const jobs = TIDY_JOBS.filter((job) => recipe.includes(job.id) && job.kind !== 'tell');
   const tidied = drain(tidyManuscript(manuscript, jobs)).manuscript;
-  const incoming = makeBook(tidied, { bookId: book.id, fileName });
-  const { book: after, report, ids } = replaceCopy(book, incoming, division);
-  const mapping = { ...incoming.source.mapping, ...book.source.mapping };
-  const edits = editsBetweenBooks(book, { ...after, source: { ...book.source, mapping } });
+  const parts = new Map(firstPages.map((piece) => [piece.words, partOfPiece(book, piece)]));
+  const incoming = makeBook(tidied, { bookId: book.id, fileName, parts });
+  const before = copyBase && readyBase(copyBase, book);
+  const next = takeNextFile(book, before, { incoming, styles: mapped.styles }, division);
+  const edits = editsBetweenBooks(book, next.book);
+  const { report, ids } = next;
   const arrival = arrivalOf(manuscript, fileName);
   const styles = arrival.styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => ids.get(id) ?? []) }));
   const comments = arrival.comments.map((one) => ({ ...one, block: ids.get(one.block) ?? '' }));
-  return { kind: 'replaced', edits, report, pictures, arrival: { ...arrival, styles, comments } };
+  return { kind: 'replaced', edits, report, base: next.base, pictures, arrival: { ...arrival, styles, comments } };
+}
+
+/** The copy as it last came, mapped and tidied by what is said today. */
+function readyBase(base: Book, book: Book): Book {
+  const mapped = { ...remappedBase(base, book.source.mapping), particulars: book.particulars, spec: book.spec };
+  const { edits } = drain(tidyBook(mapped, book.source.recipe));
+  return applyEdits(mapped, edits);
 }
 
 /** Composes the book, and finds the locators of the index again on the pages of the pull. */

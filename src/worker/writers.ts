@@ -10,6 +10,7 @@ import {
   type FileJob,
 } from '../core/index';
 import type { PageRange, ProductId, ProductSettings } from '../core/model/products/products';
+import type { Book } from '../core/model/copy/book';
 import type { OwnFont } from '../core/model/spec/faces';
 import { WorkerAssets, type FetchBytes } from './assets';
 import { drain } from './drain';
@@ -25,6 +26,8 @@ export interface WriterTools {
   readonly report: (share: number) => void;
   /** Absent: all pages. */
   readonly range: PageRange | undefined;
+  /** The copy as its author last sent it; absent: it is not kept. */
+  readonly copyBase: Book | undefined;
 }
 
 /** The file in the making, and how many pages it has; 0 where it has none. */
@@ -61,7 +64,10 @@ export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
   screen: pdfWriter(writeScreenPdf),
   epub: ({ book, pictures }, _settings, { date }) => ({ job: writeEpub(book, date, hashesOf(pictures)), pages: 0 }),
   copy: ({ book, pictures }, { format }) => ({ job: writeCopy(book, format, hashesOf(pictures)), pages: 0 }),
-  project: ({ book, pictures }) => ({ job: writeProject(book, hashesOf(pictures)), pages: 0 }),
+  project: ({ book, pictures }, _settings, { copyBase }) => ({
+    job: writeProject(book, hashesOf(pictures), copyBase ?? null),
+    pages: 0,
+  }),
 };
 
 /** Writes a product, and tells its bytes from others. */

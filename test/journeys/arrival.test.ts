@@ -66,7 +66,7 @@ describe('the arrival of a manuscript', () => {
     const told = sheet.getByRole('region', { name: 'What the newer file changed' });
     await told.waitFor();
     expect(await told.innerText()).to.match(
-      /Changed\s+1\s+Words of it, and more\.[\s\S]*New\s+1\s+Another such passage/,
+      /pages? changed[\s\S]*Changed by the author\s+2\s+Words of it, and more\.\s+Another such passage/,
     );
     const tagOf = (words: string) => page.locator('.galley-row', { hasText: words }).first().locator('.galley-tag');
     expect(await tagOf('Another such passage').innerText()).to.equal('EXT');
@@ -74,10 +74,48 @@ describe('the arrival of a manuscript', () => {
     await page.locator('.galley-text', { hasText: 'Words of it, and more.' }).waitFor();
   });
 
+  it('joins it with what was typed here, and shows word by word what both changed', async () => {
+    const sheet = page.getByRole('region', { name: 'Arrival', exact: true });
+    const line = page.locator('.galley-text', { hasText: 'Another such passage' });
+    await line.click();
+    await page.keyboard.press('End');
+    await page.keyboard.type(' Typed here.');
+    const words = page.locator('.galley-text', { hasText: 'Words of it, and more.' });
+    await words.click();
+    await page.keyboard.press('Home');
+    await page.keyboard.type('Many ');
+    await page.locator('.galley-text', { hasText: 'Many Words of it' }).waitFor();
+    const newest = MARKDOWN.replace('Words of it.', 'Few Words of it, and more.').replace(
+      'fits nothing.</p>',
+      'fits nothing.</p>\n\n<p class="sidebar">Another such passage, which is newer.</p>',
+    );
+    await sheet
+      .getByLabel('Newer manuscript')
+      .setInputFiles({ name: 'slack-3.md', mimeType: 'text/markdown', buffer: Buffer.from(newest) });
+    const both = sheet.getByRole('region', { name: 'Changed by both' });
+    await both.waitFor();
+    expect(await both.innerText()).to.match(/Many\s+Few/);
+    await page.locator('.galley-text', { hasText: 'which is newer. Typed here.' }).waitFor();
+    await page.locator('.galley-text', { hasText: /^Many Words of it/ }).waitFor();
+    const first = both.getByRole('listitem', { name: /^Many Words/ });
+    const theirs = first.getByRole('button', { name: 'The author’s' });
+    await theirs.click();
+    await page.locator('.galley-text', { hasText: /^Few Words of it/ }).waitFor();
+    expect(await theirs.getAttribute('aria-pressed')).to.equal('true');
+    await first.getByRole('button', { name: 'As here' }).click();
+    await page.locator('.galley-text', { hasText: /^Many Words of it/ }).waitFor();
+    // Two steps back are the choices, one more is the file; what was typed before it stands.
+    for (let k = 0; k < 3; k += 1) await page.keyboard.press('Control+z');
+    await page.locator('.galley-text', { hasText: 'which is new. Typed here.' }).waitFor();
+    await page.locator('.galley-text', { hasText: /^Many Words of it/ }).waitFor();
+    for (let k = 0; k < 2; k += 1) await page.keyboard.press('Control+z');
+    await page.locator('.galley-text', { hasText: /^Words of it/ }).waitFor();
+  });
+
   it('goes back to the state that was kept before', async () => {
     const kept = page.getByRole('region', { name: 'Kept states' });
     expect(await kept.innerText()).to.match(/Before slack-2\.md/);
-    await kept.getByRole('button', { name: 'Go back' }).click();
+    await kept.getByRole('button', { name: 'Go back' }).last().click();
     await page.locator('.galley-text', { hasText: 'Another such passage' }).waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await page.locator('.galley-text', { hasText: 'Another such passage' }).waitFor();

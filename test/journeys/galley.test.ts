@@ -195,8 +195,12 @@ describe('writing in the galley', () => {
     await page.getByRole('button', { name: 'Split here' }).click();
     const order = page.getByRole('navigation', { name: 'Running order' });
     const chosen = order.locator('[aria-current=true]');
+    await page
+      .locator('.galley-text')
+      .first()
+      .filter({ hasText: /^It was the custom/ })
+      .waitFor();
     expect(await chosen.innerText()).to.match(/^Chapter/);
-    expect(await page.locator('.galley-text').first().innerText()).to.match(/^It was the custom/);
     await page.getByRole('button', { name: 'Merge back' }).click();
     await text('The Ninth Passenger').waitFor();
     expect(await text('It was the custom').count()).to.equal(1);

@@ -10,7 +10,7 @@ import { startWriteJob, type WriteOrder } from '../../src/worker/writeClient';
 import type { WorkerLike } from '../../src/worker/workerLike';
 import { TypesetSession } from '../../src/worker/typesetSession';
 import { doWriteJob } from '../../src/worker/writeJobs';
-import { applyEdit, setSpecEdit } from '../../src/core/edit';
+import { applyEdit, applyEdits, setSpecEdit } from '../../src/core/edit';
 import { readAsset } from '../build/assets';
 import { book, chapter, words } from '../build/book';
 import { blobOf, bytesOf } from '../build/files';
@@ -473,13 +473,89 @@ describe('write jobs', () => {
     if (imported.kind !== 'book') return;
     expect(imported.book.particulars.year).to.equal('2026');
     const file = await doWriteJob(
-      { kind: 'product', product: 'project', settings: {}, date: DATE, book: imported.book, pictures: {}, base: '' },
+      {
+        ...{
+          kind: 'product',
+          product: 'project',
+          settings: {},
+          date: DATE,
+          book: imported.book,
+          pictures: {},
+          base: '',
+        },
+        copyBase: imported.base!,
+      },
       fetchBytes,
       post,
     );
     if (file.kind !== 'file') throw new Error('no file');
     const opened = await doWriteJob({ kind: 'openProject', file: file.file, bookId: 'b5', base: '' }, fetchBytes, post);
-    expect(opened).to.deep.equal({ kind: 'book', book: imported.book, pictures: {}, arrival: null });
+    if (opened.kind !== 'book') throw new Error('no book');
+    const { base, ...rest } = opened;
+    expect(rest).to.deep.equal({ kind: 'book', book: imported.book, pictures: {}, arrival: null });
+    // With it the copy as it came, so that the next file is joined with what is done here, in another browser too.
+    const copyOf = ({ divisions, notes, source }: Book) => ({ divisions, notes, styles: source.styles });
+    expect(copyOf(base!)).to.deep.equal(copyOf(imported.base!));
+  });
+
+  it('join the author’s next file with the desk’s work: mapping and recipe of today run over both files', async () => {
+    const file = (text: string) => blobOf(new TextEncoder().encode(text));
+    const first =
+      '<h1>One</h1><p class="aside">He said "no"  and went.</p><p>Left as it was.</p><p>The last line of it.</p>';
+    const imported = await doWriteJob(
+      { kind: 'import', fileName: 'a.html', file: file(first), bookId: 'b6', base: '' },
+      fetchBytes,
+      post,
+    );
+    if (imported.kind !== 'book') throw new Error('no book');
+    // At the desk: the style is mapped, spaces are tidied, a word is typed.
+    const waiting = imported.book.source.mapping.aside;
+    const mapping = { ...imported.book.source.mapping, aside: 'EXT' };
+    const desk: Book = {
+      ...imported.book,
+      source: { ...imported.book.source, mapping, recipe: ['runs-of-spaces'] },
+      divisions: imported.book.divisions.map((division) => ({
+        ...division,
+        blocks: division.blocks.map((block) =>
+          block.kind === 'table'
+            ? block
+            : {
+                ...block,
+                style: block.style === waiting ? 'EXT' : block.style,
+                text: block.text.replace('  ', ' ').replace('The last line', 'The very last line'),
+              },
+        ),
+      })),
+    };
+    const next = async (text: string, copyBase: Book | null, from: Book) => {
+      const reply = await doWriteJob(
+        { kind: 'replaceCopy', book: from, copyBase, division: null, fileName: 'b.html', file: file(text), base: '' },
+        fetchBytes,
+        post,
+      );
+      if (reply.kind !== 'replaced') throw new Error(JSON.stringify(reply));
+      return { ...reply, book: applyEdits(from, reply.edits) };
+    };
+    const newer = first.replace('and went', 'and  stayed');
+    const three = await next(newer, imported.base, desk);
+    const texts = three.book.divisions.flatMap(({ blocks }) =>
+      blocks.map((block) => (block.kind === 'table' ? '' : block.text)),
+    );
+    expect(texts).to.include.members(['He said "no" and stayed.', 'Left as it was.', 'The very last line of it.']);
+    expect(three.report).to.include({ ways: 'three' });
+    expect([three.report.author.length, three.report.desk.length, three.report.both.length]).to.deep.equal([1, 1, 0]);
+    expect(three.book.source.base).to.not.equal(imported.book.source.base);
+    const again = await next(newer, three.base, three.book);
+    expect(again.edits).to.deep.equal([]);
+    // Without the last file: two ways, which is said, and three from then on.
+    const two = await next(newer, null, desk);
+    expect(two.report.ways).to.equal('two');
+    expect(
+      two.book.divisions.flatMap(({ blocks }) => blocks).map((block) => (block.kind === 'table' ? '' : block.text)),
+    ).to.not.include('The very last line of it.');
+    const after = await next(newer, two.base, two.book);
+    expect(after.report.ways).to.equal('three');
+    expect(after.edits).to.deep.equal([]);
   });
 
   it('write a press PDF with progress', async () => {

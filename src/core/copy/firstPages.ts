@@ -31,6 +31,9 @@ export function wordsOfBlock(block: Block): string {
   return block.text.replaceAll(OBJECT_CHARACTER, ' ').replace(/\s+/g, ' ').trim();
 }
 
+/** By which a piece is called, and known again in the next file. */
+export const firstWords = (blocks: readonly Block[]): string => wordsOf(blocks).slice(0, BOUNDS.words);
+
 const wordsOf = (blocks: readonly Block[]) => blocks.map(wordsOfBlock).filter(Boolean).join(' ');
 
 const BY = /^(?:(.{2,80}?)[\s,:]+)?(?:(?:written\s+)?by|von|par|por)\s+(?=\S)(.+)$/iu;
@@ -51,7 +54,7 @@ export function withPiece(book: Book, { part, blocks, isGuess }: LoosePiece, at:
   const ids = blocks.map(({ id }) => id);
   const listed = (changed: Book, kept: readonly Block[]): Book => {
     const pieces = [...(changed.source.firstPages ?? [])];
-    const words = wordsOf(blocks).slice(0, BOUNDS.words);
+    const words = firstWords(blocks);
     pieces.splice(at, 0, { part, words, ids, kept, ...(isGuess ? { isGuess: true as const } : {}) });
     return { ...changed, source: { ...changed.source, firstPages: pieces } };
   };

@@ -59,3 +59,6 @@ export {
 export { placeMarksEdits, type MarkPlace } from './copy/placeIndexMarks';
 export { placeOfRole } from '../copy/placeOfRole';
 export { moveForRole, placeBeside, setRoleEdits, type RoleMove } from './order/roleEdits';
+export { mergeCopy, type MergedCopy } from './merge/mergeCopy';
+export { takeNextFile, type NextFile } from './merge/nextFile';
+export { conflictEdits, conflictStand, type ConflictSide } from './merge/conflicts';

@@ -12,7 +12,7 @@ import {
   type Particulars,
 } from '../model/copy/book';
 import { isEmptyParagraph } from '../copy/effectiveTag';
-import { readByline, withPiece } from '../copy/firstPages';
+import { firstWords, readByline, withPiece } from '../copy/firstPages';
 import type { FirstPart } from '../model/copy/firstPages';
 import type { Manuscript } from '../model/copy/manuscript';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
@@ -35,12 +35,14 @@ export interface MakeBookOptions {
   readonly fileName: string;
   readonly spec?: Spec;
   readonly language?: string;
+  /** What pieces of the first pages are, by their first words, where a person has said it of an earlier file. */
+  readonly parts?: ReadonlyMap<string, FirstPart>;
 }
 
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
   const ids = new IdCounter(manuscript.nextId);
-  const first = readFirstPages(manuscript);
+  const first = withParts(readFirstPages(manuscript), options.parts);
   const divisions = splitAtHeadings(first.rest, ids);
   const particulars = makeParticulars(manuscript, first, options);
   const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1);
@@ -65,6 +67,12 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     },
   };
   return first.pieces.reduce(withPiece, book);
+}
+
+function withParts(first: FirstPages, parts: MakeBookOptions['parts']): FirstPages {
+  if (parts === undefined || parts.size === 0) return first;
+  const pieces = first.pieces.map((piece) => ({ ...piece, part: parts.get(firstWords(piece.blocks)) ?? piece.part }));
+  return { ...first, pieces };
 }
 
 const NOTES_TITLES: Readonly<Record<string, string>> = table({

@@ -210,6 +210,14 @@ const bookSchema = Joi.object({
     recipe: Joi.array().items(Joi.string().max(60)).required(),
     mapping: Joi.object().pattern(Joi.string().max(400), Joi.string().max(12)).required(),
     firstPages: Joi.array().items(firstPieceSchema).max(MOST_FIRST_PIECES),
+    base: Joi.string().pattern(/^[0-9a-f]{32}$/),
+    styles: Joi.array().items(
+      Joi.object({
+        name: Joi.string().max(400).required(),
+        mappedTo: word(12).required(),
+        blocks: Joi.array().items(id),
+      }),
+    ),
   }).required(),
 });
 

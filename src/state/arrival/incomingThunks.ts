@@ -1,12 +1,17 @@
 // Copy from elsewhere that goes into the book that is open: read in the worker, put in as one undo step.
 import {
   addDivisionsEdits,
+  applyEdits,
+  conflictEdits,
+  conflictStand,
   dummyCopy,
   editsBetweenBooks,
   insertBlocksEdits,
+  type ConflictSide,
   type IncomingBlocks,
 } from '../../core/edit';
-import type { ReplaceReport } from '../../core/model/copy/manuscript';
+import type { CopyConflict, ReplaceReport } from '../../core/model/copy/manuscript';
+import type { BookEdit } from '../../core/model/copy/bookEdit';
 import type { PullBrief } from '../../storage/pullRepository';
 
 import { manuscriptArrived } from './arrivalSlice';
@@ -17,7 +22,11 @@ import type { TextSelection } from '../../core/model/copy/bookEdit';
 import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../../core/model/copy/streams';
 import { isPicture, pictureOf } from '../../core/copy/pictureOf';
 import { bookEdited } from '../book/bookSlice';
+import { createSelector } from '@reduxjs/toolkit';
+import type { RootState } from '../rootState';
+import type { Services } from '../services';
 import type { AppThunk } from '../store';
+import type { WriteResult } from '../../worker/writeClient';
 
 export type { PullBrief };
 
@@ -121,26 +130,94 @@ export function bringDivisionsIn(fileName: string, file: Blob, at: number | null
   };
 }
 
-export type CopyReplaced = { readonly report: ReplaceReport; readonly pull: string } | { readonly problem: string };
+/** What a newer file did to the pages; null: they are not composed yet. */
+export interface MovedPages {
+  readonly before: number;
+  readonly after: number;
+  readonly changed: number;
+}
 
-/** Puts a newer version in place of the copy, or of one division's. The book as it was is kept as a pull first. */
+export type CopyReplaced =
+  | { readonly report: ReplaceReport; readonly pull: string; readonly pages: MovedPages | null }
+  | { readonly problem: string };
+
+/** Takes the author's next file in, of the whole copy or of one division. The book as it was is kept as a pull first. */
 export function replaceCopyBy(fileName: string, file: Blob, division: string | null): AppThunk<Promise<CopyReplaced>> {
   return async (dispatch, getState, services) => {
     const { startWriteJob, pictures } = services;
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
-    const result = await startWriteJob({ kind: 'replaceCopy', book, division, fileName, file }).result;
+    const { base: hash } = book.source;
+    const copyBase = (hash === undefined ? undefined : await services.pulls.readBase(book.id, hash)) ?? null;
+    const result = await startWriteJob({ kind: 'replaceCopy', book, copyBase, division, fileName, file }).result;
     if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
     if (getState().book.revision !== revision)
       return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
     await pictures.keep(book.id, result.pictures);
     const pull = await keepPullOf(services, book, revision, `Before ${fileName}`);
+    await keepNewBase(services, book.id, result);
     dispatch(manuscriptArrived({ bookId: book.id, arrival: result.arrival }));
-    if (result.edits.length > 0) dispatch(edit(`Copy replaced by ${fileName}`, result.edits));
-    return { report: result.report, pull };
+    const pages = await dispatch(pagesMovedBy(result.edits));
+    if (getState().book.revision !== revision)
+      return { problem: 'The book was changed while the file was read, so nothing was replaced. Take it again.' };
+    if (result.edits.length > 0) dispatch(edit(`${fileName} taken in`, result.edits));
+    return { report: result.report, pull, pages };
   };
 }
+
+/** Kept before the book names it: what it names is there. Where it cannot be kept, the next file is read two ways, which is said then. */
+async function keepNewBase(
+  { pulls, now }: Services,
+  id: string,
+  { base, edits }: Extract<WriteResult, { kind: 'replaced' }>,
+): Promise<void> {
+  const named = edits.find((one) => one.kind === 'setSource');
+  if (base === null || named?.kind !== 'setSource' || named.to.base === undefined) return;
+  await pulls.keepBase(id, named.to.base, base, now()).catch(() => undefined);
+}
+
+/** What edits would do to the pages, asked of the worker that has them. */
+function pagesMovedBy(edits: readonly BookEdit[]): AppThunk<Promise<MovedPages | null>> {
+  return async (_dispatch, getState, { sessions }) => {
+    const before = getState().compose.summary?.pages.length;
+    const client = sessions.current?.client;
+    if (before === undefined || !client) return null;
+    const tried = await client.try(edits, 0).catch(() => null);
+    return tried?.trial ? { before, after: tried.trial.pageCount, changed: tried.trial.changed.length } : null;
+  };
+}
+
+/** Makes the desk's or the author's version of what both changed stand; one undo step for all of them. */
+export function takeSide(conflicts: readonly CopyConflict[], side: ConflictSide): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return;
+    const edits: BookEdit[] = [];
+    let current = book;
+    for (const conflict of conflicts) {
+      const own = conflictEdits(current, conflict, side);
+      current = applyEdits(current, own);
+      edits.push(...own);
+    }
+    const whose = SIDES[side];
+    if (edits.length > 0)
+      dispatch(edit(conflicts.length > 1 ? `${whose} in ${conflicts.length} places` : whose, edits));
+  };
+}
+
+const SIDES: Readonly<Record<ConflictSide, string>> = {
+  together: 'Both together',
+  desk: 'As it was here',
+  author: 'As the author has it',
+};
+
+/** Whose version of each of some conflicts stands now. */
+export const selectStands = createSelector(
+  [(state: RootState) => state.book.book, (_state: RootState, conflicts: readonly CopyConflict[]) => conflicts],
+  (book, conflicts): readonly (ConflictSide | null)[] =>
+    conflicts.map((conflict) => (book === null ? null : conflictStand(book, conflict))),
+);
 
 export function listPulls(): AppThunk<Promise<readonly PullBrief[]>> {
   return async (_dispatch, getState, { pulls }) => {

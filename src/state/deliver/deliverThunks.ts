@@ -44,7 +44,8 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
     const book = await bookOf(source, open, services);
     if (book === undefined) return void change({ status: 'failed', message: 'This pull is not kept any more.' });
     const pictures = await services.pictures.load(book);
-    const order = { kind: 'product', ...choice, date, book, pictures } as const;
+    const copyBase = product === 'project' ? await baseOf(open.id, book, services) : undefined;
+    const order = { kind: 'product', ...choice, date, book, copyBase, pictures } as const;
     const result = await session.write(product, order, (share) => change({ share }));
     // The book was closed meanwhile: nobody waits for it.
     if (result === undefined) return;
@@ -63,6 +64,9 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
 
 const bookOf = async (source: ProductSource, open: Book, { pulls }: Services): Promise<Book | undefined> =>
   source.kind === 'open' ? open : (await pulls.read(open.id, source.name))?.book;
+
+const baseOf = async (id: string, { source }: Book, { pulls }: Services): Promise<Book | undefined> =>
+  source.base === undefined ? undefined : pulls.readBase(id, source.base).catch(() => undefined);
 
 /** Reads what was written of the open book before. A record that is none is passed over. */
 export function readMadeProducts(): AppThunk<Promise<void>> {

@@ -84,6 +84,10 @@ export function addManuscript(
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
       await services.repository.add(dress(result.book), services.now(), result.pictures);
+      const { base } = result.book.source;
+      // Without it the author's next file is read two ways, which is said then.
+      if (base !== undefined && result.base !== null)
+        await services.pulls.keepBase(bookId, base, result.base, services.now()).catch(() => undefined);
       if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
       await dispatch(listBooks());
       return bookId;

@@ -1,9 +1,8 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
 import { append } from '../../base/append';
-import { table } from '../../base/table';
 import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../../model/copy/book';
-import type { ReplaceReport } from '../../model/copy/manuscript';
+import type { CopyChange, ReplaceReport } from '../../model/copy/manuscript';
 import {
   normaliseSpans,
   notesIn,
@@ -17,11 +16,9 @@ import {
 import { alignBlocks } from './align';
 import { applyEdits } from '../applyEdit';
 import { newStyleEdits } from '../styles/styleEdits';
+import { inDivisions, inOrder, lostTouches, sampleOf } from './placeBlocks';
 import { offsetInNewer, withMarksIn, withoutMarks } from './keptMarks';
 import { renumbered } from './renumber';
-
-/** Characters of a paragraph that the report shows. */
-const SAMPLE = 80;
 
 export interface ReplacedCopy {
   readonly book: Book;
@@ -43,19 +40,15 @@ export function replaceCopy(book: Book, incoming: Book, only: StreamId | null = 
     old.flatMap((division) => division.blocks),
     fresh.flatMap((division) => division.blocks),
   );
-  const placed = only === null ? inDivisions(old, fresh, blocks, work.takeId) : [{ ...old[0], blocks }];
-  const divisions: Division[] = [];
-  let isPut = false;
-  for (const division of book.divisions) {
-    if (!isReplaced(division)) divisions.push(division);
-    else if (only !== null) append(divisions, placed);
-    else if (!isPut) {
-      append(divisions, placed);
-      isPut = true;
-    }
-  }
-  if (only === null && !isPut) append(divisions, placed);
-  const replaced = { ...book, nextId: work.nextId, notes: work.notes(), divisions: inMatter(divisions) };
+  const starts = new Map(
+    fresh.flatMap((division) => {
+      const [first] = division.blocks;
+      return first === undefined ? [] : [[work.ids.get(first.id)!, division] as const];
+    }),
+  );
+  const placed = only === null ? inDivisions(old, fresh, blocks, starts, work.takeId) : [{ ...old[0], blocks }];
+  const divisions = inOrder(book.divisions, placed, isReplaced);
+  const replaced = { ...book, nextId: work.nextId, notes: work.notes(), divisions };
   const all = [...eachStream(replaced)].flatMap((place) => place.blocks);
   return {
     book: applyEdits(replaced, newStyleEdits(replaced, incoming.spec.styles, all)),
@@ -64,73 +57,14 @@ export function replaceCopy(book: Book, incoming: Book, only: StreamId | null = 
   };
 }
 
-/** Front matter before the body, the body before back matter, each in the order that it has. */
-function inMatter(divisions: readonly Division[]): Division[] {
-  return (['front', 'body', 'back'] as const).flatMap((matter) =>
-    divisions.filter((division) => division.matter === matter),
-  );
-}
-
-/**
- * Blocks go into the division of the last one before them that the book had; a heading that is new begins a division of
- * its own, as the manuscript has it.
- */
-function inDivisions(
-  old: readonly Division[],
-  fresh: readonly Division[],
-  blocks: readonly Block[],
-  takeId: (letter: string) => string,
-): Division[] {
-  const home = new Map(old.flatMap((division) => division.blocks.map((block) => [block.id, division] as const)));
-  const starts = new Map<number, Division>();
-  let at = 0;
-  for (const division of fresh) {
-    starts.set(at, division);
-    at += division.blocks.length;
-  }
-  const made: { division: Division; blocks: Block[] }[] = [];
-  const used = new Set<StreamId>();
-  blocks.forEach((block, k) => {
-    const own = home.get(block.id);
-    const begun = starts.get(k);
-    const last = made[made.length - 1];
-    if (own !== undefined && own.id !== last?.division.id && !used.has(own.id)) {
-      used.add(own.id);
-      // What stands before it in the manuscript's division, such as a new number above a known title, goes with it.
-      const since = last === undefined ? 0 : newSinceStart(starts, blocks, home, k);
-      const moved = since > 0 ? last.blocks.splice(-since) : [];
-      if (last !== undefined && last.blocks.length === 0) made.pop();
-      made.push({ division: own, blocks: [...moved, block] });
-    } else if (last === undefined || (begun !== undefined && own === undefined))
-      made.push({ division: { ...(begun ?? fresh[0]), id: takeId('d') }, blocks: [block] });
-    else last.blocks.push(block);
-  });
-  return made.map((one) => ({ ...one.division, blocks: one.blocks }));
-}
-
-/** New blocks right before a place, back to where the manuscript begins a division; 0 when known ones stand between. */
-function newSinceStart(
-  starts: ReadonlyMap<number, Division>,
-  blocks: readonly Block[],
-  home: ReadonlyMap<string, Division>,
-  place: number,
-): number {
-  for (let k = place; k >= 0; k -= 1) {
-    if (k < place && home.has(blocks[k].id)) return 0;
-    if (starts.has(k)) return place - k;
-  }
-  return 0;
-}
-
 class Replacing {
   nextId: number;
   readonly ids = new Map<BlockId, BlockId>();
   private readonly kept = new Map<StreamId, Note>();
   private counts = {
     kept: 0,
-    changed: [] as string[],
-    added: [] as string[],
-    gone: [] as string[],
+    author: [] as CopyChange[],
+    gone: [] as CopyChange[],
     lost: [] as string[],
   };
 
@@ -144,7 +78,7 @@ class Replacing {
   readonly takeId = (letter: string) => `${letter}${this.nextId++}`;
 
   get report(): ReplaceReport {
-    return this.counts;
+    return { ways: 'two', ...this.counts, desk: [], both: [], moved: [] };
   }
 
   /** Notes that a reference stands for: of the divisions that were replaced, and of all others. */
@@ -163,9 +97,8 @@ class Replacing {
     old.forEach((block, i) => {
       append(this.goneNotes, notesIn(block));
       if (used.has(i) || (block.kind === 'paragraph' && block.text.trim() === '')) return;
-      this.counts.gone.push(sampleOf(block));
-      if (block.kind === 'paragraph' && block.touches !== undefined)
-        this.counts.lost.push(`${Object.keys(block.touches).map(touchName).join(', ')}: ${sampleOf(block)}`);
+      this.counts.gone.push({ block: '', words: sampleOf(block) });
+      append(this.counts.lost, lostTouches(block));
     });
     return fresh.map((block, j) => {
       const i = pairs.get(j);
@@ -175,10 +108,14 @@ class Replacing {
     });
   }
 
+  private told(block: Block): void {
+    this.counts.author.push({ block: block.id, words: sampleOf(block) });
+  }
+
   private added(block: Block): Block {
     const made = renumbered([block], (id) => this.incoming.notes[id], this.takeId);
     for (const note of made.notes) this.kept.set(note.id, note);
-    if (block.kind === 'table' || block.text.trim() !== '') this.counts.added.push(sampleOf(block));
+    if (block.kind === 'table' || block.text.trim() !== '') this.told(made.blocks[0]);
     return made.blocks[0];
   }
 
@@ -198,20 +135,20 @@ class Replacing {
     );
     const isKept = JSON.stringify(made) === JSON.stringify(old) && !this.hasNewNotes(old);
     if (isKept) this.counts.kept += 1;
-    else this.counts.changed.push(sampleOf(fresh));
+    else this.told(made);
     return isKept ? old : made;
   }
 
   private metTable(old: Block, fresh: Block): Block {
     const made = this.added(fresh);
-    this.counts.added.pop();
+    this.counts.author.pop();
     if (JSON.stringify(withoutIds(made)) === JSON.stringify(withoutIds(old))) {
       for (const id of notesIn(made)) this.kept.delete(id);
       for (const id of notesIn(old)) if (this.book.notes[id] !== undefined) this.kept.set(id, this.book.notes[id]);
       this.counts.kept += 1;
       return old;
     }
-    this.counts.changed.push(sampleOf(fresh));
+    this.told({ ...made, id: old.id });
     return { ...made, id: old.id };
   }
 
@@ -268,19 +205,3 @@ function withoutIds(block: Block): unknown {
   const { id: _, objects, ...rest } = block;
   return { ...rest, objects: objects.map((one) => (one.kind === 'picture' ? one : { at: one.at, kind: one.kind })) };
 }
-
-function sampleOf(block: Block): string {
-  if (block.kind === 'table') return 'A table';
-  const words = block.text.replace(/\uFFFC/g, ' ').trim();
-  return words === '' && picturesIn(block).length > 0 ? 'A picture' : words.slice(0, SAMPLE);
-}
-
-const TOUCH_NAMES: Readonly<Record<string, string>> = table({
-  align: 'alignment',
-  breakBefore: 'page begun here',
-  together: 'kept together',
-  lines: 'lines wished',
-  spread: 'depth of the spread',
-  liftedTies: 'ties lifted',
-});
-const touchName = (key: string) => TOUCH_NAMES[key] ?? key;

@@ -6,7 +6,7 @@ import type { FolioRun } from '../spec/numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
 import type { Spec } from '../spec/spec';
-import { picturesIn, type Block, type BlockId, type StreamId } from './streams';
+import { picturesIn, type Block, type BlockId, type StreamId, type StyleTag } from './streams';
 
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
@@ -94,6 +94,16 @@ export interface Source {
   readonly mapping: Readonly<Record<string, string>>;
   /** What the first pages of the file were taken for, in its order; absent: it had none. */
   readonly firstPages?: readonly FirstPiece[];
+  /** Fingerprint of the copy as its author last sent it, which is kept as a hidden pull; absent: nothing is kept of it. */
+  readonly base?: string;
+  /** Of such a copy alone: the styles of the file, so that what they become can be decided again. */
+  readonly styles?: readonly SourceStyle[];
+}
+
+export interface SourceStyle {
+  readonly name: string;
+  readonly mappedTo: StyleTag;
+  readonly blocks: readonly BlockId[];
 }
 
 export interface Book {

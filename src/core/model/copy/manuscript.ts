@@ -95,12 +95,54 @@ export interface Arrival {
   readonly dropped: readonly ImportRemark[];
 }
 
-/** What a newer version of the copy came to; paragraphs by their first words. */
+/** A stretch of a paragraph of which two made versions. `before`: what stood there; `text`: what stands there now. */
+export type MergedWords =
+  | { readonly kind: 'same'; readonly text: string }
+  | { readonly kind: 'desk' | 'author'; readonly text: string; readonly before: string }
+  /** Both changed it: the desk's words stand, the author's are told. */
+  | { readonly kind: 'both'; readonly text: string; readonly before: string; readonly author: string };
+
+/** A change of a newer version, or one that stands beside it. */
+export interface CopyChange {
+  /** Where it is in the copy now; empty: nowhere any more. */
+  readonly block: BlockId;
+  /** First words of the paragraph. */
+  readonly words: string;
+}
+
+/** A paragraph that both changed, or that one changed and the other took out. */
+export interface CopyConflict extends CopyChange {
+  readonly parts: readonly MergedWords[];
+  /** The block as each would have it; null: not at all. */
+  readonly desk: Block | null;
+  readonly author: Block | null;
+  /** As it stands until it is chosen otherwise: what each changed, the desk's words where both changed the same ones. */
+  readonly together: Block | null;
+  /** The block after which it stands where it is brought back; empty: at the beginning. */
+  readonly after: BlockId;
+  /** The stream in which it stands. */
+  readonly stream: StreamId;
+  /** Notes that the author's version refers to and the copy has not. */
+  readonly notes: readonly NoteBlocks[];
+}
+
+export interface NoteBlocks {
+  readonly id: StreamId;
+  readonly kind: string;
+  readonly blocks: readonly Block[];
+}
+
+/** What a newer version of the copy came to. */
 export interface ReplaceReport {
+  /** `two`: nothing tells what the desk changed, so that all changes count as the author's. */
+  readonly ways: 'two' | 'three';
+  /** Paragraphs that are as they were. */
   readonly kept: number;
-  readonly changed: readonly string[];
-  readonly added: readonly string[];
-  readonly gone: readonly string[];
+  readonly author: readonly CopyChange[];
+  readonly desk: readonly CopyChange[];
+  readonly both: readonly CopyConflict[];
+  readonly moved: readonly CopyChange[];
+  readonly gone: readonly CopyChange[];
   /** Touches whose paragraph is gone: which, and on what words. */
   readonly lost: readonly string[];
 }

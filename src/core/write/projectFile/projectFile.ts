@@ -7,6 +7,7 @@ import { looksLikeZip } from '../../base/zip';
 import { readMember, readZipDirectory, storedRange, type ZipEntry } from '../../base/zipReader';
 import { writeZip } from '../../base/zipWriter';
 import { fingerprint } from '../../base/hash';
+import { baseHash } from '../../copy/copyBase';
 import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/copy/book';
 import { migrate } from '../../formats/migrate';
 
@@ -27,8 +28,18 @@ interface ProjectHead {
   readonly pageTouches?: Book['pageTouches'];
 }
 
-/** The book as a file; pictures stand in it as they are. Same book, same bytes. `there`: hashes of the pictures that can be had. */
-export function* writeProject(book: Book, there: ReadonlySet<string> = new Set()): FileJob {
+/** The copy as its author last sent it, as it stands in the file: its divisions are members of their own. */
+interface BaseHead {
+  readonly nextId: number;
+  readonly divisions: readonly string[];
+  readonly styles: NonNullable<Source['styles']>;
+}
+
+/**
+ * The book as a file; pictures stand in it as they are. Same book, same bytes. `there`: hashes of the pictures that can be had. `base`:
+ * the copy as its author last sent it, which the book names.
+ */
+export function* writeProject(book: Book, there: ReadonlySet<string> = new Set(), base: Book | null = null): FileJob {
   const head: ProjectHead = {
     kind: KIND,
     format: book.format,
@@ -48,6 +59,13 @@ export function* writeProject(book: Book, there: ReadonlySet<string> = new Set()
     'notes.json': json(book.notes),
   };
   for (const division of book.divisions) members[`divisions/${division.id}.json`] = json(division);
+  if (base !== null) {
+    const { nextId, divisions, source } = base;
+    const own: BaseHead = { nextId, divisions: divisions.map(({ id }) => id), styles: source.styles ?? [] };
+    members['base/book.json'] = json(own);
+    members['base/notes.json'] = json(base.notes);
+    for (const division of divisions) members[`base/divisions/${division.id}.json`] = json(division);
+  }
   const pictures = [...picturesOf(book)].filter((asset) => there.has(asset));
   yield* writeZip([
     ...Object.entries(members).map(([name, content]) => ({ name, content })),
@@ -58,6 +76,8 @@ export function* writeProject(book: Book, there: ReadonlySet<string> = new Set()
 /** What a project file holds. A picture is the stretch of the file where it stands, or, where it was pressed, its bytes. */
 export interface ProjectContent {
   readonly book: Book;
+  /** The copy as its author last sent it; null: the file has none, or another one than the book names. */
+  readonly base: Book | null;
   readonly pictures: Readonly<Record<string, ByteRange | Uint8Array>>;
 }
 
@@ -75,7 +95,8 @@ export function* readProject(size: number, checkBook: (value: unknown) => Book):
   const entries = yield* readZipDirectory(size);
   const members = yield* textsAmong(entries, size);
   const book = bookOf(members, checkBook);
-  return { book, pictures: yield* picturesAmong(entries, size) };
+  const base = baseOf(members, book, checkBook);
+  return { book, base, pictures: yield* picturesAmong(entries, size) };
 }
 
 function bookOf(members: Record<string, Uint8Array>, checkBook: (value: unknown) => Book): Book {
@@ -114,11 +135,36 @@ function bookOf(members: Record<string, Uint8Array>, checkBook: (value: unknown)
   }
 }
 
+/** What is wrong with a base costs the base alone: the book does without. */
+function baseOf(members: Record<string, Uint8Array>, book: Book, checkBook: (value: unknown) => Book): Book | null {
+  if (book.source.base === undefined || members['base/book.json'] === undefined) return null;
+  try {
+    const head = parsedMember(members, 'base/book.json') as BaseHead;
+    const divisions = head.divisions.map((id) => parsedMember(members, `base/divisions/${id}.json`) as Division);
+    const { base: _, firstPages: __, ...source } = book.source;
+    const raw = {
+      ...book,
+      ...{ nextId: head.nextId, divisions, notes: parsedMember(members, 'base/notes.json') as Book['notes'] },
+      ...{ anchors: {}, pageTouches: [], source: { ...source, styles: head.styles } },
+    };
+    const base = checkBook(raw);
+    return baseHash(base) === book.source.base ? base : null;
+  } catch (error) {
+    if (error instanceof ValueError || error instanceof ImportError || error instanceof TypeError) return null;
+    throw error;
+  }
+}
+
 function* textsAmong(entries: readonly ZipEntry[], size: number): ReadJob<Record<string, Uint8Array>> {
   const members: Record<string, Uint8Array> = {};
   let announced = 0;
   for (const entry of entries) {
-    if (!/^(book|particulars|spec|notes)\.json$|^divisions\/[a-z]\d+\.json$/.test(entry.name)) continue;
+    if (
+      !/^(book|particulars|spec|notes)\.json$|^(base\/)?divisions\/[a-z]\d+\.json$|^base\/(book|notes)\.json$/.test(
+        entry.name,
+      )
+    )
+      continue;
     announced += entry.size;
     const most = entry.size > MOST_PART_BYTES ? MOST_PART_BYTES : MOST_TEXT;
     if (entry.size > most || announced > most)

@@ -78,6 +78,6 @@ describe('marks of a typesetter in a paragraph', () => {
     expect(changed.text).to.equal('A line that is long enough to be known, with \uFFFCold lamps on it.');
     expect(changed.objects).to.have.length(1);
     expect(changed.id).to.equal(two.id);
-    expect(report.changed).to.have.length(1);
+    expect(report.author).to.have.length(1);
   });
 });
