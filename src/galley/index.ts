@@ -1,3 +1,4 @@
+export { CopySerializer, type CopiedNotes } from './clipboard';
 export { nameChanged, replaceBlocksEdit, type Naming, type NotesMoved } from './changes';
 export { conversions, toBlock, toDocument, toNode } from './convert';
 export { adoptBlocks, EXTERNAL, externalTransaction } from './external';

@@ -135,6 +135,8 @@ const nodes: Record<string, NodeSpec> = {
         tag: 'p',
         getAttrs: (dom) => ({ style: tagOf(dom.getAttribute('data-style'), 'TX'), list: listOf(dom) }),
       },
+      // Of what was copied here, for other programs: the notes come with their references.
+      { tag: 'aside[data-note-text]', ignore: true },
     ],
     toDOM: ({ attrs }) => {
       const { style, list } = attrs as ParagraphAttributes;
@@ -227,7 +229,7 @@ const marks: Record<string, MarkSpec> = {
   link: {
     attrs: { href: { validate: 'string' } },
     inclusive: false,
-    parseDOM: [{ tag: 'span[data-href]', getAttrs: (dom) => ({ href: dom.getAttribute('data-href') ?? '' }) }],
+    parseDOM: [{ tag: '[data-href]', getAttrs: (dom) => ({ href: dom.getAttribute('data-href') ?? '' }) }],
     toDOM: (mark) => ['span', { 'data-href': mark.attrs.href as string, title: mark.attrs.href as string }, 0],
   },
   language: {
@@ -238,7 +240,7 @@ const marks: Record<string, MarkSpec> = {
   character: {
     attrs: { tag: { validate: 'string' } },
     parseDOM: [
-      { tag: 'span[data-character]', getAttrs: (dom) => ({ tag: tagOf(dom.getAttribute('data-character'), 'em') }) },
+      { tag: '[data-character]', getAttrs: (dom) => ({ tag: tagOf(dom.getAttribute('data-character'), 'em') }) },
       { tag: 'em', attrs: { tag: 'em' } },
       { tag: 'i', attrs: { tag: 'em' } },
       { tag: 'strong', attrs: { tag: 'strong' } },

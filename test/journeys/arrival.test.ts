@@ -108,8 +108,6 @@ describe('the arrival of a manuscript', () => {
     for (let k = 0; k < 3; k += 1) await page.keyboard.press('Control+z');
     await page.locator('.galley-text', { hasText: 'which is new. Typed here.' }).waitFor();
     await page.locator('.galley-text', { hasText: /^Many Words of it/ }).waitFor();
-    for (let k = 0; k < 2; k += 1) await page.keyboard.press('Control+z');
-    await page.locator('.galley-text', { hasText: /^Words of it/ }).waitFor();
   });
 
   it('goes back to the state that was kept before', async () => {

@@ -178,6 +178,43 @@ describe('writing in the galley', () => {
     await text('Cut in March').waitFor({ state: 'detached' });
   });
 
+  it('leaves colours of what is pasted behind, and brings them in where that is asked', async () => {
+    await goToEnd('Never in my life');
+    await page.evaluate(() => {
+      const data = new DataTransfer();
+      data.setData(
+        'text/html',
+        '<p>Osiers in <span style="color:#cc0000;font-size:20pt">red</span>, <i style="mso-x:y">bound</i>.</p>',
+      );
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    });
+    await text('Osiers in red').waitFor();
+    expect(await text('Osiers in red').locator('[data-local]').count()).to.equal(0);
+    expect(await text('Osiers in red').locator('[data-character=em]').innerText()).to.equal('bound');
+    await page.getByRole('button', { name: 'Bring them in too' }).click();
+    await text('Osiers in red').locator('[data-local]').waitFor();
+    expect(await text('Osiers in red').count()).to.equal(1);
+    await page.keyboard.press('Control+z');
+    await text('Osiers in red').waitFor({ state: 'detached' });
+  });
+
+  it('copies emphasis and notes as other programs know them', async () => {
+    await text('Osiers').count();
+    const copied = await page.evaluate(() => {
+      const sign = document.querySelector('.galley-editor [data-object=note]')!;
+      const paragraph = sign.closest('p')!;
+      getSelection()!.selectAllChildren(paragraph);
+      document.dispatchEvent(new Event('selectionchange'));
+      const data = new DataTransfer();
+      paragraph.dispatchEvent(new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }));
+      return data.getData('text/html');
+    });
+    expect(copied).to.match(/<sup[^>]*data-object="note"[^>]*><a[^>]*role="doc-noteref"[^>]*>\d+<\/a><\/sup>/);
+    expect(copied).to.match(/<aside[^>]*role="doc-footnote"[^>]*><p><a[^>]*>\d+<\/a> [^<]+/);
+  });
+
   it('takes a file dropped at the caret, and says why it takes another not', async () => {
     const bytes = new TextEncoder().encode('Dropped at the landing.\n\nAnd a second paragraph.');
     await dropFiles(page, '.galley-editor', [{ name: 'insert.txt', bytes }]);

@@ -20,6 +20,7 @@ import { edit } from '../book/bookThunks';
 import { divisionChosen } from '../view/viewSlice';
 import type { TextSelection } from '../../core/model/copy/bookEdit';
 import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../../core/model/copy/streams';
+import { hasHandLooks, withoutHandLooks } from '../../core/copy/handLooks';
 import { isPicture, pictureOf } from '../../core/copy/pictureOf';
 import { bookEdited } from '../book/bookSlice';
 import { createSelector } from '@reduxjs/toolkit';
@@ -31,7 +32,13 @@ import type { WriteResult } from '../../worker/writeClient';
 export type { PullBrief };
 
 /** How putting copy in ended: where it ends, or why nothing was put in. */
-export type BroughtIn = { readonly end: TextSelection | null } | { readonly problem: string };
+export type BroughtIn =
+  | {
+      readonly end: TextSelection | null;
+      /** Faces, sizes and colours were left behind. */
+      readonly isPlainer?: boolean;
+    }
+  | { readonly problem: string };
 
 /** Reads a manuscript, or what another program put on the clipboard, and puts its text in at the caret. */
 export function bringCopyIn(
@@ -39,6 +46,7 @@ export function bringCopyIn(
   bytes: Uint8Array,
   at: TextSelection,
   name: string,
+  { keepsLooks = false } = {},
 ): AppThunk<Promise<BroughtIn>> {
   return async (dispatch, getState, { startWriteJob, pictures }) => {
     if (getState().book.readOnly) return { problem: 'This book can only be read here.' };
@@ -54,8 +62,21 @@ export function bringCopyIn(
     if (result.kind !== 'manuscript' || getState().book.book?.id !== bookId) return { problem: '' };
     if (result.manuscript.blocks.length === 0) return { problem: 'There is no text in it.' };
     await pictures.keep(bookId!, result.pictures);
-    return dispatch(putIn(result.manuscript, at, name));
+    const isPlainer = fileName === CLIPBOARD && !keepsLooks && hasLooks(result.manuscript);
+    const done = dispatch(putIn(isPlainer ? plainer(result.manuscript) : result.manuscript, at, name));
+    return 'problem' in done ? done : { ...done, isPlainer };
   };
+}
+
+/** The name of what another program put on the clipboard. */
+export const CLIPBOARD = 'clipboard.html';
+
+const hasLooks = ({ blocks, notes }: IncomingBlocks): boolean =>
+  blocks.some(hasHandLooks) || Object.values(notes).some((note) => note.blocks.some(hasHandLooks));
+
+function plainer({ blocks, notes }: IncomingBlocks): IncomingBlocks {
+  const own = Object.entries(notes).map(([id, note]) => [id, { ...note, blocks: note.blocks.map(withoutHandLooks) }]);
+  return { blocks: blocks.map(withoutHandLooks), notes: Object.fromEntries(own) as IncomingBlocks['notes'] };
 }
 
 /** Keeps a picture that a person chose for the open book; null when it is none that can be shown. */

@@ -5,7 +5,8 @@ import { elements, maybeChild, maybeInside, parseXml, textOf, type XmlElement } 
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/copy/manuscript';
 import type { Block } from '../../model/copy/streams';
-import { findNotes, type NoteBody } from '../html/notes';
+import type { NoteBody } from '../html/noteBody';
+import { findNotes } from '../html/notes';
 import { TreeReader } from '../html/readTree';
 import { parseHtml } from '../html/tree';
 import { Incoming } from '../incoming';

@@ -22,17 +22,26 @@ const TAGS: Readonly<Record<string, SpanLook>> = table({
 /** The look inside an element; null for what was deleted. Character styles of two elements become style and touch. */
 export function withElement({ name, attributes }: XmlElement, look: SpanLook): SpanLook | null {
   if (name === 'del') return null;
-  let made = merged(look, TAGS[name] ?? {});
   const css = attributes.style ?? '';
-  if (/font-style:\s*(italic|oblique)/i.test(css)) made = merged(made, { style: 'em' });
-  if (/font-style:\s*normal/i.test(css)) made = merged(made, { touches: { italic: false } });
-  if (/font-weight:\s*(bold|[6-9]00)/i.test(css)) made = merged(made, { style: 'strong' });
-  if (/font-variant(-caps)?:\s*small-caps/i.test(css) || /(^|\s)small-?caps(\s|$)/i.test(attributes.class ?? ''))
+  const says = (property: string) => declared(css, property)?.toLowerCase() ?? '';
+  const [slope, weight] = [says('font-style'), says('font-weight')];
+  const own = TAGS[name] ?? {};
+  // Programs wrap whole pastes in a bold that is none.
+  const isPlain =
+    (own.style === 'strong' && /^(normal|[1-4]00)$/.test(weight)) || (own.style === 'em' && slope === 'normal');
+  let made = isPlain ? look : merged(look, own);
+  if (/^(italic|oblique)/.test(slope)) made = merged(made, { style: 'em' });
+  if (slope === 'normal' && isItalic(made)) made = withoutStyle(made, 'em', { italic: false });
+  if (/^(bold|bolder|[6-9]00)$/.test(weight)) made = merged(made, { style: 'strong' });
+  if (/^(normal|[1-4]00)$/.test(weight) && isBold(made)) made = withoutStyle(made, 'strong', { bold: false });
+  if (says('font-variant').includes('small-caps') || says('font-variant-caps').includes('small-caps'))
     made = merged(made, { style: 'sc' });
-  if (/text-decoration[^;]*underline/i.test(css) && name !== 'a') made = merged(made, { touches: { underline: true } });
-  if (/text-decoration[^;]*line-through/i.test(css)) made = merged(made, { touches: { strike: true } });
-  if (/vertical-align:\s*super/i.test(css)) made = merged(made, { style: 'sup' });
-  if (/vertical-align:\s*sub/i.test(css)) made = merged(made, { style: 'sub' });
+  else if (/(^|\s)small-?caps(\s|$)/i.test(attributes.class ?? '')) made = merged(made, { style: 'sc' });
+  if (/(^|;)\s*text-decoration[^;]*underline/i.test(css) && name !== 'a')
+    made = merged(made, { touches: { underline: true } });
+  if (/(^|;)\s*text-decoration[^;]*line-through/i.test(css)) made = merged(made, { touches: { strike: true } });
+  if (says('vertical-align') === 'super') made = merged(made, { style: 'sup' });
+  if (says('vertical-align') === 'sub') made = merged(made, { style: 'sub' });
   const local = localLook(
     declared(css, 'font-family') ?? (name === 'font' ? attributes.face : undefined),
     pointsOf(declared(css, 'font-size')),
@@ -44,8 +53,21 @@ export function withElement({ name, attributes }: XmlElement, look: SpanLook): S
   return isLanguage && /^(span|i|em|b|q|cite|a)$/.test(name) ? { ...made, language } : made;
 }
 
+const isItalic = ({ style, touches }: SpanLook) => style === 'em' || touches?.italic === true;
+const isBold = ({ style, touches }: SpanLook) => style === 'strong' || touches?.bold === true;
+
+/** A look taken back inside an element that has it from outside. */
+function withoutStyle({ style, touches, ...rest }: SpanLook, gone: string, off: SpanLook['touches']): SpanLook {
+  const own = style === gone ? touches : { ...touches, ...off };
+  return {
+    ...rest,
+    ...(style === undefined || style === gone ? {} : { style }),
+    ...(own && Object.keys(own).length > 0 ? { touches: own } : {}),
+  };
+}
+
 /** The value of a declaration of a style attribute. */
-function declared(css: string, property: string): string | undefined {
+export function declared(css: string, property: string): string | undefined {
   return new RegExp(`(?:^|;)\\s*${property}\\s*:\\s*([^;]+)`, 'i').exec(css)?.[1].trim();
 }
 

@@ -1,12 +1,9 @@
 // Notes of an HTML or EPUB text: bodies are found by their role, references by where they lead (DPUB-ARIA 1.1, EPUB
 // structural semantics).
 import { elements, textOf, type XmlElement } from '../../base/xml';
+import { linkedNotes } from './linkedNotes';
 import type { IncomingNote } from '../../model/copy/manuscript';
-
-export interface NoteBody {
-  readonly element: XmlElement;
-  readonly kind: IncomingNote['kind'];
-}
+import type { NoteBody } from './noteBody';
 
 const roleOf = ({ attributes }: XmlElement) => `${attributes.role ?? ''} ${attributes['epub:type'] ?? ''}`;
 const has = (element: XmlElement, pattern: RegExp) => pattern.test(roleOf(element));
@@ -33,6 +30,15 @@ export function findNotes(root: XmlElement): Map<string, NoteBody> {
   };
   walk(root, null);
   return notes;
+}
+
+/** Notes by their roles and by their links; a role says more. */
+export function notesAndSigns(root: XmlElement): { notes: Map<string, NoteBody>; signs: ReadonlySet<XmlElement> } {
+  const notes = findNotes(root);
+  const known = new Set([...notes.values()].map(({ element }) => element));
+  const linked = linkedNotes(root);
+  for (const [id, body] of linked.notes) if (!notes.has(id) && !known.has(body.element)) notes.set(id, body);
+  return { notes, signs: linked.signs };
 }
 
 /** Lists of notes are endnotes when they say so; what a converter calls footnotes are footnotes. */

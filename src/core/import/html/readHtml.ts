@@ -3,7 +3,7 @@ import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 import type { IncomingMetadata, Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
 import { decodeText } from '../txt/readTxt';
-import { findNotes } from './notes';
+import { notesAndSigns } from './notes';
 import { TreeReader } from './readTree';
 import { parseHtml } from './tree';
 
@@ -13,7 +13,7 @@ export function* readHtml(bytes: Uint8Array): Generator<void, Manuscript> {
   const incoming = new Incoming();
   const html = maybeChild(root, 'html') ?? root;
   const body = maybeChild(html, 'body') ?? html;
-  const reader = new TreeReader(incoming, { notes: findNotes(body), shift: titleShift(body) });
+  const reader = new TreeReader(incoming, { ...notesAndSigns(body), shift: titleShift(body) });
   const blocks = reader.read(body);
   yield;
   return incoming.finish(blocks, metadataOf(html));

@@ -8,8 +8,10 @@ import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
+import { classAsName, isHidden, isListMark, isNoteList, markedList } from './clipboard';
 import { withElement } from './looks';
-import { isBackLink, isNoteGroup, noteOf, type NoteBody } from './notes';
+import type { NoteBody } from './noteBody';
+import { isBackLink, isNoteGroup, noteOf } from './notes';
 
 const HEADING = /^h([1-6])$/;
 const SKIPPED = new Set(['head', 'title', 'base', 'link', 'meta', 'colgroup', 'col', 'rp', 'rt', 'source', 'track']);
@@ -21,9 +23,15 @@ const HOSTILE = new Set([
   'object',
   'embed',
   'applet',
-  'form',
   'input',
   'button',
+  'select',
+  'option',
+  'datalist',
+  'textarea',
+  'output',
+  'meter',
+  'progress',
   'svg',
   'math',
   'canvas',
@@ -48,6 +56,8 @@ interface Surroundings {
 
 export interface TreeOptions {
   readonly notes: ReadonlyMap<string, NoteBody>;
+  /** Signs at notes that lead back into the text; absent: there are none. */
+  readonly signs?: ReadonlySet<XmlElement>;
   /** Levels taken from headings: 1 where the only first-level heading is the title of the book. */
   readonly shift: number;
   /** A picture by the address that its element gives; undefined for what is not in the file. */
@@ -59,6 +69,9 @@ export class TreeReader {
   /** Notes whose bodies are read when the text is, however they refer to each other. */
   private readonly pending: { readonly note: string; readonly body: NoteBody }[] = [];
   private readonly copies: { readonly note: string; readonly of: string }[] = [];
+  private readonly bodies: ReadonlySet<XmlElement>;
+  /** Rules between the text and its notes. */
+  private ruled: ReadonlySet<XmlElement> = new Set();
   private tables = 0;
   private builder = new ParagraphBuilder();
   /** The next paragraph begins a page. */
@@ -68,10 +81,13 @@ export class TreeReader {
   constructor(
     private readonly incoming: Incoming,
     private readonly options: TreeOptions,
-  ) {}
+  ) {
+    this.bodies = new Set([...options.notes.values()].map(({ element }) => element));
+  }
 
   /** Blocks of an element; call once per file. */
   read(root: XmlElement): Block[] {
+    this.ruled = rulesBeforeNotes(root, this.bodies);
     const blocks = this.inside(root, { tag: null, style: 'Text' });
     this.readNotes();
     return blocks;
@@ -136,6 +152,12 @@ export class TreeReader {
     if (SKIPPED.has(name)) return;
     if (HOSTILE.has(name))
       return this.incoming.remark('Scripts, forms and embedded objects left out', 'They are no part of a text.');
+    if (isHidden(element)) {
+      if (textOf(element).trim() !== '')
+        this.incoming.remark('Hidden text left out', 'The file itself does not show it.');
+      return;
+    }
+    if (isListMark(element)) return;
     const inner = withElement(element, look);
     if (inner === null)
       return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
@@ -143,8 +165,7 @@ export class TreeReader {
     if (name === 'img' || name === 'image') return this.readImage(element);
     if (name === 'a') return this.readLink(element, place, inner);
     if (isNoteGroup(element) && this.options.notes.size > 0) return this.flush(place);
-    if (element.attributes.id !== undefined && this.options.notes.get(element.attributes.id)?.element === element)
-      return;
+    if (this.bodies.has(element) || (isNoteList(element) && this.bodies.size > 0)) return this.flush(place);
     if (BLOCKS.has(name)) return this.readBlock(element, place, inner);
     this.walk(element, place, inner);
   }
@@ -156,6 +177,7 @@ export class TreeReader {
       return this.incoming.remark('Contents list left out', 'Ours is made from the headings, and always true.');
     const level = HEADING.exec(name);
     if (level !== null) return this.readHeading(element, Number(level[1]), look);
+    if (name === 'hr' && this.ruled.has(element)) return;
     if (name === 'hr') {
       this.builder.add('* * *');
       return this.flush({ tag: 'SBO', style: 'hr' });
@@ -179,7 +201,9 @@ export class TreeReader {
   private dressOf(element: XmlElement, place: Surroundings): Surroundings {
     const { name, attributes } = element;
     const classes = (attributes.class ?? '').split(/\s+/).filter((one) => one !== '');
-    const named = classes.map((one) => tagOfName(one)).find((tag) => tag !== undefined);
+    const named = classes.map((one) => tagOfName(classAsName(one))).find((tag) => tag !== undefined);
+    const list = name === 'p' ? markedList(element) : undefined;
+    if (list !== undefined) return { tag: 'LI', style: list.ordered ? 'Numbered list' : 'List', list };
     const style = classes[0] ?? (name === 'div' || name === 'section' ? place.style : name);
     if (name === 'ul' || name === 'ol') {
       const level = place.list === undefined ? 0 : place.list.level + 1;
@@ -254,6 +278,7 @@ export class TreeReader {
   }
 
   private readLink(element: XmlElement, place: Surroundings, look: SpanLook): void {
+    if (this.options.signs?.has(element)) return;
     const id = noteOf(element, this.options.notes);
     if (id !== null) return this.addNote(id);
     if (isBackLink(element) && this.options.notes.size > 0) return;
@@ -279,6 +304,24 @@ export class TreeReader {
     }
     this.builder.addObject({ kind: 'note', note });
   }
+}
+
+/** Rules after which nothing but notes comes in their element. */
+function rulesBeforeNotes(root: XmlElement, bodies: ReadonlySet<XmlElement>): Set<XmlElement> {
+  const found = new Set<XmlElement>();
+  if (bodies.size === 0) return found;
+  const open: XmlElement[] = [root];
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    const children = elements(next);
+    const isOfNotes = (one: XmlElement) =>
+      bodies.has(one) ||
+      (one.children.length > 0 && elements(one).length > 0 && elements(one).every((child) => bodies.has(child)));
+    const rule = children.findLastIndex(({ name }) => name === 'hr');
+    const after = children.slice(rule + 1);
+    if (rule >= 0 && after.length > 0 && after.every(isOfNotes)) found.add(children[rule]);
+    open.push(...children);
+  }
+  return found;
 }
 
 /** Whether an element says that its text is centred; undefined where it says nothing. */

@@ -1,10 +1,20 @@
 // The galley: a division's text in one column, where typing recomposes. Long divisions are several editors, of which only
 // those near the view are there.
-import { useContext, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import {
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type Dispatch,
+  type SetStateAction,
+} from 'react';
 import { useStore } from 'react-redux';
 import type { Division } from '../../../core/model/copy/book';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { bringCopyIn } from '../../../state/arrival/incomingThunks';
+import { editUndone } from '../../../state/book/bookSlice';
+import { bringCopyIn, CLIPBOARD } from '../../../state/arrival/incomingThunks';
 import { selectNotePlaces, type RunningOrderRow } from '../../../state/book/selectors';
 import type { AppStore } from '../../../state/store';
 import { PictureCacheContext } from '../../pageView/pageCacheContext';
@@ -25,7 +35,8 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   const places = useAppSelector((state) => state.view.places);
   const [trouble, setTrouble] = useState('');
   const [marks, setMarks] = useState(false);
-  const control = useGalleyControl(division.id, setTrouble);
+  const [plainer, setPlainer] = useState<(() => void) | null>(null);
+  const control = useGalleyControl(division.id, setTrouble, setPlainer);
   const stretches = useStretches(division.blocks);
   const folded = useSyncExternalStore(control.subscribe, control.foldedBlocks);
   const hidden = useMemo(
@@ -55,6 +66,17 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
           </button>
         </p>
       )}
+      {plainer !== null && (
+        <p role="status" className="flex gap-4 border-b border-[#b9b1a3] px-4 py-1.5 text-[#5f5a51]">
+          <span className="grow">Faces, sizes and colours of what was pasted were left behind.</span>
+          <button className="underline" onClick={plainer}>
+            Bring them in too
+          </button>
+          <button className="underline" onClick={() => setPlainer(null)}>
+            Close
+          </button>
+        </p>
+      )}
       <div ref={container} className="galley relative grow overflow-y-auto px-4 pb-24 pt-3" tabIndex={-1}>
         <div className="mx-auto max-w-[820px]">
           {stretches.map(({ key, from, count }) => (
@@ -80,8 +102,15 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   );
 }
 
-/** The galley's hand on its documents. What comes in from elsewhere is put in at the caret; `tell`: why it could not be. */
-function useGalleyControl(division: string, tell: (trouble: string) => void): GalleyControl {
+/**
+ * The galley's hand on its documents. What comes in from elsewhere is put in at the caret; `tell`: why it could not be; `offer`: takes the
+ * paste back and does it again with its faces and colours, null where there is nothing to offer.
+ */
+function useGalleyControl(
+  division: string,
+  tell: (trouble: string) => void,
+  offer: Dispatch<SetStateAction<(() => void) | null>>,
+): GalleyControl {
   const dispatch = useAppDispatch();
   const store = useStore() as AppStore;
   const pictures = useContext(PictureCacheContext);
@@ -91,12 +120,24 @@ function useGalleyControl(division: string, tell: (trouble: string) => void): Ga
         store,
         division,
         (own, name, bytes, after) => {
-          tell('');
-          const title = name === 'clipboard.html' ? 'Pasted' : `${name} brought in`;
-          void dispatch(bringCopyIn(name, bytes, after, title)).then((done) => {
-            if ('problem' in done) tell(done.problem);
-            else if (done.end !== null) own.select(done.end);
-          });
+          const title = name === CLIPBOARD ? 'Pasted' : `${name} brought in`;
+          const bring = (keepsLooks: boolean) => {
+            tell('');
+            offer(null);
+            void dispatch(bringCopyIn(name, bytes, after, title, { keepsLooks })).then((done) => {
+              if ('problem' in done) return tell(done.problem);
+              if (done.end !== null) own.select(done.end);
+              const { revision } = store.getState().book;
+              const again = () => {
+                // Something else was done since: it stays, and so does the paste.
+                if (store.getState().book.revision !== revision) return offer(null);
+                dispatch(editUndone());
+                bring(true);
+              };
+              if (done.isPlainer === true) offer(() => again);
+            });
+          };
+          bring(false);
         },
         (asset, format) => pictures?.address(asset, format) ?? Promise.resolve(null),
       ),

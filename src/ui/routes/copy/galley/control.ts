@@ -18,7 +18,7 @@ import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
 import { provideSelection } from '../../../../state/book/selection';
 import type { AppStore } from '../../../../state/store';
-import { placeAt, type BlockPlace } from '../../../../galley';
+import { CopySerializer, placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
 import type { Block, CrossReference } from '../../../../core/model/copy/streams';
 import { referenceLabel } from '../../../../state/book/references';
@@ -64,6 +64,10 @@ export class GalleyControl implements GalleyHost {
     readonly pictureAddress: GalleyHost['pictureAddress'],
   ) {}
 
+  readonly copySerializer = new CopySerializer({
+    note: (id) => this.book().notes[id],
+    label: (id) => this.label(id),
+  });
   readonly keepPicture = (name: string, bytes: Uint8Array) => this.store.dispatch(keepPicture(name, bytes));
 
   // What the screen reads.
@@ -87,6 +91,7 @@ export class GalleyControl implements GalleyHost {
         this.select({ stream: this.division, anchor: { block, offset: 0 }, head: { block, offset: 0 } }),
     });
     this.range = new LongSelection(container, {
+      serializer: this.copySerializer,
       stream: this.division,
       blocks: () => this.blocks(),
       anchor: () => (this.caretBlock() === null ? null : this.caret),

@@ -12,6 +12,7 @@ import type {
   StreamId,
 } from '../../../../core/model/copy/streams';
 import type { BlockPart } from '../../../../core/copy/textRange';
+import type { CopySerializer } from '../../../../galley';
 import type { GalleyChange } from '../../../../state/copy/galleyThunks';
 
 /** A document of the galley: a stretch of the division, or the text of a note. */
@@ -59,6 +60,8 @@ export interface GalleyHost {
   readonly goToTag: (block: BlockId) => boolean;
   /** Copy of another program, or files: put in at the caret. */
   readonly bringIn: (view: GalleyStream, name: string, bytes: Uint8Array) => void;
+  /** Writes what is copied. */
+  readonly copySerializer: CopySerializer;
   /** An address at which a picture can be shown; null when it is not here. */
   readonly pictureAddress: (asset: string, format: PictureKind) => Promise<string | null>;
   /** Keeps a picture that was chosen; null when it is none. */

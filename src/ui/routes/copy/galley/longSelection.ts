@@ -1,14 +1,15 @@
 // A selection that goes over more than one document of the galley: two positions of the book, anywhere in its paragraphs.
 // Made with Ctrl A in a long division, by a click with Shift in another document than the caret's, by dragging into one, or
 // by going on with Shift and the arrows at a document's edge.
-import { DOMSerializer } from 'prosemirror-model';
+import { Fragment } from 'prosemirror-model';
 import type { TextSelection } from '../../../../core/model/copy/bookEdit';
 import type { Block, BlockId, StyleTag } from '../../../../core/model/copy/streams';
 import { partsOfRange, type BlockPart } from '../../../../core/copy/textRange';
-import { schema, toNode, type BlockPlace } from '../../../../galley';
+import { toNode, type BlockPlace, type CopySerializer } from '../../../../galley';
 
 export interface LongSelectionActions {
   readonly stream: string;
+  readonly serializer: CopySerializer;
   readonly blocks: () => readonly Block[];
   /** Where the selection of the editors is held; null before there was a caret. */
   readonly anchor: () => BlockPlace | null;
@@ -165,8 +166,7 @@ export class LongSelection {
     if (selection === null || event.clipboardData === null) return;
     const nodes = parts.map(({ block, from, to, isWhole }) => (isWhole ? toNode(block) : toNode(block).cut(from, to)));
     const holder = document.createElement('div');
-    const serializer = DOMSerializer.fromSchema(schema);
-    for (const node of nodes) holder.append(serializer.serializeNode(node));
+    holder.append(this.actions.serializer.serializeFragment(Fragment.from(nodes)));
     // The mark of ProseMirror's own clipboard: pasted here, it comes back with styles and notes, and where it begins and
     // ends inside a paragraph it joins those around it.
     const open = [parts[0], parts[parts.length - 1]].map(({ block, isWhole }) =>

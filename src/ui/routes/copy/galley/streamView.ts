@@ -86,6 +86,7 @@ export class StreamView {
         },
       },
       transformPasted: withoutIds,
+      clipboardSerializer: host.copySerializer,
       handleDOMEvents: {
         // Before ProseMirror would parse it: what is foreign is read in the worker.
         paste: (_view, event) => {
