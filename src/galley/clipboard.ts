@@ -72,7 +72,8 @@ export class CopySerializer extends DOMSerializer {
 function putListsUp(made: HTMLElement | DocumentFragment, document: Document): void {
   let open: OpenList[] = [];
   for (const child of [...made.children] as HTMLElement[]) {
-    const found = child.tagName === 'P' ? /^(\d{1,2})(o?)$/.exec(child.getAttribute('data-list') ?? '') : null;
+    const found =
+      child.tagName === 'P' ? /^(\d{1,2})(o?)(?:=(\d{1,4}))?$/.exec(child.getAttribute('data-list') ?? '') : null;
     if (found === null) {
       open = [];
       continue;
@@ -87,6 +88,7 @@ function putListsUp(made: HTMLElement | DocumentFragment, document: Document): v
       open.push({ list, level });
     }
     const item = document.createElement('li');
+    if (found[3] !== undefined) item.setAttribute('value', found[3]);
     open[open.length - 1].list.append(item);
     item.append(child);
   }

@@ -16,9 +16,14 @@ const tagOf = (value: string | null, otherwise: string) =>
   value !== null && STYLE_TAG.test(value) ? value : otherwise;
 
 function listOf(dom: HTMLElement): Paragraph['list'] | null {
-  const found = /^(\d{1,2})(o?)$/.exec(dom.getAttribute('data-list') ?? '');
-  return found === null ? null : { level: Number(found[1]), ordered: found[2] === 'o' };
+  const found = /^(\d{1,2})(o?)(?:=(\d{1,4}))?$/.exec(dom.getAttribute('data-list') ?? '');
+  if (found === null) return null;
+  const start = found[3] === undefined ? {} : { start: Number(found[3]) };
+  return { level: Number(found[1]), ordered: found[2] === 'o', ...start };
 }
+
+const listMark = ({ level, ordered, start }: NonNullable<Paragraph['list']>): string =>
+  `${level}${ordered ? 'o' : ''}${start === undefined ? '' : `=${start}`}`;
 
 /** An atom whose attributes are texts, kept in the attributes of its element. */
 const textAtom = (
@@ -140,11 +145,7 @@ const nodes: Record<string, NodeSpec> = {
     ],
     toDOM: ({ attrs }) => {
       const { style, list } = attrs as ParagraphAttributes;
-      return [
-        'p',
-        { 'data-style': style, ...(list ? { 'data-list': `${list.level}${list.ordered ? 'o' : ''}` } : {}) },
-        0,
-      ];
+      return ['p', { 'data-style': style, ...(list ? { 'data-list': listMark(list) } : {}) }, 0];
     },
   },
   table: {

@@ -15,6 +15,7 @@ import { greatest } from '../base/append';
 import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
 import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
+import { withStarts } from './listNumbers';
 import { keepUnmatched } from './keepUnmatched';
 import { cutParagraph } from '../copy/cutParagraph';
 import { pictureOf } from '../copy/pictureOf';
@@ -30,6 +31,7 @@ export class Incoming {
   readonly headings: IncomingHeading[] = [];
   readonly comments: IncomingComment[] = [];
   private readonly stands: Record<string, BlockStand> = {};
+  private readonly itemNumbers = new Map<string, readonly number[]>();
   pageBreaks = 0;
   private paragraphs = 0;
   private readonly unmatched = new Set<string>();
@@ -122,6 +124,11 @@ export class Incoming {
     }
   }
 
+  /** What a list item is counted as in the file; several, where its mark can be read in several ways. */
+  numberItem({ id }: Paragraph, ...numbers: readonly number[]): void {
+    if (numbers.length > 0) this.itemNumbers.set(id, numbers);
+  }
+
   stand({ id }: Paragraph, stand: BlockStand): void {
     if (Object.keys(stand).length > 0) this.stands[id] = { ...this.stands[id], ...stand };
   }
@@ -188,10 +195,14 @@ export class Incoming {
   }
 
   finish(blocks: readonly Block[], metadata: IncomingMetadata): Manuscript {
+    const notes = Object.entries(this.notes).map(([id, note]) => [
+      id,
+      { ...note, blocks: withStarts(note.blocks, this.itemNumbers) },
+    ]);
     const manuscript: Manuscript = {
       metadata,
-      blocks,
-      notes: this.notes,
+      blocks: withStarts(blocks, this.itemNumbers),
+      notes: Object.fromEntries(notes) as Manuscript['notes'],
       styles: [...this.styles]
         .map(([name, facts]) => ({ name, ...facts, ...(this.looks.has(name) ? { look: this.looks.get(name)! } : {}) }))
         .sort((a, b) => b.count - a.count || (a.name < b.name ? -1 : 1)),

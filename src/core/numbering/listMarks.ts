@@ -6,6 +6,8 @@ import { inNumerals } from './numerals';
 /** Counts the items of a stream in order. */
 export class ListMarks {
   private counts: number[] = [];
+  /** Whether the last item of a level had a number: items of another kind begin another list. */
+  private kinds: boolean[] = [];
 
   constructor(
     private readonly marks: Pick<NumberingSpec, 'ordered' | 'bullets'>,
@@ -19,7 +21,9 @@ export class ListMarks {
       return null;
     }
     this.counts.length = Math.min(this.counts.length, list.level + 1);
-    const count = (this.counts[list.level] ?? 0) + 1;
+    if (this.kinds[list.level] !== list.ordered) this.counts[list.level] = 0;
+    this.kinds[list.level] = list.ordered;
+    const count = list.start ?? (this.counts[list.level] ?? 0) + 1;
     this.counts[list.level] = count;
     const { ordered, bullets } = this.marks;
     if (!list.ordered) return bullets[list.level % bullets.length];

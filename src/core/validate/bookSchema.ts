@@ -118,7 +118,11 @@ const paragraph = Joi.object({
     unnumbered: Joi.boolean(),
     section: Joi.string().allow('').max(200),
   }),
-  list: Joi.object({ level: offset, ordered: Joi.boolean().required() }),
+  list: Joi.object({
+    level: offset,
+    ordered: Joi.boolean().required(),
+    start: Joi.number().integer().min(0).max(9999),
+  }),
   text: Joi.string().allow('').required(),
   spans: Joi.array().items(span).required(),
   objects: Joi.array().items(inlineObject).required(),

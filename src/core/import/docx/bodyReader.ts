@@ -13,7 +13,7 @@ import type { DocxParts, RelatedPart } from './parts';
 import { indexMarkOf } from './indexField';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
-import { ownTag, toggle, type IncomingStyles } from './styleNames';
+import { ownTag, toggle, type DocxStyle, type IncomingStyles } from './styleNames';
 import { alternative, TRANSPARENT, wrappedChildren } from './wrapped';
 
 export interface NoteReference {
@@ -168,6 +168,7 @@ export class BodyReader {
       ...(list === undefined || style?.level ? {} : { list }),
     };
     const built = incoming.paragraph(builder, style?.name ?? 'Normal', tag, facts, ownTag(id) !== undefined);
+    if (facts.list !== undefined) this.numberItem(built, properties, style);
     if (begins && builder.isEmpty) this.breaksNext = true;
     if (style?.level) incoming.heading(style.level, built);
     const isBreak = isBreakMark(built.text) && built.style === 'TX';
@@ -194,6 +195,13 @@ export class BodyReader {
     const level = Number(maybeChild(numbering, 'w:ilvl')?.attributes['w:val'] ?? 0);
     if (number === undefined || number === '0') return undefined;
     return { level: Math.max(0, level || 0), ordered: this.parts.isOrdered(number, level) };
+  }
+
+  private numberItem(built: Paragraph, properties: XmlElement | undefined, style: DocxStyle | undefined): void {
+    const numbering = maybeChild(properties, 'w:numPr');
+    const number = maybeChild(numbering, 'w:numId')?.attributes['w:val'] ?? style?.numbering;
+    if (number !== undefined && built.list !== undefined)
+      this.incoming.numberItem(built, this.parts.countItem(number, built.list.level));
   }
 
   private inContentsField(): boolean {

@@ -17,6 +17,8 @@ export interface DocxStyle {
   readonly italic: boolean | undefined;
   readonly bold: boolean | undefined;
   readonly list: Paragraph['list'];
+  /** The numbering that its paragraphs are items of. */
+  readonly numbering: string | undefined;
   readonly look: IncomingLook;
 }
 
@@ -57,6 +59,7 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
       italic: undefined,
       bold: undefined,
       list: undefined,
+      numbering: undefined,
       look: {},
     };
   seen.add(id);
@@ -79,6 +82,7 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
     italic: toggle(run, 'w:i') ?? parent?.italic,
     bold: toggle(run, 'w:b') ?? parent?.bold,
     list: listOf(paragraph, parts) ?? parent?.list,
+    numbering: maybeChild(maybeChild(paragraph, 'w:numPr'), 'w:numId')?.attributes['w:val'] ?? parent?.numbering,
   };
 }
 

@@ -52,6 +52,8 @@ interface Surroundings {
   /** The style is a class that nothing of ours fits. */
   readonly isUnmatched?: boolean;
   readonly isCentred?: boolean;
+  /** Of a list: the number of its next item. */
+  readonly count?: { next: number };
 }
 
 export interface TreeOptions {
@@ -74,6 +76,8 @@ export class TreeReader {
   private ruled: ReadonlySet<XmlElement> = new Set();
   private tables = 0;
   private builder = new ParagraphBuilder();
+  /** The number of the item whose first words come next. */
+  private itemNumber: number | null = null;
   /** The next paragraph begins a page. */
   private isOnNewPage = false;
   private blocks: Block[] = [];
@@ -137,6 +141,8 @@ export class TreeReader {
     this.isOnNewPage = false;
     if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
     const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', { ...list, ...rest });
+    if (this.itemNumber !== null && built.list?.ordered) this.incoming.numberItem(built, this.itemNumber);
+    this.itemNumber = null;
     const isCentred = place.isCentred === true;
     this.incoming.stand(built, { ...(isCentred ? { isCentred } : {}), ...(isOnNewPage ? { isOnNewPage } : {}) });
     this.blocks.push(isBreakMark(built.text) && built.style === 'TX' ? { ...built, style: 'SBO' } : built);
@@ -207,11 +213,20 @@ export class TreeReader {
     const style = classes[0] ?? (name === 'div' || name === 'section' ? place.style : name);
     if (name === 'ul' || name === 'ol') {
       const level = place.list === undefined ? 0 : place.list.level + 1;
-      return { tag: 'LI', style: name === 'ol' ? 'Numbered list' : 'List', list: { level, ordered: name === 'ol' } };
+      const list = { level, ordered: name === 'ol' };
+      return {
+        ...{ tag: 'LI', style: name === 'ol' ? 'Numbered list' : 'List', list },
+        count: { next: wholeNumber(attributes.start) ?? 1 },
+      };
     }
     if (name === 'blockquote') return { tag: named ?? 'EXT', style: classes[0] ?? 'blockquote' };
     if (name === 'figcaption' || name === 'caption') return { tag: 'CAP', style: 'Caption' };
-    if (name === 'li') return { ...place, tag: place.tag ?? 'LI' };
+    if (name === 'li') {
+      const number = wholeNumber(attributes.value) ?? place.count?.next;
+      this.itemNumber = number ?? null;
+      if (place.count !== undefined && number !== undefined) place.count.next = number + 1;
+      return { ...place, tag: place.tag ?? 'LI' };
+    }
     if (name === 'p' && place.tag !== null) return { ...place, tag: named ?? place.tag };
     const isUnmatched = name === 'p' && classes.length > 0 && !isPlainClass(style);
     return { ...place, tag: named ?? place.tag, style, isUnmatched };
@@ -323,6 +338,10 @@ function rulesBeforeNotes(root: XmlElement, bodies: ReadonlySet<XmlElement>): Se
   }
   return found;
 }
+
+/** The value of an attribute that is a whole number; undefined for anything else. */
+const wholeNumber = (value: string | undefined): number | undefined =>
+  /^\s*-?\d{1,4}\s*$/.test(value ?? '') ? Number(value) : undefined;
 
 /** Whether an element says that its text is centred; undefined where it says nothing. */
 function centring({ name, attributes }: XmlElement): boolean | undefined {

@@ -130,7 +130,13 @@ function convert(node: Nodes, links: ReadonlyMap<string, string>, depth: number)
     case 'code':
       return [element('pre', [node.value])];
     case 'list':
-      return [element(node.ordered ? 'ol' : 'ul', inside())];
+      return [
+        element(
+          node.ordered ? 'ol' : 'ul',
+          inside(),
+          typeof node.start === 'number' ? { start: String(node.start) } : {},
+        ),
+      ];
     case 'table':
       return [element('table', inside())];
     case 'link':

@@ -9,6 +9,7 @@ import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/stream
 import { isBreakMark } from '../../copy/headings';
 import { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
+import { ListCounter } from '../listNumbers';
 import { pointsOf } from '../localLooks';
 import { isPlainName, tagOfLevel } from '../styleTags';
 import { OdtStyles } from './styles';
@@ -62,6 +63,10 @@ const TRANSPARENT = new Set([
   'text:meta',
   'text:bookmark-ref',
   'text:reference-ref',
+  // The entries of a bibliography were typed, or came from elsewhere: nothing of ours makes them.
+  'text:bibliography',
+  'text:index-body',
+  'text:index-title',
 ]);
 const CONTENTS = new Set([
   'text:table-of-content',
@@ -76,6 +81,14 @@ class OdtReader {
   /** Containers, and tables, that the reader stands in. */
   private depth = 0;
   private tables = 0;
+  /** The list that is counted, and how many there were; by id, and by style the last. */
+  private readonly counter = new ListCounter();
+  private list = '';
+  private lists = 0;
+  private readonly listOfId = new Map<string, string>();
+  private readonly lastOfStyle = new Map<string, string>();
+  /** The number of the item whose first words come next. */
+  private itemNumber: number | null = null;
 
   constructor(
     private readonly incoming: Incoming,
@@ -107,11 +120,10 @@ class OdtReader {
     const { name, attributes } = element;
     if (name === 'text:p' || name === 'text:h') return this.readParagraph(element, list);
     if (name === 'table:table') return [this.readTable(element)];
-    if (name === 'text:list') {
-      const style = attributes['text:style-name'] ?? listStyle;
-      const level = list === undefined ? 0 : list.level + 1;
-      const own = { level, ordered: this.styles.isOrdered(style, level) };
-      return elements(element).flatMap((item) => elements(item).flatMap((child) => this.readBlock(child, own, style)));
+    if (name === 'text:list') return this.readList(element, list, listStyle);
+    if (name === 'text:section' && attributes['text:display'] === 'none') {
+      this.incoming.remark('Sections that are not displayed left out', 'The file itself does not show them.');
+      return [];
     }
     if (CONTENTS.has(name)) {
       this.incoming.remark('Contents list or index left out', 'Ours is made from the copy, and always true.');
@@ -131,6 +143,35 @@ class OdtReader {
       return [...own, ...this.takeBoxes()];
     }
     return TRANSPARENT.has(name) ? elements(element).flatMap((child) => this.readBlock(child, list, listStyle)) : [];
+  }
+
+  private readList(element: XmlElement, outer: Paragraph['list'], outerStyle: string | undefined): Block[] {
+    const { attributes } = element;
+    const style = attributes['text:style-name'] ?? outerStyle;
+    const level = outer === undefined ? 0 : outer.level + 1;
+    const own = { level, ordered: this.styles.isOrdered(style, level) };
+    if (outer === undefined) this.beginList(attributes, style);
+    return elements(element).flatMap((item) => {
+      // A header of a list has no number (ODF 1.3, 5.3.4).
+      if (own.ordered && item.name === 'text:list-item') {
+        const start = Number(item.attributes['text:start-value'] ?? Number.NaN);
+        const restart = Number.isInteger(start) ? start : undefined;
+        this.itemNumber = this.counter.next(this.list, level, this.styles.firstOf(style, level), restart);
+      }
+      return elements(item).flatMap((child) => this.readBlock(child, own, style));
+    });
+  }
+
+  /** A list counts anew, unless it says that it goes on: from the one before of its style, or from one by its id. */
+  private beginList(attributes: XmlElement['attributes'], style: string | undefined): void {
+    const before = attributes['text:continue-list'];
+    const goesOn = attributes['text:continue-numbering'] === 'true' && this.lastOfStyle.has(style ?? '');
+    this.list =
+      (before === undefined ? undefined : this.listOfId.get(before)) ??
+      (goesOn ? this.lastOfStyle.get(style ?? '')! : `list ${(this.lists += 1)}`);
+    const id = attributes['xml:id'] ?? attributes['text:id'];
+    if (id) this.listOfId.set(id, this.list);
+    this.lastOfStyle.set(style ?? '', this.list);
   }
 
   private readParagraph(element: XmlElement, list: Paragraph['list']): Block[] {
@@ -153,6 +194,8 @@ class OdtReader {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(list === undefined ? {} : { list }),
     });
+    if (this.itemNumber !== null && built.list?.ordered) incoming.numberItem(built, this.itemNumber);
+    this.itemNumber = null;
     if (level !== undefined) incoming.heading(level, built);
     const { touches: _, ...plain } = built;
     const isBreak = isBreakMark(built.text) && built.style === 'TX';
@@ -216,6 +259,21 @@ class OdtReader {
         return this.readFrame(part, builder);
       case 'office:annotation':
         return this.readComment(part);
+      case 'draw:custom-shape':
+      case 'draw:rect':
+      case 'draw:ellipse':
+      case 'draw:circle':
+      case 'draw:polygon':
+      case 'draw:path':
+      case 'draw:line':
+      case 'draw:caption':
+      case 'draw:regular-polygon':
+        return this.readShape(part);
+      case 'draw:g':
+        for (const child of elements(part)) this.readPart(child, builder, look);
+        return;
+      case 'svg:title':
+      case 'svg:desc':
       case 'office:annotation-end':
       case 'text:ruby-text':
       case 'text:soft-page-break':
@@ -247,6 +305,16 @@ class OdtReader {
       blocks: blocks.map((block) => (block.kind === 'paragraph' ? { ...block, style: 'NT' } : block)),
     };
     builder.addObject({ kind: 'note', note });
+  }
+
+  /** The paragraphs in a shape are read like those of a box; what names it is no text. */
+  private readShape(shape: XmlElement): void {
+    if (!elements(shape).some(({ name }) => PARAGRAPHS.has(name) || name === 'text:list')) return;
+    this.boxes.push({
+      ...shape,
+      children: shape.children.filter((child) => typeof child !== 'string' && /^text:/.test(child.name)),
+    });
+    this.incoming.remark('Text boxes read after their paragraph', 'Boxes have no place of their own in the copy.');
   }
 
   private readFrame(frame: XmlElement, builder: ParagraphBuilder): void {

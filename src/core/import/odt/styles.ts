@@ -21,6 +21,7 @@ export class OdtStyles {
   private readonly raw = new Map<string, { readonly element: XmlElement; readonly isAutomatic: boolean }>();
   private readonly known = new Map<string, OdtStyle>();
   private readonly bullets = new Map<string, boolean[]>();
+  private readonly firsts = new Map<string, readonly number[]>();
 
   constructor(...parts: (XmlElement | undefined)[]) {
     for (const part of parts) {
@@ -35,11 +36,22 @@ export class OdtStyles {
     const name = element.attributes['style:name'];
     if (element.name === 'style:style')
       this.raw.set(`${element.attributes['style:family']} ${name}`, { element, isAutomatic });
-    else if (element.name === 'text:list-style')
+    else if (element.name === 'text:list-style') {
+      const levels = elements(element);
       this.bullets.set(
         name,
-        elements(element).map((level) => level.name === 'text:list-level-style-number'),
+        levels.map((level) => level.name === 'text:list-level-style-number'),
       );
+      this.firsts.set(
+        name,
+        levels.map((level) => Number(level.attributes['text:start-value'] ?? 1) || 0),
+      );
+    }
+  }
+
+  /** What a level of a list style begins with; level from 0. */
+  firstOf(style: string | undefined, level: number): number {
+    return this.firsts.get(style ?? '')?.[level] ?? 1;
   }
 
   /** True for numbered levels of a list style; level from 0. */

@@ -4,7 +4,7 @@ import { ImportError } from '../../base/errors';
 import type { Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
 import { RtfBytes } from './codePages';
-import { WORDED, type Group } from './rtfGroup';
+import { IN_TEXT, WORDED, type Group } from './rtfGroup';
 import { withStyle, withTouches } from './rtfLooks';
 import { RtfPicture } from './rtfPicture';
 import { RtfColours, RtfFaces, RtfStyleLook } from './rtfTables';
@@ -112,6 +112,10 @@ class RtfReader {
       if (words !== '' && outer === 'info') this.metadata[closed.destination] = words;
       this.words = '';
     }
+    if (closed.destination === 'marker' && outer !== 'marker') {
+      this.streams.current.marker = this.words;
+      this.words = '';
+    }
     if (closed.destination === 'comment' && outer !== 'comment') {
       this.incoming.comment(this.commentBy, this.words);
       [this.words, this.commentBy] = ['', ''];
@@ -211,8 +215,8 @@ class RtfReader {
       this.streams.asEndnote();
       return true;
     }
-    if ((word === 'fonttbl' || word === 'colortbl') && isInText) {
-      group.destination = word;
+    if (IN_TEXT[word] !== undefined && isInText) {
+      group.destination = IN_TEXT[word];
       return true;
     }
     if (word === 'stylesheet' || word === 'info' || word === 'fldinst') {
@@ -245,8 +249,7 @@ class RtfReader {
       group.destination = 'pict';
       return true;
     }
-    const isTextBox = word === 'shptxt';
-    if (isTextBox) {
+    if (word === 'shptxt') {
       group.destination = 'text';
       incoming.remark('Text boxes read where they stand', 'Boxes have no place of their own in the copy.');
       return true;

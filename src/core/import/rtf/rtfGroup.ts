@@ -1,4 +1,5 @@
 // A group of an RTF file that is open: where its text goes, and how it is set.
+import { table } from '../../base/table';
 import type { SpanLook } from '../paragraphBuilder';
 
 export type Destination =
@@ -6,6 +7,7 @@ export type Destination =
   | 'skip'
   | 'stylesheet'
   | 'info'
+  | 'marker'
   | 'title'
   | 'author'
   | 'fldinst'
@@ -16,7 +18,15 @@ export type Destination =
   | 'colortbl';
 
 /** Destinations whose text is collected. */
-export const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy']);
+export const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy', 'marker']);
+
+/** Groups inside the text that are collected for themselves. */
+export const IN_TEXT: Readonly<Record<string, Destination>> = table({
+  fonttbl: 'fonttbl',
+  colortbl: 'colortbl',
+  listtext: 'marker',
+  pntext: 'marker',
+});
 
 export interface Group {
   destination: Destination;

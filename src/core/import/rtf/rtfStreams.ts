@@ -4,6 +4,7 @@ import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/stream
 import { cutParagraph } from '../../copy/cutParagraph';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
+import { numbersOfMark } from '../listNumbers';
 import { ParagraphBuilder } from '../paragraphBuilder';
 import { tagOfLook } from '../localLooks';
 import { CONTENTS_TAG, isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
@@ -20,6 +21,8 @@ export interface Stream {
   cell: Block[];
   /** The next paragraph with words begins a page. */
   breaksNext: boolean;
+  /** The mark that the program typed before the words of an item. */
+  marker: string;
 }
 
 export interface ParagraphFormat {
@@ -69,7 +72,9 @@ export class RtfStreams {
 
   endParagraph(): void {
     const { current: stream, incoming } = this;
-    const { format } = stream;
+    const numbers = numbersOfMark(stream.marker);
+    const format = withMark(stream.format, stream.marker);
+    stream.marker = '';
     const builder = stream.builder;
     stream.builder = new ParagraphBuilder();
     const named = this.styles.get(format.style) ?? 'Normal';
@@ -88,6 +93,7 @@ export class RtfStreams {
       ...(Object.keys(touches).length > 0 ? { touches } : {}),
       ...(format.list && level === null ? { list: format.list } : {}),
     });
+    if (built.list?.ordered) incoming.numberItem(built, ...numbers);
     if (!builder.isEmpty) {
       stream.format = { ...format, breakBefore: undefined };
       stream.breaksNext = false;
@@ -155,9 +161,26 @@ export class RtfStreams {
   }
 }
 
+/** Whether a list is numbered is told by its marks. */
+function withMark(format: ParagraphFormat, marker: string): ParagraphFormat {
+  if (format.list === undefined || marker.trim() === '') return format;
+  return { ...format, list: { ...format.list, ordered: numbersOfMark(marker).length > 0 } };
+}
+
 function newStream(note: string | null, kind: IncomingNote['kind']): Stream {
   const builder = new ParagraphBuilder();
-  return { blocks: [], builder, note, kind, format: PLAIN, rows: [], cells: null, cell: [], breaksNext: false };
+  return {
+    blocks: [],
+    builder,
+    note,
+    kind,
+    format: PLAIN,
+    rows: [],
+    cells: null,
+    cell: [],
+    breaksNext: false,
+    marker: '',
+  };
 }
 
 /** Without the space that parts a note from its own mark. */

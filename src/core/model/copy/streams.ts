@@ -137,7 +137,8 @@ export interface Paragraph {
   readonly id: BlockId;
   readonly style: StyleTag;
   readonly touches?: ParagraphTouches;
-  readonly list?: { readonly level: number; readonly ordered: boolean };
+  /** `start`: the number of this item, 0 to 9999; absent: one more than the item before it. */
+  readonly list?: { readonly level: number; readonly ordered: boolean; readonly start?: number };
   readonly text: string;
   readonly spans: readonly Span[];
   readonly objects: readonly InlineObject[];

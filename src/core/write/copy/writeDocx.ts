@@ -39,18 +39,21 @@ const HELD: ReadonlySet<PictureKind> = new Set(PICTURE_KINDS);
 /** Numberings of the file: 1 counts, 2 has bullets. */
 const ORDERED = 1;
 const BULLETS = 2;
+/** Numberings of the lists of the copy, from this on. */
+const FIRST_LIST = 3;
 
 /** `there`: hashes of the pictures that can be had. */
 export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   const notes = numberedNotes(book);
   const files = new PictureFiles(there, HELD);
+  const numberings = new Numberings();
   const numbers = new Map([...notes.keys()].map((id, index) => [id, index + 1]));
-  const text = new PartWriter(book, numbers, files);
+  const text = new PartWriter(numberings, book, numbers, files);
   const body = copyDivisions(book)
     .map((division) => text.blocks(division.blocks))
     .join('');
   const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
-    const writer = new PartWriter(book, numbers, files);
+    const writer = new PartWriter(numberings, book, numbers, files);
     const own = [...notes].filter(([, one]) => one.kind === kind);
     const inner = own.map(([id, { note }]) => {
       const sign = note.mark === undefined ? `<w:${kind}Ref/>` : `<w:t>${escapeXml(clean(note.mark))}</w:t>`;
@@ -65,7 +68,7 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
     'docProps/core.xml': coreProperties(book),
     'word/document.xml': `${HEAD}<w:document ${W}><w:body>${body}<w:sectPr/></w:body></w:document>`,
     'word/styles.xml': stylesXml(book),
-    'word/numbering.xml': numberingXml(),
+    'word/numbering.xml': numberings.xml,
     'word/_rels/document.xml.rels': relations([
       ...['styles', 'numbering', 'footnotes', 'endnotes'].map(
         (name) => `<Relationship Id="${name}" Type="${RELATION}/${name}" Target="${name}.xml"/>`,
@@ -88,8 +91,13 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
 /** Writes the blocks of one part, whose links have relations of their own. */
 class PartWriter {
   readonly relations: string[] = [];
+  /** The numbering of the list that is written; null before its first numbered item. */
+  private list: number | null = null;
+  /** Whether the last item of a level was numbered: one after a bullet begins at 1. */
+  private kinds: boolean[] = [];
 
   constructor(
+    private readonly numberings: Numberings,
     private readonly book: Book,
     private readonly numbers: ReadonlyMap<string, number>,
     private readonly files: PictureFiles,
@@ -109,6 +117,8 @@ class PartWriter {
       case 'table':
         return this.table(block);
       case 'list':
+        this.list = null;
+        this.kinds = [];
         return this.paragraphs(itemsOf(block), lead);
       case 'figure':
         return this.paragraphs([block.paragraph, ...(block.caption === null ? [] : [block.caption])], lead);
@@ -119,6 +129,16 @@ class PartWriter {
       default:
         return unreachable(block);
     }
+  }
+
+  private numbering({ level, ordered, start }: NonNullable<Paragraph['list']>): number {
+    this.kinds.length = Math.min(this.kinds.length, level + 1);
+    const isOther = this.kinds[level] === false;
+    this.kinds[level] = ordered;
+    if (!ordered) return BULLETS;
+    if (this.list === null) this.list = this.numberings.forList(level, start ?? 1);
+    else if (start !== undefined || isOther) this.list = this.numberings.forItem(level, start ?? 1);
+    return this.list;
   }
 
   private paragraphs(paragraphs: readonly Paragraph[], lead: string): string {
@@ -141,7 +161,7 @@ class PartWriter {
       touches?.breakBefore ? '<w:pageBreakBefore/>' : '',
       list === undefined
         ? ''
-        : `<w:numPr><w:ilvl w:val="${list.level}"/><w:numId w:val="${list.ordered ? ORDERED : BULLETS}"/></w:numPr>`,
+        : `<w:numPr><w:ilvl w:val="${list.level}"/><w:numId w:val="${this.numbering(list)}"/></w:numPr>`,
       touches?.align === undefined ? '' : `<w:jc w:val="${align}"/>`,
     ].join('');
     const runs = piecesOf(paragraph).map((piece) => {
@@ -241,22 +261,50 @@ function stylesXml({ spec, particulars }: Book): string {
   return `${HEAD}<w:styles ${W}>${defaults}${paragraphs.join('')}${characters.join('')}</w:styles>`;
 }
 
-function numberingXml(): string {
-  const levels = (format: string, text: (level: number) => string) =>
-    Array.from(
-      { length: 9 },
-      (_, k) =>
-        `<w:lvl w:ilvl="${k}"><w:start w:val="1"/><w:numFmt w:val="${format}"/><w:lvlText w:val="${text(k)}"/><w:pPr><w:ind w:left="${360 * (k + 1)}" w:hanging="360"/></w:pPr></w:lvl>`,
-    ).join('');
-  const list = (id: number, inner: string) => `<w:abstractNum w:abstractNumId="${id}">${inner}</w:abstractNum>`;
-  const number = (id: number) => `<w:num w:numId="${id}"><w:abstractNumId w:val="${id}"/></w:num>`;
-  return `${HEAD}<w:numbering ${W}>${list(
-    ORDERED,
-    levels('decimal', (level) => `%${level + 1}.`),
-  )}${list(
-    BULLETS,
-    levels('bullet', () => '•'),
-  )}${number(ORDERED)}${number(BULLETS)}</w:numbering>`;
+/** Numberings of the lists of a document: each begins anew, and again where an item has a number of its own (17.9.15, 17.9.26). */
+class Numberings {
+  /** What levels begin with, by numbering. */
+  private readonly begins: ReadonlyMap<number, number>[] = [];
+
+  /** A numbering for a list, whose first item of a level has the number. */
+  forList(level: number, start: number): number {
+    return this.add(new Map(Array.from({ length: 9 }, (_, k) => [k, k === level ? start : 1])));
+  }
+
+  /** A numbering for the rest of a list, in which only this level begins anew. */
+  forItem(level: number, start: number): number {
+    return this.add(new Map([[level, start]]));
+  }
+
+  private add(begins: ReadonlyMap<number, number>): number {
+    this.begins.push(begins);
+    return FIRST_LIST + this.begins.length - 1;
+  }
+
+  get xml(): string {
+    const levels = (format: string, text: (level: number) => string) =>
+      Array.from(
+        { length: 9 },
+        (_, k) =>
+          `<w:lvl w:ilvl="${k}"><w:start w:val="1"/><w:numFmt w:val="${format}"/><w:lvlText w:val="${text(k)}"/><w:pPr><w:ind w:left="${360 * (k + 1)}" w:hanging="360"/></w:pPr></w:lvl>`,
+      ).join('');
+    const list = (id: number, inner: string) => `<w:abstractNum w:abstractNumId="${id}">${inner}</w:abstractNum>`;
+    const number = (id: number, source: number, inner = '') =>
+      `<w:num w:numId="${id}"><w:abstractNumId w:val="${source}"/>${inner}</w:num>`;
+    const lists = this.begins.map((begins, k) => {
+      const overrides = [...begins].map(
+        ([level, start]) => `<w:lvlOverride w:ilvl="${level}"><w:startOverride w:val="${start}"/></w:lvlOverride>`,
+      );
+      return number(FIRST_LIST + k, ORDERED, overrides.join(''));
+    });
+    return `${HEAD}<w:numbering ${W}>${list(
+      ORDERED,
+      levels('decimal', (level) => `%${level + 1}.`),
+    )}${list(
+      BULLETS,
+      levels('bullet', () => '•'),
+    )}${number(ORDERED, ORDERED)}${number(BULLETS, BULLETS)}${lists.join('')}</w:numbering>`;
+  }
 }
 
 function coreProperties(book: Book): string {

@@ -66,8 +66,8 @@ class MarkdownWriter {
         return ['***'];
       case 'list':
         return itemsOf(block).map((item) => {
-          const { level, ordered } = item.list!;
-          return `${'    '.repeat(level)}${ordered ? '1.' : '-'} ${this.inline(item)}`;
+          const { level, ordered, start = 1 } = item.list!;
+          return `${'    '.repeat(level)}${ordered ? `${start}.` : '-'} ${this.inline(item)}`;
         });
       case 'figure':
         return paragraphsOf(block).map((paragraph) => this.inline(paragraph));

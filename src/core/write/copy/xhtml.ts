@@ -84,11 +84,14 @@ function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): st
     const deeper = inner === null ? '' : listXhtml(inner, context);
     return paragraph === null
       ? `<li>${deeper}</li>`
-      : `<li${idOf(paragraph)}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
+      : `<li${idOf(paragraph)}${isOrdered ? valueOf(paragraph) : ''}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
   });
   const name = isOrdered ? 'ol' : 'ul';
   return `<${name}>${parts.join('')}</${name}>`;
 }
+
+/** The number of an item that does not go on from the one before (HTML, the `li` element). */
+const valueOf = ({ list }: Paragraph): string => (list?.start === undefined ? '' : ` value="${list.start}"`);
 
 function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
   let isLead = true;
