@@ -53,6 +53,29 @@ describe('the arrival of a manuscript', () => {
     await page.waitForFunction(() => !document.body.innerText.includes('EXT'));
   });
 
+  it('makes divisions of a style that is mapped to chapter titles, and of what is found, and takes them back', async () => {
+    const order = page.getByRole('navigation', { name: 'Running order' });
+    const made = order.getByRole('button', { name: /^A passage of a style/ });
+    await page.getByLabel('What sidebar becomes').selectOption({ label: 'Chapter title' });
+    await made.waitFor();
+    await page.getByLabel('What sidebar becomes').selectOption({ label: 'Extract' });
+    await made.waitFor({ state: 'detached' });
+    for (let k = 0; k < 2; k += 1) {
+      await page.getByRole('button', { name: /^Undo: “sidebar”/ }).click();
+      if (k === 0) await made.waitFor();
+    }
+    await made.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
+    await page.getByLabel('Find', { exact: true }).fill('A passage');
+    await page.getByRole('button', { name: 'Begin a division at each' }).click();
+    await page.getByText('One division was begun.').waitFor();
+    expect(await order.getByRole('button', { name: /^Chapter/ }).count()).to.equal(1);
+    await page.getByRole('button', { name: 'Undo: A division begun' }).click();
+    await order.getByRole('button', { name: /^Chapter/ }).waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Arrival', exact: true }).click();
+    await page.getByRole('button', { name: /^The First/ }).click();
+  });
+
   it('puts the author’s next file in place of the copy: mapping, styles and touches kept, and tells what changed', async () => {
     await page.getByLabel('What sidebar becomes').selectOption({ label: 'Extract' });
     const newer = MARKDOWN.replace('Words of it.', 'Words of it, and more.').replace(

@@ -62,3 +62,4 @@ export { moveForRole, placeBeside, setRoleEdits, type RoleMove } from './order/r
 export { mergeCopy, type MergedCopy } from './merge/mergeCopy';
 export { takeNextFile, type NextFile } from './merge/nextFile';
 export { conflictEdits, conflictStand, type ConflictSide } from './merge/conflicts';
+export { divideAt, isDivisionTitle, joinAt } from './order/divideAt';

@@ -1,9 +1,17 @@
 // The arrival sheet: what an incoming style becomes can be changed after the book is made, and kept for the next file.
 import Joi from 'joi';
 import { withPieceAs } from '../../core/copy/firstPages';
-import { applyEdits, doneWaitingEdits, editsBetweenBooks, restyleEdits } from '../../core/edit';
+import {
+  applyEdits,
+  divideAt,
+  doneWaitingEdits,
+  editsBetweenBooks,
+  isDivisionTitle,
+  joinAt,
+  restyleEdits,
+} from '../../core/edit';
+import type { Book } from '../../core/model/copy/book';
 import type { FirstPart } from '../../core/model/copy/firstPages';
-import type { BookEdit } from '../../core/model/copy/bookEdit';
 import { edit } from '../book/bookThunks';
 import { keptList } from '../keptList';
 import type { AppThunk } from '../store';
@@ -20,18 +28,29 @@ export function mapStyles(mapping: Readonly<Record<string, string>>, title: stri
     const { book, readOnly } = getState().book;
     const arrival = book && getState().arrival[book.id];
     if (book === null || readOnly || !arrival) return;
-    const edits: BookEdit[] = [];
     let { source } = book;
+    let mapped = book;
     for (const style of arrival.styles) {
       const tag = Object.hasOwn(mapping, style.name) ? mapping[style.name] : undefined;
       if (tag === undefined || book.spec.styles[tag] === undefined) continue;
-      edits.push(...restyleEdits(book, new Set(style.blocks), tag));
+      mapped = mappedTo(mapped, new Set(style.blocks), tag);
       source = { ...source, mapping: { ...source.mapping, [style.name]: tag } };
     }
-    if (JSON.stringify(source) !== JSON.stringify(book.source))
-      edits.push({ kind: 'setSource', from: book.source, to: source });
-    if (edits.length > 0) dispatch(edit(title, [...edits, ...doneWaitingEdits(applyEdits(book, edits))]));
+    const done = applyEdits({ ...mapped, source }, doneWaitingEdits(mapped));
+    const edits = editsBetweenBooks(book, done);
+    if (edits.length > 0) dispatch(edit(title, edits));
   };
+}
+
+/** Paragraphs of a file in one of our styles: as titles of chapters or parts they begin divisions, as anything else they do not. */
+function mappedTo(book: Book, blocks: ReadonlySet<string>, tag: string): Book {
+  const isTitle = isDivisionTitle(tag);
+  const tops = book.divisions.flatMap((division) => division.blocks.filter(({ id }) => blocks.has(id)));
+  const wereTitles = new Set(tops.filter(({ style }) => isDivisionTitle(style) && style !== tag).map(({ id }) => id));
+  const joined = isTitle ? book : joinAt(book, wereTitles);
+  const restyled = applyEdits(joined, restyleEdits(joined, blocks, tag));
+  const fresh = new Set(tops.filter(({ style }) => style !== tag).map(({ id }) => id));
+  return isTitle ? divideAt(restyled, fresh) : restyled;
 }
 
 /** Takes a piece of the first pages for something else, and puts it where that belongs; one undo step. */

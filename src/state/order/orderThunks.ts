@@ -1,7 +1,9 @@
 // Changes of the running order and of what hangs on it: divisions, display layouts, page touches, section names.
 import {
   addDivisionOfRole,
+  divideAt,
   dropPageTouch,
+  editsBetweenBooks,
   findParagraph,
   layoutEdits,
   moveDivisionEdits,
@@ -57,6 +59,19 @@ export function addDivisionBeside(role: DivisionRole): AppThunk<string> {
 }
 
 const MATTER_NAMES: Readonly<Record<Matter, string>> = { front: 'front matter', body: 'body', back: 'back matter' };
+
+/** Begins a division at each of some paragraphs; one undo step. Answers how many were begun. */
+export function beginDivisions(blocks: ReadonlySet<string>): AppThunk<number> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly) return 0;
+    const divided = divideAt(book, blocks);
+    const begun = divided.divisions.length - book.divisions.length;
+    const edits = begun === 0 ? [] : editsBetweenBooks(book, divided);
+    if (edits.length > 0) dispatch(edit(begun === 1 ? 'A division begun' : `${begun} divisions begun`, edits));
+    return begun;
+  };
+}
 
 /** Takes a division out with its text; undo brings it back. The one before it is chosen. */
 export function removeDivision(id: StreamId): AppThunk {

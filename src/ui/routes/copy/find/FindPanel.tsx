@@ -1,6 +1,7 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { FindHit, FindRange } from '../../../../core/model/answers/find';
+import { beginDivisions } from '../../../../state/order/orderThunks';
 import { replaceInBook } from '../../../../state/copy/findThunks';
 import { goToText } from '../../../../state/copy/galleyThunks';
 import { selectedRanges } from '../../../../state/book/selection';
@@ -86,6 +87,19 @@ export function FindPanel() {
               onClick={() => void replace(null, true)}
             >
               Delete {left.size > 0 ? 'the ticked' : 'all'} {groupDigits(taken.length)}
+            </button>
+          )}
+          {taken.length > 0 && (
+            <button
+              className="btn btn-xs border-base-300 bg-base-100"
+              disabled={readOnly}
+              title="Each paragraph found begins a division; the copy before it stays where it is."
+              onClick={() => {
+                const begun = dispatch(beginDivisions(new Set(taken.map(({ block }) => block))));
+                setTold(begun === 1 ? 'One division was begun.' : `${groupDigits(begun)} divisions were begun.`);
+              }}
+            >
+              Begin a division at {left.size > 0 ? 'the ticked' : 'each'}
             </button>
           )}
           <span aria-live="polite" className="text-[12px] text-quiet">
