@@ -26,6 +26,8 @@ export class IdCounter {
 /** Collects one paragraph. */
 export class ParagraphBuilder {
   private text = '';
+  /** The last unit of the text: to look for it in a text that grows by pieces would copy it each time. */
+  private last = '';
   private readonly spans: Span[] = [];
   private readonly objects: InlineObject[] = [];
 
@@ -35,6 +37,7 @@ export class ParagraphBuilder {
     if (text === '') return;
     const from = this.text.length;
     this.text += text;
+    this.last = text[text.length - 1];
     if (Object.keys(look).length > 0) this.spans.push({ from, to: this.text.length, ...look });
   }
 
@@ -42,6 +45,7 @@ export class ParagraphBuilder {
     const own = object.kind === 'index' ? termsWithinBounds(object) : object;
     this.objects.push({ ...own, at: this.text.length } as InlineObject);
     this.text += OBJECT_CHARACTER;
+    this.last = OBJECT_CHARACTER;
   }
 
   /** Takes away signs of notes at the end of the text, right after a word; empty when there are none. */
@@ -50,6 +54,7 @@ export class ParagraphBuilder {
     if (signs === '') return '';
     const end = this.text.length - signs.length;
     this.text = this.text.slice(0, end);
+    this.last = this.text[end - 1] ?? '';
     for (let k = this.spans.length - 1; k >= 0 && this.spans[k].to > end; k -= 1)
       this.spans[k] = { ...this.spans[k], from: Math.min(this.spans[k].from, end), to: end };
     return signs;
@@ -71,7 +76,7 @@ export class ParagraphBuilder {
 
   /** The next space would be a second one. */
   get endsInSpace(): boolean {
-    return this.text.endsWith(' ');
+    return this.last === ' ';
   }
 
   /** Takes away white space and line breaks at the end. */
@@ -84,6 +89,7 @@ export class ParagraphBuilder {
       end -= 1;
     }
     this.text = this.text.slice(0, end);
+    this.last = this.text[end - 1] ?? '';
     for (let k = this.spans.length - 1; k >= 0 && this.spans[k].to > end; k -= 1)
       this.spans[k] = { ...this.spans[k], to: Math.max(end, this.spans[k].from) };
   }

@@ -15,6 +15,38 @@ const remarked = (name: string, content: string | Uint8Array) => {
   return drain(readManuscript(name, bytes)).remarks.map(({ what, count }) => [what, count]);
 };
 
+describe('Markdown whose lines are not what the format means', () => {
+  const long = (k: number) =>
+    `Line ${k} of a text that was typed without empty lines, ${'and so it went on '.repeat(6)}to its end.`;
+
+  it('takes long lines without empty lines between them for paragraphs, and says so', () => {
+    const text = Array.from({ length: 8 }, (_, k) => long(k)).join('\n');
+    expect(arrived('a.md', text).paragraphs).to.equal(8);
+    expect(remarked('a.md', text)).to.deep.include(['Lines read as paragraphs', 8]);
+    // What was wrapped at a margin, and what is marked otherwise, stays.
+    expect(
+      arrived('a.md', Array.from({ length: 8 }, () => 'a line of some forty letters, no more').join('\n')).paragraphs,
+    ).to.equal(1);
+    expect(
+      arrived('a.md', ['```', ...Array.from({ length: 8 }, (_, k) => long(k)), '```'].join('\n')).paragraphs,
+    ).to.equal(1);
+    expect(arrived('a.md', Array.from({ length: 8 }, (_, k) => `- ${long(k)}`).join('\n')).paragraphs).to.equal(8);
+  });
+
+  it('keeps breaks of two spaces, and parts what no parser reads in a line’s time', () => {
+    const { blocks } = drain(
+      readManuscript('a.md', new TextEncoder().encode('one  \ntwo\n\n```\nthree  \nfour\n```\n\nend  \n')),
+    );
+    const rows = (blocks as unknown as { text: string }[]).map(({ text }) => text);
+    expect(rows).to.deep.equal(['one\uFFFCtwo', 'three  \uFFFCfour', 'end']);
+    const verse = Array.from({ length: 2500 }, (_, k) => `line ${k} of it  `).join('\n');
+    const came = arrived('a.md', verse);
+    expect(came.paragraphs).to.equal(3);
+    expect(came.text.match(/line \d+/g)).to.have.length(2500);
+    expect(remarked('a.md', verse)).to.deep.include(['Paragraphs of more than 1,000 lines parted', 1]);
+  });
+});
+
 describe('Markdown that opens with a line of dashes', () => {
   it('keeps a scene between two breaks as text, and says so', () => {
     const text = '---\n\nThe ferry was late.\n\nShe waited: an hour, no more.\n\n---\n\nIt came.\n';

@@ -13,6 +13,7 @@ import { titleShift } from '../html/readHtml';
 import { TreeReader } from '../html/readTree';
 import { parseHtml } from '../html/tree';
 import { Incoming } from '../incoming';
+import { preparedLines } from './lines';
 import { decodeText, readTxt } from '../txt/readTxt';
 
 export function* readMarkdown(bytes: Uint8Array): Generator<void, Manuscript> {
@@ -20,8 +21,17 @@ export function* readMarkdown(bytes: Uint8Array): Generator<void, Manuscript> {
   const { metadata, text, isNone } = takeFrontMatter(decodeText(bytes).replace(/\r\n?/g, '\n'));
   const incoming = new Incoming();
   if (isNone) incoming.remark('Lines between dashes at the start read as text', 'They are no list of `key: value`.');
-  const shallow = withoutDeepMarks(text);
-  if (shallow !== text) incoming.remark('Quotes and lists nested too deep read as less deep', 'Their words are kept.');
+  const { text: prepared, parted, long } = preparedLines(text);
+  if (parted > 0)
+    incoming.remark(
+      'Lines read as paragraphs',
+      'They are too long to have been ended at a margin, and no empty lines part them.',
+      parted,
+    );
+  if (long > 0) incoming.remark('Paragraphs of more than 1,000 lines parted', 'Nobody sets one of that length.', long);
+  const shallow = withoutDeepMarks(prepared);
+  if (shallow !== prepared)
+    incoming.remark('Quotes and lists nested too deep read as less deep', 'Their words are kept.');
   const tree = yield* parsed(shallow);
   if (tree === null) return yield* asPlainText(bytes);
   const links = new Map<string, string>();
