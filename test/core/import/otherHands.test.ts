@@ -15,6 +15,39 @@ const remarked = (name: string, content: string | Uint8Array) => {
   return drain(readManuscript(name, bytes)).remarks.map(({ what, count }) => [what, count]);
 };
 
+describe('a Word document set by hand', () => {
+  const paragraph = (properties: string, words: string) => `<w:p><w:pPr>${properties}</w:pPr>${run(words)}</w:p>`;
+
+  it('has the drop capital at its word, headings by their outline level, and pages that end inside a paragraph', () => {
+    const body =
+      paragraph('<w:framePr w:dropCap="drop" w:lines="3"/>', 'T') +
+      para(run('he ferry was late.')) +
+      paragraph('<w:outlineLvl w:val="0"/>', 'Low Water') +
+      `<w:p>${run('Before the break.')}<w:r><w:br w:type="page"/></w:r>${run('After it.')}</w:p>` +
+      para(run('Next.'));
+    const { blocks, headings } = drain(readManuscript('a.docx', docx({ body })));
+    const rows = blocks.map((block) =>
+      block.kind === 'table' ? '' : `${block.style}${block.touches?.breakBefore ? '!' : ''} ${block.text}`,
+    );
+    expect(rows).to.deep.equal([
+      'TX The ferry was late.',
+      'CT Low Water',
+      'TX Before the break.',
+      'TX! After it.',
+      'TX Next.',
+    ]);
+    expect(headings.map(({ level, text }) => [level, text])).to.deep.equal([[1, 'Low Water']]);
+  });
+
+  it('keeps what a field inside another field comes to out of the text', () => {
+    const char = (type: string) => `<w:r><w:fldChar w:fldCharType="${type}"/></w:r>`;
+    const code = (words: string) => `<w:r><w:instrText>${words}</w:instrText></w:r>`;
+    const inner = `${char('begin')}${code('DOCPROPERTY x')}${char('separate')}${run('INNER')}${char('end')}`;
+    const body = `<w:p>${run('A ')}${char('begin')}${code('IF ')}${inner}${code(' = 1')}${char('separate')}${run('shown')}${char('end')}${run('.')}</w:p>`;
+    expect(arrived('a.docx', docx({ body })).text).to.equal('A shown.');
+  });
+});
+
 describe('Markdown whose lines are not what the format means', () => {
   const long = (k: number) =>
     `Line ${k} of a text that was typed without empty lines, ${'and so it went on '.repeat(6)}to its end.`;

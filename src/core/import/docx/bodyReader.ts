@@ -11,6 +11,7 @@ import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
 import type { DocxParts, RelatedPart } from './parts';
 import { indexMarkOf } from './indexField';
+import { isContentsControl, isDropCapital, styleWithOutline, trimStart } from './paragraphFacts';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
 import { ownTag, toggle, type DocxStyle, type IncomingStyles } from './styleNames';
@@ -41,6 +42,8 @@ export class BodyReader {
   /** Text boxes of the paragraph being read, to stand after it; and a page break that its next one begins with. */
   private boxes: XmlElement[] = [];
   private breaksNext = false;
+  /** A drop capital whose word comes next. */
+  private dropped = '';
   /** Offsets into the paragraph being read at which a page ends. */
   private pageEnds: number[] = [];
   private readonly links: string[] = [];
@@ -136,8 +139,14 @@ export class BodyReader {
     const { incoming } = this;
     const properties = maybeChild(element, 'w:pPr');
     const id = maybeChild(properties, 'w:pStyle')?.attributes['w:val'];
-    const style = this.styles.byId.get(id ?? this.styles.defaultId ?? '');
+    const style = styleWithOutline(properties, this.styles.byId.get(id ?? this.styles.defaultId ?? ''));
+    if (isDropCapital(properties)) {
+      this.dropped += textOf(element).trim();
+      return [];
+    }
     const builder = new ParagraphBuilder();
+    builder.add(this.dropped);
+    this.dropped = '';
     const wasInContents = this.inContentsField();
     const beginsBefore = this.breaksNext || toggle(properties, 'w:pageBreakBefore') === true;
     if (toggle(properties, 'w:pageBreakBefore') === true) incoming.pageBreaks += 1;
@@ -272,7 +281,8 @@ export class BodyReader {
       if (field) field.code += textOf(part);
       return;
     }
-    if (field?.inCode) return;
+    // What a field inside the code of another comes to is part of that code.
+    if (this.fields.some(({ inCode }) => inCode)) return;
     switch (part.name) {
       case 'w:t':
         return builder.add(this.withoutMark(textOf(part).replace(/[\r\n]+/g, ' ')), look);
@@ -379,14 +389,3 @@ const DEEP_WHY = 'Their words are kept; no word processor nests so deep.';
 const PARAGRAPH = new Set(['w:p']);
 const RUN = new Set(['w:r']);
 const BOX = new Set(['w:txbxContent']);
-
-function isContentsControl(control: XmlElement): boolean {
-  const gallery = maybeChild(maybeChild(maybeChild(control, 'w:sdtPr'), 'w:docPartObj'), 'w:docPartGallery');
-  return gallery?.attributes['w:val'] === 'Table of Contents';
-}
-
-/** Without the white space at the start, which parts a note from its own mark. */
-function trimStart(source: Paragraph): Paragraph {
-  const lead = source.text.length - source.text.trimStart().length;
-  return lead === 0 ? source : cutParagraph(source, lead, source.text.length);
-}

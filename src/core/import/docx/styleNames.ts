@@ -118,7 +118,8 @@ function styleLook(paragraph: XmlElement | undefined, run: XmlElement | undefine
   });
 }
 
-function outlineOf(paragraph: XmlElement | undefined): number | undefined {
+/** The outline level of a paragraph or style, from 1; undefined for text. */
+export function outlineOf(paragraph: XmlElement | undefined): number | undefined {
   const level = maybeChild(paragraph, 'w:outlineLvl')?.attributes['w:val'];
   const value = Number(level);
   return level !== undefined && value >= 0 && value < 9 ? value + 1 : undefined;

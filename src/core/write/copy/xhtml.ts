@@ -145,8 +145,12 @@ function spanXhtml(words: string, span: Span | undefined): string {
   if (isItalic(span)) made = `<em>${made}</em>`;
   if (span.language !== undefined)
     made = `<span lang="${escapeXml(span.language)}" xml:lang="${escapeXml(span.language)}">${made}</span>`;
-  return span.link === undefined ? made : `<a href="${escapeXml(hrefOf(span.link))}">${made}</a>`;
+  return isAddress(span.link) ? `<a href="${escapeXml(hrefOf(span.link))}">${made}</a>` : made;
 }
+
+/** An address that says how to get there (RFC 3986, 3.1): one inside another file leads nowhere here, and its words are words. */
+const isAddress = (link: string | undefined): link is string =>
+  link !== undefined && /^[a-z][a-z0-9+.-]*:/i.test(link.trim());
 
 /** An address as it may stand in a file: spaces and the like are escaped. */
 function hrefOf(link: string): string {
