@@ -247,6 +247,8 @@ export type WriteRequest = AssetBase &
         readonly file: Blob;
         readonly bookId: string;
         readonly particulars?: Partial<Particulars>;
+        /** The file is a part of a book that is there. */
+        readonly isPart?: boolean;
       }
     /** A manuscript that goes into a book that is there. */
     | { readonly kind: 'read'; readonly fileName: string; readonly file: Blob }

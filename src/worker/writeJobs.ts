@@ -48,7 +48,8 @@ export async function doWriteJob(
     switch (job.kind) {
       case 'import': {
         const manuscript = drain(readManuscript(job.fileName, await bytesOf(job.file)));
-        const made = makeBook(manuscript, { bookId: job.bookId, fileName: job.fileName });
+        const { bookId, fileName, isPart = false } = job;
+        const made = makeBook(manuscript, { bookId, fileName, isPart });
         const base = copyBaseOf(made, manuscript.styles);
         const book = withBase({ ...made, particulars: { ...made.particulars, ...job.particulars } }, base);
         const pictures = blobsOf(manuscript.pictures);
@@ -139,7 +140,7 @@ async function replaced({
   const jobs = TIDY_JOBS.filter((job) => recipe.includes(job.id) && job.kind !== 'tell');
   const tidied = drain(tidyManuscript(manuscript, jobs)).manuscript;
   const parts = new Map(firstPages.map((piece) => [piece.words, partOfPiece(book, piece)]));
-  const incoming = makeBook(tidied, { bookId: book.id, fileName, parts });
+  const incoming = makeBook(tidied, { bookId: book.id, fileName, parts, isPart: division !== null });
   const before = copyBase && readyBase(copyBase, book);
   const next = takeNextFile(book, before, { incoming, styles: mapped.styles }, division);
   const edits = editsBetweenBooks(book, next.book);

@@ -240,10 +240,33 @@ describe('the arrival of a manuscript', () => {
     await page.locator('.galley-note', { hasText: 'Noted.' }).waitFor();
     await dropFiles(page, selector, [{ name: 'bad.docx', bytes: new Uint8Array([1, 2, 3]) }]);
     expect(await order.getByRole('alert').innerText()).to.match(/bad\.docx/);
+    await order.getByRole('button', { name: 'Good' }).click();
+    // Several at once: all of them, in their order, with what became of each; endnotes are gathered at the end.
+    const part = (words: string) => new TextEncoder().encode(words);
+    await dropFiles(page, selector, [
+      { name: 'a.md', bytes: part('# Slack One\n\nText.\n') },
+      {
+        name: 'b.html',
+        bytes: part(
+          '<h1>Slack Two</h1><p>Said.<a href="#e1" role="doc-noteref">1</a></p><aside id="e1" role="doc-endnote"><p>So.</p></aside>',
+        ),
+      },
+      { name: 'c.docx', bytes: new Uint8Array([1, 2, 3]) },
+      { name: 'd.txt', bytes: part('Chapter Nine\n\nText of it.\n') },
+    ]);
+    await order.getByText('d.txt: 1 division').waitFor();
+    const became = await order.getByRole('alert').innerText();
+    expect(became).to.match(/a\.md: 1 division\s+b\.html: \d divisions?\s+.*c\.docx.*\s+d\.txt: 1 division/);
+    const all = await order.getByRole('button').allInnerTexts();
+    const place = (name: string) => all.findIndex((words) => words.startsWith(name));
+    expect(place('Slack Two')).to.equal(place('Slack One') + 1);
+    expect(all.findIndex((words) => /Nine/.test(words))).to.equal(place('Slack Two') + 1);
+    expect(place('Notes')).to.be.above(place('The Last'));
   });
 
   it('reads OpenDocument text, and refuses a file whose name lies, in one sentence', async () => {
     await page.getByRole('link', { name: 'To the Shelf' }).click();
+    await page.getByText('Another book').waitFor();
     await dropFiles(page, 'main', [{ name: 'lie.odt', bytes: packed({ 'x.txt': 'x' }) }]);
     await page.getByText('there is no OpenDocument text in it').waitFor();
     await dropFiles(page, 'main', [

@@ -37,12 +37,16 @@ export interface MakeBookOptions {
   readonly language?: string;
   /** What pieces of the first pages are, by their first words, where a person has said it of an earlier file. */
   readonly parts?: ReadonlyMap<string, FirstPart>;
+  /** The file is a part of a book that is there: it has no first pages, and its title is that of a chapter. */
+  readonly isPart?: boolean;
 }
 
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
   const ids = new IdCounter(manuscript.nextId);
-  const first = withParts(readFirstPages(manuscript), options.parts);
+  const first = options.isPart
+    ? { pieces: [], rest: manuscript.blocks.map(asChapter) }
+    : withParts(readFirstPages(manuscript), options.parts);
   const divisions = splitAtHeadings(first.rest, ids);
   const particulars = makeParticulars(manuscript, first, options);
   const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1);
@@ -68,6 +72,8 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   };
   return first.pieces.reduce(withPiece, book);
 }
+
+const asChapter = (block: Block): Block => (block.style === 'BT' ? { ...block, style: 'CT' } : block);
 
 function withParts(first: FirstPages, parts: MakeBookOptions['parts']): FirstPages {
   if (parts === undefined || parts.size === 0) return first;

@@ -128,6 +128,32 @@ function putIn(incoming: IncomingBlocks, at: TextSelection, name: string): AppTh
 const problemOf = (fileName: string, message: string) =>
   message.includes(fileName) ? message : `${fileName}: ${message}`;
 
+/** What became of a file that was dropped: how many divisions, or why none. */
+export interface BroughtDivisions {
+  readonly fileName: string;
+  readonly count: number;
+  readonly problem: string | null;
+}
+
+/** Makes divisions of manuscripts, one after another, before the division at a place of the running order; null: at the end. */
+export function bringAllIn(files: readonly File[], at: number | null): AppThunk<Promise<readonly BroughtDivisions[]>> {
+  return async (dispatch, getState) => {
+    const became: BroughtDivisions[] = [];
+    let place = at;
+    const divisions = () => getState().book.book?.divisions ?? [];
+    for (const file of files) {
+      const before = new Set(divisions().map(({ id }) => id));
+      const problem = await dispatch(bringDivisionsIn(file.name, file, place));
+      // Where endnotes are gathered is no division of the file.
+      const fresh = divisions().filter(({ id, role }) => !before.has(id) && role !== 'notes');
+      became.push({ fileName: file.name, count: fresh.length, problem });
+      const last = fresh[fresh.length - 1];
+      if (last !== undefined) place = divisions().indexOf(last) + 1;
+    }
+    return became;
+  };
+}
+
 /** Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. Answers why not, or null. */
 export function bringDivisionsIn(fileName: string, file: Blob, at: number | null): AppThunk<Promise<string | null>> {
   return async (dispatch, getState, { startWriteJob, pictures }) => {
@@ -136,7 +162,7 @@ export function bringDivisionsIn(fileName: string, file: Blob, at: number | null
     const isProject = fileName.toLowerCase().endsWith('.walnut');
     const order = isProject
       ? ({ kind: 'openProject', file, bookId } as const)
-      : ({ kind: 'import', fileName, file, bookId } as const);
+      : ({ kind: 'import', fileName, file, bookId, isPart: true } as const);
     const result = await startWriteJob(order).result;
     if (result.kind === 'failed') return problemOf(fileName, result.message);
     const { book } = getState().book;

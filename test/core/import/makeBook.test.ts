@@ -72,6 +72,25 @@ describe('making a book of a manuscript', () => {
     expect(make(para(run('x'))).particulars.title).to.equal('my book');
   });
 
+  it('takes a file that is a part of a book for chapters alone: nothing of it is a title page', () => {
+    const body =
+      '<w:p><w:pPr><w:jc w:val="center"/></w:pPr>' +
+      run('THE WEIR') +
+      '</w:p>' +
+      para(run('by Odile Brackwater')) +
+      para(run('Text.'));
+    const manuscript = drain(readManuscript('part.docx', docx({ body: para(run('Own'), 't') + body, styles: STYLES })));
+    const part = makeBook(manuscript, { ...options, isPart: true });
+    const copy = part.divisions.filter(({ role }) => role === 'chapter').flatMap(({ blocks }) => blocks);
+    expect(copy.map((block) => (block.kind === 'paragraph' ? `${block.style} ${block.text}` : ''))).to.deep.equal([
+      'CT Own',
+      'TX THE WEIR',
+      'TX by Odile Brackwater',
+      'TX Text.',
+    ]);
+    expect(part.source.firstPages).to.equal(undefined);
+  });
+
   it('gives dedication and epigraph pages of their own, and no contents to a single chapter', () => {
     const book = make(
       para(run('For you'), 'd') + para(run('A saying'), 'e') + para(run('Only'), 'h1') + para(run('x')),

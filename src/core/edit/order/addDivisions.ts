@@ -1,5 +1,7 @@
 // Divisions of another manuscript, put into the running order.
-import { isMadeDivision, type Book } from '../../model/copy/book';
+import { isMadeDivision, type Book, type Division } from '../../model/copy/book';
+import { applyEdits } from '../applyEdit';
+import { addDivisionOfRole } from './runningOrder';
 import type { BookEdit } from '../../model/copy/bookEdit';
 import { renumbered } from '../copy/renumber';
 import { newStyleEdits } from '../styles/styleEdits';
@@ -12,7 +14,7 @@ export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookE
   const edits: BookEdit[] = [];
   let place = at;
   for (const division of incoming.divisions) {
-    if (isMadeDivision(division)) continue;
+    if (isMadeDivision(division) || isNotesHead(division)) continue;
     const { blocks, notes } = renumbered(division.blocks, (id) => incoming.notes[id], take);
     for (const note of notes) edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
     const own = { ...division, id: take('d'), matter: matter ?? division.matter, blocks };
@@ -22,7 +24,14 @@ export function addDivisionsEdits(book: Book, at: number, incoming: Book): BookE
   const blocks = incoming.divisions.filter((one) => !isMadeDivision(one)).flatMap((division) => division.blocks);
   edits.unshift(...newStyleEdits(book, incoming.spec.styles, [...blocks, ...notesOf(incoming)]));
   if (edits.length > 0) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
-  return edits;
+  // Endnotes are gathered at the end of the book, not amid it.
+  const after = applyEdits(book, edits);
+  const hasEndnotes = edits.some((one) => one.kind === 'setNote' && one.to?.kind === 'endnote');
+  const isGathered = after.divisions.some(({ role }) => role === 'notes');
+  return hasEndnotes && !isGathered ? [...edits, ...addDivisionOfRole(after, 'notes').edits] : edits;
 }
+
+/** Made for the endnotes of the file: a head and nothing else. */
+const isNotesHead = ({ role, blocks }: Division) => role === 'notes' && blocks.length <= 1;
 
 const notesOf = ({ notes }: Book) => Object.values(notes).flatMap((note) => note.blocks);

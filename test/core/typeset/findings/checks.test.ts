@@ -7,6 +7,7 @@ import type { Book } from '../../../../src/core/model/copy/book';
 import { eachStream } from '../../../../src/core/model/copy/book';
 import { OBJECT_CHARACTER, type InlineObject, type Paragraph } from '../../../../src/core/model/copy/streams';
 import { PAGE_RUNNERS, PARAGRAPH_RUNNERS } from '../../../../src/core/proof';
+import { OUTSIDE_RUNNERS } from '../../../../src/core/proof/outside';
 import { BOOK_RUNNERS, SEARCH_RUNNERS } from '../../../../src/core/typeset/findings/runners';
 import { compose } from '../../../build/assets';
 import { book, chapter, division, note, p, words } from '../../../build/book';
@@ -54,7 +55,7 @@ const kindsOf = (findings: readonly Finding[]) => findings.map(({ kind }) => kin
 
 describe('the checks of the proof reader', () => {
   it('have a runner each, and no runner finds what has no check', () => {
-    const kinds = [PARAGRAPH_RUNNERS, PAGE_RUNNERS, SEARCH_RUNNERS, BOOK_RUNNERS].flatMap((record) =>
+    const kinds = [PARAGRAPH_RUNNERS, PAGE_RUNNERS, SEARCH_RUNNERS, BOOK_RUNNERS, OUTSIDE_RUNNERS].flatMap((record) =>
       Object.keys(record),
     );
     expect(kinds).to.deep.equal(Object.keys(CHECKS));

@@ -17,6 +17,7 @@ import { moveDivision, stepDivision } from '../../../../state/order/orderThunks'
 import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { AddDivision } from './AddDivision';
 import { OrderEntry, PlainEntry } from './OrderEntry';
+import type { BroughtDivisions } from '../../../../state/arrival/incomingThunks';
 import { END, useFileDrop } from './useFileDrop';
 
 const GROUPS: readonly (readonly [Matter, string])[] = [
@@ -104,11 +105,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
           </button>
         </p>
       )}
-      {files.told !== '' && (
-        <p role="alert" className="border-b border-hairline px-3.5 py-1.5 text-[12px] text-error">
-          {files.told}
-        </p>
-      )}
+      <Brought told={files.told} onClose={files.close} />
       <div data-entry>
         <PlainEntry id={null} name="Particulars" isChosen={chosen === null} onChoose={onChoose} />
       </div>
@@ -137,6 +134,29 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
       </DndContext>
       {files.before === END && <div className="mx-3.5 border-t-2 border-primary" />}
     </nav>
+  );
+}
+
+/** What became of files that were dropped: of one that came in whole its divisions tell. */
+function Brought({ told, onClose }: { readonly told: readonly BroughtDivisions[]; readonly onClose: () => void }) {
+  const isWorthTelling = told.length > 1 || told.some(({ problem }) => problem !== null);
+  if (!isWorthTelling) return null;
+  return (
+    <div
+      role={told.some(({ problem }) => problem !== null) ? 'alert' : 'status'}
+      className="border-b border-hairline py-1.5 pl-3.5 pr-1.5 text-[12px]"
+    >
+      <ul>
+        {told.map(({ fileName, count, problem }, at) => (
+          <li key={at} className={problem === null ? 'text-quiet' : 'text-error'}>
+            {problem ?? `${fileName}: ${count} ${count === 1 ? 'division' : 'divisions'}`}
+          </li>
+        ))}
+      </ul>
+      <button className="btn btn-ghost btn-xs -ml-2" onClick={onClose}>
+        Good
+      </button>
+    </div>
   );
 }
 
