@@ -128,6 +128,7 @@ function makeParticulars({ metadata }: Manuscript, { pieces }: FirstPages, optio
   return {
     ...emptyParticulars(options.language ?? knownLanguage(metadata.language)),
     title: title.slice(0, LONGEST.TITLE),
+    subtitle: says('subtitle') ? '' : (metadata.subtitle ?? '').slice(0, LONGEST.TITLE),
     people: names.map((name) => ({ name, role: 'author' as const })),
   };
 }

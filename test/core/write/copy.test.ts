@@ -433,3 +433,17 @@ describe('the copy of any words', () => {
     );
   });
 });
+
+describe('the subtitle of a book', () => {
+  it('is in the copy as Markdown and web page, and comes back with it', () => {
+    const made: Book = {
+      ...sample(),
+      particulars: { ...sample().particulars, title: 'A Book', subtitle: 'A novel of the weir' },
+    };
+    for (const format of ['md', 'html'] as const) {
+      const back = drain(readManuscript(`back.${format}`, copyFile(made, format, PICTURES)));
+      const { title, subtitle } = makeBook(back, { bookId: 'b1', fileName: `back.${format}` }).particulars;
+      expect([title, subtitle], format).to.deep.equal(['A Book', 'A novel of the weir']);
+    }
+  });
+});

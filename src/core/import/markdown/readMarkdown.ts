@@ -220,9 +220,15 @@ function takeFrontMatter(text: string): FrontMatter {
     const found = new RegExp(`^${key}:[ \\t]*(.+)$`, 'im').exec(head[1])?.[1].trim();
     return found?.replace(/^(["'])(.*)\1$/, '$2');
   };
-  const [title, author, language] = [value('title'), value('author'), value('lang(?:uage)?')];
+  const [title, subtitle, author] = [value('title'), value('subtitle'), value('author')];
+  const language = value('lang(?:uage)?');
   return {
-    metadata: { ...(title ? { title } : {}), ...(author ? { author } : {}), ...(language ? { language } : {}) },
+    metadata: {
+      ...(title ? { title } : {}),
+      ...(subtitle ? { subtitle } : {}),
+      ...(author ? { author } : {}),
+      ...(language ? { language } : {}),
+    },
     text: text.slice(head[0].length),
     isNone: false,
   };

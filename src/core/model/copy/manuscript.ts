@@ -3,6 +3,7 @@ import type { Block, BlockId, PictureBytes, StreamId, StyleTag } from './streams
 
 export interface IncomingMetadata {
   readonly title?: string;
+  readonly subtitle?: string;
   readonly author?: string;
   readonly language?: string;
 }

@@ -3,6 +3,7 @@
 import type { KindsOf } from '../../proof';
 import { MOST_PASSES } from '../settleReferences';
 import { placeless, type BookRunner } from './bookFacts';
+import { folios } from './folioFindings';
 import { emptyNotes, lostNotes, notesAlike, notesOfNoKind, placelessNotes } from './noteFindings';
 import { cutHeads, emptyMarks, goneTargets, idleRules, lostTouches, titles } from './orderFindings';
 import { deepTitle, displayOverflow, gives, type SearchRunner } from './searchFindings';
@@ -56,6 +57,9 @@ export const BOOK_RUNNERS: Readonly<Record<KindsOf<'book'>, BookRunner>> = {
   'note-kind-gone': notesOfNoKind,
   'notes-nowhere': placelessNotes,
   'notes-alike': notesAlike,
+  'folio-parity': folios,
+  'folio-twice': folios,
+  'folio-gap': folios,
   unsettled,
   'text-area-too-small': smallArea,
 };

@@ -19,7 +19,7 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     pictureHref: dataAddress(pictures),
   };
   const ids = (kind: 'footnote' | 'endnote') => [...notes].filter(([, one]) => one.kind === kind).map(([id]) => id);
-  const { title, language } = book.particulars;
+  const { title, subtitle, language } = book.particulars;
   const name = escapeXml(clean(title));
   const text = copyDivisions(book).map((division) => `<section>\n${blocksXhtml(division.blocks, context)}\n</section>`);
   const ends = ids('endnote');
@@ -29,6 +29,7 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     `<head><meta charset="utf-8"><title>${name}</title><meta name="author" content="${escapeXml(clean(authorOf(book)))}">`,
     '<style>body { max-width: 36em; margin: 2em auto; line-height: 1.4 } .smallcaps { font-variant: small-caps }</style></head>',
     `<body>\n<h1>${name}</h1>`,
+    ...(subtitle === '' ? [] : [`<p class="subtitle" role="doc-subtitle">${escapeXml(clean(subtitle))}</p>`]),
     ...text,
     notesXhtml(ids('footnote'), context),
     ...(ends.length > 0 ? [`<section role="doc-endnotes"><ol>${notesXhtml(ends, context)}</ol></section>`] : []),

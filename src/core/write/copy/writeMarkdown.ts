@@ -11,10 +11,11 @@ import { label, labelOf, paragraphsOf, rowsOf } from './textPieces';
 
 export function writeMarkdown(book: Book, pictures: PictureBytes = {}): string {
   const writer = new MarkdownWriter(book, pictures);
-  const { title, language } = book.particulars;
+  const { title, subtitle, language } = book.particulars;
   const head = [
     '---',
     `title: ${JSON.stringify(title)}`,
+    ...(subtitle === '' ? [] : [`subtitle: ${JSON.stringify(subtitle)}`]),
     `author: ${JSON.stringify(authorOf(book))}`,
     `lang: ${language}`,
     '---',

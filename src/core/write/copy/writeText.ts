@@ -29,7 +29,8 @@ export function writePlainText(book: Book): string {
         ]
       : paragraphsOf(block).map(words);
   const texts = (blocks: readonly Block[]) => readingTree(blocks, book.spec.styles).flatMap(textsOf);
-  const head = [book.particulars.title, authorOf(book)].filter((line) => line !== '');
+  const { title, subtitle } = book.particulars;
+  const head = [title, subtitle, authorOf(book)].filter((line) => line !== '');
   const text = copyDivisions(book).flatMap((division) => texts(division.blocks));
   const ends = [...notes.values()].map((entry) => `[${label(entry)}] ${texts(entry.note.blocks).join('\n')}`);
   return `${[...head, ...text, ...ends].join('\n\n')}\n`;
