@@ -61,7 +61,7 @@ function sectionsOf(blocks: readonly Block[]): Section[] {
 
 /** A title that a program made up, or that is the name of a file. */
 const NO_TITLE =
-  /^(?:untitled.*|document ?\d*|dokument ?\d*|microsoft word\b.*|unbenannt.*|sans titre.*|.*\.(?:docx?|odt|rtf|txt|md|html?|epub|pages|wpd))$/iu;
+  /^(?:untitled.*|document ?\d*|dokument ?\d*|unbenannt.*|sans titre.*|.*\.(?:docx?|odt|rtf|txt|md|html?|epub|pages|wpd))$/iu;
 
 /** The title that the file's own properties give; undefined for none, and for one that no person gave. */
 export function givenTitle(title: string | undefined): string | undefined {
