@@ -8,7 +8,6 @@ import { divisionOf, notesOf, PartSet } from './pullParts';
 
 /** Begins the name of a pull that no list shows. No person types it. */
 const HIDDEN = '\u0001base ';
-const MOST_BASES = 12;
 
 export interface PullBrief {
   readonly name: string;
@@ -34,16 +33,13 @@ export class PullRepository {
       .sort((a, b) => b.time - a.time);
   }
 
-  /** Keeps the copy as an author sent it, under its fingerprint; the newest few are kept, for the way back by undo. */
+  /** Keeps the copy as an author sent it, under its fingerprint. It stays as long as the book: undo may come back to it. */
   async keepBase(id: string, hash: string, base: Book, time: number): Promise<void> {
-    const { pulls } = this.database;
-    if ((await pulls.get([id, HIDDEN + hash])) === undefined) await this.keep({ ...base, id }, HIDDEN + hash, time);
-    const kept = await pulls.where('book').equals(id).toArray();
-    const old = kept.filter(({ name }) => name.startsWith(HIDDEN)).sort((a, b) => b.time - a.time);
-    await pulls.bulkDelete(old.slice(MOST_BASES).map(({ name }) => [id, name] as [string, string]));
+    const known = await this.database.pulls.get([id, HIDDEN + hash]);
+    if (known === undefined) await this.keep({ ...base, id }, HIDDEN + hash, time);
   }
 
-  /** Undefined when it is not kept any more. */
+  /** Undefined when there is none. */
   async readBase(id: string, hash: string): Promise<Book | undefined> {
     return (await this.read(id, HIDDEN + hash))?.book;
   }

@@ -75,9 +75,4 @@ export class ListCounter {
     counts[level] = restart ?? (counts[level] ?? first - 1) + 1;
     return counts[level];
   }
-
-  /** The list has not counted yet, or begins again. */
-  forget(list: string): void {
-    this.counts.delete(list);
-  }
 }
