@@ -67,6 +67,8 @@ await buildAll();
 
 let failed = 0;
 let passed = 0;
+/** What each part that failed said of it; told once more at the end, where a log that was cut still has it. */
+const failures = [];
 const show = (data) => process.stdout.write(data);
 
 /** Adds the counts of a run of tests; a program that ends badly without saying how many failed is one failure. */
@@ -75,6 +77,13 @@ function count({ code, output }) {
   passed += good;
   failed += bad > 0 || code === 0 ? bad : 1;
   if (good === 0) failed += 1;
+  if (code !== 0 || good === 0) failures.push(saidOfFailure(output));
+}
+
+/** From the list of failed tests on, at most 12,000 characters; the end of the output where there is no such list. */
+function saidOfFailure(output) {
+  const list = output.search(/^\s*\d+ failing/m);
+  return list < 0 ? output.slice(-4000) : output.slice(list, list + 12000);
 }
 
 async function check() {
@@ -82,9 +91,12 @@ async function check() {
     ['types and lint', process.execPath, 'scripts/check.mjs'],
     ['format', packaged('prettier'), '--check', '--log-level', 'warn', '.'],
   ]) {
-    const { code } = await run(show, NICE, program, ...words);
+    const { code, output } = await run(show, NICE, program, ...words);
     if (code === 0) passed += 1;
-    else failed += 1;
+    else {
+      failed += 1;
+      failures.push(`${name}\n${output.slice(-4000)}`);
+    }
     process.stdout.write(`${code === 0 ? 'ok' : 'FAILED'}  ${name}\n`);
   }
 }
@@ -99,5 +111,6 @@ async function test(nice, ...words) {
 
 // Two cores: two journeys at a time, and beside them the checks, then the unit tests, with whatever they leave.
 await Promise.all([check().then(() => test(NICE)), test(0, '--config', '.mocharc.journeys.json')]);
+for (const said of failures) process.stdout.write(`${said.trimEnd()}\n\n`);
 process.stdout.write(`${passed} passed, ${failed} failed\n`);
 process.exitCode = failed === 0 ? 0 : 1;
