@@ -288,4 +288,34 @@ describe('references and the index', () => {
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: /^Take back the section The posts/ }).waitFor();
   });
+
+  it('shows sections under their divisions, and takes what they say of their pages there', async () => {
+    await stage(page, 'Copy');
+    const row = entry(page, /^Section The posts/);
+    await row.click();
+    const fields = page.getByRole('group', { name: 'Section The posts' });
+    await fields.getByLabel('Begins on').selectOption({ label: 'A recto' });
+    await fields.getByLabel('Folios', { exact: true }).selectOption({ label: 'A run of its own' });
+    await fields.getByLabel('First number').fill('0');
+    await page.keyboard.press('Enter');
+    await fields.getByRole('alert').waitFor();
+    await fields.getByLabel('First number').fill('701');
+    await page.keyboard.press('Enter');
+    await entry(page, /^Section The posts from folio 701/).waitFor();
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByLabel('Section from folio').fill('9999');
+    await page.keyboard.press('Enter');
+    await page.getByText('No page has the folio 9999.').waitFor();
+    await page.getByLabel('Section from folio').fill('704');
+    await page.keyboard.press('Enter');
+    await entry(page, /from folio 704/).waitFor();
+    await stage(page, 'Spec');
+    await page.getByText('folios from 701').waitFor();
+    const pages = await pressPages(page);
+    expect(pages.some((words) => /^701\b|\b701$/.test(words))).to.equal(true);
+    await stage(page, 'Copy');
+    await row.click();
+    await fields.getByRole('button', { name: 'No section here' }).click();
+    await entry(page, /^Section The posts/).waitFor({ state: 'detached' });
+  });
 });

@@ -37,7 +37,7 @@ function inText(block: Paragraph, isFirst: boolean): Paragraph {
   const isHead = isFirst && !HEADS.has(block.style) && words.length <= LONGEST_HEAD && roleNamed(words) !== undefined;
   if (isHead) return { ...plain(block, false), style: 'CT' };
   const { breakBefore: _, ...kept } = block.touches ?? {};
-  const own = isFirst && block.touches?.breakBefore === true ? withTouches(block, kept) : block;
+  const own = isFirst && block.touches?.breakBefore !== undefined ? withTouches(block, kept) : block;
   return DRESSES.has(own.style) ? { ...own, style: 'TX' } : own;
 }
 

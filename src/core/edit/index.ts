@@ -45,6 +45,13 @@ export {
   removeDivisionEdit,
   setDivisionEdit,
 } from './order/runningOrder';
+export {
+  dropSectionEdits,
+  sectionFurnitureEdits,
+  sectionRunEdits,
+  sectionStartEdits,
+  type FirstPageFurniture,
+} from './order/sectionEdits';
 export { dropTypedNumbersEdits, typedNumbers } from './copy/typedNumbers';
 export { dressHandbook } from './order/dressHandbook';
 export {

@@ -13,6 +13,7 @@ import type {
 import type { Meaning, Spec } from '../model/spec/spec';
 import type { Block, BlockId, Paragraph, StreamId, StyleTag } from '../model/copy/streams';
 import { findPlaces, type PageOf } from './findPlaces';
+import { sectionName } from '../numbering/sections';
 import { headingWords, plainWords, titleBlock } from '../numbering/headWords';
 import { notePlaces } from './notePlaces';
 import { continuedEntries, indexLocators, marksOf, type PlacedMark } from './indexLocators';
@@ -107,7 +108,7 @@ function collect(divisions: readonly Division[], facts: ReferenceFacts): Collect
         made.sections.push({
           division: division.id,
           block: block.id,
-          name: block.touches.section || plainWords(block).slice(0, 200),
+          name: sectionName(block),
         });
       if (facts.meaningOf(block.style) === 'caption' && block.text.trim() !== '')
         made.captions.push({ kind: captionKind(division.blocks, index), block: block.id, text: plainWords(block) });

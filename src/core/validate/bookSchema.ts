@@ -109,7 +109,7 @@ const paragraph = Joi.object({
   style: word(12).required(),
   touches: Joi.object({
     align: Joi.string().valid('justify', 'left', 'right', 'centre'),
-    breakBefore: Joi.boolean(),
+    breakBefore: Joi.alternatives(Joi.boolean(), Joi.string().valid('recto', 'verso')),
     together: Joi.boolean(),
     lines: Joi.number().valid(-1, 1),
     spread: Joi.number().valid(-1, 0, 1),

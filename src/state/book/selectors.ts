@@ -1,6 +1,7 @@
 // What screens read, worked out from the store.
 import { findParagraph, typedNumbers } from '../../core/edit';
 import { wordsOfBlock } from '../../core/copy/firstPages';
+import { sectionsOf, type Section } from '../../core/numbering/sections';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Division } from '../../core/model/copy/book';
 import { headingWords } from '../../core/numbering/headWords';
@@ -88,6 +89,35 @@ export const selectRunningOrder = createSelector(
         isOut: division.notInPrint === true,
         madeBlank: summary?.pages[firstPage - 1]?.isMade === true,
       };
+    });
+  },
+);
+
+/** A section with its place in the composed book. */
+export interface SectionRow extends Section {
+  /** Index of the page on which it begins, -1: not known; its folio; how many pages it goes over, the one where the next begins left out. */
+  readonly page: number;
+  readonly folio: string;
+  readonly pages: number | null;
+}
+
+/** The sections of the book, in order. */
+export const selectSections = createSelector(
+  [
+    (state: RootState) => state.book.book,
+    (state: RootState) => state.compose.summary?.sections,
+    (state: RootState) => state.compose.summary?.pages.length ?? 0,
+  ],
+  (book, places = [], pageCount): readonly SectionRow[] => {
+    if (book === null) return [];
+    const placeOf = new Map(places.map((place) => [place.block, place]));
+    const begun = places.filter(({ page }) => page >= 0).sort((a, b) => a.page - b.page);
+    return sectionsOf(book).map((section) => {
+      const page = placeOf.get(section.block)?.page ?? -1;
+      const at = begun.findIndex(({ block }) => block === section.block);
+      const end = begun[at + 1]?.page ?? pageCount;
+      const folio = placeOf.get(section.block)?.folio ?? '';
+      return { ...section, page, folio, pages: page < 0 ? null : Math.max(1, end - page) };
     });
   },
 );

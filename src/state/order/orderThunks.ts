@@ -1,4 +1,4 @@
-// Changes of the running order and of what hangs on it: divisions, display layouts, page touches, section names.
+// Changes of the running order and of what hangs on it: divisions, display layouts, page touches.
 import {
   addDivisionOfRole,
   divideAt,
@@ -12,7 +12,6 @@ import {
   removeDivisionEdit,
   setDivisionEdit,
   setRoleEdits,
-  setTouchesEdit,
 } from '../../core/edit';
 import { anchorOn } from '../../core/copy/anchorState';
 import { ValueError } from '../../core/base/errors';
@@ -192,15 +191,5 @@ export function changePageTouch(id: string, to: PageTouch | null, name: string):
     const from = book.pageTouches;
     if (to === null) return dispatch(edit(name, dropPageTouch(book, id)));
     dispatch(edit(name, [{ kind: 'setPageTouches', from, to: from.map((touch) => (touch.id === id ? to : touch)) }]));
-  };
-}
-
-/** Begins a named section at a paragraph; undefined: none begins there any more. */
-export function setSection(stream: StreamId, block: string, section: string | undefined): AppThunk {
-  return (dispatch, getState) => {
-    const { book, readOnly } = getState().book;
-    if (book === null || readOnly) return;
-    const made = setTouchesEdit(book, stream, block, { section });
-    if (made !== null) dispatch(edit(section === undefined ? 'Section taken back' : 'Section named', [made]));
   };
 }

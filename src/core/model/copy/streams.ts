@@ -31,8 +31,8 @@ export interface LocalLook {
 /** Local exceptions on a paragraph; absent keys follow the style. */
 export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
-  /** Begins a page. */
-  readonly breakBefore?: boolean;
+  /** Begins a page: any, or one of a side. */
+  readonly breakBefore?: boolean | 'recto' | 'verso';
   /** Stays whole on one page, and with the paragraph after it. */
   readonly together?: boolean;
   /** Runs so many lines longer than its best setting. */

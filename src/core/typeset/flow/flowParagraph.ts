@@ -111,9 +111,10 @@ function elasticGaps(
 function wishesOf({ touches }: Paragraph, style: ResolvedStyle, facing: boolean): PageWishes | undefined {
   if (touches === undefined && style.breakBefore === null) return undefined;
   const { together, lines, spread } = touches ?? {};
-  const ofStyle = style.breakBefore ?? undefined;
-  const hasSide = ofStyle === 'recto' || ofStyle === 'verso';
-  const breakBefore = touches?.breakBefore === true || (hasSide && !facing) ? 'page' : ofStyle;
+  const own = touches?.breakBefore === true ? 'page' : touches?.breakBefore || undefined;
+  const wanted = own ?? style.breakBefore ?? undefined;
+  const hasSide = wanted === 'recto' || wanted === 'verso';
+  const breakBefore = hasSide && !facing ? 'page' : wanted;
   const isAny = breakBefore !== undefined || together || lines !== undefined || spread !== undefined;
   return isAny ? { breakBefore, together, lines, spread } : undefined;
 }

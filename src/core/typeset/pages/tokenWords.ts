@@ -7,6 +7,7 @@ import type { Page } from '../../model/composed/pages';
 import { headingWords, plainWords } from '../../numbering/headWords';
 import { findPlaces } from '../../references';
 import { notesToPages } from '../../numbering/notesToPages';
+import { sectionName } from '../../numbering/sections';
 import { spokenDate } from '../../copy/spokenDate';
 import type { ComposeContext } from '../flow/composeContext';
 
@@ -22,7 +23,7 @@ export class TokenWords {
   /** Divisions that go on on the pages of another, by the id of that one, in order. */
   private readonly followers = new Map<string, Division[]>();
   private heads: Map<string, PlacedHead[]> | undefined;
-  private sections: Map<string, PlacedHead[]> | undefined;
+  private sections: readonly PlacedHead[] | undefined;
 
   constructor(
     private readonly compose: ComposeContext,
@@ -84,7 +85,7 @@ export class TokenWords {
       case 'lastHead':
         return headOn(this.headsOf(page, division), page, level, token);
       case 'section':
-        return headOn(this.sectionsOf(division), page, 0, 'lastHead');
+        return headOn((this.sections ??= this.placeSections()), page, 0, 'lastHead');
       case 'date':
         return spokenDate(this.compose.context.today, particulars.language);
       default:
@@ -114,11 +115,6 @@ export class TokenWords {
     return this.heads.get(division?.id ?? '') ?? [];
   }
 
-  private sectionsOf(division: Division | undefined): readonly PlacedHead[] {
-    this.sections ??= this.placeSections();
-    return this.sections.get(division?.id ?? '') ?? [];
-  }
-
   /** Heads of level 2 and below with their pages, by division. */
   private placeHeads(): Map<string, PlacedHead[]> {
     return this.place((division) =>
@@ -130,14 +126,16 @@ export class TokenWords {
     );
   }
 
-  private placeSections(): Map<string, PlacedHead[]> {
-    return this.place((division) =>
+  /** All of the book in the order of its pages: a section goes on over the ends of divisions. */
+  private placeSections(): readonly PlacedHead[] {
+    const byDivision = this.place((division) =>
       division.blocks.flatMap((block) =>
         block.kind === 'paragraph' && block.touches?.section !== undefined
-          ? [{ block: block.id, level: 0, title: block.touches.section || plainWords(block) }]
+          ? [{ block: block.id, level: 0, title: sectionName(block) }]
           : [],
       ),
     );
+    return [...byDivision.values()].flat().sort((a, b) => a.page - b.page);
   }
 
   private place(

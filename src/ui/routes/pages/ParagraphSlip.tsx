@@ -5,9 +5,10 @@ import { formatNumber } from '../../../core/measure/units';
 import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/answers/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { setSection } from '../../../state/order/orderThunks';
+import { setSection } from '../../../state/order/sectionThunks';
 import { selectHeadNumbers, selectParagraph } from '../../../state/book/selectors';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
+import { ChoiceSetting } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
@@ -73,11 +74,26 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       )}
       <Toggle
         label="Begins a page"
-        isOn={touches.breakBefore === true}
+        isOn={touches.breakBefore !== undefined}
         cost={costInWords(costs[3])}
         disabled={readOnly}
         onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
       />
+      {touches.breakBefore !== undefined && (
+        <ChoiceSetting
+          label="Of which side"
+          value={String(touches.breakBefore)}
+          disabled={readOnly}
+          choices={[
+            ['true', 'any'],
+            ['recto', 'recto'],
+            ['verso', 'verso'],
+          ]}
+          onChange={(to) =>
+            set({ breakBefore: to === 'true' ? true : (to as 'recto' | 'verso') }, 'Side of the page begun here')
+          }
+        />
+      )}
       <Toggle
         label="Whole, and with the next"
         isOn={touches.together === true}

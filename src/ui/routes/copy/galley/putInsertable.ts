@@ -1,7 +1,7 @@
 // Puts what was chosen by name at the caret of the galley.
 import { schema } from '../../../../galley';
 import { putDummyCopy, putTable } from '../../../../state/arrival/incomingThunks';
-import { setSection } from '../../../../state/order/orderThunks';
+import { setSection } from '../../../../state/order/sectionThunks';
 import type { AppDispatch } from '../../../../state/store';
 import { insertion, insertionBeside, setList } from './commands';
 import type { GalleyControl } from './control';

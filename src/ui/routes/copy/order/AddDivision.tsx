@@ -1,9 +1,11 @@
-// Adding a division: a role is chosen by name, and it goes after the chosen division where its matter allows.
+// Adding to the running order: a division, whose role is chosen by name and which goes after the chosen one where its matter
+// allows; or a section that begins at a folio.
 import { Plus } from 'lucide-react';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { usePressOutside } from '../../../components/usePressOutside';
 import { roleFacts, roleName, ROLES, type DivisionRole } from '../../../../core/model/copy/roles';
 import { addDivisionBeside } from '../../../../state/order/orderThunks';
+import { beginSectionAtFolio } from '../../../../state/order/sectionThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 
 const ALL = Object.keys(ROLES) as DivisionRole[];
@@ -100,6 +102,48 @@ function RoleList({ onClose, onAdded }: { onClose: () => void; onAdded: (told: s
         ))}
         {found.length === 0 && <li className="px-3 py-1.5">No division is called that.</li>}
       </ul>
+      <SectionAtFolio onDone={onClose} />
     </div>
+  );
+}
+
+/** Begins a section at a page that is told by its folio. */
+function SectionAtFolio({ onDone }: { onDone: () => void }) {
+  const dispatch = useAppDispatch();
+  const [folio, setFolio] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const begin = () => {
+    const fault = dispatch(beginSectionAtFolio(folio));
+    setProblem(fault);
+    if (fault === null) onDone();
+  };
+  return (
+    <form
+      className="border-t border-base-300 px-3 py-2 text-[12px]"
+      onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
+      onSubmit={(event) => {
+        event.preventDefault();
+        begin();
+      }}
+    >
+      <label className="flex items-center gap-2">
+        <span className="grow whitespace-nowrap">Section from folio</span>
+        <input
+          className="setting-input w-[44px]"
+          aria-invalid={problem !== null}
+          maxLength={24}
+          value={folio}
+          onChange={(event) => setFolio(event.target.value)}
+        />
+        <button className="btn btn-xs" type="submit">
+          Begin
+        </button>
+      </label>
+      {problem && (
+        <p role="alert" className="pt-1 text-[12px] text-error">
+          {problem}
+        </p>
+      )}
+    </form>
   );
 }

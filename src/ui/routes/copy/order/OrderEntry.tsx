@@ -33,7 +33,12 @@ const classOf = ({ isChosen, isPart, isMarked, isJoined, isOut }: EntryProps) =>
 export function PlainEntry(props: EntryProps) {
   const { id, name, isChosen, onChoose } = props;
   return (
-    <button className={classOf(props)} aria-current={isChosen ? 'true' : undefined} onClick={() => onChoose(id)}>
+    <button
+      data-order-row
+      className={classOf(props)}
+      aria-current={isChosen ? 'true' : undefined}
+      onClick={() => onChoose(id)}
+    >
       <span className="min-w-0 grow truncate">{name}</span>
     </button>
   );
@@ -70,6 +75,7 @@ export const OrderEntry = memo(function OrderEntry({
       {...listeners}
       className={`${className} ${isDragging ? 'relative z-10 bg-base-100 shadow-md' : ''}`}
       style={transform === null ? undefined : { transform: `translateY(${transform.y}px)` }}
+      data-order-row
       data-division={row.id}
       aria-current={isChosen ? 'true' : undefined}
       aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"

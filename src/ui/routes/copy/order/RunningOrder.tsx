@@ -10,14 +10,16 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { useState, type KeyboardEvent } from 'react';
+import { Fragment, useState, type KeyboardEvent } from 'react';
 import type { Matter } from '../../../../core/model/copy/book';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { moveDivision, stepDivision } from '../../../../state/order/orderThunks';
 import type { RunningOrderRow } from '../../../../state/book/selectors';
+import { selectSections } from '../../../../state/book/selectors';
 import { AddDivision } from './AddDivision';
 import { OrderEntry, PlainEntry } from './OrderEntry';
 import type { BroughtDivisions } from '../../../../state/arrival/incomingThunks';
+import { SectionRows } from './SectionRows';
 import { END, useFileDrop } from './useFileDrop';
 
 const GROUPS: readonly (readonly [Matter, string])[] = [
@@ -38,6 +40,7 @@ interface Props {
 export function RunningOrder({ rows, chosen, onChoose }: Props) {
   const dispatch = useAppDispatch();
   const readOnly = useAppSelector((state) => state.book.readOnly);
+  const sections = useAppSelector(selectSections);
   const files = useFileDrop(rows);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
   const [said, setSaid] = useState('');
@@ -69,9 +72,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
       requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-division="${id}"]`)?.focus());
       return;
     }
-    const buttons = [...event.currentTarget.querySelectorAll<HTMLElement>('button[aria-current], [data-division]')];
-    const entries = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-entry] button')];
-    const list = entries.length > 0 ? entries : buttons;
+    const list = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-order-row]')];
     list[list.indexOf(document.activeElement as HTMLElement) + step]?.focus();
   };
   return (
@@ -118,14 +119,16 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
               <section key={matter} aria-label={title} data-entry>
                 <GroupTitle matter={matter} title={title} />
                 {own.map((row) => (
-                  <OrderEntry
-                    key={row.id}
-                    row={row}
-                    isChosen={row.id === chosen}
-                    isMarked={row.id === files.before}
-                    readOnly={readOnly}
-                    onChoose={onChoose}
-                  />
+                  <Fragment key={row.id}>
+                    <OrderEntry
+                      row={row}
+                      isChosen={row.id === chosen}
+                      isMarked={row.id === files.before}
+                      readOnly={readOnly}
+                      onChoose={onChoose}
+                    />
+                    <SectionRows rows={sections.filter(({ division }) => division === row.id)} />
+                  </Fragment>
                 ))}
               </section>
             );

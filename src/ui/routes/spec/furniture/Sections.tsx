@@ -1,20 +1,21 @@
-// Named sections: what each is called, where it begins and how many pages it has; edited in place, walked to.
+// Named sections: what each is called, where it begins and how many pages it has; named in place, walked to. Their other facts
+// are edited in the running order.
 import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { setSection } from '../../../../state/order/orderThunks';
-import { selectParagraph, spreadOfPage } from '../../../../state/book/selectors';
+import { setSection } from '../../../../state/order/sectionThunks';
+import { selectSections, spreadOfPage, type SectionRow } from '../../../../state/book/selectors';
 import { spreadCalled } from '../../../../state/view/viewSlice';
 import { SettingGroup } from '../../../components/Setting';
 import { useDraft } from '../../../components/useDraft';
 
 export function Sections() {
-  const sections = useAppSelector((state) => state.compose.summary?.sections) ?? [];
-  const extents = useAppSelector((state) => state.compose.summary?.extents) ?? [];
+  const sections = useAppSelector(selectSections);
   return (
     <SettingGroup title="Sections" aside={sections.length > 0 ? String(sections.length) : undefined}>
       {sections.length === 0 && (
         <p className="px-3.5 py-1.5 text-[12px] text-quiet">
-          A paragraph begins a named section by its slip in Pages; the token Section says the name.
+          A section begins at a paragraph (Pages, the slip; Copy, Insert) or at a folio (Copy, Add). The token Section
+          says its name.
         </p>
       )}
       {sections.length > 0 && (
@@ -25,13 +26,9 @@ export function Sections() {
           <span className="text-right">pages</span>
         </div>
       )}
-      {sections.map((section, at) => {
-        const next = sections[at + 1];
-        const extent = extents.find(({ division }) => division === section.division);
-        const end = next?.division === section.division ? next.page : (extent?.firstPage ?? 0) + (extent?.pages ?? 0);
-        const count = section.page < 0 ? '' : String(Math.max(1, end - section.page));
-        return <SectionRow key={section.block} {...section} count={count} />;
-      })}
+      {sections.map((section) => (
+        <Row key={section.block} {...section} />
+      ))}
     </SettingGroup>
   );
 }
@@ -45,21 +42,11 @@ function runOf(folio: string): string {
   return parts[1] === '' ? numerals : `${parts[1]}…`;
 }
 
-interface RowProps {
-  readonly division: string;
-  readonly block: string;
-  readonly name: string;
-  readonly page: number;
-  readonly folio: string;
-  readonly count: string;
-}
-
-function SectionRow({ division, block, name, page, folio, count }: RowProps) {
+function Row({ division, block, name, page, folio, pages }: SectionRow) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const readOnly = useAppSelector((state) => state.book.readOnly);
-  const own = useAppSelector((state) => selectParagraph(state, division, block)?.touches?.section);
-  const { field, problem } = useDraft(own || name, (typed) => {
+  const { field, problem } = useDraft(name, (typed) => {
     if (typed.length > 200) return 'At most 200 characters.';
     dispatch(setSection(division, block, typed.trim()));
     return null;
@@ -85,7 +72,7 @@ function SectionRow({ division, block, name, page, folio, count }: RowProps) {
         >
           {folio || '–'}
         </button>
-        <span className="text-right text-quiet">{count}</span>
+        <span className="text-right text-quiet">{pages ?? ''}</span>
         <button
           className="text-right text-quiet hover:text-error"
           aria-label={`Take back the section ${name}`}
