@@ -52,7 +52,7 @@ export {
   sectionStartEdits,
   type FirstPageFurniture,
 } from './order/sectionEdits';
-export { dropTypedNumbersEdits, typedNumbers } from './copy/typedNumbers';
+export { dropTypedNumbersEdits, typedInHeads } from './copy/typedNumbers';
 export { dressHandbook } from './order/dressHandbook';
 export {
   addNoteEdits,

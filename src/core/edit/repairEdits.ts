@@ -1,13 +1,15 @@
 // The edits that a repair stands for.
 import { unreachable } from '../base/errors';
 import { appendParagraph, cutParagraph } from '../copy/cutParagraph';
-import type { Repair } from '../model/checks/repairs';
+import type { Repair, RunPlace } from '../model/checks/repairs';
 import { eachStream, type Book } from '../model/copy/book';
 import type { BookEdit } from '../model/copy/bookEdit';
 import type { BlockId, Paragraph, StreamId } from '../model/copy/streams';
 import { convertNotesEdits } from './copy/noteEdits';
 import { setTouchesEdit } from './copy/touches';
+import { dropTypedNumbersEdits } from './copy/typedNumbers';
 import { setSpecEdit } from './makeEdits';
+import { setDivisionEdit } from './order/runningOrder';
 
 /** Empty when what the repair is about is gone. */
 export function repairEdits(book: Book, repair: Repair): BookEdit[] {
@@ -22,6 +24,14 @@ export function repairEdits(book: Book, repair: Repair): BookEdit[] {
       return convertNotesEdits(book, [repair.note], repair.to);
     case 'dropPageTouch':
       return dropPageTouch(book, repair.touch);
+    case 'setFolioStart':
+      return setFolioStart(book, repair.run, repair.start);
+    case 'setDivisionSide': {
+      const isThere = book.divisions.some(({ id }) => id === repair.division);
+      return isThere ? some(setDivisionEdit(book, repair.division, { start: repair.side })) : [];
+    }
+    case 'dropTypedNumber':
+      return dropTypedNumbersEdits(book, repair.block);
     case 'dropSpotRule': {
       const spots = book.spec.styles[repair.style]?.spots;
       const left = spots?.filter(({ pattern }) => pattern !== repair.pattern) ?? [];
@@ -55,6 +65,18 @@ function dropObject(book: Book, stream: StreamId, block: BlockId, at: number): B
 function withoutLetter(paragraph: Paragraph, at: number): Paragraph {
   const after = cutParagraph(paragraph, at + 1, paragraph.text.length);
   return appendParagraph(cutParagraph(paragraph, 0, at), after);
+}
+
+function setFolioStart(book: Book, place: RunPlace, start: number | null): BookEdit[] {
+  if ('division' in place) {
+    const run = book.divisions.find(({ id }) => id === place.division)?.run;
+    return run === undefined ? [] : some(setDivisionEdit(book, place.division, { run: { ...run, start } }));
+  }
+  const from = book.pageTouches;
+  const touch = from.find(({ id }) => id === place.touch);
+  if (touch?.run === undefined || touch.run.start === start) return [];
+  const changed = { ...touch, run: { ...touch.run, start } };
+  return [{ kind: 'setPageTouches', from, to: from.map((one) => (one === touch ? changed : one)) }];
 }
 
 /** The note goes, and with it every reference to it. */

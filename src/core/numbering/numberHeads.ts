@@ -12,6 +12,8 @@ export interface HeadNumber {
   readonly text: string;
   /** The number alone, those above before it where the scheme says so: `1.2`. */
   readonly plain: string;
+  /** Its place in the counting, from 1. */
+  readonly count: number;
   readonly scheme: NumberScheme;
 }
 
@@ -95,7 +97,7 @@ class HeadCounter {
     if (level > 0) this.path[level] = own;
     const above = scheme.whole ? this.path.slice(1, level).filter((part) => part) : [];
     const plain = [...above, own].join('.');
-    return { text: (appendix?.before ?? scheme.before) + plain + scheme.after, plain, scheme };
+    return { text: (appendix?.before ?? scheme.before) + plain + scheme.after, plain, count, scheme };
   }
 
   /** A head begins the counts of those below it again. */

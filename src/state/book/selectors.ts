@@ -1,9 +1,10 @@
 // What screens read, worked out from the store.
-import { findParagraph, typedNumbers } from '../../core/edit';
+import { findParagraph, typedInHeads } from '../../core/edit';
 import { wordsOfBlock } from '../../core/copy/firstPages';
+import { typedNumberLines } from '../../core/numbering/typedNumbers';
 import { sectionsOf, type Section } from '../../core/numbering/sections';
 import { createSelector } from '@reduxjs/toolkit';
-import type { Division } from '../../core/model/copy/book';
+import type { Book, Division } from '../../core/model/copy/book';
 import { headingWords } from '../../core/numbering/headWords';
 import { numberHeads, type HeadNumbers } from '../../core/numbering/numberHeads';
 import type { NotePlaces } from '../../core/model/composed/referenceTable';
@@ -158,10 +159,19 @@ export const selectIndexTerms = createSelector(
   },
 );
 
-/** How many numbers of chapters and parts were typed into the copy. */
-export const selectTypedNumbers = createSelector([(state: RootState) => state.book.book], (book) =>
-  book === null ? 0 : typedNumbers(book).length,
-);
+/** Numbers that were typed into the copy: on lines of their own above titles, and before the words of heads that have one. */
+export const selectTypedNumbers = createSelector([(state: RootState) => state.book.book], (book) => ({
+  lines: book === null ? 0 : typedNumberLines(book.divisions, book.spec).length,
+  heads: book === null ? [] : typedInHeads(book).map(({ stream, block, to }) => wordsAround(book, stream, block, to)),
+}));
+
+/** Letters of a head that are shown with its typed number. */
+const SHOWN_OF_HEAD = 24;
+
+function wordsAround(book: Book, stream: string, block: string, to: number): string {
+  const text = findParagraph(book, stream, block)?.text ?? '';
+  return text.length > to + SHOWN_OF_HEAD ? `${text.slice(0, to + SHOWN_OF_HEAD).trimEnd()}…` : text;
+}
 
 /** Where notes are referred to, for books in which their numbers hang on that; undefined for others. */
 export function selectNotePlaces({ book: { book }, compose }: RootState): NotePlaces | undefined {

@@ -5,6 +5,7 @@ import { MOST_PASSES } from '../settleReferences';
 import { placeless, type BookRunner } from './bookFacts';
 import { folios } from './folioFindings';
 import { emptyNotes, lostNotes, notesAlike, notesOfNoKind, placelessNotes } from './noteFindings';
+import { typedNumbers } from './numberFindings';
 import { cutHeads, emptyMarks, goneTargets, idleRules, lostTouches, titles } from './orderFindings';
 import { deepTitle, displayOverflow, gives, type SearchRunner } from './searchFindings';
 import { styles } from './styleFindings';
@@ -47,6 +48,7 @@ export const BOOK_RUNNERS: Readonly<Record<KindsOf<'book'>, BookRunner>> = {
   'head-too-long': cutHeads,
   'title-empty': titles,
   'title-very-long': titles,
+  'number-typed': typedNumbers,
   'contents-empty': titles,
   'touch-lost': lostTouches,
   'target-gone': goneTargets,

@@ -36,7 +36,6 @@ export function NumbersTopic() {
   const dispatch = useAppDispatch();
   const { spec, readOnly, set } = useSpec();
   const numbers = useAppSelector(selectHeadNumbers);
-  const typed = useAppSelector(selectTypedNumbers);
   const heads = Object.entries(spec.styles).filter(
     ([tag, { meaning }]) => tag !== 'TOH' && /^heading/.test(meaning ?? ''),
   );
@@ -57,16 +56,7 @@ export function NumbersTopic() {
             </button>
           ))}
         </div>
-        {typed > 0 && (
-          <div className="flex items-start justify-between gap-2 border-b border-hairline px-3.5 py-1.5">
-            <p className="text-[12px] text-quiet">
-              {typed === 1 ? 'One number is' : `${typed} numbers are`} typed in the copy; the scheme gives none there.
-            </p>
-            <button className="btn btn-xs" disabled={readOnly} onClick={() => dispatch(dropTypedNumbers())}>
-              Take out
-            </button>
-          </div>
-        )}
+        <TypedNumbers />
         {heads.map(([tag, { name, meaning }]) => {
           const number = inheritedNumber(spec.styles, tag);
           return (
@@ -142,5 +132,38 @@ export function NumbersTopic() {
         ))}
       </SettingGroup>
     </>
+  );
+}
+
+/** Numbers that the author typed, and the one act that takes them out. */
+function TypedNumbers() {
+  const dispatch = useAppDispatch();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const { lines, heads } = useAppSelector(selectTypedNumbers);
+  if (lines + heads.length === 0) return null;
+  const told = [
+    lines === 0
+      ? ''
+      : `${lines === 1 ? 'One number is' : `${lines} numbers are`} typed above titles; the scheme gives none there.`,
+    heads.length === 0
+      ? ''
+      : `${heads.length === 1 ? 'One number is' : `${heads.length} numbers are`} typed in heads that have one by their scheme: ${heads
+          .slice(0, 2)
+          .map((words) => `“${words}”`)
+          .join(', ')}${heads.length > 2 ? ' …' : ''}`,
+  ].filter(Boolean);
+  return (
+    <div className="flex items-start justify-between gap-2 border-b border-hairline px-3.5 py-1.5" role="status">
+      <div className="min-w-0 space-y-1 text-[12px] text-quiet">
+        {told.map((words) => (
+          <p key={words} className="break-words">
+            {words}
+          </p>
+        ))}
+      </div>
+      <button className="btn btn-xs shrink-0" disabled={readOnly} onClick={() => dispatch(dropTypedNumbers())}>
+        Take out
+      </button>
+    </div>
   );
 }

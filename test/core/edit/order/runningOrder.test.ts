@@ -1,3 +1,4 @@
+import { typedNumberLines } from '../../../../src/core/numbering/typedNumbers';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -10,7 +11,6 @@ import {
   placeOfRole,
   removeDivisionEdit,
   setDivisionEdit,
-  typedNumbers,
 } from '../../../../src/core/edit';
 import type { Book, Matter } from '../../../../src/core/model/copy/book';
 import type { BookEdit } from '../../../../src/core/model/copy/bookEdit';
@@ -118,7 +118,9 @@ describe('changes of the running order', () => {
       division('chapter', [p('Chapter One', 'CN'), p('Salt', 'CT'), p('Words.')]),
       division('chapter', [p('Two', 'CN'), p('Words.')]),
     ]);
-    expect(typedNumbers(before).map(({ block }) => block)).to.deep.equal([before.divisions[0].blocks[0].id]);
+    expect(typedNumberLines(before.divisions, before.spec).map(({ block }) => block)).to.deep.equal([
+      before.divisions[0].blocks[0].id,
+    ]);
     const edits = dropTypedNumbersEdits(before);
     const after = applyEdits(before, edits);
     expect(after.divisions.map(({ blocks }) => blocks.length)).to.deep.equal([2, 2]);

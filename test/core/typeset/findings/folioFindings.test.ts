@@ -1,6 +1,9 @@
 import { expect } from 'chai';
 import type { Book } from '../../../../src/core/model/copy/book';
 import type { FolioRun } from '../../../../src/core/model/spec/numbering';
+import { anchorOn } from '../../../../src/core/copy/anchorState';
+import { applyEdits, repairEdits } from '../../../../src/core/edit';
+import type { Paragraph } from '../../../../src/core/model/copy/streams';
 import { compose } from '../../../build/assets';
 import { book, chapter, words } from '../../../build/book';
 
@@ -47,4 +50,35 @@ describe('findings of the folios', () => {
     expect(told).to.have.length(1);
     expect(told[0]).to.match(/folios are missing between \d+ and 99/);
   });
+
+  it('are taken away by each of their ways out', () => {
+    let tried = 0;
+    for (const made of [withRun(run(40)), withRun(run(1)), withRun(run(99)), withRun(run(40), 'any'), touched(40)])
+      for (const { kind, repairs = [] } of compose(made).findings.filter((one) => one.kind.startsWith('folio-')))
+        for (const repair of repairs) {
+          const after = applyEdits(made, repairEdits(made, repair));
+          expect(after, kind).to.not.deep.equal(made);
+          expect(
+            compose(after).findings.filter((one) => one.kind === kind),
+            `${kind}: ${JSON.stringify(repair)}`,
+          ).to.deep.equal([]);
+          tried += 1;
+        }
+    expect(tried).to.be.greaterThan(6);
+    const bare = withRun(undefined);
+    expect(repairEdits(bare, { kind: 'setFolioStart', run: { touch: 't1' }, start: null })).to.deep.equal([]);
+    expect(repairEdits(bare, { kind: 'setDivisionSide', division: 'd900', side: 'recto' })).to.deep.equal([]);
+  });
 });
+
+/** A book whose folio run begins with a touch on a page within the second chapter. */
+function touched(first: number): Book {
+  const made = withRun(undefined);
+  const { id, blocks } = made.divisions[1];
+  const anchor = anchorOn(id, blocks[1] as Paragraph, 0);
+  return {
+    ...made,
+    anchors: { a900: anchor },
+    pageTouches: [{ id: 't901', anchor: 'a900', madeOn: 3, run: run(first) }],
+  };
+}
