@@ -19,6 +19,7 @@ export {
   describeManuscript,
   IMPORTERS,
   knownLanguage,
+  emptyBook,
   makeBook,
   manuscriptOf,
   mapStyles,

@@ -1,6 +1,7 @@
 // One tab holds a book, by a Web Lock. Tabs of one book talk over a channel: a reader may ask the holder to let go, and
-// hears when the holder has written. Whoever asks takes the lock when the holder has written everything, or after a second
-// without any answer; a holder with changes that it cannot write refuses.
+// hears when the holder has written. Whoever asks takes the lock when the holder has written everything, or after ten
+// seconds without any answer (a tab that is gone has let its lock go by then, one that works hard may be late to answer); a holder
+// with changes that it cannot write refuses.
 
 export interface HeldLock {
   readonly release: () => void;
@@ -27,7 +28,7 @@ export interface TabChannel {
 export type TakenOver = { readonly lock: HeldLock } | { readonly refused: number };
 
 /** How long a tab that does not answer is waited for, and one that says that it writes, in ms. */
-const PATIENCE = { SILENT: 1000, WRITING: 30_000 };
+const PATIENCE = { SILENT: 10_000, WRITING: 30_000 };
 const nameOf = (book: string) => `walnut-leaf-book-${book}`;
 
 /** Takes the lock if it is free; null when another tab holds it. `onLost` is called when it is taken away. */

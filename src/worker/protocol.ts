@@ -216,6 +216,7 @@ export interface TrialAnswer {
   /** Indices of the pages that change, counted in the tried book, and how many pages that has. */
   readonly changed: readonly number[];
   readonly pageCount: number;
+  readonly extents: readonly DivisionExtent[];
   /** The first page from which on all are in step again; null: none is. */
   readonly inStepFrom: number | null;
   readonly gained: readonly Finding[];
@@ -250,6 +251,8 @@ export type WriteRequest = AssetBase &
         /** The file is a part of a book that is there. */
         readonly isPart?: boolean;
       }
+    /** A book without a manuscript. */
+    | { readonly kind: 'begin'; readonly bookId: string }
     /** A manuscript that goes into a book that is there. */
     | { readonly kind: 'read'; readonly fileName: string; readonly file: Blob }
     /** A newer version of the copy of a book, or of one of its divisions; mapping and recipe are the book's. */

@@ -304,8 +304,8 @@ export class TypesetSession {
     const lists = pages.map(({ list }) => list);
     const outlines = newOutlines(lists, tried.context, this.sentOutlines);
     const { changed, inStepFrom, gained, lost } = tried;
-    const pageCount = tried.composed.pages.length;
-    const trial = { number: request, changed, pageCount, inStepFrom, gained, lost, pages };
+    const { extents, pages: all } = tried.composed;
+    const trial = { number: request, changed, pageCount: all.length, extents, inStepFrom, gained, lost, pages };
     return { kind: 'tried', trial, outlines, transfer: buffersOf(lists, outlines) };
   }
 

@@ -5,6 +5,7 @@ import {
   composeSpecimen,
   copyBaseOf,
   editsBetweenBooks,
+  emptyBook,
   findAll,
   HarfBuzzSubsetter,
   ImportError,
@@ -55,6 +56,8 @@ export async function doWriteJob(
         const pictures = blobsOf(manuscript.pictures);
         return { kind: 'book', book, base, pictures, arrival: arrivalOf(manuscript, job.fileName) };
       }
+      case 'begin':
+        return { kind: 'book', book: emptyBook(job.bookId), base: null, pictures: {}, arrival: null };
       case 'read':
         return { kind: 'manuscript', ...(await readAny(job.fileName, job.file)) };
       case 'replaceCopy':

@@ -3,7 +3,15 @@ export { editsBetweenBooks } from './bookDiff';
 export { replaceCopy, type ReplacedCopy } from './copy/replaceCopy';
 export { mergeDivisionEdits, splitDivisionEdits } from './order/divisions';
 export { fallbackFaceEdits, type CharacterPlace } from './styles/fallbackFace';
-export { dummyCopy } from './copy/dummyCopy';
+export {
+  countDummyCopy,
+  dropDummyCopyEdits,
+  fillBookEdits,
+  fillDivisionEdits,
+  MOST_DUMMY_CHAPTERS,
+  MOST_DUMMY_PAGES,
+  type DummyCount,
+} from './copy/dummyCopy';
 export { insertBlocksEdits, type IncomingBlocks } from './copy/insertBlocks';
 export { rangeCharacterEdits, replaceRangeEdits } from './copy/textRange';
 export { mergeParagraphsEdit } from './copy/mergeParagraphs';

@@ -5,6 +5,7 @@ import type { Repair, RunPlace } from '../model/checks/repairs';
 import { eachStream, type Book } from '../model/copy/book';
 import type { BookEdit } from '../model/copy/bookEdit';
 import type { BlockId, Paragraph, StreamId } from '../model/copy/streams';
+import { dropDummyCopyEdits } from './copy/dummyCopy';
 import { convertNotesEdits } from './copy/noteEdits';
 import { setTouchesEdit } from './copy/touches';
 import { dropTypedNumbersEdits } from './copy/typedNumbers';
@@ -30,6 +31,8 @@ export function repairEdits(book: Book, repair: Repair): BookEdit[] {
       const isThere = book.divisions.some(({ id }) => id === repair.division);
       return isThere ? some(setDivisionEdit(book, repair.division, { start: repair.side })) : [];
     }
+    case 'dropDummyCopy':
+      return dropDummyCopyEdits(book, repair.division);
     case 'dropTypedNumber':
       return dropTypedNumbersEdits(book, repair.block);
     case 'dropSpotRule': {

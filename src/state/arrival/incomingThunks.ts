@@ -4,7 +4,6 @@ import {
   applyEdits,
   conflictEdits,
   conflictStand,
-  dummyCopy,
   editsBetweenBooks,
   insertBlocksEdits,
   type ConflictSide,
@@ -20,6 +19,7 @@ import { edit } from '../book/bookThunks';
 import { divisionChosen } from '../view/viewSlice';
 import type { TextSelection } from '../../core/model/copy/bookEdit';
 import { OBJECT_CHARACTER, paragraph, type PictureFacts, type Table } from '../../core/model/copy/streams';
+import { dummyCopy } from '../../core/copy/dummyCopy';
 import { hasHandLooks, withoutHandLooks } from '../../core/copy/handLooks';
 import { isPicture, pictureOf } from '../../core/copy/pictureOf';
 import { bookEdited } from '../book/bookSlice';

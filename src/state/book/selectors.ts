@@ -1,5 +1,5 @@
 // What screens read, worked out from the store.
-import { findParagraph, typedInHeads } from '../../core/edit';
+import { countDummyCopy, findParagraph, typedInHeads } from '../../core/edit';
 import { wordsOfBlock } from '../../core/copy/firstPages';
 import { typedNumberLines } from '../../core/numbering/typedNumbers';
 import { sectionsOf, type Section } from '../../core/numbering/sections';
@@ -157,6 +157,11 @@ export const selectIndexTerms = createSelector(
           for (const object of block.objects) if (object.kind === 'index') terms.add(object.term);
     return [...terms].sort();
   },
+);
+
+/** How much dummy copy the book has. */
+export const selectDummyCount = createSelector([(state: RootState) => state.book.book], (book) =>
+  book === null ? { paragraphs: 0, divisions: 0 } : countDummyCopy(book),
 );
 
 /** Numbers that were typed into the copy: on lines of their own above titles, and before the words of heads that have one. */

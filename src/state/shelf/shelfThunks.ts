@@ -100,6 +100,24 @@ export function addManuscript(
   };
 }
 
+/** Begins a book without a manuscript; answers its id, or null when it could not be begun and why was told. */
+export function beginBook(): AppThunk<Promise<string | null>> {
+  return async (dispatch, _getState, services) => {
+    const bookId = services.newBookId();
+    const result = await services.startWriteJob({ kind: 'begin', bookId }).result;
+    if (result.kind === 'failed') dispatch(fileRefused(`No book could be begun: ${result.message}`));
+    if (result.kind !== 'book') return null;
+    try {
+      await services.repository.add(result.book, services.now(), {});
+    } catch (error) {
+      dispatch(fileRefused(`The book could not be kept: ${(error as Error).message}`));
+      return null;
+    }
+    await dispatch(listBooks());
+    return bookId;
+  };
+}
+
 export function removeBook(id: string): AppThunk<Promise<void>> {
   return async (dispatch, _getState, { repository, locks }) => {
     const lock = await locks.tryLock(id, () => undefined);

@@ -29,18 +29,21 @@ function Strip({ isAlert = false, children }: { isAlert?: boolean; children: Rea
 function ReadHere() {
   const dispatch = useAppDispatch();
   const [refusal, setRefusal] = useState<string | null>(null);
+  const [isAsking, setAsking] = useState(false);
   const take = () => {
     setRefusal(null);
-    dispatch(takeOverBook()).then(setRefusal, (error: Error) =>
-      setRefusal(`It cannot be taken over: ${error.message}`),
-    );
+    setAsking(true);
+    dispatch(takeOverBook())
+      .then(setRefusal, (error: Error) => setRefusal(`It cannot be taken over: ${error.message}`))
+      .finally(() => setAsking(false));
   };
   return (
     <Strip>
       <span>This book is open in another tab. Here it can be read, not changed.</span>
-      <button className="btn btn-xs btn-outline" onClick={take}>
+      <button className="btn btn-xs btn-outline" disabled={isAsking} onClick={take}>
         Take it over
       </button>
+      {isAsking && <span role="status">Waiting for the other tab to write what it has.</span>}
       {refusal !== null && <span className="text-error">{refusal}</span>}
     </Strip>
   );

@@ -58,6 +58,7 @@ export const CHECKS = {
   'head-too-long': check('book', 'should', 'Running heads too long'),
   'title-empty': check('book', 'should', 'Divisions without a title'),
   'title-very-long': check('book', 'look', 'Very long titles'),
+  'dummy-copy': check('book', 'must', 'Dummy copy'),
   'number-typed': check('book', 'should', 'Numbers typed beside the scheme’s'),
   'contents-empty': check('book', 'should', 'Lists with nothing in them'),
   'touch-lost': check('book', 'look', 'Page touches without their words'),

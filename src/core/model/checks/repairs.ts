@@ -17,6 +17,8 @@ export type Repair =
   | { readonly kind: 'setFolioStart'; readonly run: RunPlace; readonly start: number | null }
   /** The side of the page on which a division begins. */
   | { readonly kind: 'setDivisionSide'; readonly division: StreamId; readonly side: 'recto' | 'verso' }
+  /** The dummy copy of a division. */
+  | { readonly kind: 'dropDummyCopy'; readonly division: StreamId }
   /** The number that was typed in a head which has one by its scheme. */
   | { readonly kind: 'dropTypedNumber'; readonly block: BlockId }
   | { readonly kind: 'dropSpotRule'; readonly style: StyleTag; readonly pattern: string };

@@ -3,6 +3,7 @@
 import type { KindsOf } from '../../proof';
 import { MOST_PASSES } from '../settleReferences';
 import { placeless, type BookRunner } from './bookFacts';
+import { dummies } from './dummyFindings';
 import { folios } from './folioFindings';
 import { emptyNotes, lostNotes, notesAlike, notesOfNoKind, placelessNotes } from './noteFindings';
 import { typedNumbers } from './numberFindings';
@@ -48,6 +49,7 @@ export const BOOK_RUNNERS: Readonly<Record<KindsOf<'book'>, BookRunner>> = {
   'head-too-long': cutHeads,
   'title-empty': titles,
   'title-very-long': titles,
+  'dummy-copy': dummies,
   'number-typed': typedNumbers,
   'contents-empty': titles,
   'touch-lost': lostTouches,

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState, type DragEvent, type ReactNode } from 'rea
 import { useNavigate } from 'react-router';
 import { closeBook } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addManuscript, makeCovers, readShelf } from '../../../state/shelf/shelfThunks';
+import { addManuscript, beginBook, makeCovers, readShelf } from '../../../state/shelf/shelfThunks';
 import { refusalsDismissed } from '../../../state/shelf/shelfSlice';
 import { themeChosen } from '../../../state/view/viewSlice';
 import { LeafMark } from '../../components/LeafMark';
@@ -37,6 +37,12 @@ export function Shelf() {
     else if (last !== null) void dispatch(makeCovers());
   };
 
+  /** A book without a manuscript begins with its spec. */
+  const begin = async () => {
+    const id = await dispatch(beginBook());
+    if (id !== null) void navigate(`/book/${id}/spec`);
+  };
+
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
@@ -53,7 +59,7 @@ export function Shelf() {
       onDragLeave={(event) => event.currentTarget.contains(event.relatedTarget as Node) || setOver(false)}
       onDrop={drop}
     >
-      <ShelfHeader onChoose={choose}>
+      <ShelfHeader onChoose={choose} onBegin={() => void begin()}>
         <input
           ref={chooser}
           type="file"
@@ -77,8 +83,14 @@ export function Shelf() {
   );
 }
 
-/** `children`: what chooses a file, unseen. */
-function ShelfHeader({ onChoose, children }: { onChoose: () => void; children: ReactNode }) {
+interface HeaderProps {
+  readonly onChoose: () => void;
+  readonly onBegin: () => void;
+  /** What chooses a file, unseen. */
+  readonly children: ReactNode;
+}
+
+function ShelfHeader({ onChoose, onBegin, children }: HeaderProps) {
   const dispatch = useAppDispatch();
   const theme = useAppSelector((state) => state.view.theme);
   return (
@@ -94,6 +106,9 @@ function ShelfHeader({ onChoose, children }: { onChoose: () => void; children: R
         onClick={() => dispatch(themeChosen(theme === 'day' ? 'evening' : 'day'))}
       >
         {theme === 'day' ? <Moon size={16} /> : <Sun size={16} />}
+      </button>
+      <button className="btn btn-ghost btn-sm" onClick={onBegin}>
+        No manuscript yet
       </button>
       <button className="btn btn-primary btn-sm" onClick={onChoose}>
         <Plus size={15} aria-hidden /> New book from a manuscript

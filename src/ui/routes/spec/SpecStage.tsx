@@ -20,6 +20,8 @@ import { SpecsTopic } from './SpecsTopic';
 import { SpacingTopic } from './SpacingTopic';
 import { TextTopic } from './TextTopic';
 import { ComposeProgress } from '../../components/ComposeProgress';
+import { DummyCopy } from '../../components/DummyCopy';
+import { selectDummyCount } from '../../../state/book/selectors';
 
 const TOPICS = [
   { key: 'page', name: 'Page', Topic: PageTopic },
@@ -88,6 +90,7 @@ export default function SpecStage() {
       </nav>
       <div className="relative flex min-w-0 grow flex-col bg-base-200">
         <ComposeProgress />
+        <NoCopyYet />
         <Drawing />
         <Gauges />
         <LayersBar />
@@ -96,5 +99,20 @@ export default function SpecStage() {
         <topic.Topic />
       </div>
     </div>
+  );
+}
+
+/** A book without words is specified on dummy copy, which is offered until there are some. */
+function NoCopyYet() {
+  const words = useAppSelector((state) => state.compose.summary?.words);
+  const dummy = useAppSelector(selectDummyCount).paragraphs;
+  if (words === undefined || (words > 0 && dummy === 0)) return null;
+  return (
+    <section aria-label="Dummy copy" className="flex items-center border-b border-hairline bg-base-100 pl-3.5">
+      <p className="shrink-0 text-quiet">{dummy > 0 ? 'Set on dummy copy.' : 'There is no copy yet.'}</p>
+      <div className="flex min-w-0 grow flex-wrap [&>*]:border-b-0">
+        <DummyCopy />
+      </div>
+    </section>
   );
 }

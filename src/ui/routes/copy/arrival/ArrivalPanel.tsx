@@ -3,6 +3,7 @@
 import type { ReactNode } from 'react';
 import { lookInWords } from '../../../../core/looks/lookInWords';
 import type { Arrival } from '../../../../core/model/copy/manuscript';
+import { DummyCopy } from '../../../components/DummyCopy';
 import { FirstPages } from './FirstPages';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
@@ -22,6 +23,9 @@ export function ArrivalPanel() {
       <FirstPages />
       {arrival !== undefined && <Sheet arrival={arrival} />}
       <SetItAs />
+      <Part title="Dummy copy">
+        <DummyCopy />
+      </Part>
       <Part title="The author’s next file">
         <NewerCopy />
       </Part>
