@@ -1,4 +1,5 @@
 // The door of core for the workers and the command line.
+export { pictureKey } from './copy/pictureNames';
 export { ImportError, InvariantError, ValueError } from './base/errors';
 export {
   applyEdit,
@@ -20,6 +21,9 @@ export {
   IMPORTERS,
   knownLanguage,
   emptyBook,
+  picturesMissing,
+  withKnownPictures,
+  withPicturesBeside,
   makeBook,
   manuscriptOf,
   mapStyles,

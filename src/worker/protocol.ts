@@ -239,6 +239,12 @@ export interface WholeBook {
   readonly pictures: PictureBlobs;
 }
 
+/** A file by its name, without folders. */
+export interface NamedFile {
+  readonly name: string;
+  readonly file: Blob;
+}
+
 /** One job of the write worker; it gets a book at a fixed revision and is stopped by being ended. */
 export type WriteRequest = AssetBase &
   (
@@ -250,6 +256,8 @@ export type WriteRequest = AssetBase &
         readonly particulars?: Partial<Particulars>;
         /** The file is a part of a book that is there. */
         readonly isPart?: boolean;
+        /** Pictures that came beside the file: it may refer to them by name. */
+        readonly beside?: readonly NamedFile[];
       }
     /** A book without a manuscript. */
     | { readonly kind: 'begin'; readonly bookId: string }
@@ -264,6 +272,7 @@ export type WriteRequest = AssetBase &
         readonly division: string | null;
         readonly fileName: string;
         readonly file: Blob;
+        readonly beside?: readonly NamedFile[];
       }
     /** A pattern that may run for ever: found, or what it finds replaced. */
     | { readonly kind: 'find'; readonly book: Book; readonly query: FindQuery }
@@ -312,6 +321,8 @@ export type WriteReply =
       readonly base: Book | null;
       readonly pictures: PictureBlobs;
       readonly arrival: Arrival | null;
+      /** Names of the files beside it that it refers to. */
+      readonly placed?: readonly string[];
     }
   /** Its pictures stand beside it, not in it. */
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript; readonly pictures: PictureBlobs }

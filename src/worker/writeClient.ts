@@ -2,6 +2,8 @@
 import type { AssetBase, WriteReply, WriteRequest } from './protocol';
 import type { WorkerLike } from './workerLike';
 
+export type { NamedFile } from './protocol';
+
 /** How a write job ends. */
 export type WriteResult = Exclude<WriteReply, { kind: 'progress' }> | { readonly kind: 'cancelled' };
 

@@ -14,6 +14,8 @@ import {
   manuscriptOf,
   ownFace,
   partOfPiece,
+  pictureKey,
+  picturesMissing,
   mapStyles,
   readManuscript,
   replaceAll,
@@ -27,6 +29,8 @@ import {
   ValueError,
   supplyIndex,
   withBase,
+  withKnownPictures,
+  withPicturesBeside,
 } from '../core/index';
 import type { Book } from '../core/model/copy/book';
 import type { Manuscript } from '../core/model/copy/manuscript';
@@ -36,7 +40,7 @@ import { drain } from './drain';
 import { blobsOf, openProjectFile } from './files';
 import { unpackFont } from './unpackFont';
 import { newOutlines } from './outlines';
-import type { PictureBlobs, Specimen, WriteReply, WriteRequest } from './protocol';
+import type { NamedFile, PictureBlobs, Specimen, WriteReply, WriteRequest } from './protocol';
 import { writeProduct } from './writers';
 
 /** Does one job and answers with its result; progress goes to `post` on the way. Never throws. */
@@ -48,13 +52,14 @@ export async function doWriteJob(
   try {
     switch (job.kind) {
       case 'import': {
-        const manuscript = drain(readManuscript(job.fileName, await bytesOf(job.file)));
+        const read = drain(readManuscript(job.fileName, await bytesOf(job.file)));
+        const { manuscript, placed } = await withBeside(read, job.beside);
         const { bookId, fileName, isPart = false } = job;
         const made = makeBook(manuscript, { bookId, fileName, isPart });
         const base = copyBaseOf(made, manuscript.styles);
         const book = withBase({ ...made, particulars: { ...made.particulars, ...job.particulars } }, base);
         const pictures = blobsOf(manuscript.pictures);
-        return { kind: 'book', book, base, pictures, arrival: arrivalOf(manuscript, job.fileName) };
+        return { kind: 'book', book, base, pictures, arrival: arrivalOf(manuscript, job.fileName), placed };
       }
       case 'begin':
         return { kind: 'book', book: emptyBook(job.bookId), base: null, pictures: {}, arrival: null };
@@ -115,16 +120,32 @@ async function openProject(file: Blob, bookId: string): Promise<WriteReply> {
   return { kind: 'book', book: { ...book, id: bookId }, base, pictures, arrival: null };
 }
 
+/** A manuscript with the pictures beside it to which it refers; only those are read. `placed`: their names. */
+async function withBeside(
+  manuscript: Manuscript,
+  beside: readonly NamedFile[] = [],
+): Promise<{ readonly manuscript: Manuscript; readonly placed: readonly string[] }> {
+  if (beside.length === 0) return { manuscript, placed: [] };
+  const missing = picturesMissing(manuscript);
+  const wanted = beside.filter(({ name }) => missing.has(pictureKey(name)));
+  const bytes = await Promise.all(
+    wanted.map(async ({ name, file }) => [pictureKey(name), await bytesOf(file)] as const),
+  );
+  return { manuscript: withPicturesBeside(manuscript, new Map(bytes)), placed: wanted.map(({ name }) => name) };
+}
+
 /** A manuscript of a file, or of the copy of a project file. */
 async function readAny(
   fileName: string,
   file: Blob,
+  beside: readonly NamedFile[] = [],
 ): Promise<{ readonly manuscript: Manuscript; readonly pictures: PictureBlobs }> {
   if (fileName.toLowerCase().endsWith('.walnut')) {
     const { book, pictures } = await openProjectFile(file);
     return { manuscript: manuscriptOf(book), pictures };
   }
-  const { pictures, ...read } = drain(readManuscript(fileName, await bytesOf(file)));
+  const whole = await withBeside(drain(readManuscript(fileName, await bytesOf(file))), beside);
+  const { pictures, ...read } = whole.manuscript;
   return { manuscript: { ...read, pictures: {} }, pictures: blobsOf(pictures) };
 }
 
@@ -135,9 +156,10 @@ async function replaced({
   division,
   fileName,
   file,
+  beside,
 }: Extract<WriteRequest, { kind: 'replaceCopy' }>): Promise<WriteReply> {
-  const { manuscript: read, pictures } = await readAny(fileName, file);
-  const mapped = mapStyles(read, book.source.mapping);
+  const { manuscript: read, pictures } = await readAny(fileName, file, beside);
+  const mapped = mapStyles(withKnownPictures(read, book), book.source.mapping);
   const manuscript = { ...mapped, metadata: { ...mapped.metadata, language: book.particulars.language } };
   const { recipe, firstPages = [] } = book.source;
   const jobs = TIDY_JOBS.filter((job) => recipe.includes(job.id) && job.kind !== 'tell');

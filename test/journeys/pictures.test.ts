@@ -196,3 +196,25 @@ describe('pictures', () => {
     expect(await count('pictureOwners')).to.equal(pictures - 2);
   });
 });
+
+describe('pictures beside a text', () => {
+  const walk = journey(async (page, app) => {
+    await page.goto(app.url);
+    await page.getByText('Another book').waitFor();
+  });
+
+  it('are dropped with it and matched by name; one to which nothing refers is told', async () => {
+    const { page } = walk;
+    await dropFiles(page, 'main', [
+      { name: 'Post.PNG', bytes: pngOf(40, 30) },
+      { name: 'plans.md', bytes: new TextEncoder().encode(MANUSCRIPT) },
+      { name: 'spare.jpg', bytes: jpegOf(20, 20) },
+    ]);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^The second post/ }).click();
+    await page.locator('.galley-picture img').waitFor();
+    await page.getByRole('link', { name: 'To the Shelf' }).click();
+    await page.getByText('spare.jpg: no text that came with it refers to it.').waitFor();
+  });
+});

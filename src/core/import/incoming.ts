@@ -23,6 +23,9 @@ import { pictureOf } from '../copy/pictureOf';
 /** Characters of a paragraph that show what a style is for. */
 const SAMPLE = 80;
 
+/** What is said of pictures of which a file has the names alone. */
+export const NOT_IN_FILE = 'Pictures that are not in the file';
+
 export class Incoming {
   readonly ids = new IdCounter();
   readonly notes: Record<string, IncomingNote> = {};
@@ -155,8 +158,7 @@ export class Incoming {
     const { name, alt, width, height, asset } = made;
     this.images.push({ name, width, height, alt });
     if (bytes !== undefined && asset !== '') this.pictures[asset] = bytes;
-    else
-      this.remark('Pictures that are not in the file', 'It only says where they are; their place in the text is kept.');
+    else this.remark(NOT_IN_FILE, 'It only says where they are; their place in the text is kept.');
     return made;
   }
 

@@ -27,6 +27,8 @@ import { createSelector } from '@reduxjs/toolkit';
 import type { RootState } from '../rootState';
 import type { Services } from '../services';
 import type { AppThunk } from '../store';
+import { filesTogether, unplacedWords } from './filesTogether';
+import type { NamedFile } from '../../worker/writeClient';
 import type { WriteResult } from '../../worker/writeClient';
 
 export type { PullBrief };
@@ -141,32 +143,46 @@ export function bringAllIn(files: readonly File[], at: number | null): AppThunk<
     const became: BroughtDivisions[] = [];
     let place = at;
     const divisions = () => getState().book.book?.divisions ?? [];
-    for (const file of files) {
+    const { manuscripts, pictures } = filesTogether(files);
+    const placed = new Set<string>();
+    for (const file of manuscripts) {
       const before = new Set(divisions().map(({ id }) => id));
-      const problem = await dispatch(bringDivisionsIn(file.name, file, place));
+      const problem = await dispatch(bringDivisionsIn(file.name, file, place, pictures, placed));
       // Where endnotes are gathered is no division of the file.
       const fresh = divisions().filter(({ id, role }) => !before.has(id) && role !== 'notes');
       became.push({ fileName: file.name, count: fresh.length, problem });
       const last = fresh[fresh.length - 1];
       if (last !== undefined) place = divisions().indexOf(last) + 1;
     }
+    const unplaced = unplacedWords(pictures, placed);
+    if (unplaced !== null) became.push({ fileName: '', count: 0, problem: unplaced });
     return became;
   };
 }
 
-/** Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. Answers why not, or null. */
-export function bringDivisionsIn(fileName: string, file: Blob, at: number | null): AppThunk<Promise<string | null>> {
+/**
+ * Makes divisions of a manuscript and puts them in before the one at a place of the running order; null: at the end. `beside`: the
+ * pictures that came with it; the names of those that it refers to are put into `placed`. Answers why not, or null.
+ */
+export function bringDivisionsIn(
+  fileName: string,
+  file: Blob,
+  at: number | null,
+  beside: readonly NamedFile[] = [],
+  placed = new Set<string>(),
+): AppThunk<Promise<string | null>> {
   return async (dispatch, getState, { startWriteJob, pictures }) => {
     const bookId = getState().book.book?.id;
     if (bookId === undefined || getState().book.readOnly) return 'This book can only be read here.';
     const isProject = fileName.toLowerCase().endsWith('.walnut');
     const order = isProject
       ? ({ kind: 'openProject', file, bookId } as const)
-      : ({ kind: 'import', fileName, file, bookId, isPart: true } as const);
+      : ({ kind: 'import', fileName, file, bookId, isPart: true, beside } as const);
     const result = await startWriteJob(order).result;
     if (result.kind === 'failed') return problemOf(fileName, result.message);
     const { book } = getState().book;
     if (result.kind !== 'book' || book === null || book.id !== bookId) return null;
+    result.placed?.forEach((name) => placed.add(name));
     const edits = addDivisionsEdits(book, at ?? book.divisions.length, result.book);
     if (edits.length === 0) return `${fileName}: There is no text in it.`;
     await pictures.keep(bookId, result.pictures);
@@ -189,14 +205,20 @@ export type CopyReplaced =
   | { readonly problem: string };
 
 /** Takes the author's next file in, of the whole copy or of one division. The book as it was is kept as a pull first. */
-export function replaceCopyBy(fileName: string, file: Blob, division: string | null): AppThunk<Promise<CopyReplaced>> {
+export function replaceCopyBy(
+  fileName: string,
+  file: Blob,
+  division: string | null,
+  beside: readonly NamedFile[] = [],
+): AppThunk<Promise<CopyReplaced>> {
   return async (dispatch, getState, services) => {
     const { startWriteJob, pictures } = services;
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
     const { base: hash } = book.source;
     const copyBase = (hash === undefined ? undefined : await services.pulls.readBase(book.id, hash)) ?? null;
-    const result = await startWriteJob({ kind: 'replaceCopy', book, copyBase, division, fileName, file }).result;
+    const result = await startWriteJob({ kind: 'replaceCopy', book, copyBase, division, fileName, file, beside })
+      .result;
     if (result.kind === 'failed') return { problem: problemOf(fileName, result.message) };
     if (result.kind !== 'replaced') return { problem: `${fileName} was not read.` };
     if (getState().book.revision !== revision)

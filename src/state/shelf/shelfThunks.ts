@@ -1,6 +1,8 @@
 // The Shelf: reading it, the demonstration book, manuscripts dropped on it, the title pages that it shows.
 import { dressHandbook } from '../../core/edit';
 import { manuscriptArrived } from '../arrival/arrivalSlice';
+import { filesTogether, unplacedWords } from '../arrival/filesTogether';
+import type { NamedFile } from '../../worker/writeClient';
 import { namesOf, type Book, type Particulars } from '../../core/model/copy/book';
 import { formatNumber } from '../../core/measure/units';
 import type { BookRecord } from '../../storage/database';
@@ -73,12 +75,43 @@ export function addManuscript(
   particulars: Partial<Particulars> = {},
   dress: (book: Book) => Book = (book) => book,
 ): AppThunk<Promise<string | null>> {
+  return async (dispatch) => (await dispatch(addFile(fileName, file, { particulars, dress }))).id;
+}
+
+/** Makes books of files that came together; answers the id of the last. Pictures go to the manuscripts that refer to them. */
+export function addFiles(files: readonly File[]): AppThunk<Promise<string | null>> {
+  return async (dispatch) => {
+    const { manuscripts, pictures } = filesTogether(files);
+    const placed = new Set<string>();
+    let last: string | null = null;
+    for (const file of manuscripts) {
+      const added = await dispatch(addFile(file.name, file, { beside: pictures }));
+      added.placed.forEach((name) => placed.add(name));
+      last = added.id ?? last;
+    }
+    const unplaced = unplacedWords(pictures, placed);
+    if (unplaced !== null) dispatch(fileRefused(unplaced));
+    return last;
+  };
+}
+
+interface AddOptions {
+  readonly particulars?: Partial<Particulars>;
+  readonly dress?: (book: Book) => Book;
+  readonly beside?: readonly NamedFile[];
+}
+
+function addFile(
+  fileName: string,
+  file: Blob,
+  { particulars = {}, dress = (book) => book, beside = [] }: AddOptions,
+): AppThunk<Promise<{ readonly id: string | null; readonly placed: readonly string[] }>> {
   return async (dispatch, _getState, services) => {
     const bookId = services.newBookId();
     const isProject = fileName.toLowerCase().endsWith('.walnut');
     const order = isProject
       ? ({ kind: 'openProject', file, bookId } as const)
-      : ({ kind: 'import', fileName, file, bookId, particulars } as const);
+      : ({ kind: 'import', fileName, file, bookId, particulars, beside } as const);
     dispatch(readingStarted(fileName));
     const result = await services.startWriteJob(order).result;
     dispatch(readingEnded(fileName));
@@ -90,13 +123,13 @@ export function addManuscript(
         await services.pulls.keepBase(bookId, base, result.base, services.now()).catch(() => undefined);
       if (result.arrival !== null) dispatch(manuscriptArrived({ bookId, arrival: result.arrival }));
       await dispatch(listBooks());
-      return bookId;
+      return { id: bookId, placed: result.placed ?? [] };
     }
     if (result.kind === 'failed') {
       const message = result.message.includes(fileName) ? result.message : `${fileName}: ${result.message}`;
       dispatch(fileRefused(message));
     }
-    return null;
+    return { id: null, placed: [] };
   };
 }
 

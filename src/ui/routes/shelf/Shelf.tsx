@@ -4,7 +4,8 @@ import { useEffect, useRef, useState, type DragEvent, type ReactNode } from 'rea
 import { useNavigate } from 'react-router';
 import { closeBook } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { addManuscript, beginBook, makeCovers, readShelf } from '../../../state/shelf/shelfThunks';
+import { filesTogether } from '../../../state/arrival/filesTogether';
+import { addFiles, beginBook, makeCovers, readShelf } from '../../../state/shelf/shelfThunks';
 import { refusalsDismissed } from '../../../state/shelf/shelfSlice';
 import { themeChosen } from '../../../state/view/viewSlice';
 import { LeafMark } from '../../components/LeafMark';
@@ -28,12 +29,8 @@ export function Shelf() {
 
   const take = async (files: FileList | null) => {
     const list = [...(files ?? [])];
-    let last: string | null = null;
-    for (const file of list) {
-      const id = await dispatch(addManuscript(file.name, file));
-      last = id ?? last;
-    }
-    if (list.length === 1 && last !== null) void navigate(`/book/${last}/pages`);
+    const last = await dispatch(addFiles(list));
+    if (filesTogether(list).manuscripts.length === 1 && last !== null) void navigate(`/book/${last}/pages`);
     else if (last !== null) void dispatch(makeCovers());
   };
 
@@ -64,7 +61,7 @@ export function Shelf() {
           ref={chooser}
           type="file"
           className="hidden"
-          accept={`${KINDS},.walnut`}
+          accept={`${KINDS},.walnut,image/*`}
           multiple
           aria-label="Manuscript or project file"
           onChange={(event) => {

@@ -7,10 +7,11 @@ import {
   type CopyReplaced,
   type PullBrief,
 } from '../../../../state/arrival/incomingThunks';
+import { filesTogether } from '../../../../state/arrival/filesTogether';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { MergeReport } from './MergeReport';
 
-const ACCEPTED = '.docx,.odt,.rtf,.txt,.md,.markdown,.html,.htm,.epub,.walnut';
+const ACCEPTED = '.docx,.odt,.rtf,.txt,.md,.markdown,.html,.htm,.epub,.walnut,image/*';
 
 export function NewerCopy() {
   const dispatch = useAppDispatch();
@@ -30,12 +31,15 @@ export function NewerCopy() {
     };
   }, [dispatch, done]);
   const recipe = book?.source.recipe.length ?? 0;
-  const take = async (file: File | undefined) => {
+  const take = async (files: readonly File[]) => {
+    const { manuscripts, pictures } = filesTogether(files);
+    const [file, ...others] = manuscripts;
     if (file === undefined) return;
+    if (others.length > 0) return setProblem('Choose one text, with the pictures to which it refers.');
     setProblem('');
     setDone(null);
     setReading(file.name);
-    const taken = await dispatch(replaceCopyBy(file.name, file, where === 'division' ? division : null));
+    const taken = await dispatch(replaceCopyBy(file.name, file, where === 'division' ? division : null, pictures));
     setReading('');
     if ('problem' in taken) setProblem(taken.problem);
     else setDone(taken);
@@ -69,8 +73,9 @@ export function NewerCopy() {
           tabIndex={-1}
           aria-label="Newer manuscript"
           accept={ACCEPTED}
+          multiple
           onChange={(event) => {
-            void take(event.target.files?.[0]);
+            void take([...(event.target.files ?? [])]);
             event.target.value = '';
           }}
         />
