@@ -1,3 +1,2 @@
 export { resolveStyles, resolveWithLook, StyleInterner, type StyleSheet } from './resolveStyles';
 export { LINE_BREAK, shapeKeyOf, styleParagraph, type NoteSign, type StyleContext } from './styleParagraph';
-export { houseMarks, type HouseMarks, type MarkEdit } from './houseMarks';

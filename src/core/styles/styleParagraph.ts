@@ -20,7 +20,7 @@ import { lookOfEach, type Look, type SetText } from './looks';
 import { setInk } from '../looks/setInk';
 import { setLinks } from './setLinks';
 import { titleCase } from './titleCase';
-import { houseMarks, type MarkEdit } from './houseMarks';
+import { houseMarks, type MarkEdit } from '../looks/houseMarks';
 import {
   OBJECT_CHARACTER,
   type BlockId,

@@ -1,6 +1,7 @@
 // What screens read, worked out from the store.
 import { countDummyCopy, findParagraph, typedInHeads } from '../../core/edit';
 import { wordsOfBlock } from '../../core/copy/firstPages';
+import { countHouseMarks, NO_MARKS } from '../../core/looks/countHouseMarks';
 import { typedNumberLines } from '../../core/numbering/typedNumbers';
 import { sectionsOf, type Section } from '../../core/numbering/sections';
 import { createSelector } from '@reduxjs/toolkit';
@@ -157,6 +158,11 @@ export const selectIndexTerms = createSelector(
           for (const object of block.objects) if (object.kind === 'index') terms.add(object.term);
     return [...terms].sort();
   },
+);
+
+/** Places that are set otherwise than they were typed. */
+export const selectMarkCounts = createSelector([(state: RootState) => state.book.book], (book) =>
+  book === null ? NO_MARKS : countHouseMarks(book),
 );
 
 /** How much dummy copy the book has. */

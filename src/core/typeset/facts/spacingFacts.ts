@@ -4,7 +4,8 @@ import type { ComposedParagraph, TypesetBook } from '../../model/composed/pages'
 import { SPACE_STEP, type SpacingFacts } from '../../model/answers/spacingFacts';
 import type { Book } from '../../model/copy/book';
 import { findTies } from '../../linebreak';
-import { houseMarks, resolveStyles } from '../../styles';
+import { houseMarks } from '../../looks/houseMarks';
+import { resolveStyles } from '../../styles';
 import { spaceOfFamily, type TypesetContext } from '../context';
 
 /** Bins of the histogram: up to 0.60 em. */

@@ -1,4 +1,5 @@
 // The choice of house marks, in Spec and on the arrival sheet.
+import type { ReactNode } from 'react';
 import { ChoiceSetting } from '../../components/Setting';
 import { useSpec } from './useSetSpec';
 
@@ -11,7 +12,10 @@ const MARKS = [
   ['typed', 'As typed'],
 ] as const;
 
-export function MarksChoice() {
+const NOTE = 'How quotes, dashes and ellipses are set; the copy stays as typed.';
+
+/** `note`: what stands below the choice. */
+export function MarksChoice({ note = NOTE }: { readonly note?: ReactNode }) {
   const { spec, readOnly, set } = useSpec();
   return (
     <ChoiceSetting
@@ -19,7 +23,7 @@ export function MarksChoice() {
       value={spec.marks.set}
       disabled={readOnly}
       choices={MARKS}
-      note="How quotes, dashes and ellipses are set; the copy stays as typed."
+      note={note}
       onChange={(to) => set('marks.set', to, 'House marks')}
     />
   );

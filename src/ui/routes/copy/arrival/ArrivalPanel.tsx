@@ -5,6 +5,7 @@ import { lookInWords } from '../../../../core/looks/lookInWords';
 import type { Arrival } from '../../../../core/model/copy/manuscript';
 import { DummyCopy } from '../../../components/DummyCopy';
 import { FirstPages } from './FirstPages';
+import { HouseMarks } from './HouseMarks';
 import { KeptMappings } from './KeptMappings';
 import { NewerCopy } from './NewerCopy';
 import { SetItAs } from './SetItAs';
@@ -22,6 +23,9 @@ export function ArrivalPanel() {
     <section aria-label="Arrival">
       <FirstPages />
       {arrival !== undefined && <Sheet arrival={arrival} />}
+      <Part title="House marks">
+        <HouseMarks />
+      </Part>
       <SetItAs />
       <Part title="Dummy copy">
         <DummyCopy />

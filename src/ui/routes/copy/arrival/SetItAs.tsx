@@ -8,7 +8,6 @@ import { StartingSpecChoice } from '../../../components/StartingSpecChoice';
 import { selectSpreads } from '../../../../state/book/selectors';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
-import { MarksChoice } from '../../spec/MarksChoice';
 import { TrimChoice } from '../../spec/TrimChoice';
 
 /** Opened when it is wanted: its pages are drawn again with every change of the book. */
@@ -39,7 +38,6 @@ function Choices() {
         choices={Object.entries(LANGUAGES)}
         onChange={(to) => dispatch(setParticulars('language', to, 'Language'))}
       />
-      <MarksChoice />
       <FirstSpread />
     </>
   );

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { MarkSet } from '../../../src/core/model/spec/spec';
-import { houseMarks } from '../../../src/core/styles';
+import { houseMarks } from '../../../src/core/looks/houseMarks';
+import { countHouseMarks } from '../../../src/core/looks/countHouseMarks';
+import { book, chapter } from '../../build/book';
 
 /** The text as set; fixed spaces are drawn as `_`. */
 function set(text: string, marks: MarkSet, language = 'en'): string {
@@ -97,5 +99,14 @@ describe('house marks', () => {
       ),
       { numRuns: 2000 },
     );
+  });
+});
+
+describe('places that house marks set otherwise', () => {
+  it('are counted by what stands there, none where marks are set as typed', () => {
+    const made = book([chapter('Salt', '"Go," she said... It\'s pages 12-14.', '“Go,” J. P. said -- 12 km.')]);
+    expect(countHouseMarks(made)).to.deep.equal({ quotes: 3, ellipses: 1, dashes: 2, spaces: 2 });
+    expect(countHouseMarks(made, 'uk').quotes).to.equal(5);
+    expect(countHouseMarks(made, 'typed')).to.deep.equal({ quotes: 0, ellipses: 0, dashes: 0, spaces: 0 });
   });
 });
