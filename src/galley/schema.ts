@@ -144,8 +144,9 @@ const nodes: Record<string, NodeSpec> = {
       { tag: 'aside[data-note-text]', ignore: true },
     ],
     toDOM: ({ attrs }) => {
-      const { style, list } = attrs as ParagraphAttributes;
-      return ['p', { 'data-style': style, ...(list ? { 'data-list': listMark(list) } : {}) }, 0];
+      const { style, list, touches } = attrs as ParagraphAttributes;
+      const dir = touches?.direction === undefined ? {} : { dir: touches.direction };
+      return ['p', { 'data-style': style, ...(list ? { 'data-list': listMark(list) } : {}), ...dir }, 0];
     },
   },
   table: {

@@ -10,14 +10,14 @@ const MAY_RUN_BACK = /[\u0590-\u08FF\u200F\u202B\u202E\u2067\uFB1D-\uFDFF\uFE70-
 export interface Levels {
   /** One per UTF-16 unit; odd: right to left. */
   readonly levels: Uint8Array;
-  /** Level of the paragraph, by its first strong character (P2, P3). */
+  /** Level of the paragraph: as it was given, or by its first strong character (P2, P3). */
   readonly base: number;
 }
 
-/** Undefined for text that runs from left to right throughout. */
-export function embeddingLevels(text: string): Levels | undefined {
-  if (!MAY_RUN_BACK.test(text)) return undefined;
-  const { levels, paragraphs } = bidi.getEmbeddingLevels(text, 'auto');
+/** `base`: the direction of the paragraph. Undefined for text that runs from left to right throughout. */
+export function embeddingLevels(text: string, base: 'ltr' | 'rtl' | 'auto' = 'auto'): Levels | undefined {
+  if (base !== 'rtl' && !MAY_RUN_BACK.test(text)) return undefined;
+  const { levels, paragraphs } = bidi.getEmbeddingLevels(text, base);
   return { levels, base: paragraphs[0]?.level ?? 0 };
 }
 

@@ -3,12 +3,14 @@ import {
   normaliseSpans,
   OBJECT_CHARACTER,
   paragraph,
+  type Direction,
   type InlineObject,
   type Paragraph,
   type Span,
   type StyleTag,
 } from '../model/copy/streams';
 
+import { END_OF_ISOLATE, ISOLATE, withoutIdleIsolates } from './isolates';
 import { plainText, spanWithinBounds, termsWithinBounds, wellFormed } from './withinBounds';
 
 export type SpanLook = Omit<Span, 'from' | 'to'>;
@@ -28,6 +30,8 @@ export class ParagraphBuilder {
   private text = '';
   /** The last unit of the text: to look for it in a text that grows by pieces would copy it each time. */
   private last = '';
+  /** The direction of the isolate that was last added. */
+  private isolated: Direction | null = null;
   private readonly spans: Span[] = [];
   private readonly objects: InlineObject[] = [];
 
@@ -39,6 +43,24 @@ export class ParagraphBuilder {
     this.text += text;
     this.last = text[text.length - 1];
     if (Object.keys(look).length > 0) this.spans.push({ from, to: this.text.length, ...look });
+  }
+
+  /** Text with a direction that what is around does not have: isolated from it; stretches of one direction that meet are one. */
+  addDirected(source: string, direction: Direction, look: SpanLook = {}): void {
+    const text = plainText(source);
+    if (text === '') return;
+    const goesOn = this.last === END_OF_ISOLATE && this.isolated === direction;
+    if (goesOn) this.dropLast();
+    this.add(`${goesOn ? '' : ISOLATE[direction]}${text}${END_OF_ISOLATE}`, look);
+    this.isolated = direction;
+  }
+
+  private dropLast(): void {
+    const end = this.text.length - 1;
+    this.text = this.text.slice(0, end);
+    this.last = this.text[end - 1] ?? '';
+    const span = this.spans[this.spans.length - 1];
+    if (span !== undefined && span.to > end) this.spans[this.spans.length - 1] = { ...span, to: end };
   }
 
   addObject(object: ObjectFacts): void {
@@ -65,13 +87,20 @@ export class ParagraphBuilder {
     return this.text.length;
   }
 
+  get words(): string {
+    return this.text;
+  }
+
   get isEmpty(): boolean {
     return this.text.length === 0;
   }
 
   /** Nothing but white space so far. */
   get isBlank(): boolean {
-    return this.objects.every((object) => object.kind === 'break') && this.text.replace(/\uFFFC/g, '').trim() === '';
+    return (
+      this.objects.every((object) => object.kind === 'break') &&
+      this.text.replace(/[\uFFFC\u202A-\u202E\u2066-\u2069]/g, '').trim() === ''
+    );
   }
 
   /** The next space would be a second one. */
@@ -98,7 +127,8 @@ export class ParagraphBuilder {
   build(id: string, style: StyleTag, rest: Partial<Paragraph> = {}, isOurs = false): Paragraph {
     const own = isOurs ? this.spans : withoutOwnLook(this.spans, this.text.length);
     const spans = normaliseSpans(own.map(spanWithinBounds).filter(hasLook));
-    return paragraph(id, style, wellFormed(this.text), { spans, objects: this.objects, ...rest });
+    const built = paragraph(id, style, wellFormed(this.text), { spans, objects: this.objects, ...rest });
+    return withoutIdleIsolates(built);
   }
 }
 

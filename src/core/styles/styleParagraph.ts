@@ -2,6 +2,7 @@
 // its face, size and features. Order: paragraph style, character style, touches; emphasis inside italic turns roman.
 import { table } from '../base/table';
 import { embeddingLevels } from '../base/bidi';
+import { directionOf } from '../copy/direction';
 import {
   FALLBACK_FAMILIES,
   coverageTable,
@@ -102,7 +103,7 @@ export function styleParagraph(
   const missing: number[] = [];
   const lacking: number[] = [];
   const made = titleCase(set.text, makeRuns(set.text, looks, style, context, { missing, lacking }), style);
-  const bidi = embeddingLevels(set.text);
+  const bidi = embeddingLevels(set.text, directionOf(source, style.language));
   const cut = bidi === undefined ? made : made.flatMap((run) => cutByLevel(run, bidi.levels));
   const runs = prefix === '' && bidi === undefined ? withInitial(set.text, cut, style, context.faces) : cut;
   return {
@@ -259,7 +260,7 @@ interface Piece {
 }
 
 /** Characters that the engine draws or that draw nothing: never missing from a face. */
-const DRAWN_BY_ENGINE = /[\s\u00AD\u2010\u2011\u200B-\u200F\u2028\u2060\uFEFF\uFFFC]/;
+const DRAWN_BY_ENGINE = /[\s\u00AD\u2010\u2011\u200B-\u200F\u2028\u202A-\u202E\u2060\u2066-\u2069\uFEFF\uFFFC]/;
 
 const TAB = 0x09;
 

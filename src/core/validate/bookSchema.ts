@@ -109,6 +109,7 @@ const paragraph = Joi.object({
   style: word(12).required(),
   touches: Joi.object({
     align: Joi.string().valid('justify', 'left', 'right', 'centre'),
+    direction: Joi.string().valid('ltr', 'rtl'),
     breakBefore: Joi.alternatives(Joi.boolean(), Joi.string().valid('recto', 'verso')),
     together: Joi.boolean(),
     lines: Joi.number().valid(-1, 1),

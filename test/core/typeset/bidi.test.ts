@@ -1,17 +1,19 @@
 import { expect } from 'chai';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { embeddingLevels, visualOrder } from '../../../src/core/base/bidi';
+import { directionOfLanguage } from '../../../src/core/copy/direction';
 import { columnLeft } from '../../../src/core/model/composed/pages';
 import { compose, newContext, newSubsetter, prepare } from '../../build/assets';
-import { book, chapter } from '../../build/book';
+import { book, division, p } from '../../build/book';
 import { pdfText } from '../../build/tools';
 import { fileBytes } from '../../../src/core/base/fileJob';
 
 const HEBREW = 'שלום עולם מעבורת נהר';
 const ARABIC = 'سلام على العبارة والنهر';
 
-function pageOf(text: string) {
-  const set = book([chapter('One', text)]);
+function pageOf(text: string, direction?: 'rtl' | 'ltr') {
+  const touches = direction === undefined ? undefined : { direction };
+  const set = book([division('chapter', [p('One', 'CT'), { ...p(text), ...(touches && { touches }) }])]);
   const context = prepare(newContext(), set);
   const composed = compose(set, context);
   const page = composed.pages.find((candidate) => candidate.role === 'opener')!;
@@ -52,7 +54,7 @@ describe('text of two directions', () => {
   });
 
   it('breaks a Hebrew paragraph in logical order and sets its lines from the right', () => {
-    const { items, list, fragment, left, composed } = pageOf(`${`${HEBREW} `.repeat(14)}סוף.`);
+    const { items, list, fragment, left, composed } = pageOf(`${`${HEBREW} `.repeat(14)}סוף.`, 'rtl');
     const { broken } = fragment.paragraph;
     expect(broken.count).to.be.above(2);
     for (let k = 1; k < broken.count; k += 1) expect(broken.from[k]).to.be.above(broken.from[k - 1]);
@@ -69,13 +71,13 @@ describe('text of two directions', () => {
   });
 
   it('joins Arabic letters, and keeps every letter in the order of the text', () => {
-    const { fragment } = pageOf(ARABIC);
+    const { fragment } = pageOf(ARABIC, 'rtl');
     const { shaped, styled } = fragment.paragraph;
     expect(styled.isRtl).to.equal(true);
     expect(styled.missing).to.deep.equal([]);
     for (let k = 1; k < shaped.count; k += 1) expect(shaped.clusters[k]).to.be.at.least(shaped.clusters[k - 1]);
     // A joined letter has another glyph than the letter alone.
-    const alone = pageOf('س').fragment.paragraph.shaped.glyphs[0];
+    const alone = pageOf('س', 'rtl').fragment.paragraph.shaped.glyphs[0];
     expect(shaped.glyphs[0]).to.not.equal(alone);
   });
 
@@ -92,5 +94,30 @@ describe('text of two directions', () => {
     const { items } = pageOf('שלום 123 עולם');
     const number = items.find((item) => item.text.includes('123'))!;
     expect(number.isRtl).to.equal(undefined);
+  });
+
+  it('has the direction of its language where nothing else is said, not of its first letter', () => {
+    const isRtl = (text: string, facts: object = {}) => {
+      const set = book([division('chapter', [p('One', 'CT'), { ...p(text), ...facts }])]);
+      const page = compose(set).pages.find(({ role }) => role === 'opener')!;
+      return page.fragments[page.fragments.length - 1].paragraph.styled.isRtl;
+    };
+    expect(isRtl(`${HEBREW} is what she said.`)).to.equal(false);
+    expect(isRtl(HEBREW)).to.equal(false);
+    expect(isRtl('She went.', { touches: { direction: 'rtl' } })).to.equal(true);
+    const whole = [{ from: 0, to: HEBREW.length, language: 'he' }];
+    expect(isRtl(HEBREW, { spans: whole })).to.equal(true);
+    expect(isRtl(`${HEBREW}, said she.`, { spans: whole })).to.equal(false);
+    expect(isRtl(HEBREW, { spans: whole, touches: { direction: 'ltr' } })).to.equal(false);
+    expect(['ar', 'fa-IR', 'az-Arab', 'he', 'ku-Arab', 'yi', 'ur'].map(directionOfLanguage)).to.deep.equal(
+      new Array(7).fill('rtl'),
+    );
+    expect(['en', 'az', 'ar-Latn', 'ku', 'el'].map(directionOfLanguage)).to.deep.equal(new Array(5).fill('ltr'));
+  });
+
+  it('draws nothing for signs of direction, and misses no face for them', () => {
+    const { composed, fragment } = pageOf(`She said \u2067(${HEBREW}!)\u2069 and \u202Eleft\u202C.`);
+    expect(composed.findings.filter(({ kind }) => kind === 'missing-character')).to.deep.equal([]);
+    expect(fragment.paragraph.styled.missing).to.deep.equal([]);
   });
 });

@@ -1,14 +1,15 @@
 // Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
 import { append } from '../../base/append';
-import { table } from '../../base/table';
 import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
 import { elements, maybeChild, outermost, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/streams';
+import { directionTouch } from '../../copy/direction';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { cutParagraph } from '../../copy/cutParagraph';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
+import { alignOf, Directions } from './direction';
 import type { DocxParts, RelatedPart } from './parts';
 import { indexMarkOf } from './indexField';
 import { isContentsControl, isDropCapital, styleWithOutline, trimStart } from './paragraphFacts';
@@ -30,12 +31,6 @@ interface FieldState {
   code: string;
 }
 
-const ALIGN: Readonly<Record<string, ParagraphTouches['align']>> = table({
-  center: 'centre',
-  right: 'right',
-  end: 'right',
-});
-
 export class BodyReader {
   readonly references: NoteReference[] = [];
   private readonly fields: FieldState[] = [];
@@ -44,6 +39,7 @@ export class BodyReader {
   private breaksNext = false;
   /** A drop capital whose word comes next. */
   private dropped = '';
+  private readonly directions = new Directions();
   /** Offsets into the paragraph being read at which a page ends. */
   private pageEnds: number[] = [];
   private readonly links: string[] = [];
@@ -153,7 +149,9 @@ export class BodyReader {
     this.breaksNext = false;
     const outer = this.pageEnds;
     this.pageEnds = [];
+    const around = this.directions.enter(properties, style);
     this.readInline(element, builder, {});
+    const direction = this.directions.leave(around);
     const ends = this.pageEnds.filter((at) => at > 0 && at < builder.length);
     // A break with nothing after it is that of the next paragraph.
     if (this.pageEnds.some((at) => at > 0 && at === builder.length)) this.breaksNext = true;
@@ -166,9 +164,10 @@ export class BodyReader {
     if (style !== undefined && style.tag === undefined && !isPlainName(style.name)) incoming.leaveUnmatched(style.name);
     const list = this.readList(properties, style?.list);
     const tag = style?.tag ?? (list === undefined ? 'TX' : 'LI');
-    const align = ALIGN[maybeChild(properties, 'w:jc')?.attributes['w:val'] ?? ''];
+    const align = alignOf(properties, direction);
     const touches: ParagraphTouches = {
       ...(begins && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...directionTouch(direction, builder.words),
       ...(align !== undefined && tag === 'TX' ? { align } : {}),
     };
     if (style !== undefined) incoming.styleLook(style.name, style.look);
@@ -270,10 +269,10 @@ export class BodyReader {
     const ofField = this.links[this.links.length - 1];
     const inside = ofField === undefined || ofField === '' ? link : { link: ofField };
     const look = { ...readLook(properties, this.styles), ...inside };
-    for (const child of elements(run)) this.readRunPart(child, look, builder);
+    for (const child of elements(run)) this.readRunPart(child, look, builder, properties);
   }
 
-  private readRunPart(part: XmlElement, look: SpanLook, builder: ParagraphBuilder): void {
+  private readRunPart(part: XmlElement, look: SpanLook, builder: ParagraphBuilder, run: XmlElement | undefined): void {
     const { incoming } = this;
     const field = this.fields[this.fields.length - 1];
     if (part.name === 'w:fldChar') return this.stepField(part.attributes['w:fldCharType'], builder);
@@ -285,7 +284,7 @@ export class BodyReader {
     if (this.fields.some(({ inCode }) => inCode)) return;
     switch (part.name) {
       case 'w:t':
-        return builder.add(this.withoutMark(textOf(part).replace(/[\r\n]+/g, ' ')), look);
+        return this.directions.add(builder, this.withoutMark(textOf(part).replace(/[\r\n]+/g, ' ')), look, run);
       case 'w:tab':
         return builder.addObject({ kind: 'tab' });
       case 'w:br':

@@ -17,7 +17,14 @@ export function styleWithOutline(
   const level = outlineOf(properties);
   const isPlain = style === undefined || (style.level === undefined && isPlainName(style.name));
   if (level === undefined || !isPlain) return style;
-  const none = { italic: undefined, bold: undefined, list: undefined, numbering: undefined, look: {} };
+  const none = {
+    isRtl: undefined,
+    italic: undefined,
+    bold: undefined,
+    list: undefined,
+    numbering: undefined,
+    look: {},
+  };
   return { ...none, ...style, name: `Outline level ${level}`, tag: tagOfLevel(level), level };
 }
 

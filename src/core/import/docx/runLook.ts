@@ -19,7 +19,8 @@ export function readLook(properties: XmlElement | undefined, styles: IncomingSty
     ...(toggle(properties, 'w:strike') ? { strike: true } : {}),
     ...runFace(properties),
   };
-  const language = maybeChild(properties, 'w:lang')?.attributes['w:val'];
+  const side = toggle(properties, 'w:rtl') === true ? 'w:bidi' : 'w:val';
+  const language = maybeChild(properties, 'w:lang')?.attributes[side];
   const isOther = language !== undefined && styles.language !== undefined && language !== styles.language;
   return {
     ...(tag ? { style: tag } : {}),

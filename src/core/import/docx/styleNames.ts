@@ -14,6 +14,8 @@ export interface DocxStyle {
   readonly tag: StyleTag | undefined;
   /** Level of a heading, from 1. */
   readonly level: number | undefined;
+  /** Its paragraphs run from right to left. */
+  readonly isRtl: boolean | undefined;
   readonly italic: boolean | undefined;
   readonly bold: boolean | undefined;
   readonly list: Paragraph['list'];
@@ -60,6 +62,7 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
       bold: undefined,
       list: undefined,
       numbering: undefined,
+      isRtl: undefined,
       look: {},
     };
   seen.add(id);
@@ -79,6 +82,7 @@ function resolve(id: string, raw: ReadonlyMap<string, XmlElement>, parts: DocxPa
     look,
     tag: ours ?? tagOfName(name) ?? (level === undefined ? undefined : tagOfLevel(level)) ?? parent?.tag,
     level,
+    isRtl: toggle(paragraph, 'w:bidi') ?? parent?.isRtl,
     italic: toggle(run, 'w:i') ?? parent?.italic,
     bold: toggle(run, 'w:b') ?? parent?.bold,
     list: listOf(paragraph, parts) ?? parent?.list,

@@ -23,13 +23,13 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
   yield;
   const files = spineOf(opf).map((href) => resolve(folder, href));
-  const bodies: { readonly file: string; readonly body: XmlElement }[] = [];
+  const bodies: { readonly file: string; readonly html: XmlElement; readonly body: XmlElement }[] = [];
   for (const file of files) {
     const content = text(file);
     if (content === undefined) continue;
     const root = parseHtml(withClosedTags(content));
     const html = maybeChild(root, 'html') ?? root;
-    bodies.push({ file, body: maybeChild(html, 'body') ?? html });
+    bodies.push({ file, html, body: maybeChild(html, 'body') ?? html });
     yield;
   }
   const notes = new Map<string, NoteBody>();
@@ -39,9 +39,9 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   let place = '';
   const pictureAt = (address: string) => members[resolve(place, address)];
   const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt });
-  for (const { file, body } of bodies) {
+  for (const { file, html, body } of bodies) {
     place = file.includes('/') ? file.slice(0, file.lastIndexOf('/') + 1) : '';
-    append(blocks, reader.read(body));
+    append(blocks, reader.read(body, html));
     yield;
   }
   const metadata = find(opf, 'metadata');

@@ -14,7 +14,7 @@ export function* readHtml(bytes: Uint8Array): Generator<void, Manuscript> {
   const html = maybeChild(root, 'html') ?? root;
   const body = maybeChild(html, 'body') ?? html;
   const reader = new TreeReader(incoming, { ...notesAndSigns(body), shift: titleShift(body) });
-  const blocks = reader.read(body);
+  const blocks = reader.read(body, html);
   yield;
   return incoming.finish(blocks, metadataOf(html));
 }

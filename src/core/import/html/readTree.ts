@@ -4,11 +4,13 @@ import { DEEPEST_TABLES } from '../../base/limits';
 import { fromBase64 } from '../../base/base64';
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
 import type { Block, Paragraph, StyleTag } from '../../model/copy/streams';
+import { directionTouch } from '../../copy/direction';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
 import { classAsName, isHidden, isListMark, isNoteList, markedList } from './clipboard';
+import { directionAround, directionSaid, signsOf, type SaidDirection } from './direction';
 import { withElement } from './looks';
 import type { NoteBody } from './noteBody';
 import { isBackLink, isNoteGroup, noteOf } from './notes';
@@ -78,6 +80,8 @@ export class TreeReader {
   private builder = new ParagraphBuilder();
   /** The number of the item whose first words come next. */
   private itemNumber: number | null = null;
+  /** What the elements around say of the direction of text. */
+  private direction: SaidDirection | undefined;
   /** The next paragraph begins a page. */
   private isOnNewPage = false;
   private blocks: Block[] = [];
@@ -89,8 +93,9 @@ export class TreeReader {
     this.bodies = new Set([...options.notes.values()].map(({ element }) => element));
   }
 
-  /** Blocks of an element; call once per file. */
-  read(root: XmlElement): Block[] {
+  /** Blocks of an element; call once per file. `around`: what says the direction of the file, such as its root element. */
+  read(root: XmlElement, around: XmlElement = root): Block[] {
+    this.direction = directionSaid(root) ?? directionSaid(around);
     this.ruled = rulesBeforeNotes(root, this.bodies);
     const blocks = this.inside(root, { tag: null, style: 'Text' });
     this.readNotes();
@@ -140,7 +145,10 @@ export class TreeReader {
     const { isOnNewPage } = this;
     this.isOnNewPage = false;
     if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
-    const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', { ...list, ...rest });
+    const touches = directionTouch(directionAround(this.direction, builder.words), builder.words);
+    const directed = touches.direction === undefined ? {} : { touches };
+    const facts = { ...list, ...directed, ...rest };
+    const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', facts);
     if (this.itemNumber !== null && built.list?.ordered) this.incoming.numberItem(built, this.itemNumber);
     this.itemNumber = null;
     const isCentred = place.isCentred === true;
@@ -173,12 +181,25 @@ export class TreeReader {
     if (isNoteGroup(element) && this.options.notes.size > 0) return this.flush(place);
     if (this.bodies.has(element) || (isNoteList(element) && this.bodies.size > 0)) return this.flush(place);
     if (BLOCKS.has(name)) return this.readBlock(element, place, inner);
+    const signs = signsOf(element);
+    if (signs === null) return this.walk(element, place, inner);
+    const { builder } = this;
+    builder.add(signs[0], inner);
     this.walk(element, place, inner);
+    // A paragraph that ended meanwhile has ended it too.
+    if (builder === this.builder) builder.add(signs[1], inner);
   }
 
   private readBlock(element: XmlElement, place: Surroundings, look: SpanLook): void {
-    const { name, attributes } = element;
     this.flush(place);
+    const around = this.direction;
+    this.direction = directionSaid(element) ?? around;
+    this.readWithin(element, place, look);
+    this.direction = around;
+  }
+
+  private readWithin(element: XmlElement, place: Surroundings, look: SpanLook): void {
+    const { name, attributes } = element;
     if (/toc|doc-toc/.test(`${attributes['epub:type'] ?? ''} ${attributes.role ?? ''}`) && name === 'nav')
       return this.incoming.remark('Contents list left out', 'Ours is made from the headings, and always true.');
     const level = HEADING.exec(name);

@@ -5,6 +5,7 @@ import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
 import { elements, maybeChild, outermost, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/copy/manuscript';
+import { directionTouch } from '../../copy/direction';
 import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/streams';
 import { isBreakMark } from '../../copy/headings';
 import { Incoming } from '../incoming';
@@ -187,6 +188,7 @@ class OdtReader {
     if (style.breakBefore) incoming.pageBreaks += 1;
     const touches: ParagraphTouches = {
       ...(style.breakBefore && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...directionTouch(style.direction, builder.words),
       ...(style.align !== undefined && tag === 'TX' ? { align: style.align } : {}),
     };
     incoming.styleLook(named, style.own);

@@ -4,7 +4,7 @@ import type { SpanLook } from '../paragraphBuilder';
 import type { IncomingLook } from '../../model/copy/manuscript';
 import { ALIGNMENTS, given, localLook, pointsOf, tagOfLook } from '../localLooks';
 import { isPlainName, levelOfName, tagOfLevel, tagOfName } from '../styleTags';
-import type { StyleTag } from '../../model/copy/streams';
+import type { Direction, StyleTag } from '../../model/copy/streams';
 
 export interface OdtStyle {
   /** The name that a person sees; of an automatic style that of its parent. */
@@ -15,6 +15,7 @@ export interface OdtStyle {
   readonly own: IncomingLook;
   readonly breakBefore: boolean;
   readonly align: 'centre' | 'right' | undefined;
+  readonly direction: Direction | undefined;
 }
 
 export class OdtStyles {
@@ -77,7 +78,15 @@ export class OdtStyles {
     const [family, id] = [key.slice(0, key.indexOf(' ')), key.slice(key.indexOf(' ') + 1)];
     if (entry === undefined || seen.has(key)) {
       const plain = nameOf(id);
-      return { name: plain, tag: tagOfName(plain), look: {}, own: {}, breakBefore: false, align: undefined };
+      return {
+        name: plain,
+        tag: tagOfName(plain),
+        look: {},
+        own: {},
+        breakBefore: false,
+        align: undefined,
+        direction: undefined,
+      };
     }
     seen.add(key);
     const { element, isAutomatic } = entry;
@@ -103,9 +112,16 @@ export class OdtStyles {
       look: family === 'text' ? lookOf(maybeChild(element, 'style:text-properties'), parent?.look ?? {}) : {},
       breakBefore:
         paragraph['fo:break-before'] === 'page' || (!('fo:break-before' in paragraph) && parent?.breakBefore === true),
+      direction: directionOfMode(paragraph['style:writing-mode']) ?? parent?.direction,
       align: align === 'center' ? 'centre' : align === 'end' || align === 'right' ? 'right' : undefined,
     };
   }
+}
+
+/** Of a writing mode (ODF 1.3, part 3, 20.404); undefined where it is that of the page. */
+function directionOfMode(mode: string | undefined): Direction | undefined {
+  if (mode === 'rl-tb' || mode === 'rl') return 'rtl';
+  return mode === 'lr-tb' || mode === 'lr' ? 'ltr' : undefined;
 }
 
 /** Points of text where nothing says more. */

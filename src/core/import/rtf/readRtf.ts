@@ -277,6 +277,10 @@ class RtfReader {
       case 's':
         set({ style: value ?? 0 });
         return true;
+      case 'rtlpar':
+      case 'ltrpar':
+        set({ direction: word === 'rtlpar' ? 'rtl' : 'ltr' });
+        return true;
       case 'qc':
         set({ align: 'centre' });
         return true;

@@ -1,6 +1,7 @@
 // The text of a rich text file as it is read: paragraphs, cells and rows of tables, and the notes inside the text.
 import type { IncomingNote } from '../../model/copy/manuscript';
-import type { Block, Paragraph, ParagraphTouches } from '../../model/copy/streams';
+import { directionTouch } from '../../copy/direction';
+import type { Block, Direction, Paragraph, ParagraphTouches } from '../../model/copy/streams';
 import { cutParagraph } from '../../copy/cutParagraph';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
@@ -28,6 +29,7 @@ export interface Stream {
 export interface ParagraphFormat {
   readonly style: number;
   readonly align?: 'centre' | 'right';
+  readonly direction?: Direction | undefined;
   readonly list?: Paragraph['list'];
   readonly outline?: number;
   readonly inTable: boolean;
@@ -87,6 +89,7 @@ export class RtfStreams {
     if (tag === 'TX' && stream.note === null && !isPlainName(name)) incoming.leaveUnmatched(name);
     const touches: ParagraphTouches = {
       ...((format.breakBefore || stream.breaksNext) && !builder.isEmpty ? { breakBefore: true } : {}),
+      ...directionTouch(format.direction, builder.words),
       ...(format.align !== undefined && tag === 'TX' ? { align: format.align } : {}),
     };
     const built = incoming.paragraph(builder, name, stream.note === null ? tag : 'NT', {

@@ -28,9 +28,14 @@ export interface LocalLook {
   readonly hyphenate?: boolean;
 }
 
+/** Left to right, or right to left (UAX #9, 3.3.1). */
+export type Direction = 'ltr' | 'rtl';
+
 /** Local exceptions on a paragraph; absent keys follow the style. */
 export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
+  /** The direction of the paragraph; absent: that of its language. */
+  readonly direction?: Direction;
   /** Begins a page: any, or one of a side. */
   readonly breakBefore?: boolean | 'recto' | 'verso';
   /** Stays whole on one page, and with the paragraph after it. */

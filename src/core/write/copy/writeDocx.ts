@@ -155,13 +155,17 @@ class PartWriter {
 
   private paragraph(paragraph: Paragraph, lead: string): string {
     const { style, touches, list } = paragraph;
-    const align = { centre: 'center', right: 'right', left: 'left', justify: 'both' }[touches?.align ?? 'left'];
+    const isRtl = touches?.direction === 'rtl';
+    // The sides of a paragraph from right to left are named by where its lines begin and end (17.3.1.13).
+    const sides = isRtl ? { left: 'right', right: 'left' } : { left: 'left', right: 'right' };
+    const align = { centre: 'center', ...sides, justify: 'both' }[touches?.align ?? 'left'];
     const properties = [
       `<w:pStyle w:val="${STYLE_ID}${escapeXml(style)}"/>`,
       touches?.breakBefore ? '<w:pageBreakBefore/>' : '',
       list === undefined
         ? ''
         : `<w:numPr><w:ilvl w:val="${list.level}"/><w:numId w:val="${this.numbering(list)}"/></w:numPr>`,
+      touches?.direction === undefined ? '' : `<w:bidi w:val="${isRtl ? 1 : 0}"/>`,
       touches?.align === undefined ? '' : `<w:jc w:val="${align}"/>`,
     ].join('');
     const runs = piecesOf(paragraph).map((piece) => {

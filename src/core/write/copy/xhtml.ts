@@ -33,6 +33,8 @@ const treeXhtml = (tree: readonly ReadingBlock[], context: XhtmlContext): string
 /** The id by which a block's element is reached; apart from those of notes. */
 export const elementId = (block: BlockId): string => `b-${block}`;
 
+/** A direction that is said of a paragraph; that of its language needs no words. */
+const directionIn = ({ touches }: Paragraph) => (touches?.direction === undefined ? '' : ` dir="${touches.direction}"`);
 const idOf = ({ id }: { readonly id: BlockId }) => ` id="${elementId(id)}"`;
 
 function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
@@ -58,8 +60,9 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
       const words = inlineXhtml(paragraph, context);
       if (words === '') return '';
       const name = className(meaning === 'verse' ? 'verse' : paragraph.style);
-      if (meaning === 'extract') return `<blockquote class="${name}"${idOf(block)}><p>${words}</p></blockquote>`;
-      return `<p class="${name}"${idOf(block)}>${words}</p>`;
+      const dir = directionIn(paragraph);
+      if (meaning === 'extract') return `<blockquote class="${name}"${idOf(block)}><p${dir}>${words}</p></blockquote>`;
+      return `<p class="${name}"${idOf(block)}${dir}>${words}</p>`;
     }
     default:
       return unreachable(block);
@@ -72,7 +75,7 @@ function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: Xhtml
   const words = inlineXhtml(head.paragraph, context);
   const number = context.heads.numbers.get(head.id);
   const said = number === undefined ? '' : escapeXml(number.text);
-  const element = (inner: string) => `<h${level}${idOf(head)}>${inner}</h${level}>`;
+  const element = (inner: string) => `<h${level}${idOf(head)}${directionIn(head.paragraph)}>${inner}</h${level}>`;
   if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n${element(words)}`;
   return element(`${said === '' ? '' : `${said}\u2002`}${words}`);
 }
@@ -84,7 +87,7 @@ function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): st
     const deeper = inner === null ? '' : listXhtml(inner, context);
     return paragraph === null
       ? `<li>${deeper}</li>`
-      : `<li${idOf(paragraph)}${isOrdered ? valueOf(paragraph) : ''}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
+      : `<li${idOf(paragraph)}${directionIn(paragraph)}${isOrdered ? valueOf(paragraph) : ''}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
   });
   const name = isOrdered ? 'ol' : 'ul';
   return `<${name}>${parts.join('')}</${name}>`;

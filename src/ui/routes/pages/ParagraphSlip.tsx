@@ -1,6 +1,7 @@
 // The slip of the paragraph pointed at: how it is set, and a person's wishes for its place. Each choice says beforehand
 // what its lines would come to, and is grey with the reason when they cannot be set so.
 import { useEffect, useState } from 'react';
+import { hasLettersFromRight } from '../../../core/copy/direction';
 import { formatNumber } from '../../../core/measure/units';
 import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/answers/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/book/bookThunks';
@@ -111,6 +112,21 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
         />
       ) : (
         <SectionName place={place} name={touches.section} disabled={readOnly} />
+      )}
+      {(touches.direction !== undefined || hasLettersFromRight(block.text)) && (
+        <ChoiceSetting
+          label="Direction"
+          value={touches.direction ?? ''}
+          disabled={readOnly}
+          choices={[
+            ['', 'of its language'],
+            ['ltr', 'left to right'],
+            ['rtl', 'right to left'],
+          ]}
+          onChange={(to) =>
+            set({ direction: to === '' ? undefined : (to as 'ltr' | 'rtl') }, 'Direction of a paragraph')
+          }
+        />
       )}
       {numbers.has(place.block) || touches.unnumbered === true ? (
         <Toggle

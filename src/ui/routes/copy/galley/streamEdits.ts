@@ -44,6 +44,7 @@ export function touchWords(touches: ParagraphTouches | undefined): string {
   if (touches === undefined) return '';
   return [
     touches.breakBefore ? 'begins a page' : '',
+    touches.direction === undefined ? '' : touches.direction === 'rtl' ? 'right to left' : 'left to right',
     touches.together ? 'kept whole' : '',
     touches.unnumbered ? 'without its number' : '',
     touches.section === undefined ? '' : `section ${touches.section}`.trim(),
