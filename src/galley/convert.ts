@@ -85,8 +85,8 @@ export function childrenOf(node: Node): Node[] {
 
 function paragraphNode(block: Paragraph): Node {
   conversions.toNode += 1;
-  const { id, style, touches = null, list = null } = block;
-  return schema.node('paragraph', { id, style, touches, list }, inlineOf(block));
+  const { id, style, touches = null, list = null, names = null } = block;
+  return schema.node('paragraph', { id, style, touches, list, names }, inlineOf(block));
 }
 
 /** Text cut wherever its look changes or an object stands. */
@@ -131,7 +131,7 @@ function marksOf({ style, touches, language, link }: Span): readonly Mark[] {
 
 function paragraphBlock(node: Node): Paragraph {
   conversions.toBlock += 1;
-  const { id, style, touches, list } = paragraphAttributes(node);
+  const { id, style, touches, list, names } = paragraphAttributes(node);
   let text = '';
   const spans: Span[] = [];
   const objects: InlineObject[] = [];
@@ -150,6 +150,7 @@ function paragraphBlock(node: Node): Paragraph {
     style,
     ...(touches === null ? {} : { touches }),
     ...(list == null ? {} : { list }),
+    ...(names == null ? {} : { names }),
     text,
     spans: normaliseSpans(spans),
     objects,

@@ -9,6 +9,7 @@ export interface ParagraphAttributes {
   readonly style: string;
   readonly touches: ParagraphTouches | null;
   readonly list: Paragraph['list'] | null;
+  readonly names: Paragraph['names'] | null;
 }
 
 const STYLE_TAG = /^[A-Za-z0-9]{1,12}$/;
@@ -134,6 +135,7 @@ const nodes: Record<string, NodeSpec> = {
       style: { default: 'TX', validate: 'string' },
       touches: { default: null },
       list: { default: null },
+      names: { default: null },
     },
     parseDOM: [
       {

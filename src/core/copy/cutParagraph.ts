@@ -23,5 +23,6 @@ export function appendParagraph(a: Paragraph, b: Paragraph): Paragraph {
       ...b.spans.map((span) => ({ ...span, from: span.from + shift, to: span.to + shift })),
     ]),
     objects: [...a.objects, ...b.objects.map((object) => ({ ...object, at: object.at + shift }))],
+    ...(b.names === undefined ? {} : { names: [...new Set([...(a.names ?? []), ...b.names])] }),
   };
 }

@@ -10,7 +10,8 @@ import type {
   IncomingNote,
   Manuscript,
 } from '../model/copy/manuscript';
-import type { Block, Paragraph, PictureFacts, StyleTag } from '../model/copy/streams';
+import type { Block, BlockId, Paragraph, PictureFacts, StyleTag } from '../model/copy/streams';
+import { LONGEST_PLACE, withPlaces } from './links';
 import { greatest } from '../base/append';
 import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
 import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
@@ -23,12 +24,17 @@ import { pictureOf } from '../copy/pictureOf';
 /** Characters of a paragraph that show what a style is for. */
 const SAMPLE = 80;
 
+const LOST_WHY = 'They go to another file, or to a place that is not in this one; their words are kept.';
+
 /** What is said of pictures of which a file has the names alone. */
 export const NOT_IN_FILE = 'Pictures that are not in the file';
 
 export class Incoming {
   readonly ids = new IdCounter();
   readonly notes: Record<string, IncomingNote> = {};
+  /** Names of places, by the block that has them, and those whose paragraph comes yet. */
+  private readonly namesOf = new Map<BlockId, readonly string[]>();
+  private openNames: string[] = [];
   readonly images: IncomingImage[] = [];
   private readonly pictures: Record<string, Uint8Array> = {};
   readonly headings: IncomingHeading[] = [];
@@ -70,6 +76,24 @@ export class Incoming {
     return this.looks.get(styleName(style)) ?? {};
   }
 
+  /** A name of the place that is read: of the next paragraph with words, or of the one that is open. */
+  name(name: string | undefined): void {
+    const own = name?.trim() ?? '';
+    if (own !== '' && own.length <= LONGEST_PLACE) this.openNames.push(own);
+  }
+
+  /** The names of a paragraph go to it; a place without words leaves them to the next. */
+  private takeNames({ id, text }: Paragraph): void {
+    if (this.openNames.length === 0 || text.trim() === '') return;
+    this.namesOf.set(id, [...(this.namesOf.get(id) ?? []), ...this.openNames]);
+    this.openNames = [];
+  }
+
+  /** Names that a paragraph has by its words, such as a heading. */
+  alsoNamed(id: BlockId, name: string): void {
+    if (name.length <= LONGEST_PLACE) this.namesOf.set(id, [...(this.namesOf.get(id) ?? []), name]);
+  }
+
   /** A finished paragraph of a style of the file. */
   paragraph(
     builder: ParagraphBuilder,
@@ -85,6 +109,7 @@ export class Incoming {
       level: Math.min(DEEPEST_LIST, Math.max(0, Math.trunc(rest.list.level) || 0)),
     };
     const built = builder.build(this.ids.take('p'), tag, list ? { ...rest, list } : rest, isOurs);
+    this.takeNames(built);
     for (let k = this.comments.length - 1; k >= 0 && this.comments[k].block === ''; k -= 1)
       this.comments[k] = { ...this.comments[k], block: built.id };
     const known = this.styles.get(style);
@@ -197,13 +222,16 @@ export class Incoming {
   }
 
   finish(blocks: readonly Block[], metadata: IncomingMetadata): Manuscript {
-    const notes = Object.entries(this.notes).map(([id, note]) => [
-      id,
-      { ...note, blocks: withStarts(note.blocks, this.itemNumbers) },
-    ]);
+    const placed = withPlaces(
+      withStarts(blocks, this.itemNumbers),
+      Object.entries(this.notes).map(([id, note]) => [id, withStarts(note.blocks, this.itemNumbers)]),
+      this.namesOf,
+    );
+    if (placed.lost > 0) this.remark('Links that lead nowhere', LOST_WHY, placed.lost);
+    const notes = placed.notes.map(([id, own]) => [id, { ...this.notes[id], blocks: own }]);
     const manuscript: Manuscript = {
       metadata,
-      blocks: withStarts(blocks, this.itemNumbers),
+      blocks: placed.blocks,
       notes: Object.fromEntries(notes) as Manuscript['notes'],
       styles: [...this.styles]
         .map(([name, facts]) => ({ name, ...facts, ...(this.looks.has(name) ? { look: this.looks.get(name)! } : {}) }))

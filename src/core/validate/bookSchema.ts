@@ -124,6 +124,7 @@ const paragraph = Joi.object({
     ordered: Joi.boolean().required(),
     start: Joi.number().integer().min(0).max(9999),
   }),
+  names: Joi.array().items(Joi.string().min(1).max(200)).max(20),
   text: Joi.string().allow('').required(),
   spans: Joi.array().items(span).required(),
   objects: Joi.array().items(inlineObject).required(),

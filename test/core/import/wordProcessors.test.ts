@@ -145,7 +145,7 @@ describe('parts of a Word document', () => {
 
   it('links of fields and of relations lead where they say; nothing inside the file is a link', () => {
     const field = `<w:r><w:fldChar w:fldCharType="begin"/></w:r><w:r><w:instrText> HYPERLINK "https://a.example/" </w:instrText></w:r><w:r><w:fldChar w:fldCharType="separate"/></w:r>${t('one')}<w:r><w:fldChar w:fldCharType="end"/></w:r>`;
-    const body = `<w:p>${field}${t(' and ')}<w:hyperlink r:id="r1">${t('two')}</w:hyperlink><w:hyperlink w:anchor="mark">${t('three')}</w:hyperlink></w:p>`;
+    const body = `<w:p>${field}${t(' and ')}<w:hyperlink r:id="r1">${t('two')}</w:hyperlink><w:hyperlink w:anchor="mark">${t('three')}</w:hyperlink></w:p><w:p><w:bookmarkStart w:id="1" w:name="mark"/>${t('Here')}</w:p>`;
     const relations =
       '<Relationships><Relationship Id="r1" Target="https://b.example/" TargetMode="External"/></Relationships>';
     const report = arrived('a.docx', document(body, { 'word/_rels/document.xml.rels': relations }));

@@ -76,6 +76,21 @@ describe('the PDF for the screen', () => {
     for (const k of [1, 2, 3, 4]) expect(ofContents).to.include(pageOf(k));
   });
 
+  it('leads from words to the paragraph of a name, and nowhere where that is gone', () => {
+    const to = (name: string): Paragraph => ({ ...p('Go on.'), spans: [{ from: 0, to: 2, link: `#${name}` }] });
+    const far = { ...p('Here it is.'), names: ['mark'] };
+    const named = book([
+      division('chapter', [p('Salt', 'CT'), to('mark'), to('gone'), p(words(700, 1))]),
+      division('chapter', [p('Sand', 'CT'), p(words(400, 2)), far]),
+    ]);
+    const result = written(named);
+    const page = result.composed.pages.findIndex(({ fragments }) =>
+      fragments.some(({ paragraph }) => paragraph.styled.block === far.id),
+    );
+    expect(page).to.be.greaterThan(0);
+    expect(linksOf(result.file).map((link) => link.to)).to.deep.equal([page]);
+  });
+
   it('leads from references, addresses and folios of the index to where they say', () => {
     const own = composed.pages.find(({ fragments }) =>
       fragments.some(({ paragraph }) => paragraph.styled.block === refers.id),

@@ -167,9 +167,9 @@ export function threeWay<T>(base: T, desk: T, author: T): T {
 }
 
 /** Touches that a file can bring. */
-const OF_FILES = ['align', 'breakBefore'] as const;
+const OF_FILES = ['align', 'breakBefore', 'direction'] as const;
 
-/** Id, style, list and touches. */
+/** Id, style, list, touches, and the names by which the author's links lead to it. */
 function mergedFacts(base: Paragraph, desk: Paragraph, author: Paragraph): Paragraph {
   const touches: Record<string, unknown> = { ...desk.touches };
   for (const key of OF_FILES) {
@@ -178,11 +178,13 @@ function mergedFacts(base: Paragraph, desk: Paragraph, author: Paragraph): Parag
     else touches[key] = value;
   }
   const list = threeWay(base.list, desk.list, author.list);
-  const { touches: _, list: __, ...rest } = desk;
+  const { touches: _, list: __, names: ___, ...rest } = desk;
+  const { names } = author;
   return {
     ...rest,
     style: threeWay(base.style, desk.style, author.style),
     ...(Object.keys(touches).length > 0 ? { touches: touches as ParagraphTouches } : {}),
     ...(list === undefined ? {} : { list }),
+    ...(names === undefined ? {} : { names }),
   };
 }

@@ -14,7 +14,13 @@ export function withoutDeskMarks(block: Block): Block {
 export const styleOf = (block: Block): string =>
   block.kind === 'table'
     ? ''
-    : JSON.stringify([block.style, block.list, block.touches?.align, block.touches?.breakBefore]);
+    : JSON.stringify([
+        block.style,
+        block.list,
+        block.touches?.align,
+        block.touches?.breakBefore,
+        block.touches?.direction,
+      ]);
 
 /** Words, looks and objects are the same. */
 export function sameWordsIn(a: Block, b: Block): boolean {

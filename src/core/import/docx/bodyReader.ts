@@ -7,6 +7,7 @@ import { directionTouch } from '../../copy/direction';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { cutParagraph } from '../../copy/cutParagraph';
+import { linkOfField } from '../links';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
 import { alignOf, Directions } from './direction';
@@ -94,6 +95,7 @@ export class BodyReader {
       return meant === undefined ? [] : elements(meant).flatMap((child) => this.readBlock(child));
     }
     if (!TRANSPARENT.has(element.name)) {
+      if (element.name === 'w:bookmarkStart') this.incoming.name(element.attributes['w:name']);
       this.tellSkipped(element);
       return [];
     }
@@ -223,6 +225,7 @@ export class BodyReader {
     }
     for (const child of elements(parent)) {
       if (child.name === 'w:r') this.readRun(child, builder, link);
+      else if (child.name === 'w:bookmarkStart') this.incoming.name(child.attributes['w:name']);
       else if (TRANSPARENT.has(child.name)) {
         const mark = child.name === 'w:fldSimple' ? indexMarkOf(child.attributes['w:instr'] ?? '') : null;
         if (mark !== null) {
@@ -230,7 +233,7 @@ export class BodyReader {
           continue;
         }
         if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
-        this.readInline(child, builder, child.name === 'w:hyperlink' ? this.linkOf(child) : link, depth + 1);
+        this.readInline(child, builder, this.linkOf(child) ?? link, depth + 1);
       } else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
       else this.tellSkipped(child);
     }
@@ -253,11 +256,13 @@ export class BodyReader {
     this.incoming.remark('Ruby annotations left out', 'The words under them are kept.');
   }
 
-  private linkOf(element: XmlElement): SpanLook {
-    const { 'r:id': id, 'w:anchor': anchor } = element.attributes;
+  /** Where an element around runs leads; undefined where it is no link. */
+  private linkOf({ name, attributes }: XmlElement): SpanLook | undefined {
+    if (name !== 'w:hyperlink' && name !== 'w:fldSimple') return undefined;
+    const { 'r:id': id, 'w:anchor': anchor, 'w:instr': code = '' } = attributes;
     const target = id === undefined ? undefined : this.parts.target(this.part, id);
-    const link = target ?? (anchor === undefined ? undefined : `#${anchor}`);
-    return link === undefined ? {} : { link };
+    const link = target ?? (anchor === undefined ? linkOfField(code) : `#${anchor}`);
+    return link === undefined ? undefined : { link };
   }
 
   private readRun(run: XmlElement, builder: ParagraphBuilder, link: SpanLook): void {
@@ -366,7 +371,7 @@ export class BodyReader {
       this.links.push('');
     } else if (type === 'separate' && field !== undefined) {
       field.inCode = false;
-      const target = /^\s*HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(field.code)?.[1];
+      const target = linkOfField(field.code);
       if (target !== undefined) this.links[this.links.length - 1] = target;
     } else if (type === 'end') {
       const mark = indexMarkOf(field?.code ?? '');

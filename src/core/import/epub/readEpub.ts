@@ -38,9 +38,19 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const blocks: Block[] = [];
   let place = '';
   const pictureAt = (address: string) => members[resolve(place, address)];
-  const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt });
+  let here = '';
+  const placeAt = (id: string) => `${here}#${id}`;
+  /** Links to the package's own files are links inside the text. */
+  const addressOf = (address: string) => {
+    if (/^[a-z][a-z0-9+.-]*:/i.test(address)) return address;
+    const [path, id = ''] = address.split('#');
+    return `#${path === '' ? here : resolve(place, path)}#${safeDecode(id)}`;
+  };
+  const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt, placeAt, addressOf });
   for (const { file, html, body } of bodies) {
     place = file.includes('/') ? file.slice(0, file.lastIndexOf('/') + 1) : '';
+    here = file;
+    incoming.name(placeAt(''));
     append(blocks, reader.read(body, html));
     yield;
   }

@@ -66,6 +66,9 @@ export interface TreeOptions {
   readonly shift: number;
   /** A picture by the address that its element gives; undefined for what is not in the file. */
   readonly pictureAt?: (address: string) => Uint8Array | undefined;
+  /** In a file of several: the name of a place by its id, and where an address in the file leads. */
+  readonly placeAt?: (id: string) => string;
+  readonly addressOf?: (address: string) => string;
 }
 
 export class TreeReader {
@@ -172,6 +175,7 @@ export class TreeReader {
       return;
     }
     if (isListMark(element)) return;
+    if (!BLOCKS.has(name)) this.nameOf(element);
     const inner = withElement(element, look);
     if (inner === null)
       return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
@@ -194,8 +198,16 @@ export class TreeReader {
     this.flush(place);
     const around = this.direction;
     this.direction = directionSaid(element) ?? around;
+    this.nameOf(element);
     this.readWithin(element, place, look);
     this.direction = around;
+  }
+
+  /** The names by which links lead to an element. */
+  private nameOf({ name, attributes }: XmlElement): void {
+    const { placeAt = (id: string) => id } = this.options;
+    for (const id of [attributes.id, attributes['xml:id'], name === 'a' ? attributes.name : undefined])
+      if (id !== undefined && id !== '') this.incoming.name(placeAt(id));
   }
 
   private readWithin(element: XmlElement, place: Surroundings, look: SpanLook): void {
@@ -322,7 +334,8 @@ export class TreeReader {
     const isSafe = href !== undefined && /^(https?:|mailto:|#|[^:]*$)/i.test(href);
     if (href !== undefined && !isSafe)
       this.incoming.remark('Links that would run something left out', 'Their words are kept.');
-    this.walk(element, place, isSafe ? { ...look, link: href } : look);
+    const { addressOf = (address: string) => address } = this.options;
+    this.walk(element, place, isSafe && href !== '' ? { ...look, link: addressOf(href) } : look);
   }
 
   private addNote(id: string): void {

@@ -10,6 +10,7 @@ import type { XmlElement } from '../../base/xml';
 import type { IncomingMetadata, Manuscript } from '../../model/copy/manuscript';
 import { findNotes } from '../html/notes';
 import { titleShift } from '../html/readHtml';
+import { Slugs } from '../links';
 import { TreeReader } from '../html/readTree';
 import { parseHtml } from '../html/tree';
 import { Incoming } from '../incoming';
@@ -41,7 +42,10 @@ export function* readMarkdown(bytes: Uint8Array): Generator<void, Manuscript> {
     tree.children.flatMap((node) => convert(node, links, 0)),
   );
   const reader = new TreeReader(incoming, { notes: findNotes(body), shift: titleShift(body) });
-  return incoming.finish(reader.read(body), metadata);
+  const blocks = reader.read(body);
+  const slugs = new Slugs();
+  for (const { block, text } of incoming.headings) incoming.alsoNamed(block, slugs.of(text));
+  return incoming.finish(blocks, metadata);
 }
 
 /** Marks of quotes and list items at the start of a line, more than these are dropped; so are deeper indents. */

@@ -199,6 +199,7 @@ class OdtReader {
     if (this.itemNumber !== null && built.list?.ordered) incoming.numberItem(built, this.itemNumber);
     this.itemNumber = null;
     if (level !== undefined) incoming.heading(level, built);
+    if (level !== undefined) incoming.alsoNamed(built.id, built.text.trim());
     const { touches: _, ...plain } = built;
     const isBreak = isBreakMark(built.text) && built.style === 'TX';
     return [isBreak ? { ...plain, style: 'SBO' } : built, ...this.takeBoxes()];
@@ -243,11 +244,16 @@ class OdtReader {
           builder,
           joined(look, this.styles.get('text', attributes['text:style-name']).look),
         );
+      case 'text:bookmark':
+      case 'text:bookmark-start':
+      case 'text:reference-mark':
+      case 'text:reference-mark-start':
+        return this.incoming.name(attributes['text:name']);
       case 'text:a':
         return this.readInline(
           part,
           builder,
-          attributes['xlink:href'] ? { ...look, link: attributes['xlink:href'] } : look,
+          attributes['xlink:href'] ? { ...look, link: withoutOutline(attributes['xlink:href']) } : look,
         );
       case 'text:s':
         return builder.add(' '.repeat(Math.max(0, Math.min(200, Number(attributes['text:c'] ?? 1) || 1))), look);
@@ -356,3 +362,6 @@ function joined(a: SpanLook, b: SpanLook): SpanLook {
   const touches = { ...a.touches, ...b.touches };
   return { ...a, ...b, ...(Object.keys(touches).length > 0 ? { touches } : {}) };
 }
+
+/** A link to a heading says its words behind its number: `#1.2.Mud|outline`. */
+const withoutOutline = (link: string): string => link.replace(/^#(?:\d+\.)*(.*)\|outline$/s, '#$1');

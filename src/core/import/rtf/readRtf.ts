@@ -4,6 +4,7 @@ import { ImportError } from '../../base/errors';
 import type { Manuscript } from '../../model/copy/manuscript';
 import { Incoming } from '../incoming';
 import { RtfBytes } from './codePages';
+import { linkOfField } from '../links';
 import { IN_TEXT, WORDED, type Group } from './rtfGroup';
 import { withStyle, withTouches } from './rtfLooks';
 import { RtfPicture } from './rtfPicture';
@@ -112,8 +113,10 @@ class RtfReader {
       if (words !== '' && outer === 'info') this.metadata[closed.destination] = words;
       this.words = '';
     }
-    if (closed.destination === 'marker' && outer !== 'marker') {
-      this.streams.current.marker = this.words;
+    const isPlace = closed.destination === 'bookmark';
+    if ((isPlace || closed.destination === 'marker') && outer !== closed.destination) {
+      if (isPlace) this.incoming.name(this.words);
+      else this.streams.current.marker = this.words;
       this.words = '';
     }
     if (closed.destination === 'comment' && outer !== 'comment') {
@@ -123,8 +126,7 @@ class RtfReader {
     if (closed.destination === 'commentBy' && outer !== 'commentBy') [this.commentBy, this.words] = [this.words, ''];
     if (closed.destination === 'pict' && outer === 'text')
       this.streams.current.builder.addObject(this.picture.finish(this.incoming));
-    if (closed.destination === 'fldinst' && outer !== 'fldinst')
-      this.link = /HYPERLINK\s+(?:\\l\s+)?"([^"]*)"/.exec(this.instruction)?.[1] ?? null;
+    if (closed.destination === 'fldinst' && outer !== 'fldinst') this.link = linkOfField(this.instruction) ?? null;
   }
 
   private endStyle(): void {

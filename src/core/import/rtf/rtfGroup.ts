@@ -8,6 +8,7 @@ export type Destination =
   | 'stylesheet'
   | 'info'
   | 'marker'
+  | 'bookmark'
   | 'title'
   | 'author'
   | 'fldinst'
@@ -18,7 +19,15 @@ export type Destination =
   | 'colortbl';
 
 /** Destinations whose text is collected. */
-export const WORDED = new Set<Destination>(['stylesheet', 'title', 'author', 'comment', 'commentBy', 'marker']);
+export const WORDED = new Set<Destination>([
+  'stylesheet',
+  'title',
+  'author',
+  'comment',
+  'commentBy',
+  'marker',
+  'bookmark',
+]);
 
 /** Groups inside the text that are collected for themselves. */
 export const IN_TEXT: Readonly<Record<string, Destination>> = table({
@@ -26,6 +35,7 @@ export const IN_TEXT: Readonly<Record<string, Destination>> = table({
   colortbl: 'colortbl',
   listtext: 'marker',
   pntext: 'marker',
+  bkmkstart: 'bookmark',
 });
 
 export interface Group {

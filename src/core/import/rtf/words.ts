@@ -5,7 +5,7 @@ import { table } from '../../base/table';
 export const SKIPPED = new Set(
   (
     'listtable listoverridetable revtbl rsidtbl generator xmlnstbl themedata colorschememapping latentstyles datastore ' +
-    'header headerl headerr headerf footer footerl footerr footerf pntxta pntxtb nonshppict objdata bkmkstart bkmkend ' +
+    'header headerl headerr headerf footer footerl footerr footerf pntxta pntxtb nonshppict objdata bkmkend ' +
     'filetbl stylerestrictions ftnsep ftnsepc ftncn aftnsep aftnsepc aftncn pgptbl mmathPr fldinst pict info stylesheet shpinst sp sn sv ' +
     'background falt panose listname listlevel leveltext levelnumbers userprops xe tc'
   ).split(' '),

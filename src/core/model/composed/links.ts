@@ -5,6 +5,8 @@ export type LinkTarget =
   | { readonly kind: 'address'; readonly address: string }
   /** A paragraph, or a division by its id. */
   | { readonly kind: 'place'; readonly id: BlockId | StreamId }
+  /** A paragraph by one of its names. */
+  | { readonly kind: 'name'; readonly name: string }
   /** What a cross-reference goes to. */
   | { readonly kind: 'reference'; readonly target: BlockId }
   | { readonly kind: 'note'; readonly note: StreamId }

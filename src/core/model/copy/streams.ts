@@ -144,6 +144,8 @@ export interface Paragraph {
   readonly touches?: ParagraphTouches;
   /** `start`: the number of this item, 0 to 9999; absent: one more than the item before it. */
   readonly list?: { readonly level: number; readonly ordered: boolean; readonly start?: number };
+  /** Names by which links lead here: a span's link `#name`. One that stands twice is the first paragraph's. */
+  readonly names?: readonly string[];
   readonly text: string;
   readonly spans: readonly Span[];
   readonly objects: readonly InlineObject[];

@@ -1,4 +1,5 @@
 // What leads somewhere on a composed page: entries of contents and index, cross-references, addresses in the text.
+import { placesOf } from '../../copy/places';
 import { unreachable } from '../../base/errors';
 import type { Book } from '../../model/copy/book';
 import type { LinkTarget } from '../../model/composed/links';
@@ -6,7 +7,7 @@ import type { DisplayList, TextItem } from '../../model/composed/displayList';
 import type { Page, TypesetBook } from '../../model/composed/pages';
 import type { NotePlaces, ReferenceTable } from '../../model/composed/referenceTable';
 import type { StreamId } from '../../model/copy/streams';
-import { notePlaces } from '../../references';
+import { findPlaces, notePlaces } from '../../references';
 import type { OutlineEntry, PdfLink } from '../../write/pdf';
 
 /** Heads of the contents as the outline has them. */
@@ -27,6 +28,7 @@ const BELOW = 0.25;
 export class ScreenLinks {
   /** Pages of heads, captions and divisions, by the id of the block or division. */
   private readonly places = new Map<string, number>();
+  private readonly names = new Map<string, number>();
   private readonly indexPages = new Map<string, ReferenceTable['index'][number]>();
   private readonly noteReferences: NotePlaces;
   private readonly bodies: ReadonlyMap<StreamId, { readonly page: number; readonly y: number }>;
@@ -39,6 +41,9 @@ export class ScreenLinks {
     for (const { block, division, page } of references.headings) this.places.set(block || division, page);
     for (const { block, page } of references.captions) this.places.set(block, page);
     for (const entry of references.index) this.indexPages.set(indexKey(entry), entry);
+    const places = placesOf(book);
+    const pageOf = findPlaces(pages, new Set([...places.values()].map(({ block }) => block)));
+    for (const [name, { block }] of places) this.names.set(name, pageOf(block));
     this.noteReferences = notePlaces(pages, book, true);
     this.bodies = noteBodies(pages, book);
   }
@@ -61,6 +66,8 @@ export class ScreenLinks {
         return { address: target.address };
       case 'place':
         return onPage(this.places.get(target.id));
+      case 'name':
+        return onPage(this.names.get(target.name));
       case 'reference':
         return onPage(this.references.targets[target.target]?.page);
       case 'note':

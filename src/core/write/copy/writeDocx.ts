@@ -1,4 +1,6 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
+import { nameOfLink } from '../../copy/places';
+import { Bookmarks } from './bookmarks';
 import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
 import { itemsOf, readingTree, type ReadingBlock, type ReadingCell } from '../../copy/readingTree';
@@ -48,12 +50,13 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   const files = new PictureFiles(there, HELD);
   const numberings = new Numberings();
   const numbers = new Map([...notes.keys()].map((id, index) => [id, index + 1]));
-  const text = new PartWriter(numberings, book, numbers, files);
+  const bookmarks = new Bookmarks(book);
+  const text = new PartWriter(numberings, bookmarks, book, numbers, files);
   const body = copyDivisions(book)
     .map((division) => text.blocks(division.blocks))
     .join('');
   const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
-    const writer = new PartWriter(numberings, book, numbers, files);
+    const writer = new PartWriter(numberings, bookmarks, book, numbers, files);
     const own = [...notes].filter(([, one]) => one.kind === kind);
     const inner = own.map(([id, { note }]) => {
       const sign = note.mark === undefined ? `<w:${kind}Ref/>` : `<w:t>${escapeXml(clean(note.mark))}</w:t>`;
@@ -98,6 +101,7 @@ class PartWriter {
 
   constructor(
     private readonly numberings: Numberings,
+    private readonly bookmarks: Bookmarks,
     private readonly book: Book,
     private readonly numbers: ReadonlyMap<string, number>,
     private readonly files: PictureFiles,
@@ -188,7 +192,7 @@ class PartWriter {
       const own = `<w:${kind}Reference w:customMarkFollows="1" w:id="${number}"/><w:t>${escapeXml(clean(mark))}</w:t>`;
       return this.run(own, undefined);
     });
-    return `<w:p><w:pPr>${properties}</w:pPr>${lead}${runs.join('')}</w:p>`;
+    return `<w:p><w:pPr>${properties}</w:pPr>${this.bookmarks.marksOf(paragraph)}${lead}${runs.join('')}</w:p>`;
   }
 
   /** A picture in the line (20.4.2.8); one whose bytes are not there is referred to by its name. */
@@ -227,6 +231,8 @@ class PartWriter {
     ].join('');
     const run = `<w:r>${properties === '' ? '' : `<w:rPr>${properties}</w:rPr>`}${inner}</w:r>`;
     if (link === undefined) return run;
+    const name = nameOfLink(link);
+    if (name !== undefined) return this.bookmarks.linkTo(name, run);
     const id = `l${this.relations.length + 1}`;
     this.relations.push(
       `<Relationship Id="${id}" Type="${RELATION}/hyperlink" Target="${escapeXml(clean(link))}" TargetMode="External"/>`,

@@ -3,17 +3,24 @@ import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
 import type { PictureBytes } from '../../model/copy/streams';
+import { placesOf } from '../../copy/places';
 import { dataAddress } from './pictureFiles';
+import { withPlaceLinks } from './placeLinks';
 import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from './xhtml';
 
 export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
   const notes = numberedNotes(book);
+  const places = placesOf(book);
   const context: XhtmlContext = {
     book,
     notes,
     hrefOf: (id) => `#${id}`,
     heads: headsOf(book),
     headHref: (block) => `#${elementId(block)}`,
+    placeHref: (name) => {
+      const place = places.get(name);
+      return place === undefined ? null : `#${elementId(place.block)}`;
+    },
     deeper: 1,
     fieldText: () => '',
     pictureHref: dataAddress(pictures),
@@ -23,7 +30,7 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
   const name = escapeXml(clean(title));
   const text = copyDivisions(book).map((division) => `<section>\n${blocksXhtml(division.blocks, context)}\n</section>`);
   const ends = ids('endnote');
-  return [
+  const html = [
     '<!doctype html>',
     `<html lang="${escapeXml(language)}">`,
     `<head><meta charset="utf-8"><title>${name}</title><meta name="author" content="${escapeXml(clean(authorOf(book)))}">`,
@@ -39,4 +46,5 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
     .replaceAll(' epub:type="noteref"', '')
     .replace(/ epub:type="(foot|end)note"/g, '')
     .replace(/ xml:lang="[^"]*"/g, '');
+  return withPlaceLinks({ html }).html;
 }

@@ -1,4 +1,7 @@
 // The copy as Markdown (CommonMark with tables and footnotes).
+import { nameOfLink } from '../../copy/places';
+import { escapeXml } from '../../base/xml';
+import { clean } from './xhtml';
 import { greatest } from '../../base/append';
 import { unreachable } from '../../base/errors';
 import { itemsOf, readingTree, type ReadingBlock } from '../../copy/readingTree';
@@ -82,9 +85,11 @@ class MarkdownWriter {
   }
 
   private inline(paragraph: Paragraph): string {
-    return piecesOf(paragraph)
+    const names = (paragraph.names ?? []).map((name) => `<a id="${escapeXml(clean(name))}"></a>`);
+    const words = piecesOf(paragraph)
       .map((piece) => (piece.kind === 'object' ? this.object(piece) : marked(escapeMarkdown(piece.text), piece.span)))
       .join('');
+    return names.join('') + words;
   }
 
   private object({ object }: Extract<Piece, { kind: 'object' }>): string {
@@ -105,7 +110,11 @@ function marked(plain: string, span: Span | undefined): string {
   if (span.touches?.underline) words = `<u>${words}</u>`;
   if (isBold(span)) words = around(words, '**');
   if (isItalic(span)) words = around(words, '*');
-  return span.link === undefined ? words : `[${words}](<${span.link.replace(/[<>\n]/g, encodeURIComponent)}>)`;
+  if (span.link === undefined) return words;
+  const name = nameOfLink(span.link);
+  const address =
+    name === undefined ? span.link.replace(/[<>\n]/g, encodeURIComponent) : `#${encodeURIComponent(name)}`;
+  return `[${words}](<${address}>)`;
 }
 
 /** Pictures by reference, so that the text can be read; their bytes stand at the end, each once. */

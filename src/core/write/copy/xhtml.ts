@@ -6,6 +6,8 @@ import { unreachable } from '../../base/errors';
 import { readingTree, type ReadingBlock, type ReadingCell, type ReadingList } from '../../copy/readingTree';
 import type { Block, BlockId, Paragraph, PictureFacts, Span } from '../../model/copy/streams';
 import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
+import { nameOfLink } from '../../copy/places';
+import { placeLink } from './placeLinks';
 import { isBold, isItalic, piecesOf } from './pieces';
 
 export interface XhtmlContext {
@@ -16,6 +18,8 @@ export interface XhtmlContext {
   readonly heads: HeadsOfCopy;
   /** Where a head stands that is referred to. */
   readonly headHref: (block: string) => string;
+  /** Where a named place stands; null when there is none of the name. */
+  readonly placeHref: (name: string) => string | null;
   /** Taken from the levels of headings: 0 where the division's title is the first of its file. */
   readonly deeper: number;
   /** Words of a field, filled from the particulars. */
@@ -102,7 +106,7 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
     .map((piece) => {
       if (piece.kind === 'text') {
         isLead = false;
-        return spanXhtml(escapeXml(clean(piece.text)), piece.span);
+        return spanXhtml(escapeXml(clean(piece.text)), piece.span, context);
       }
       const { object } = piece;
       if (object.kind === 'break') return isLead ? '' : '<br/>';
@@ -137,7 +141,7 @@ export function clean(text: string): string {
   return text.replace(/\p{Surrogate}/gu, '\uFFFD').replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '');
 }
 
-function spanXhtml(words: string, span: Span | undefined): string {
+function spanXhtml(words: string, span: Span | undefined, context: XhtmlContext): string {
   if (span === undefined) return words;
   let made = words;
   if (span.style === 'sup' || span.style === 'sub') made = `<${span.style}>${made}</${span.style}>`;
@@ -148,6 +152,9 @@ function spanXhtml(words: string, span: Span | undefined): string {
   if (isItalic(span)) made = `<em>${made}</em>`;
   if (span.language !== undefined)
     made = `<span lang="${escapeXml(span.language)}" xml:lang="${escapeXml(span.language)}">${made}</span>`;
+  const name = nameOfLink(span.link);
+  const place = name === undefined ? null : context.placeHref(name);
+  if (place !== null) return placeLink(place, made);
   return isAddress(span.link) ? `<a href="${escapeXml(hrefOf(span.link))}">${made}</a>` : made;
 }
 

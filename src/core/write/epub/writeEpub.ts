@@ -1,5 +1,7 @@
 // A plain EPUB 3 (EPUB 3.3, valid as 3.2 too): a file a division, contents and landmarks, notes that readers show beside the
 // text. Made for reading and correcting; the look is the reader's own.
+import { placesOf } from '../../copy/places';
+import { withPlaceLinks } from '../copy/placeLinks';
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { shareStep, type FileJob } from '../../base/fileJob';
@@ -95,9 +97,12 @@ export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> 
   // They stand in the notes division of the book, or in a file of their own at its end.
   const home = files.find(({ division }) => division.role === 'notes')?.name;
   const notesFile = gathered.length === 0 ? null : (home ?? 'notes.xhtml');
+  const texts: Record<string, string> = {};
   const members: Record<string, string> = {};
+  const places = placesOf(book);
   const fileOfNote = (id: string) => (isGathered(id) ? notesFile : fileOf.get(id));
-  const contextOf = (name: string) => xhtmlContext(name, { book, notes, heads, files, fileOfNote, pictureFiles });
+  const contextOf = (name: string) =>
+    xhtmlContext(name, { book, notes, heads, files, fileOfNote, pictureFiles, places });
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
     const own = [...fileOf].filter(([id, file]) => file === name && !isGathered(id)).map(([id]) => id);
@@ -111,14 +116,15 @@ export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> 
     if (ends.length > 0) parts.push(endnotesXhtml(ends, book.spec.notes.divisionHead, context));
     if (name === notesFile) parts.push(gatheredXhtml(gathered, files, fileOf, context));
     const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
-    members[`OPS/${name}`] = page(title, body, book);
+    texts[name] = page(title, body, book);
     yield shareStep((index + 1) / files.length);
   }
   const hasNotes = notesFile === 'notes.xhtml';
   if (hasNotes) {
     const list = gatheredXhtml(gathered, files, fileOf, contextOf(notesFile));
-    members['OPS/notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book);
+    texts['notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book);
   }
+  for (const [name, text] of Object.entries(withPlaceLinks(texts))) members[`OPS/${name}`] = text;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
   members['OPS/book.css'] = CSS;
   members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
@@ -138,10 +144,11 @@ interface EpubText extends Pick<XhtmlContext, 'book' | 'notes' | 'heads'> {
   readonly files: readonly TextFile[];
   readonly fileOfNote: (note: string) => string | null | undefined;
   readonly pictureFiles: PictureFiles;
+  readonly places: ReturnType<typeof placesOf>;
 }
 
 /** How the text of one file says what stands elsewhere. */
-function xhtmlContext(name: string, { files, fileOfNote, pictureFiles, ...text }: EpubText): XhtmlContext {
+function xhtmlContext(name: string, { files, fileOfNote, pictureFiles, places, ...text }: EpubText): XhtmlContext {
   return {
     ...text,
     hrefOf: (id) => {
@@ -151,6 +158,12 @@ function xhtmlContext(name: string, { files, fileOfNote, pictureFiles, ...text }
     headHref: (block) => {
       const file = files.find(({ division }) => division.id === text.heads.targets.get(block)?.division);
       return file === undefined || file.name === name ? `#${elementId(block)}` : `${file.name}#${elementId(block)}`;
+    },
+    placeHref: (to) => {
+      const place = places.get(to);
+      if (place === undefined) return null;
+      const file = files.find(({ division }) => division.id === place.stream)?.name ?? fileOfNote(place.stream);
+      return `${file === undefined || file === null || file === name ? '' : file}#${elementId(place.block)}`;
     },
     deeper: 0,
     fieldText: (paragraph, at) => filledField(paragraph, at, text.book),

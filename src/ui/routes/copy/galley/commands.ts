@@ -41,6 +41,8 @@ export const splitParagraph =
       style: after,
       touches: after === style && Object.keys(own).length > 0 ? own : null,
       list: list ?? null,
+      // Links lead to where the paragraph began.
+      names: null,
     };
     if (!canSplit(transaction.doc, at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }])) return false;
     transaction.split(at, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
