@@ -1,4 +1,5 @@
 // Collects a manuscript while a file is read: what every reader needs, whatever its format.
+import type { DivisionStart } from '../copy/copyMarks';
 import type {
   BlockStand,
   ImportRemark,
@@ -32,6 +33,10 @@ export const NOT_IN_FILE = 'Pictures that are not in the file';
 export class Incoming {
   readonly ids = new IdCounter();
   readonly notes: Record<string, IncomingNote> = {};
+  /** Names of sections by the bookmarks at which they begin. */
+  sectionNames: ReadonlyMap<string, string> = new Map();
+  private division: DivisionStart | null = null;
+  private section: string | null = null;
   /** Names of places, by the block that has them, and those whose paragraph comes yet. */
   private readonly namesOf = new Map<BlockId, readonly string[]>();
   private openNames: string[] = [];
@@ -76,6 +81,22 @@ export class Incoming {
     return this.looks.get(styleName(style)) ?? {};
   }
 
+  /** The next block begins a division, as a copy of ours says. */
+  beginsDivision(start: DivisionStart): void {
+    this.division = start;
+  }
+
+  /** The next paragraph begins a section, whose name the file has by its bookmark. */
+  beginsSection(bookmark: string): void {
+    this.section = this.sectionNames.get(bookmark)?.slice(0, LONGEST.NAME) ?? '';
+  }
+
+  /** What was said of the next block, once it is there. */
+  private takeDivision(id: BlockId): void {
+    if (this.division !== null) this.stands[id] = { ...this.stands[id], division: this.division };
+    this.division = null;
+  }
+
   /** A name of the place that is read: of the next paragraph with words, or of the one that is open. */
   name(name: string | undefined): void {
     const own = name?.trim() ?? '';
@@ -108,8 +129,12 @@ export class Incoming {
       ...rest.list,
       level: Math.min(DEEPEST_LIST, Math.max(0, Math.trunc(rest.list.level) || 0)),
     };
-    const built = builder.build(this.ids.take('p'), tag, list ? { ...rest, list } : rest, isOurs);
+    const touches = this.section === null ? rest.touches : { ...rest.touches, section: this.section };
+    this.section = null;
+    const facts = { ...rest, ...(list ? { list } : {}), ...(touches ? { touches } : {}) };
+    const built = builder.build(this.ids.take('p'), tag, facts, isOurs);
     this.takeNames(built);
+    this.takeDivision(built.id);
     for (let k = this.comments.length - 1; k >= 0 && this.comments[k].block === ''; k -= 1)
       this.comments[k] = { ...this.comments[k], block: built.id };
     const known = this.styles.get(style);
@@ -209,9 +234,11 @@ export class Incoming {
   }
 
   table(rows: readonly (readonly (readonly Block[])[])[]): Block {
+    const id = this.ids.take('p');
+    this.takeDivision(id);
     return {
       kind: 'table',
-      id: this.ids.take('p'),
+      id,
       style: 'TB',
       columns: greatest(
         0,

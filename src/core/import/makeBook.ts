@@ -14,10 +14,10 @@ import {
 import { isEmptyParagraph } from '../copy/effectiveTag';
 import { firstWords, readByline, withPiece } from '../copy/firstPages';
 import type { FirstPart } from '../model/copy/firstPages';
-import type { Manuscript } from '../model/copy/manuscript';
+import type { BlockStand, Manuscript } from '../model/copy/manuscript';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import type { Spec } from '../model/spec/spec';
-import { paragraph, type Block, type Paragraph } from '../model/copy/streams';
+import { paragraph, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
 import { frontMatter } from './frontMatter';
 import { readHeading } from '../copy/headings';
 import { cutParagraph } from '../copy/cutParagraph';
@@ -46,8 +46,10 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   const ids = new IdCounter(manuscript.nextId);
   const first = options.isPart
     ? { pieces: [], rest: manuscript.blocks.map(asChapter) }
-    : withParts(readFirstPages(manuscript), options.parts);
-  const divisions = splitAtHeadings(first.rest, ids);
+    : isOurCopy(manuscript)
+      ? { pieces: [], rest: manuscript.blocks }
+      : withParts(readFirstPages(manuscript), options.parts);
+  const divisions = splitAtHeadings(first.rest, ids, (id) => manuscript.stands?.[id]?.division);
   const particulars = makeParticulars(manuscript, first, options);
   const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1);
   const notes: Record<string, Note> = {};
@@ -72,6 +74,10 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
   };
   return first.pieces.reduce(withPiece, book);
 }
+
+/** It says itself where divisions begin, its first pages among them. */
+const isOurCopy = ({ blocks, stands = {} }: Manuscript): boolean =>
+  blocks[0] !== undefined && stands[blocks[0].id]?.division !== undefined;
 
 const asChapter = (block: Block): Block => (block.style === 'BT' ? { ...block, style: 'CT' } : block);
 
@@ -144,19 +150,35 @@ export function knownLanguage(tag: string | undefined): string {
 
 const isHeading = (block: Block) => block.kind === 'paragraph' && ['CT', 'PT', 'CN', 'PN'].includes(block.style);
 
-/** One division per part or chapter. A number that stands alone joins the title that follows it. */
-function splitAtHeadings(blocks: readonly Block[], ids: IdCounter): Division[] {
+type DivisionStart = NonNullable<BlockStand['division']>;
+
+/**
+ * One division per part or chapter, or as a copy of ours says it. A number that stands alone joins the title that follows it; the head of a
+ * division that is said begins no other.
+ */
+function splitAtHeadings(
+  blocks: readonly Block[],
+  ids: IdCounter,
+  saidOf: (id: BlockId) => DivisionStart | undefined,
+): Division[] {
   const divisions: Division[] = [];
   let current: Block[] = [];
+  let start: DivisionStart | undefined;
   let role: DivisionRole = 'chapter';
   const flush = () => {
-    if (current.some((block) => !isEmptyParagraph(block))) divisions.push(makeDivision(role, current, ids));
-    current = [];
-    role = 'chapter';
+    const isKept = start !== undefined || current.some((block) => !isEmptyParagraph(block));
+    if (isKept) divisions.push(start === undefined ? makeDivision(role, current, ids) : asSaid(start, current, ids));
+    [current, start, role] = [[], undefined, 'chapter'];
   };
   for (let k = 0; k < blocks.length; k += 1) {
     const block = blocks[k];
-    if (!isHeading(block) || isEmptyParagraph(block)) {
+    const said = saidOf(block.id);
+    if (said !== undefined) {
+      flush();
+      start = said;
+    }
+    const isOfHead = start !== undefined && current.every((one) => isHeading(one) || isEmptyParagraph(one));
+    if (isOfHead || !isHeading(block) || isEmptyParagraph(block)) {
       current.push(block);
       continue;
     }
@@ -168,6 +190,11 @@ function splitAtHeadings(blocks: readonly Block[], ids: IdCounter): Division[] {
   }
   flush();
   return divisions;
+}
+
+function asSaid({ role, matter }: DivisionStart, blocks: readonly Block[], ids: IdCounter): Division {
+  const own = role === 'blank' ? blocks.filter((block) => !isEmptyParagraph(block)) : blocks;
+  return { ...makeDivision(role, [...own], ids), matter };
 }
 
 interface HeadingParagraphs {

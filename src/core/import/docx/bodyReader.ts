@@ -10,9 +10,9 @@ import { cutParagraph } from '../../copy/cutParagraph';
 import { linkOfField } from '../links';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainName } from '../styleTags';
+import { DocxBookmarks, isBookmark } from './bookmarks';
 import { alignOf, Directions } from './direction';
 import type { DocxParts, RelatedPart } from './parts';
-import { indexMarkOf } from './indexField';
 import { isContentsControl, isDropCapital, styleWithOutline, trimStart } from './paragraphFacts';
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
@@ -41,6 +41,7 @@ export class BodyReader {
   /** A drop capital whose word comes next. */
   private dropped = '';
   private readonly directions = new Directions();
+  private readonly bookmarks: DocxBookmarks;
   /** Offsets into the paragraph being read at which a page ends. */
   private pageEnds: number[] = [];
   private readonly links: string[] = [];
@@ -56,7 +57,9 @@ export class BodyReader {
     private readonly parts: DocxParts,
     /** Name of the part that is read, whose relations its links and pictures go by. */
     private readonly part: RelatedPart,
-  ) {}
+  ) {
+    this.bookmarks = new DocxBookmarks(incoming);
+  }
 
   /** The blocks that a child of the body gives: none for what is left out, one or more otherwise. */
   readBlock(element: XmlElement): Block[] {
@@ -95,7 +98,7 @@ export class BodyReader {
       return meant === undefined ? [] : elements(meant).flatMap((child) => this.readBlock(child));
     }
     if (!TRANSPARENT.has(element.name)) {
-      if (element.name === 'w:bookmarkStart') this.incoming.name(element.attributes['w:name']);
+      if (isBookmark(element)) this.bookmarks.read(element, null);
       this.tellSkipped(element);
       return [];
     }
@@ -143,6 +146,7 @@ export class BodyReader {
       return [];
     }
     const builder = new ParagraphBuilder();
+    this.bookmarks.enter(builder);
     builder.add(this.dropped);
     this.dropped = '';
     const wasInContents = this.inContentsField();
@@ -225,13 +229,10 @@ export class BodyReader {
     }
     for (const child of elements(parent)) {
       if (child.name === 'w:r') this.readRun(child, builder, link);
-      else if (child.name === 'w:bookmarkStart') this.incoming.name(child.attributes['w:name']);
+      else if (isBookmark(child)) this.bookmarks.read(child, builder);
       else if (TRANSPARENT.has(child.name)) {
-        const mark = child.name === 'w:fldSimple' ? indexMarkOf(child.attributes['w:instr'] ?? '') : null;
-        if (mark !== null) {
-          builder.addObject({ kind: 'index', ...mark });
-          continue;
-        }
+        const code = child.name === 'w:fldSimple' ? (child.attributes['w:instr'] ?? '') : '';
+        if (this.bookmarks.addMark(code, builder)) continue;
         if (child.name === 'w:ins') this.incoming.remark('Insertions taken as accepted', TRACKED_WHY);
         this.readInline(child, builder, this.linkOf(child) ?? link, depth + 1);
       } else if (child.name === 'mc:AlternateContent') this.readDrawn(child, builder);
@@ -374,8 +375,7 @@ export class BodyReader {
       const target = linkOfField(field.code);
       if (target !== undefined) this.links[this.links.length - 1] = target;
     } else if (type === 'end') {
-      const mark = indexMarkOf(field?.code ?? '');
-      if (mark !== null) builder.addObject({ kind: 'index', ...mark });
+      this.bookmarks.addMark(field?.code ?? '', builder);
       this.fields.pop();
       this.links.pop();
     }

@@ -1,5 +1,6 @@
 // Reads a .docx (ECMA-376 WordprocessingML): main text, styles, footnotes and endnotes, metadata. Tracked changes are
 // taken as accepted, comments never reach the text, field results are kept, an incoming contents list is left out.
+import { SUBTITLE } from '../../copy/copyMarks';
 import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
 import { unpack } from '../../base/zip';
@@ -32,6 +33,8 @@ export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
   const parts = new DocxParts(members, paths, part);
   const styles = readStyles(part(paths.styles), parts);
   const incoming = new Incoming();
+  const said = propertiesOf(part('docProps/custom.xml'));
+  incoming.sectionNames = said;
   const reader = new BodyReader(styles, incoming, parts, 'document');
   const blocks = yield* readBlocks(reader, body);
   const bodies = { footnote: notesOf(part(paths.footnotes)), endnote: notesOf(part(paths.endnotes)) };
@@ -54,9 +57,17 @@ export function* readDocx(bytes: Uint8Array): Generator<void, Manuscript> {
   const core = part('docProps/core.xml');
   return incoming.finish(blocks, {
     title: wordsOf(maybeChild(core, 'dc:title')),
+    ...(said.has(SUBTITLE) ? { subtitle: said.get(SUBTITLE)! } : {}),
     author: wordsOf(maybeChild(core, 'dc:creator')),
     language: wordsOf(maybeChild(core, 'dc:language')) ?? styles.language,
   });
+}
+
+/** The custom properties of a document by their names (ECMA-376-1, 22.3). */
+function propertiesOf(root: XmlElement | undefined): ReadonlyMap<string, string> {
+  const found =
+    root === undefined ? [] : elements(root).map((one) => [one.attributes.name ?? '', textOf(one)] as const);
+  return new Map(found);
 }
 
 function* readBlocks(reader: BodyReader, body: XmlElement): Generator<void, Block[]> {

@@ -1,4 +1,5 @@
 // What a reader of files gives: the text as it came, before it is a book. Styles are the file's own names.
+import type { DivisionRole, Matter } from './book';
 import type { Block, BlockId, PictureBytes, StreamId, StyleTag } from './streams';
 
 export interface IncomingMetadata {
@@ -153,6 +154,8 @@ export interface BlockStand {
   readonly isCentred?: true;
   /** It begins a page. */
   readonly isOnNewPage?: true;
+  /** It begins a division of this role, as a copy of ours says. */
+  readonly division?: { readonly role: DivisionRole; readonly matter: Matter };
   /** It stands right under the line before, in a file that parts paragraphs by empty lines. */
   readonly isClose?: true;
 }

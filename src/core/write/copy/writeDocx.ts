@@ -1,5 +1,8 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
 import { nameOfLink } from '../../copy/places';
+import { SUBTITLE } from '../../copy/copyMarks';
+import { fieldOfMark } from '../../copy/indexField';
+import type { IndexMark } from '../../model/spec/indexSpec';
 import { Bookmarks } from './bookmarks';
 import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
@@ -53,7 +56,7 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   const bookmarks = new Bookmarks(book);
   const text = new PartWriter(numberings, bookmarks, book, numbers, files);
   const body = copyDivisions(book)
-    .map((division) => text.blocks(division.blocks))
+    .map((division) => bookmarks.divisionStart(division) + (text.blocks(division.blocks) || '<w:p/>'))
     .join('');
   const noteParts = (['footnote', 'endnote'] as const).map((kind) => {
     const writer = new PartWriter(numberings, bookmarks, book, numbers, files);
@@ -67,8 +70,9 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   });
   const members: Record<string, string> = {
     '[Content_Types].xml': '',
-    '_rels/.rels': `${HEAD}<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${RELATION}/officeDocument" Target="word/document.xml"/><Relationship Id="r2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/></Relationships>`,
+    '_rels/.rels': `${HEAD}<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${RELATION}/officeDocument" Target="word/document.xml"/><Relationship Id="r2" Type="http://schemas.openxmlformats.org/package/2006/relationships/metadata/core-properties" Target="docProps/core.xml"/><Relationship Id="r3" Type="${RELATION}/custom-properties" Target="docProps/custom.xml"/></Relationships>`,
     'docProps/core.xml': coreProperties(book),
+    'docProps/custom.xml': customProperties(book, bookmarks),
     'word/document.xml': `${HEAD}<w:document ${W}><w:body>${body}<w:sectPr/></w:body></w:document>`,
     'word/styles.xml': stylesXml(book),
     'word/numbering.xml': numberings.xml,
@@ -178,7 +182,8 @@ class PartWriter {
       const { object } = piece;
       if (object.kind === 'break') return this.run('<w:br/>', piece.span);
       if (object.kind === 'tab') return this.run('<w:tab/>', piece.span);
-      if (object.kind === 'field' || object.kind === 'index') return '';
+      if (object.kind === 'field') return '';
+      if (object.kind === 'index') return this.indexField(object);
       if (object.kind === 'reference')
         return this.run(
           `<w:t xml:space="preserve">${escapeXml(clean(referenceWords(object, this.heads)))}</w:t>`,
@@ -193,6 +198,15 @@ class PartWriter {
       return this.run(own, undefined);
     });
     return `<w:p><w:pPr>${properties}</w:pPr>${this.bookmarks.marksOf(paragraph)}${lead}${runs.join('')}</w:p>`;
+  }
+
+  /** An index mark as a field (17.16.5.79), with the bookmark of its range. */
+  private indexField(mark: IndexMark): string {
+    const { xml, name } = this.bookmarks.range(mark);
+    if (mark.range === 'to') return xml;
+    const code = escapeXml(clean(fieldOfMark(mark, name)));
+    const part = (type: string) => `<w:r><w:fldChar w:fldCharType="${type}"/></w:r>`;
+    return `${xml}${part('begin')}<w:r><w:instrText xml:space="preserve">${code}</w:instrText></w:r>${part('end')}`;
   }
 
   /** A picture in the line (20.4.2.8); one whose bytes are not there is referred to by its name. */
@@ -322,6 +336,16 @@ function coreProperties(book: Book): string {
   return `${HEAD}<cp:coreProperties xmlns:cp="http://schemas.openxmlformats.org/package/2006/metadata/core-properties" xmlns:dc="http://purl.org/dc/elements/1.1/"><dc:title>${escapeXml(clean(title))}</dc:title><dc:creator>${escapeXml(clean(authorOf(book)))}</dc:creator><dc:language>${escapeXml(language)}</dc:language></cp:coreProperties>`;
 }
 
+/** The subtitle, and the names of sections by their bookmarks (ECMA-376-1, 22.3). */
+function customProperties({ particulars: { subtitle } }: Book, { sectionNames }: Bookmarks): string {
+  const all = [...(subtitle === '' ? [] : [[SUBTITLE, subtitle] as const]), ...sectionNames];
+  const entries = all.map(
+    ([name, value], k) =>
+      `<property fmtid="{D5CDD505-2E9C-101B-9397-08002B2CF9AE}" pid="${k + 2}" name="${name}"><vt:lpwstr>${escapeXml(clean(value))}</vt:lpwstr></property>`,
+  );
+  return `${HEAD}<Properties xmlns="http://schemas.openxmlformats.org/officeDocument/2006/custom-properties" xmlns:vt="http://schemas.openxmlformats.org/officeDocument/2006/docPropsVTypes">${entries.join('')}</Properties>`;
+}
+
 function contentTypes({ files }: PictureFiles): string {
   const kinds = new Map(files.map(({ name, type }) => [name.split('.')[1], type]));
   const media = [...kinds].map(([extension, type]) => `<Default Extension="${extension}" ContentType="${type}"/>`);
@@ -329,5 +353,5 @@ function contentTypes({ files }: PictureFiles): string {
   const word = ['styles', 'numbering', 'footnotes', 'endnotes'].map((name) =>
     part(`word/${name}.xml`, `${CONTENT}.${name}+xml`),
   );
-  return `${HEAD}<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>${media.join('')}${part('word/document.xml', `${CONTENT}.document.main+xml`)}${word.join('')}${part('docProps/core.xml', 'application/vnd.openxmlformats-package.core-properties+xml')}</Types>`;
+  return `${HEAD}<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/>${media.join('')}${part('word/document.xml', `${CONTENT}.document.main+xml`)}${word.join('')}${part('docProps/core.xml', 'application/vnd.openxmlformats-package.core-properties+xml')}${part('docProps/custom.xml', 'application/vnd.openxmlformats-officedocument.custom-properties+xml')}</Types>`;
 }
