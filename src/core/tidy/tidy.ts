@@ -8,7 +8,8 @@ import { PARAGRAPH_JOBS } from './jobs/paragraphs';
 import { QUOTE_JOBS } from './jobs/quotes';
 import { SPACE_JOBS } from './jobs/spaces';
 import { BREAK_JOBS, STYLE_JOBS } from './jobs/styles';
-import { TIDY_STAGES, type TidyContext, type TidyJob } from './types';
+import { NOTE_JOBS } from './jobs/typedNotes';
+import { TIDY_STAGES, type TidyAllContext, type TidyContext, type TidyJob } from './types';
 
 const ALL: readonly TidyJob[] = [
   ...CHARACTER_JOBS,
@@ -18,6 +19,7 @@ const ALL: readonly TidyJob[] = [
   ...QUOTE_JOBS,
   ...DASH_JOBS,
   ...STYLE_JOBS,
+  ...NOTE_JOBS,
 ];
 
 /** All jobs in the order in which they are run. */
@@ -25,6 +27,8 @@ export const TIDY_JOBS: readonly TidyJob[] = TIDY_STAGES.flatMap((stage) => ALL.
 
 export interface TidiedStreams {
   readonly streams: ReadonlyMap<StreamId, readonly Block[]>;
+  /** Notes that were made of paragraphs of the text. */
+  readonly notes: ReadonlyMap<StreamId, readonly Block[]>;
   readonly counts: readonly TidyCount[];
   readonly changes: readonly TidyChange[];
 }
@@ -33,24 +37,33 @@ export interface TidiedStreams {
 export function* tidyStreams(
   streams: ReadonlyMap<StreamId, readonly Block[]>,
   jobs: readonly TidyJob[],
-  context: Omit<TidyContext, 'accepts'> & { readonly accepts?: TidyContext['accepts'] },
+  context: Omit<TidyAllContext, 'accepts'> & { readonly accepts?: TidyContext['accepts'] },
 ): Generator<void, TidiedStreams> {
   const current = new Map(streams);
   const counts: TidyCount[] = [];
   const changes: TidyChange[] = [];
   const accepts = context.accepts ?? (() => true);
+  const notes = new Map<StreamId, readonly Block[]>();
   for (const job of jobs) {
     let count = 0;
-    for (const [stream, blocks] of current) {
-      const result = job.run(blocks, { ...context, accepts });
-      count += result.places.length;
-      for (const place of result.places) changes.push({ ...place, job: job.id, stream });
-      if (result.blocks !== blocks) current.set(stream, result.blocks);
+    if (job.runAll !== undefined) {
+      const result = job.runAll(current, { ...context, accepts });
+      count = result.places.length;
+      for (const place of result.places) changes.push({ ...place, job: job.id });
+      for (const [stream, blocks] of result.streams) current.set(stream, blocks);
+      for (const [note, blocks] of result.notes) notes.set(note, blocks);
       yield;
-    }
+    } else
+      for (const [stream, blocks] of current) {
+        const result = job.run(blocks, { ...context, accepts });
+        count += result.places.length;
+        for (const place of result.places) changes.push({ ...place, job: job.id, stream });
+        if (result.blocks !== blocks) current.set(stream, result.blocks);
+        yield;
+      }
     counts.push({ id: job.id, name: job.name, kind: job.kind, count });
   }
-  return { streams: current, counts, changes };
+  return { streams: current, notes, counts, changes };
 }
 
 export interface TidiedManuscript {
@@ -73,16 +86,19 @@ export function* tidyManuscript(manuscript: Manuscript, jobs: readonly TidyJob[]
   collect(MAIN, manuscript.blocks);
   for (const [id, note] of Object.entries(manuscript.notes)) collect(id, note.blocks);
   const language = manuscript.metadata.language ?? 'en';
-  const tidied = yield* tidyStreams(streams, jobs, { language, takeId: () => `p${nextId++}` });
+  const tidied = yield* tidyStreams(streams, jobs, {
+    ...{ language, texts: [MAIN], takeId: () => `p${nextId++}`, takeNote: () => `n${nextId++}` },
+  });
   const rebuilt = (id: StreamId): Block[] =>
     (tidied.streams.get(id) ?? []).map((block) =>
       block.kind === 'paragraph'
         ? block
         : { ...block, rows: block.rows.map((row) => row.map((cell) => ({ ...cell, blocks: rebuilt(cell.id) }))) },
     );
-  const notes = Object.fromEntries(
-    Object.entries(manuscript.notes).map(([id, note]) => [id, { ...note, blocks: rebuilt(id) }]),
-  );
+  const notes = Object.fromEntries([
+    ...Object.entries(manuscript.notes).map(([id, note]) => [id, { ...note, blocks: rebuilt(id) }] as const),
+    ...[...tidied.notes].map(([id, blocks]) => [id, { kind: 'endnote' as const, blocks }] as const),
+  ]);
   return {
     manuscript: { ...manuscript, blocks: rebuilt(MAIN), notes, nextId },
     counts: tidied.counts,

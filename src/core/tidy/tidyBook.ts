@@ -32,8 +32,11 @@ export function* tidyBook(
   accepts?: TidyContext['accepts'],
 ): Generator<void, TidiedBook> {
   const jobs = TIDY_JOBS.filter((job) => ids.includes(job.id) && job.kind !== 'tell');
-  const { before, streams, changes, nextId } = yield* runJobs(book, jobs, accepts);
+  const { before, streams, notes, changes, nextId } = yield* runJobs(book, jobs, accepts);
   const edits = [...streams].flatMap(([stream, blocks]) => editsBetween(stream, before.get(stream)!, blocks));
+  const kinds = Object.keys(book.spec.notes.kinds);
+  const kind = kinds.includes('endnote') ? 'endnote' : kinds[0];
+  for (const [id, blocks] of notes) edits.push({ kind: 'setNote', id, from: null, to: { id, kind, blocks } });
   if (edits.length > 0 && nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
   return { edits, changes };
 }
@@ -45,6 +48,8 @@ function* runJobs(book: Book, jobs: readonly TidyJob[], accepts?: TidyContext['a
   const context = {
     language: book.particulars.language,
     takeId: () => `p${nextId++}`,
+    takeNote: () => `n${nextId++}`,
+    texts: book.divisions.map(({ id }) => id),
     isItalic: (style: StyleTag) => isItalicStyle(book, style),
     ...(accepts ? { accepts } : {}),
   };

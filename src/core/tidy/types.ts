@@ -1,5 +1,5 @@
 // What a Tidy job is: it looks at one stream, says what it would change and where, and changes it.
-import type { Block, StyleTag } from '../model/copy/streams';
+import type { Block, StreamId, StyleTag } from '../model/copy/streams';
 import type { JobKind, TidyPlace } from '../model/answers/tidy';
 
 export type { JobKind, TidyPlace };
@@ -14,6 +14,7 @@ export const TIDY_STAGES = [
   'quotes',
   'dashes',
   'styles',
+  'notes',
 ] as const;
 export type TidyStage = (typeof TIDY_STAGES)[number];
 
@@ -41,4 +42,21 @@ export interface TidyJob {
   readonly kind: JobKind;
   readonly stage: TidyStage;
   readonly run: (blocks: readonly Block[], context: TidyContext) => TidyResult;
+  /** Of a job that looks at the whole copy at once; `run` does nothing then. */
+  readonly runAll?: (streams: ReadonlyMap<StreamId, readonly Block[]>, context: TidyAllContext) => TidyAllResult;
+}
+
+export interface TidyAllContext extends TidyContext {
+  /** The streams of the text, without cells and notes, in the order of reading. */
+  readonly texts: readonly StreamId[];
+  /** Hands out ids for notes that are made. */
+  readonly takeNote: () => StreamId;
+}
+
+export interface TidyAllResult {
+  /** The streams that changed. */
+  readonly streams: ReadonlyMap<StreamId, readonly Block[]>;
+  /** Notes that were made of paragraphs of the text. */
+  readonly notes: ReadonlyMap<StreamId, readonly Block[]>;
+  readonly places: readonly (TidyPlace & { readonly stream: StreamId })[];
 }

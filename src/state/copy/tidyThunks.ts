@@ -1,4 +1,5 @@
 // Tidy from the screen: the worker says what there is to do and gives the edits; taking them is one undo step.
+import { applyEdits, notesDivisionEdits } from '../../core/edit';
 import type { Book } from '../../core/model/copy/book';
 import type { BookEdit } from '../../core/model/copy/bookEdit';
 import type { TidyOffer, TidyPlace } from '../../core/model/answers/tidy';
@@ -23,8 +24,12 @@ export function takeTidy(
     const { revision, edits, changes } = await client.tidy(jobs, only, skipped);
     // The copy has gone on since: what was found is no longer there.
     if (edits.length === 0 || revision !== getState().book.revision) return 0;
+    const made = edits.flatMap((one) => (one.kind === 'setNote' && one.from === null ? [one.to!.kind] : []));
+    const book = getState().book.book!;
+    // Notes that are gathered have a division for that.
+    const gathered = made.length === 0 ? [] : notesDivisionEdits(applyEdits(book, edits), made[0]);
     const isWhole = only === null && skipped.length === 0;
-    dispatch(edit(name, isWhole ? [...edits, ...recipeEdits(getState().book.book!, jobs)] : edits));
+    dispatch(edit(name, [...edits, ...gathered, ...(isWhole ? recipeEdits(book, jobs) : [])]));
     return changes.length;
   };
 }

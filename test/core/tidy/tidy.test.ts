@@ -12,7 +12,14 @@ let ids = 0;
 const tidied = (blocks: readonly Block[], job: string, language = 'en') => {
   const jobs = TIDY_JOBS.filter((one) => one.id === job);
   if (jobs.length === 0) throw new Error(`no job ${job}`);
-  const result = drain(tidyStreams(new Map([['d1', blocks]]), jobs, { language, takeId: () => `x${(ids += 1)}` }));
+  const result = drain(
+    tidyStreams(new Map([['d1', blocks]]), jobs, {
+      language,
+      texts: ['d1'],
+      takeId: () => `x${(ids += 1)}`,
+      takeNote: () => `n${(ids += 1)}`,
+    }),
+  );
   return {
     blocks: result.streams.get('d1')! as readonly Paragraph[],
     count: result.counts[0].count,
@@ -354,7 +361,9 @@ describe('Tidy', () => {
     const result = drain(
       tidyStreams(new Map([['d1', blocks]]), jobs, {
         language: 'en',
+        texts: ['d1'],
         takeId: () => 'x1',
+        takeNote: () => 'n1',
         accepts: (place) => place.at > 6,
       }),
     );
@@ -386,7 +395,8 @@ describe('Tidy', () => {
     );
     fc.assert(
       fc.property(fc.array(pieces, { minLength: 1, maxLength: 8 }), fc.constantFrom(...TIDY_JOBS), (list, job) => {
-        const context = { language: 'en', takeId: () => `x${(ids += 1)}` };
+        const take = (letter: string) => () => `${letter}${(ids += 1)}`;
+        const context = { language: 'en', texts: ['d1'], takeId: take('x'), takeNote: take('n') };
         const once = drain(
           tidyStreams(
             new Map<string, readonly Block[]>([['d1', [paragraph('p1', 'TX', list.join(''))]]]),
