@@ -57,6 +57,18 @@ describe('numbers of list items', () => {
     expect(marksOf(blocksOf('a.odt', odt({ body, automatic })))).to.equal('2. 3. - 4. - 2. 9. 10. - 5.');
   });
 
+  it('of several paragraphs are counted once, in HTML, Markdown and OpenDocument text', () => {
+    const item = (words: string, more: string) => `<li><p>${words}</p><p>${more}</p></li>`;
+    expect(
+      marksOf(blocksOf('a.html', bytesOf(`<ol>${item('a', 'b')}${item('c', 'd')}</ol><ul>${item('e', 'f')}</ul>`))),
+    ).to.equal('1. - 2. - • -');
+    expect(marksOf(blocksOf('a.md', bytesOf('1. a\n\n   b\n\n2. c\n\n- e\n\n  f\n- g\n')))).to.equal('1. - 2. • - •');
+    const automatic =
+      '<text:list-style style:name="L"><text:list-level-style-number text:level="1" text:start-value="1"/></text:list-style>';
+    const body = `<text:list text:style-name="L"><text:list-item><text:p>a</text:p><text:p>b</text:p></text:list-item><text:list-item><text:p>c</text:p></text:list-item></text:list>`;
+    expect(marksOf(blocksOf('a.odt', odt({ body, automatic })))).to.equal('1. - 2.');
+  });
+
   it('of rich text are those that the program typed before the words', () => {
     const one = (mark: string, words: string) => `{\\listtext\\pard\\plain ${mark}\\tab}\\ls1 ${words}\\par\n`;
     const rtf = `{\\rtf1\\ansi ${one('1.', 'a')}${one('2.', 'b')}\\pard between\\par\n${one('3.', 'c')}\\pard -\\par\n${one('iv)', 'd')}${one('v)', 'e')}\\pard -\\par\n${one("\\'b7", 'f')}}`;

@@ -51,6 +51,8 @@ interface Surroundings {
   readonly tag: StyleTag | null;
   readonly style: string;
   readonly list?: Paragraph['list'];
+  /** Inside an item: only its first paragraph has the mark of the list. */
+  readonly isItem?: boolean;
   /** The style is a class that nothing of ours fits. */
   readonly isUnmatched?: boolean;
   readonly isCentred?: boolean;
@@ -83,6 +85,8 @@ export class TreeReader {
   private builder = new ParagraphBuilder();
   /** The number of the item whose first words come next. */
   private itemNumber: number | null = null;
+  /** Nothing of the item has been read yet. */
+  private isItemNew = false;
   /** What the elements around say of the direction of text. */
   private direction: SaidDirection | undefined;
   /** The next paragraph begins a page. */
@@ -144,7 +148,9 @@ export class TreeReader {
     this.builder = new ParagraphBuilder();
     if (builder.isBlank) return;
     builder.trimEnd();
-    const list = place.list === undefined ? {} : { list: place.list };
+    const hasMark = place.list !== undefined && (place.isItem !== true || this.isItemNew);
+    const list = hasMark ? { list: place.list } : {};
+    this.isItemNew = false;
     const { isOnNewPage } = this;
     this.isOnNewPage = false;
     if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
@@ -257,8 +263,9 @@ export class TreeReader {
     if (name === 'li') {
       const number = wholeNumber(attributes.value) ?? place.count?.next;
       this.itemNumber = number ?? null;
+      this.isItemNew = true;
       if (place.count !== undefined && number !== undefined) place.count.next = number + 1;
-      return { ...place, tag: place.tag ?? 'LI' };
+      return { ...place, tag: place.tag ?? 'LI', isItem: true };
     }
     if (name === 'p' && place.tag !== null) return { ...place, tag: named ?? place.tag };
     const isUnmatched = name === 'p' && classes.length > 0 && !isPlainClass(style);

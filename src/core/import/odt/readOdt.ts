@@ -159,7 +159,11 @@ class OdtReader {
         const restart = Number.isInteger(start) ? start : undefined;
         this.itemNumber = this.counter.next(this.list, level, this.styles.firstOf(style, level), restart);
       }
-      return elements(item).flatMap((child) => this.readBlock(child, own, style));
+      // Only the first paragraph of an item has the mark of the list.
+      const first = elements(item).findIndex(({ name }) => name === 'text:p' || name === 'text:h');
+      return elements(item).flatMap((child, k) =>
+        this.readBlock(child, k > first && child.name === 'text:p' ? undefined : own, style),
+      );
     });
   }
 
