@@ -13,8 +13,8 @@ export function fnv1a(data: Uint8Array | string, seed = 0x811c9dc5): number {
 
 /** 128 bits as 32 hexadecimal digits: four hashes with different seeds. */
 export function fingerprint(data: Uint8Array | string): string {
-  if (typeof data !== 'string') return new Fingerprint().add(data).digits;
-  return SEEDS.map((seed) => digitsOf(fnv1a(data, seed))).join('');
+  const whole = new Fingerprint();
+  return (typeof data === 'string' ? whole.addText(data) : whole.add(data)).digits;
 }
 
 const SEEDS = [1, 2, 3, 4].map((seed) => Math.imul(0x811c9dc5, seed));
@@ -32,6 +32,27 @@ export class Fingerprint {
       b = Math.imul(b ^ byte, 0x01000193);
       c = Math.imul(c ^ byte, 0x01000193);
       d = Math.imul(d ^ byte, 0x01000193);
+    }
+    this.hashes.set([a, b, c, d]);
+    return this;
+  }
+
+  /** The code units of a text, as `fnv1a` takes them. */
+  addText(text: string): this {
+    let [a, b, c, d] = this.hashes;
+    for (let k = 0; k < text.length; k += 1) {
+      const unit = text.charCodeAt(k);
+      const low = unit & 0xff;
+      a = Math.imul(a ^ low, 0x01000193);
+      b = Math.imul(b ^ low, 0x01000193);
+      c = Math.imul(c ^ low, 0x01000193);
+      d = Math.imul(d ^ low, 0x01000193);
+      if (unit <= 0xff) continue;
+      const high = unit >> 8;
+      a = Math.imul(a ^ high, 0x01000193);
+      b = Math.imul(b ^ high, 0x01000193);
+      c = Math.imul(c ^ high, 0x01000193);
+      d = Math.imul(d ^ high, 0x01000193);
     }
     this.hashes.set([a, b, c, d]);
     return this;
