@@ -121,6 +121,10 @@ for (const title of ['The Ferry Register', 'Keeping a Tidal Garden'])
 await page.screenshot({ path: join(out, 'shelf.png') });
 await page.getByRole('link', { name: 'Open The Ferry Register' }).click();
 await page.locator('article [data-width]').first().waitFor();
+// The first pages are there before the rest of the book.
+await page.waitForFunction(
+  () => Number(document.querySelector('[role="slider"][aria-label="Spread"]')?.getAttribute('aria-valuemax')) > 20,
+);
 for (const [name, go] of VIEWS) {
   await go(page);
   await page.waitForTimeout(700);
