@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
-import { journey, openDemo, untilFact } from './app';
+import { dropFiles, journey, openDemo, untilFact } from './app';
 
 describe('tidying the copy', () => {
   const walk = journey(
@@ -131,5 +131,49 @@ describe('tidying the copy', () => {
     await page.keyboard.press('Control+z');
     await panel().getByRole('region', { name: 'Safe' }).waitFor();
     expect(await empty.count()).to.be.above(0);
+  });
+});
+
+const TYPED = `# Tide
+
+## Salt
+
+The weir<sup>1</sup> is old.
+
+1. Of oak.
+
+## Mud
+
+Here<sup>1</sup> too.<sup>2</sup>
+
+1. Again.
+`;
+
+describe('notes that an author typed', () => {
+  const walk = journey(async (page, app) => {
+    await page.goto(app.url);
+    await page.getByText('Drop a manuscript').waitFor();
+    await dropFiles(page, 'main', [{ name: 'tide.md', bytes: new TextEncoder().encode(TYPED) }]);
+    await page.waitForURL(/\/pages$/);
+    await page.getByRole('link', { name: /^Copy/ }).click();
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  });
+
+  it('become notes that are gathered, after a look; what has no match is told; one undo', async () => {
+    const { page } = walk;
+    const panel = page.getByRole('region', { name: 'Tidy', exact: true });
+    await panel.getByRole('button', { name: /^Typed note figures and notes without a match/ }).click();
+    await panel.getByText('No note of this number.').waitFor();
+    await panel.getByRole('button', { name: /^Typed note figures, with their lists/ }).click();
+    await panel.getByRole('button', { name: 'Take all 2' }).click();
+    const order = page.getByRole('navigation', { name: 'Running order' });
+    const notes = order.getByRole('button', { name: /^Notes/ });
+    await notes.waitFor();
+    await page.getByRole('button', { name: 'Notes', exact: true }).click();
+    const list = page.getByRole('region', { name: 'Notes', exact: true });
+    await list.getByText('Of oak.').waitFor();
+    await list.getByText('Again.').waitFor();
+    await page.getByRole('button', { name: /^Undo/ }).click();
+    await notes.waitFor({ state: 'detached' });
   });
 });

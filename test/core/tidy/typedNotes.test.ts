@@ -43,14 +43,14 @@ function done(made: Book, jobs = ['typed-notes']): Book {
 const apart = (made: Book) =>
   drain(offersOf(made))
     .find(({ id }) => id === 'typed-notes-apart')
-    ?.places.map(({ was, is }) => `${was}: ${is}`) ?? [];
+    ?.places.map(({ was, why }) => `${was}: ${why}`) ?? [];
 
 describe('notes that were typed', () => {
   it('at the end of a chapter become notes, and the head of their list goes', () => {
     const made = book([
       division('chapter', [
         p('Salt', 'CT'),
-        typed('The weir^1 is old.^2'),
+        typed('The weir^1 is old. ^2'),
         typed('Nobody² said so.'.replace('²', '³')),
         p('Notes', 'AH'),
         p('1. Of oak.'),
@@ -102,8 +102,8 @@ describe('notes that were typed', () => {
       ]),
     ]);
     expect(apart(made)).to.deep.equal([
-      'The weir1 is old,4 said he.2: no note of this number',
-      '3. Lost.: no figure in the text',
+      'The weir1 is old,4 said he.2: No note of this number.',
+      '3. Lost.: No figure in the text for it.',
     ]);
     const after = done(made);
     expect(said(after, after.divisions[0].blocks)).to.deep.equal([

@@ -11,6 +11,8 @@ export interface TidyPlace {
   readonly at: number;
   readonly was: string;
   readonly is: string;
+  /** What is to be known of it, of a place that is only told. */
+  readonly why?: string;
   /** The stretch of the paragraph's text that becomes `text`; absent for what is done to the paragraph as a whole. */
   readonly range?: { readonly from: number; readonly to: number; readonly text: string };
 }

@@ -62,12 +62,12 @@ const UNIT = /(?:^|[^\p{L}])(?:[kcm]?m|in|ft|yd|mi|km)$/u;
 
 export const NOTE_JOBS: readonly TidyJob[] = [
   {
-    ...{ id: 'typed-notes', name: 'Figures of notes that were typed, and their lists', kind: 'look', stage: 'notes' },
+    ...{ id: 'typed-notes', name: 'Typed note figures, with their lists', kind: 'look', stage: 'notes' },
     run: (blocks) => ({ blocks, places: [] }),
     runAll: makeNotes,
   },
   {
-    ...{ id: 'typed-notes-apart', name: 'Typed figures and notes without each other', kind: 'tell', stage: 'notes' },
+    ...{ id: 'typed-notes-apart', name: 'Typed note figures and notes without a match', kind: 'tell', stage: 'notes' },
     run: (blocks) => ({ blocks, places: [] }),
     runAll: tellApart,
   },
@@ -114,15 +114,19 @@ function tellApart(streams: ReadonlyMap<StreamId, readonly Block[]>, context: Ti
       ? []
       : [
           ...figures.map(({ stream, block, from, to }) => ({
-            ...{ stream, block: block.id, at: from, was: around(block, from, to), is: 'no note of this number' },
-            range: { from, to, text: block.text.slice(from, to) },
+            ...told(stream, block, around(block, from, to), 'No note of this number.'),
+            ...{ at: from, range: { from, to, text: block.text.slice(from, to) } },
           })),
-          ...items.map(({ stream, blocks: [block] }) => ({
-            ...{ stream, block: block.id, at: 0, was: block.text.slice(0, SHOWN * 2), is: 'no figure in the text' },
-          })),
+          ...items.map(({ stream, blocks: [block] }) =>
+            told(stream, block, block.text.slice(0, SHOWN * 2), 'No figure in the text for it.'),
+          ),
         ];
   return { streams: new Map(), notes: new Map(), places: places.filter((place) => context.accepts(place)) };
 }
+
+const told = (stream: StreamId, { id }: Paragraph, words: string, why: string) => ({
+  ...{ stream, block: id, at: 0, was: words, is: words, why },
+});
 
 /** Characters around a figure, and of a note, that a place shows. */
 const SHOWN = 24;
@@ -319,8 +323,17 @@ function figuresOf(stream: StreamId, block: Paragraph): Figure[] {
     from: index,
     to: index + figures.length,
   }));
-  return [...styled, ...typed]
-    .filter(({ from }) => from > 0 && /[^\s\d]/u.test(text[from - 1]) && !UNIT.test(text.slice(0, from)))
-    .sort((a, b) => a.from - b.from)
-    .map(({ from, to }) => ({ stream, block, from, to, number: toNumber(text.slice(from, to)) }));
+  return (
+    [...styled, ...typed]
+      .map(({ from, to }) => ({
+        from,
+        to,
+        number: toNumber(text.slice(from, to)),
+        before: text.slice(0, from).trimEnd(),
+      }))
+      .filter(({ before }) => /[^\d]$/u.test(before) && !UNIT.test(before))
+      .sort((a, b) => a.from - b.from)
+      // White that was typed before a figure goes with it.
+      .map(({ to, number, before }) => ({ stream, block, from: before.length, to, number }))
+  );
 }

@@ -190,7 +190,15 @@ function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo 
 }
 
 /** What stands there and what will: only what changes is marked. */
-function PlaceWords({ place: { was, is }, mayTake, onGo }: { place: TidyPlace; mayTake: boolean; onGo: () => void }) {
+function PlaceWords({
+  place: { was, is, why },
+  mayTake,
+  onGo,
+}: {
+  place: TidyPlace;
+  mayTake: boolean;
+  onGo: () => void;
+}) {
   const [before, gone, after] = apart(was, is);
   const come = is.slice(before.length, is.length - after.length);
   return (
@@ -211,6 +219,7 @@ function PlaceWords({ place: { was, is }, mayTake, onGo }: { place: TidyPlace; m
           {is === '' ? '' : shown(after)}
         </span>
       )}
+      {why !== undefined && <span className="block font-sans text-[12px] text-quiet">{why}</span>}
     </button>
   );
 }
