@@ -9,6 +9,7 @@ import { inDivisions, inOrder, lostTouches, sampleOf } from '../copy/placeBlocks
 import { renumbered } from '../copy/renumber';
 import { newStyleEdits } from '../styles/styleEdits';
 import { BlockChain } from './blockChain';
+import { movedAtDesk } from './deskMoves';
 import { mergeParagraph } from './mergeParagraph';
 import { pairWithBase, uniqueWords } from './pairBlocks';
 import { newBase } from './newBase';
@@ -168,8 +169,17 @@ class CopyMerge {
     });
     for (const block of desk)
       if (chain.has(block.id) && deskOnly.all.has(block.id)) this.told.desk.push(this.changeOf(block));
+    this.tellDeskMoves(desk, baseToDesk, chain);
     const blocks = chain.list();
     return { blocks, authorBlocks, moved: movedIds };
+  }
+
+  /** What the desk moved stays where it was put, and is told once. */
+  private tellDeskMoves(desk: readonly Block[], pairs: ReadonlyMap<number, Block>, chain: BlockChain): void {
+    const told = new Set(this.told.desk.map(({ block }) => block));
+    for (const block of movedAtDesk(desk, pairs))
+      if (chain.has(block.id) && !told.has(block.id) && !isEmptyParagraph(block))
+        this.told.desk.push(this.changeOf(block));
   }
 
   /** The desk's blocks of the base: by their ids, else, where a job made new ones on both sides, by words that stand once. */

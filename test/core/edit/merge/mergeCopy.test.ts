@@ -256,6 +256,22 @@ describe('the author’s next file, joined with the desk’s work', () => {
     expect(report.gone).to.deep.equal([]);
   });
 
+  it('lists what was moved at the desk, once, the fewest blocks that stand out of order', () => {
+    const desk: Book = {
+      ...base,
+      divisions: base.divisions.map((division) => {
+        const [head, first, ...rest] = division.blocks;
+        return isCopy(division) && rest.length > 0 ? { ...division, blocks: [head, ...rest, first] } : division;
+      }),
+    };
+    const moved = base.divisions.filter(isCopy).flatMap(({ blocks }) => (blocks.length > 2 ? [blocks[1].id] : []));
+    expect(moved.length).to.be.greaterThan(0);
+    const { book, report } = merge(desk, FIRST);
+    expect(report.desk.map(({ block }) => block)).to.deep.equal(moved);
+    expect(textsOf(book)).to.deep.equal(textsOf(desk));
+    expect(merge(base, FIRST).report.desk).to.deep.equal([]);
+  });
+
   it('begins a division where the author put a new chapter', () => {
     const { book } = merge(base, FIRST.replace('# Two', '# Between\n\nQuite new text here.\n\n# Two'));
     const heads = book.divisions.filter(isCopy).map(({ blocks }) => (blocks[0] as Paragraph).text);
