@@ -9,7 +9,7 @@ import { dropFiles, openProfile, startApp, type RunningApp } from './app';
 import { watchSaved } from './saved';
 
 /** Browsers killed, over the profiles that live side by side: a round mostly waits. */
-const ROUNDS = 12;
+const ROUNDS = 8;
 const PROFILES = 2;
 const TEXT = 'The Weir\n\nIt began here:\n\nAnd it ended there.';
 
