@@ -96,6 +96,8 @@ const STRETCH = new RegExp(`(?:${SHORT} )*${LONG}(?: (?:${LONG}|${SHORT}))* ?`, 
 
 /** The stretches of a text that are dummy copy, from inclusive, to exclusive. */
 export function dummyStretches(text: string): readonly (readonly [from: number, to: number])[] {
+  // Nearly every text has none of the beginnings: that is seen much faster.
+  if (!OPENINGS.some((words) => text.includes(`${words}, `))) return [];
   return [...text.matchAll(STRETCH)].map((match) => [match.index, match.index + match[0].length]);
 }
 
