@@ -56,7 +56,7 @@ export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
     title: said.title ?? metadata.title ?? '',
     author: said.author ?? metadata.author ?? '',
     language: metadata.language ?? '',
-    words: main.reduce((sum, one) => sum + countWords(one.text), 0),
+    words: wordsOf(main),
     text: main.map(plainText).join('\n'),
     paragraphs: main.length,
     headings: headingsOf(manuscript, main),
@@ -97,22 +97,26 @@ function firstWords(manuscript: Manuscript): { readonly title?: string; readonly
   };
 }
 
-/** What is told of a manuscript while its book is made. */
+const wordsOf = (main: readonly Paragraph[]): number => main.reduce((sum, one) => sum + countWords(one.text), 0);
+
+/** What is told of a manuscript while its book is made: no more is worked out, since somebody waits for it. */
 export function arrivalOf(manuscript: Manuscript, fileName: string): Arrival {
-  const report = describeManuscript(manuscript);
+  const { blocks, notes } = manuscript;
+  const main = paragraphsOf(blocks);
+  const count = (kind: 'footnote' | 'endnote') => Object.values(notes).filter((note) => note.kind === kind).length;
   return {
     fileName,
-    words: report.words,
-    paragraphs: report.paragraphs,
-    headings: report.headings,
-    footnotes: report.footnotes.length,
-    endnotes: report.endnotes.length,
-    tables: report.tables.length,
-    lists: report.lists,
-    images: report.images,
+    words: wordsOf(main),
+    paragraphs: main.length,
+    headings: headingsOf(manuscript, main),
+    footnotes: count('footnote'),
+    endnotes: count('endnote'),
+    tables: tablesOf(blocks).length,
+    lists: countLists(blocks),
+    images: manuscript.images,
     styles: manuscript.styles,
     comments: manuscript.comments,
-    dropped: report.dropped,
+    dropped: manuscript.remarks,
   };
 }
 
@@ -121,8 +125,9 @@ function headingsOf({ headings }: Manuscript, main: readonly Paragraph[]): { lev
   const levels = new Map(headings.map((heading) => [heading.block, heading.level]));
   return main.flatMap((one) => {
     const level = levels.get(one.id) ?? (levels.size === 0 ? LEVEL_OF_TAG[one.style] : NEW_LEVELS[one.style]);
+    if (level === undefined) return [];
     const text = plainText(one).replace(/\s+/g, ' ').trim();
-    return level === undefined || text === '' ? [] : [{ level, text }];
+    return text === '' ? [] : [{ level, text }];
   });
 }
 

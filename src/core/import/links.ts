@@ -1,4 +1,5 @@
 // Links inside a file: each is led to the paragraph that carries the name it goes to, or it becomes plain words, which is said.
+import { unescapedAddress } from '../base/unescaped';
 import type { Block, Paragraph, Span } from '../model/copy/streams';
 
 /** Longest name that a place is called by, and most names of a paragraph. */
@@ -59,7 +60,7 @@ export function withPlaces(
     if (LEADS_OUT.test(link)) return link;
     if (/^www\./i.test(link)) return `http://${link}`;
     const name = link.startsWith('#')
-      ? [link.slice(1), unescaped(link.slice(1))].find((one) => known.has(one))
+      ? [link.slice(1), unescapedAddress(link.slice(1))].find((one) => known.has(one))
       : undefined;
     if (name === undefined) {
       lost += 1;
@@ -98,12 +99,4 @@ function eachParagraph(map: (paragraph: Paragraph) => Paragraph): (block: Block)
           rows: block.rows.map((row) => row.map((cell) => ({ ...cell, blocks: cell.blocks.map(mapped) }))),
         };
   return mapped;
-}
-
-function unescaped(name: string): string {
-  try {
-    return decodeURIComponent(name);
-  } catch {
-    return name;
-  }
 }

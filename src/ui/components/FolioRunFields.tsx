@@ -13,6 +13,14 @@ export const NUMERAL_CHOICES: readonly (readonly [Numerals, string])[] = [
   ['none', 'none'],
 ];
 
+/** The first number of a run as it was typed, null where it goes on, or what is wrong with it. */
+export function readStart(typed: string): number | null | string {
+  if (typed.trim() === '') return null;
+  const start = Number(typed);
+  const isStart = Number.isInteger(start) && start >= 1 && start <= MOST_FOLIO;
+  return isStart ? start : `A run begins at a whole number from 1 to ${MOST_FOLIO}; empty, it goes on.`;
+}
+
 interface Props {
   readonly run: FolioRun;
   readonly disabled: boolean;
@@ -36,11 +44,8 @@ export function FolioRunFields({ run, disabled, onChange }: Props) {
         placeholder="goes on"
         disabled={disabled}
         onChange={(typed) => {
-          if (typed.trim() === '') return onChange({ ...run, start: null });
-          const start = Number(typed);
-          return Number.isInteger(start) && start >= 1 && start <= MOST_FOLIO
-            ? onChange({ ...run, start })
-            : `A run begins at a whole number from 1 to ${MOST_FOLIO}; empty, it goes on.`;
+          const start = readStart(typed);
+          return typeof start === 'string' ? start : onChange({ ...run, start });
         }}
       />
       <TextSetting

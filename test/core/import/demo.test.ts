@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { describeManuscript, makeBook, readManuscript } from '../../../src/core/import';
+import { arrivalOf, describeManuscript, makeBook, readManuscript } from '../../../src/core/import';
 import { TIDY_JOBS, tidyManuscript } from '../../../src/core/tidy';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { dressHandbook } from '../../../src/core/edit';
@@ -9,6 +9,21 @@ const read = (name: string) => drain(readManuscript(name, readAsset(`demo/${name
 
 describe('the nonfiction that ships', () => {
   const manuscript = read('keeping-a-tidal-garden.docx');
+
+  it('is told on the arrival sheet as the report tells it', () => {
+    const report = describeManuscript(manuscript);
+    const { words, paragraphs, headings, footnotes, endnotes, tables, lists, images, dropped } = arrivalOf(
+      manuscript,
+      'a',
+    );
+    expect({ words, paragraphs, headings, lists, images, dropped }).to.deep.equal({
+      ...{ words: report.words, paragraphs: report.paragraphs, headings: report.headings },
+      ...{ lists: report.lists, images: report.images, dropped: report.dropped },
+    });
+    expect([footnotes, endnotes, tables]).to.deep.equal(
+      [report.footnotes, report.endnotes, report.tables].map(({ length }) => length),
+    );
+  });
 
   it('comes in with heads of three levels, both kinds of notes, tables, lists, changes and a comment', () => {
     const report = describeManuscript(manuscript);

@@ -1,4 +1,5 @@
 // Reads an EPUB (EPUB 3.3, and the package document of EPUB 2): the texts of its spine one after another, read as HTML.
+import { unescapedAddress } from '../../base/unescaped';
 import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
 import { elements, maybeChild, maybeInside, parseXml, textOf, type XmlElement } from '../../base/xml';
@@ -44,7 +45,7 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const addressOf = (address: string) => {
     if (/^[a-z][a-z0-9+.-]*:/i.test(address)) return address;
     const [path, id = ''] = address.split('#');
-    return `#${path === '' ? here : resolve(place, path)}#${safeDecode(id)}`;
+    return `#${path === '' ? here : resolve(place, path)}#${unescapedAddress(id)}`;
   };
   const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt, placeAt, addressOf });
   for (const { file, html, body } of bodies) {
@@ -86,20 +87,11 @@ function find(parent: XmlElement, name: string): XmlElement | undefined {
 /** A path inside the package; one that would lead out of it stays at its root. */
 function resolve(folder: string, href: string): string {
   const parts: string[] = [];
-  for (const part of `${folder}${safeDecode(href.split('#')[0])}`.split('/')) {
+  for (const part of `${folder}${unescapedAddress(href.split('#')[0])}`.split('/')) {
     if (part === '..') parts.pop();
     else if (part !== '.' && part !== '') parts.push(part);
   }
   return parts.join('/');
-}
-
-/** An address without its escapes; as it is where they are wrong. */
-function safeDecode(address: string): string {
-  try {
-    return decodeURIComponent(address);
-  } catch {
-    return address;
-  }
 }
 
 /** XHTML closes empty elements of any name in themselves, which HTML does not know. */

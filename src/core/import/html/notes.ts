@@ -1,5 +1,6 @@
 // Notes of an HTML or EPUB text: bodies are found by their role, references by where they lead (DPUB-ARIA 1.1, EPUB
 // structural semantics).
+import { unescapedAddress } from '../../base/unescaped';
 import { elements, textOf, type XmlElement } from '../../base/xml';
 import { linkedNotes } from './linkedNotes';
 import type { IncomingNote } from '../../model/copy/manuscript';
@@ -55,18 +56,9 @@ export function isNoteGroup(element: XmlElement): boolean {
 /** Id of the note that a link refers to; null for any other link. */
 export function noteOf(link: XmlElement, notes: ReadonlyMap<string, NoteBody>): string | null {
   const { href } = link.attributes;
-  const id = href?.includes('#') ? unescaped(href.slice(href.indexOf('#') + 1)) : undefined;
+  const id = href?.includes('#') ? unescapedAddress(href.slice(href.indexOf('#') + 1)) : undefined;
   if (id === undefined || !notes.has(id) || isBackLink(link)) return null;
   return id;
-}
-
-/** An address without its escapes; as it is where they are wrong. */
-function unescaped(address: string): string {
-  try {
-    return decodeURIComponent(address);
-  } catch {
-    return address;
-  }
 }
 
 export function isBackLink(link: XmlElement): boolean {

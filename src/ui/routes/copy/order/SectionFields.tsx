@@ -2,13 +2,13 @@
 import { useId, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import type { SectionStart } from '../../../../core/numbering/sections';
-import { MOST_FOLIO, type FolioRun, type Numerals } from '../../../../core/model/spec/numbering';
+import type { FolioRun, Numerals } from '../../../../core/model/spec/numbering';
 import { goToBlock } from '../../../../state/copy/galleyThunks';
 import { spreadOfPage, type SectionRow } from '../../../../state/book/selectors';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { setSection, setSectionFurniture, setSectionRun, setSectionStart } from '../../../../state/order/sectionThunks';
 import { spreadCalled } from '../../../../state/view/viewSlice';
-import { NUMERAL_CHOICES } from '../../../components/FolioRunFields';
+import { NUMERAL_CHOICES, readStart } from '../../../components/FolioRunFields';
 import { useDraft } from '../../../components/useDraft';
 
 const STARTS: readonly (readonly [SectionStart, string])[] = [
@@ -109,9 +109,8 @@ function RunFields({
         placeholder="goes on"
         disabled={disabled}
         onChange={(typed) => {
-          const start = typed.trim() === '' ? null : Number(typed);
-          if (start !== null && !(Number.isInteger(start) && start >= 1 && start <= MOST_FOLIO))
-            return `A whole number from 1 to ${MOST_FOLIO}; empty, it goes on.`;
+          const start = readStart(typed);
+          if (typeof start === 'string') return start;
           onChange({ ...run, start });
           return undefined;
         }}
