@@ -1,8 +1,13 @@
 // Entry of the headless program.
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { run } from './run';
 
-process.exitCode = run(process.argv.slice(2), fileURLToPath(new URL('../../generated/public', import.meta.url)), {
-  out: (text) => process.stdout.write(text),
-  error: (text) => process.stderr.write(text),
-});
+const place = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const { version } = JSON.parse(readFileSync(place('../../package.json'), 'utf8')) as { version: string };
+const streams = {
+  out: (text: string) => process.stdout.write(text),
+  error: (text: string) => process.stderr.write(text),
+};
+
+process.exitCode = run(process.argv.slice(2), place('../../generated/public'), streams, version);

@@ -1,4 +1,5 @@
 // Reads the command line. Unknown or unfinished options are bad usage; nothing is guessed.
+import { COMMANDS, isCommand, USAGE, type CommandName } from './commands';
 
 /** Bad usage: told in one line, exit code 2. */
 export class UsageError extends Error {}
@@ -41,42 +42,29 @@ export interface TidyOptions {
   readonly changes?: string;
 }
 
-export type Options = ComposeOptions | ReadOptions | TidyOptions;
+/** `about`: the command that is asked about; undefined: the program. */
+export interface HelpOptions {
+  readonly command: 'help';
+  readonly about?: CommandName;
+}
 
-const VALUES: Readonly<Record<Options['command'], readonly string[]>> = {
-  compose: [
-    'start',
-    'spec',
-    'trim',
-    'margins',
-    'type',
-    'lang',
-    'press',
-    'screen',
-    'pages',
-    'project',
-    'report',
-    'hold',
-    'epub',
-    'copy',
-  ],
-  read: ['report'],
-  tidy: ['jobs', 'report', 'changes'],
-};
+export interface VersionOptions {
+  readonly command: 'version';
+}
+
+export type Options = ComposeOptions | ReadOptions | TidyOptions | HelpOptions | VersionOptions;
+
 /** Options that will come and do nothing yet: named so that nobody takes silence for success. */
 const NOT_YET = ['booklet'];
-
-export const USAGE =
-  'usage: walnut-leaf compose MANUSCRIPT [--start novel|large-type|essays|handbook|verse|workbook] [--spec spec.json] [--trim 5.5x8.5in] [--margins HEAD,FOOT,BACK,FOREEDGE] ' +
-  '[--type "EB Garamond 11/14"] [--lang en] [--press out.pdf] [--screen out.pdf] [--pages 12-48] [--project out.walnut] [--epub out.epub] [--copy out.docx] [--report out.json] [--hold earlier.walnut] ' +
-  '| walnut-leaf read MANUSCRIPT [--report out.json] ' +
-  '| walnut-leaf tidy MANUSCRIPT [--jobs all|safe|NAME,NAME] [--report out.json] [--changes out.csv]';
 
 /** Throws UsageError. */
 export function readOptions(words: readonly string[]): Options {
   const [command, ...rest] = words;
   if (command === undefined) throw new UsageError(USAGE);
+  if (command === '--help') return { command: 'help' };
+  if (command === '--version') return { command: 'version' };
   if (!isCommand(command)) throw new UsageError(`There is no command “${command}”. ${USAGE}`);
+  if (rest.includes('--help')) return { command: 'help', about: command };
   const values: Record<string, string> = {};
   let manuscript: string | undefined;
   for (let k = 0; k < rest.length; k += 1) {
@@ -88,15 +76,11 @@ export function readOptions(words: readonly string[]): Options {
     }
     const name = word.slice(2);
     if (NOT_YET.includes(name)) throw new UsageError(`--${name} is not built yet.`);
-    if (!VALUES[command].includes(name)) throw new UsageError(`There is no option ${word}. ${USAGE}`);
+    if (!Object.hasOwn(COMMANDS[command].options, name)) throw new UsageError(`There is no option ${word}. ${USAGE}`);
     const value = rest[(k += 1)];
     if (value === undefined || value.startsWith('--')) throw new UsageError(`${word} needs a value.`);
     values[name] = value;
   }
   if (manuscript === undefined) throw new UsageError(`No manuscript is given. ${USAGE}`);
   return { command, manuscript, ...values };
-}
-
-function isCommand(word: string): word is Options['command'] {
-  return word in VALUES;
 }

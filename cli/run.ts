@@ -1,6 +1,7 @@
 // What the headless program does: exit 0 and files written; or one line on stderr and exit 1 (bad input) or 2 (bad usage).
 import { ImportError, ValueError } from '../src/core/index';
 import { nodeAssets } from './assets';
+import { helpText } from './commands';
 import { compose } from './compose';
 import { read } from './read';
 import { tidy } from './tidy';
@@ -12,8 +13,8 @@ export interface Streams {
   readonly error: (text: string) => void;
 }
 
-/** `generated`: the folder of shipped assets. Answers the exit code. */
-export function run(words: readonly string[], generated: string, { out, error: say }: Streams): number {
+/** `generated`: the folder of shipped assets; `version`: what `--version` says. Answers the exit code. */
+export function run(words: readonly string[], generated: string, { out, error: say }: Streams, version = ''): number {
   const told = (sentence: string) => {
     out(`${sentence}\n`);
     return 0;
@@ -24,6 +25,8 @@ export function run(words: readonly string[], generated: string, { out, error: s
   };
   try {
     const options = readOptions(words);
+    if (options.command === 'help') return told(helpText(options.about));
+    if (options.command === 'version') return told(version);
     if (options.command === 'read') return told(read(options));
     if (options.command === 'tidy') return told(tidy(options));
     const report = compose(options, nodeAssets(generated));

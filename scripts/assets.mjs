@@ -14,6 +14,7 @@ import {
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { pathToFileURL, fileURLToPath } from 'node:url';
+import { runInNewContext } from 'node:vm';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const out = join(root, 'generated');
@@ -34,8 +35,6 @@ const FAMILIES = [
   ['noto-emoji', 'Noto Emoji', [400]],
 ];
 
-const LANGUAGES = { en: 'en-us', 'en-GB': 'en-gb', de: 'de-1996', fr: 'fr', es: 'es' };
-
 const sources = [
   'scripts/assets.mjs',
   'scripts/demoManuscript.ts',
@@ -43,6 +42,7 @@ const sources = [
   'demo/the-ferry-register.txt',
   'demo/keeping-a-tidal-garden.txt',
   'src/core/fonts/sfnt.ts',
+  'src/core/model/copy/languages.ts',
   'package-lock.json',
 ].map((file) => join(root, file));
 
@@ -57,7 +57,7 @@ export async function makeAssets() {
   mkdirSync(join(out, 'public/fonts'), { recursive: true });
   mkdirSync(join(out, 'public/patterns'), { recursive: true });
   await makeFaces();
-  makePatterns();
+  await makePatterns();
   for (const name of ['harfbuzz.wasm', 'harfbuzz-subset.wasm']) {
     copyFileSync(join(root, 'node_modules/harfbuzzjs/dist', name), join(out, 'public', name));
   }
@@ -108,13 +108,23 @@ async function makeFaces() {
   writeFileSync(join(out, 'public/faces.json'), JSON.stringify(table));
 }
 
+/** A file of the package; one has a key without quotes that no script may have, so all keys are read as text. */
+function readPatterns(name) {
+  const source = readFileSync(require.resolve(`hyphen/patterns/${name}.js`), 'utf8');
+  const quoted = source.replace(/^(\s*)([^\s"'[\]{}(),:/]+):/gmu, '$1"$2":');
+  const module = { exports: {} };
+  runInNewContext(quoted, { module });
+  return module.exports;
+}
+
 /**
  * Packs Liang patterns into `{levels, nodes, exceptions}`: `levels` the distinct level lists, `nodes` a trie of nested
  * `[levelIndex | -1, {char: node}]`. The worker packs it into typed arrays when it is read.
  */
-function makePatterns() {
-  for (const [tag, file] of Object.entries(LANGUAGES)) {
-    const [levels, trie, exceptions] = require(`hyphen/patterns/${file}`);
+async function makePatterns() {
+  const { LANGUAGE_TABLE } = await bundle('src/core/model/copy/languages.ts');
+  for (const [tag, { patterns }] of Object.entries(LANGUAGE_TABLE)) {
+    const [levels, trie, exceptions] = readPatterns(patterns);
     const convert = (node) => {
       if (typeof node === 'number') return [node, {}];
       const [children, level] = Array.isArray(node) ? node : [node, -1];

@@ -104,7 +104,7 @@ const VIEWS = [
   ],
   ['particulars', (page) => page.getByRole('button', { name: 'Particulars' }).click()],
   ['proof', (page) => page.keyboard.press('Alt+4')],
-  ['deliver', (page) => page.keyboard.press('Alt+5')],
+  ['send-out', (page) => page.keyboard.press('Alt+5')],
 ];
 
 await buildAll();

@@ -78,7 +78,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
 
 /** Packages by name for folders that may use only some. */
 const CORE_PACKAGES = [
-  ...['fflate', 'saxes', 'joi', 'linebreak', 'bidi-js', 'parse5', 'fast-png', 'omggif', 're2js'],
+  ...['fflate', 'saxes', 'joi', 'bidi-js', 'parse5', 'fast-png', 'omggif', 're2js'],
   ...['mdast', 'mdast-util-from-markdown', 'mdast-util-gfm', 'micromark-extension-gfm'],
 ];
 

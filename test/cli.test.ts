@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { COMMANDS } from '../cli/commands';
 import { UsageError, readOptions } from '../cli/options';
 import { run as runProgram } from '../cli/run';
 import { readAsset } from './build/assets';
@@ -233,5 +234,24 @@ describe('the command line', () => {
       lang: 'de',
     });
     expect(() => readOptions(['compose', 'a.txt', 'b.txt'])).to.throw(UsageError);
+  });
+
+  it('says what it can do, for each command with defaults, units and two examples, and its version', () => {
+    const program = runHere('--help');
+    expect(program.status).to.equal(0);
+    for (const name of Object.keys(COMMANDS)) expect(program.stdout).to.include(`  ${name} `);
+    for (const [name, { options, examples }] of Object.entries(COMMANDS)) {
+      const { status, stdout } = runHere(name, '--help');
+      expect(status).to.equal(0);
+      for (const key of Object.keys(options)) expect(stdout).to.include(`--${key} `);
+      expect(examples).to.have.length(2);
+      for (const [line] of examples) {
+        expect(stdout).to.include(line);
+        expect(() => readOptions(line.split(' ').slice(1))).not.to.throw();
+      }
+    }
+    expect(runHere('compose', '--help').stdout).to.match(/Page size in in, mm, cm or pt.*default/);
+    const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8'));
+    expect(run('--version')).to.deep.equal({ status: 0, stdout: `${version}\n`, stderr: '' });
   });
 });

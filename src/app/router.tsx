@@ -21,7 +21,7 @@ export function createAppRouter() {
         { path: 'spec', lazy: stage(() => import('../ui/routes/spec/SpecStage')) },
         { path: 'pages', lazy: stage(() => import('../ui/routes/pages/PagesStage')) },
         { path: 'proof', lazy: stage(() => import('../ui/routes/proof/ProofStage')) },
-        { path: 'deliver', lazy: stage(() => import('../ui/routes/deliver/DeliverStage')) },
+        { path: 'send-out', lazy: stage(() => import('../ui/routes/send-out/SendOutStage')) },
       ],
     },
     { path: '*', element: <Navigate to="/" replace /> },

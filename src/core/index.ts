@@ -69,7 +69,7 @@ export { writeEpub } from './write/epub';
 
 export { ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';
-export { findAll, replaceAll } from './find';
+export { findAll, findInScope, replaceAll } from './find';
 export { NotLinearError } from './base/errors';
 export { fileBytes, readBytes, type FileJob, type ReadJob } from './base/fileJob';
 export { Fingerprint, fingerprint } from './base/hash';

@@ -3,7 +3,7 @@ import { combineReducers } from '@reduxjs/toolkit';
 import { arrivalReducer } from './arrival/arrivalSlice';
 import { bookReducer } from './book/bookSlice';
 import { composeReducer } from './compose/composeSlice';
-import { jobsReducer } from './deliver/jobsSlice';
+import { jobsReducer } from './send-out/jobsSlice';
 import { shelfReducer } from './shelf/shelfSlice';
 import { viewReducer } from './view/viewSlice';
 

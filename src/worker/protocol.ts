@@ -226,6 +226,8 @@ export interface TrialAnswer {
 
 export interface Found {
   readonly hits: readonly FindHit[];
+  /** Hits that the same query has outside its scope. */
+  readonly outside: number;
   /** What is wrong with the pattern. */
   readonly problem: string | null;
 }

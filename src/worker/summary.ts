@@ -37,16 +37,16 @@ export function summarise(book: TypesetBook, revision: number): ComposedSummary 
   };
 }
 
-/** Mean characters of the full lines of body text; 0 under ten of them. */
+/** Mean characters of the lines of body text that fill the widest of its columns; 0 under ten of them. */
 function charactersPerLine(book: TypesetBook): number {
-  let lines = 0;
-  let characters = 0;
+  let [lines, characters, widest] = [0, 0, 0];
   for (const page of book.pages) {
     for (const { paragraph, from, to } of page.fragments) {
       const { styled, broken } = paragraph;
       if (styled.style.meaning !== 'body') continue;
       for (let line = from; line < Math.min(to, broken.count - 1); line += 1) {
-        if (broken.width[line] < book.geometry.measure - 0.5) continue;
+        if (broken.width[line] < widest - 0.5) continue;
+        if (broken.width[line] > widest + 0.5) [lines, characters, widest] = [0, 0, broken.width[line]];
         lines += 1;
         characters += broken.to[line] - broken.from[line];
       }

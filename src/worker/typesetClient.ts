@@ -154,7 +154,7 @@ export class TypesetClient {
 
   /** Everything that a query finds. */
   find(query: FindQuery, onProgress: (share: number) => void = () => undefined): RunningQuestion<FoundReply> {
-    const lost: FoundReply = { hits: [], problem: 'The search was stopped before its end.' };
+    const lost: FoundReply = { hits: [], outside: 0, problem: 'The search was stopped before its end.' };
     let asked = 0;
     const result = this.ask(
       'found',

@@ -3,7 +3,7 @@
 import {
   applyEdits,
   displayPage,
-  findAll,
+  findInScope,
   bookTies,
   wishCosts,
   lackingCharacters,
@@ -234,12 +234,13 @@ export class TypesetSession {
   private async find({ request, query }: QuestionOf<'find'>): Promise<Reply> {
     const { book } = this;
     try {
-      const hits = book && (await runJob(findAll(book, query, 'linear'), this.searchHooks(request)));
-      return { kind: 'found', hits: hits ?? [], problem: null };
+      const found = book && (await runJob(findInScope(book, query, 'linear'), this.searchHooks(request)));
+      return { kind: 'found', hits: found?.hits ?? [], outside: found?.outside ?? 0, problem: null };
     } catch (error) {
-      if (error instanceof NotLinearError) return { kind: 'found', hits: [], problem: null, isElsewhere: true };
+      if (error instanceof NotLinearError)
+        return { kind: 'found', hits: [], outside: 0, problem: null, isElsewhere: true };
       if (!(error instanceof ValueError)) throw error;
-      return { kind: 'found', hits: [], problem: error.message };
+      return { kind: 'found', hits: [], outside: 0, problem: error.message };
     }
   }
 

@@ -6,7 +6,7 @@ import {
   copyBaseOf,
   editsBetweenBooks,
   emptyBook,
-  findAll,
+  findInScope,
   HarfBuzzSubsetter,
   ImportError,
   makeBook,
@@ -72,7 +72,7 @@ export async function doWriteJob(
       case 'readFont':
         return await readFont(job, fetchBytes);
       case 'find':
-        return { kind: 'found', hits: drain(findAll(job.book, job.query)), problem: null };
+        return { kind: 'found', ...drain(findInScope(job.book, job.query)), problem: null };
       case 'replace': {
         const only = job.only === null ? undefined : new Set(job.only);
         return { kind: 'edits', ...drain(replaceAll(job.book, job.query, job.replacement, only)) };

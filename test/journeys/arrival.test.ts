@@ -176,7 +176,7 @@ describe('the arrival of a manuscript', () => {
     await sheet.waitFor({ state: 'detached' });
     expect(await page.getByLabel('Trade size').inputValue()).to.equal('6x9');
     await page.getByRole('button', { name: /^Kept specs/ }).click();
-    await page.getByRole('article', { name: 'Essays' }).getByRole('button', { name: 'Set it so' }).click();
+    await page.getByRole('article', { name: 'Essays' }).getByRole('button', { name: 'Use this spec' }).click();
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '5.25 × 8 in' }).waitFor();
     await page.keyboard.press('Control+z');
     await page.getByRole('link', { name: /^Spec/ }).filter({ hasText: '6 × 9 in' }).waitFor();
@@ -222,7 +222,7 @@ describe('the arrival of a manuscript', () => {
     await sheet.getByLabel('Use a kept mapping').selectOption('');
     await sheet.getByLabel('Use a kept mapping').selectOption('With recipe');
     await page.waitForFunction(() => document.querySelector('.galley')?.textContent?.includes('More and “more”.'));
-    await sheet.getByRole('button', { name: 'Drop it' }).click();
+    await sheet.getByRole('button', { name: 'Remove it' }).click();
     await sheet.getByRole('option', { name: 'With recipe' }).waitFor({ state: 'detached' });
   });
 

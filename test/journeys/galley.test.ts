@@ -128,17 +128,17 @@ describe('writing in the galley', () => {
     await page.locator('.galley-note', { hasText: 'marshwicket' }).nth(1).waitFor({ state: 'detached' });
   });
 
-  it('puts characters in by name, shows marks, and counts what is selected', async () => {
+  it('puts characters in by name, shows signs, and counts what is selected', async () => {
     await goToEnd('Onward.');
     await page.getByRole('button', { name: 'Insert', exact: true }).click();
     await page.keyboard.type('no-break sp');
     await page.keyboard.press('Enter');
     await page.keyboard.type('end');
-    await page.getByRole('button', { name: 'Marks' }).click();
-    expect(await text('Onward.').locator('.sign-no-break').count()).to.equal(1);
-    expect(await text('Onward.').locator('.sign-space').count()).to.be.above(20);
-    await page.getByRole('button', { name: 'Marks' }).click();
-    expect(await text('Onward.').locator('.sign-space').count()).to.equal(0);
+    await page.getByRole('button', { name: 'Signs' }).click();
+    expect(await text('Onward.').locator('.sign[title="no-break space"]').count()).to.equal(1);
+    expect(await text('Onward.').locator('.sign[title="space"]').count()).to.be.above(20);
+    await page.getByRole('button', { name: 'Signs' }).click();
+    expect(await text('Onward.').locator('.sign[title="space"]').count()).to.equal(0);
     await page.keyboard.press('Escape');
     await text('The Ninth Passenger').click({ clickCount: 3 });
     await page.getByText('3 words, 19 characters selected').waitFor();
@@ -284,14 +284,14 @@ describe('writing in the galley', () => {
     await goToEnd('Onward.');
     await page.keyboard.insertText(' אב');
     await text('Onward.').filter({ hasText: 'אב' }).waitFor();
-    await page.getByRole('button', { name: 'Missing' }).click();
+    await page.getByRole('button', { name: 'Missing characters' }).click();
     const panel = page.getByRole('region', { name: 'Missing characters' });
     await panel.getByRole('button', { name: /U\+05D0/ }).click();
     expect(await panel.getByTitle('To its place in the galley').first().innerText()).to.include('Onward.');
-    await panel.getByRole('button', { name: 'Set all in it' }).click();
+    await panel.getByRole('button', { name: 'Set all in this face' }).click();
     await panel.getByRole('button', { name: /U\+05D0/ }).waitFor({ state: 'detached' });
     await panel.getByRole('button', { name: /U\+05D1/ }).click();
-    await panel.getByLabel('In place of ב').fill('b');
+    await panel.getByLabel('Replacement for ב').fill('b');
     await panel.getByRole('button', { name: 'Replace all' }).click();
     await panel.getByText('The faces have every character of the text.').waitFor();
     expect(await text('Onward.').innerText()).to.include('אb');

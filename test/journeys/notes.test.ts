@@ -81,7 +81,7 @@ describe('working with notes', () => {
     );
     await panel().getByLabel('Words of the note').fill('');
     await panel().getByLabel('Kind', { exact: true }).selectOption({ label: 'Endnote: 12' });
-    await panel().getByLabel('Make these of the kind').selectOption('Footnote');
+    await panel().getByLabel('Change these to the kind').selectOption('Footnote');
     await panel().getByText('No note is like that.').waitFor();
     await page.getByRole('button', { name: 'Undo: Made Footnote' }).click();
     await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 12);
@@ -109,7 +109,7 @@ describe('working with notes', () => {
     await panel().getByRole('link', { name: 'Spec, Notes' }).click();
     await page.getByRole('heading', { name: /^Numbers/ }).waitFor();
     await page.getByLabel('Signs', { exact: true }).selectOption('a, b, c');
-    await page.getByLabel('Begin again').selectOption('in each division');
+    await page.getByLabel('Numbering restarts').selectOption('in each division');
     const before = page.getByLabel('In the text: sign before');
     await before.fill('(');
     await before.press('Enter');
@@ -129,7 +129,7 @@ describe('working with notes', () => {
     const slip = page.getByRole('region', { name: 'This paragraph' });
     await slip.getByText('Note after garden').waitFor();
     await slip.getByLabel('Words of the note').fill('Put in on the page.');
-    await slip.getByRole('button', { name: 'Put in' }).click();
+    await slip.getByRole('button', { name: 'Insert', exact: true }).click();
     await page.waitForFunction(() =>
       [...document.querySelectorAll('[data-page-text]')].some((one) =>
         one.textContent!.includes('Put in on the page.'),
@@ -149,9 +149,9 @@ describe('working with notes', () => {
     await page.getByLabel('Name', { exact: true }).fill('Aside');
     await page.getByLabel('Name', { exact: true }).press('Enter');
     await page.getByRole('heading', { name: 'Aside' }).waitFor();
-    await page.getByLabel('Stands at').selectOption('outer margin');
+    await page.getByLabel('Placed').selectOption('outer margin');
     expect(await page.getByLabel('Style', { exact: true }).inputValue()).to.equal('NM');
-    await page.getByLabel('Drop it for').selectOption('Footnote');
+    await page.getByLabel('Replace this kind by').selectOption('Footnote');
     await page.getByRole('heading', { name: 'Footnote' }).waitFor();
     expect(await page.getByRole('button', { name: /^Aside/ }).count()).to.equal(0);
     await page.getByRole('button', { name: 'Undo: Aside dropped' }).click();

@@ -22,7 +22,7 @@ async function arriveInCopy(page: Page, app: RunningApp): Promise<void> {
 /** The words of the press PDF, page by page. */
 async function pressPages(page: Page): Promise<string[]> {
   await stageFact(page, 'Pages');
-  await stage(page, 'Deliver');
+  await stage(page, 'Send out');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Write the PDF', exact: true }).click();
   const text = pdfLines(await bytesOf(await waiting));
@@ -77,7 +77,8 @@ describe('the running order', () => {
     const list = await names(page);
     expect(list.indexOf('Preface')).to.be.below(list.findIndex((name) => name.startsWith('Part One')));
     expect(await entry(page, /^1 The Ninth Passenger/).innerText()).to.equal(before);
-    await page.getByLabel('Begins', { exact: true }).selectOption('verso');
+    await page.getByLabel('Begins', { exact: true }).selectOption('any');
+    await page.getByLabel('On which side').selectOption('verso');
     await page.getByRole('region', { name: 'Preface' }).locator('.ProseMirror p').last().click();
     await page.keyboard.type('These pages were counted twice.');
     const pages = await pressPages(page);
@@ -145,7 +146,7 @@ describe('furniture and numbers', () => {
   it('walks through the page roles, and gives one a head of its own', async () => {
     await chooseTopic(page, /^Furniture/);
     await page.getByRole('button', { name: /^Openers foot/ }).click();
-    await page.getByRole('button', { name: 'Give them one' }).click();
+    await page.getByRole('button', { name: 'Add one' }).click();
     await page.getByLabel('Add to the slot').selectOption({ label: 'Author' });
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /^Openers head, foot/ }).waitFor();
@@ -191,7 +192,7 @@ describe('furniture and numbers', () => {
     await stage(page, 'Spec');
     await chooseTopic(page, /^Furniture/);
     await page.getByText(`page ${at + 1}, folio`, { exact: false }).waitFor();
-    await page.getByRole('button', { name: 'Take back' }).click();
+    await page.getByRole('button', { name: 'Remove', exact: true }).click();
     await page.getByText('None: every page carries what its role says.', { exact: false }).waitFor();
     expect(headed((await pressPages(page))[at])).to.equal(true);
   });
@@ -286,7 +287,7 @@ describe('references and the index', () => {
     const name = page.getByLabel(/^Name of the section on \d+/);
     await name.fill('The posts');
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: /^Take back the section The posts/ }).waitFor();
+    await page.getByRole('button', { name: /^Remove the section The posts/ }).waitFor();
   });
 
   it('shows sections under their divisions, and takes what they say of their pages there', async () => {
@@ -294,8 +295,9 @@ describe('references and the index', () => {
     const row = entry(page, /^Section The posts/);
     await row.click();
     const fields = page.getByRole('group', { name: 'Section The posts' });
-    await fields.getByLabel('Begins on').selectOption({ label: 'A recto' });
-    await fields.getByLabel('Folios', { exact: true }).selectOption({ label: 'A run of its own' });
+    await fields.getByLabel('Begins', { exact: true }).selectOption({ label: 'on a new page' });
+    await fields.getByLabel('On which side').selectOption({ label: 'recto' });
+    await fields.getByLabel('Folios', { exact: true }).selectOption({ label: 'A new run' });
     await fields.getByLabel('First number').fill('0');
     await page.keyboard.press('Enter');
     await fields.getByRole('alert').waitFor();

@@ -51,11 +51,11 @@ describe('the path of a book', () => {
     expect(await wordsOnPage(page, 11)).to.match(/The Ninth Passenger.*The last boat down from Harrow Weir/);
 
     await page.getByRole('link', { name: /^Spec/ }).click();
-    await page.getByLabel('Trade size').selectOption({ label: 'Trade, large, 6 × 9 in (152 × 229 mm)' });
+    await page.getByLabel('Trade size').selectOption({ label: 'Large trade, 6 × 9 in, 2 : 3' });
     const fewer = Number(await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact) && Number(fact) !== count));
     expect(fewer).to.be.below(count);
 
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Write the PDF' }).click();
     const file = await download;
@@ -126,7 +126,7 @@ describe('the path of a book', () => {
       await stageFact(page, 'Copy'),
       await stageFact(page, 'Proof'),
     ];
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     const download = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Write the project file' }).click();
     const bytes = await bytesOf(await download);
@@ -145,7 +145,7 @@ describe('the path of a book', () => {
   it('knows after a reload what was written, when the book is another since, and that undo makes it the same', async () => {
     const { page } = here;
     await openDemo(page, app);
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     const copy = page.getByRole('article', { name: 'The copy, for its author' });
     await copy.getByLabel('Format').selectOption('Plain text');
     const file = page.waitForEvent('download');
@@ -163,7 +163,7 @@ describe('the path of a book', () => {
     await page.getByRole('link', { name: /^Copy/ }).click();
     await page.getByRole('button', { name: 'Particulars' }).click();
     await page.getByLabel('Subtitle').fill('A novel');
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     await stale.waitFor();
     await page.getByRole('button', { name: 'Undo: Subtitle' }).click();
     await stale.waitFor({ state: 'detached' });
@@ -173,18 +173,18 @@ describe('the path of a book', () => {
   it('shows in Proof what a press said of a file, at its page, also after a reload', async () => {
     const { page } = here;
     await openDemo(page, app);
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     const press = page.getByRole('article', { name: 'Press PDF of the interior' });
     const file = page.waitForEvent('download');
     await press.getByRole('button', { name: 'Write the PDF' }).click();
     await file;
-    await press.getByRole('button', { name: 'Put down a remark on this file' }).click();
+    await press.getByRole('button', { name: 'Add a remark on this file' }).click();
     await press.getByLabel('Page').fill('9999');
     await press.getByLabel('Remark').fill('The rule is under a quarter point.');
     await press.getByLabel('Remark').press('Enter');
     await press.getByText(/^The file has pages 1 to \d+\.$/).waitFor();
     await press.getByLabel('Page').fill('12');
-    await press.getByRole('button', { name: 'Put down' }).click();
+    await press.getByRole('button', { name: 'Add the remark' }).click();
     await press.getByText('Press, page 12').waitFor();
     await page.reload();
     await press.getByText('Press, page 12').waitFor();
@@ -194,7 +194,7 @@ describe('the path of a book', () => {
       .getByRole('complementary', { name: 'This spread' })
       .getByText('The rule is under a quarter point.')
       .waitFor();
-    await page.getByRole('link', { name: /^Deliver/ }).click();
+    await page.getByRole('link', { name: /^Send out/ }).click();
     await press.getByRole('button', { name: /^Seen to/ }).click();
     await press.getByText('Press, page 12').waitFor({ state: 'detached' });
   });

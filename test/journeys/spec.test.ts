@@ -42,7 +42,7 @@ describe('the page in Spec', () => {
   });
 
   it('keeps to the canon when the trim changes, and snaps to whole lines', async () => {
-    await page.getByLabel('Trade size').selectOption({ label: 'Trade, small, 5 × 8 in (127 × 203 mm)' });
+    await page.getByLabel('Trade size').selectOption({ label: 'Small trade, 5 × 8 in, 5 : 8' });
     await page.getByLabel('Less binding').fill('0');
     await page.keyboard.press('Enter');
     await page.waitForFunction(
@@ -71,7 +71,7 @@ describe('the page in Spec', () => {
     await page.keyboard.press('Enter');
     await page.getByText('between those of its neighbours').waitFor();
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Drop the longest' }).click();
+    await page.getByRole('button', { name: 'Remove the longest' }).click();
     expect(await rows.count()).to.equal(3);
   });
 
@@ -115,17 +115,17 @@ describe('the page in Spec', () => {
     await page.getByRole('button', { name: 'Keep this size' }).click();
     await page.getByLabel('Name of the size').fill('River format');
     await page.keyboard.press('Enter');
-    await page.getByLabel('Trade size').selectOption({ label: 'Digest, 5.5 × 8.5 in (140 × 216 mm)' });
-    await page.getByLabel('Own sizes').selectOption('River format');
+    await page.getByLabel('Trade size').selectOption({ label: 'Digest, 5.5 × 8.5 in, 1 : 1.55' });
+    await page.getByLabel('Custom sizes').selectOption('River format');
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('[aria-label="Trim width, on the drawing"]')?.value === '130 mm',
     );
     await page.getByLabel('Lengths in').selectOption('pica');
     expect(await value('Trim height, on the drawing')).to.equal('48p0');
     await page.getByLabel('Lengths in').selectOption('');
-    await page.getByLabel('Stands').selectOption('landscape');
+    await page.getByLabel('Orientation').selectOption('landscape');
     expect(await value('Trim height, on the drawing')).to.equal('130 mm');
-    await page.getByLabel('Stands').selectOption('portrait');
+    await page.getByLabel('Orientation').selectOption('portrait');
   });
 
   it('writes bleed into the press PDF', async () => {
@@ -134,7 +134,7 @@ describe('the page in Spec', () => {
       await page.keyboard.press('Enter');
     }
     await stageFact(page, 'Pages');
-    await page.getByRole('link', { name: 'Deliver' }).click();
+    await page.getByRole('link', { name: 'Send out' }).click();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.getByRole('button', { name: 'Write the PDF' }).click(),
@@ -168,7 +168,7 @@ describe('styles, inks and kept specs', () => {
     await page.getByText('under 70 % of 10.5 pt').waitFor();
     await leading.fill('12');
     await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: 'put back' }).nth(1).click();
+    await page.getByRole('button', { name: 'reset' }).nth(1).click();
     await page.waitForFunction(() => document.querySelectorAll('details button').length > 0);
     expect(await leading.inputValue()).to.equal('14.5 pt');
   });
@@ -189,15 +189,15 @@ describe('styles, inks and kept specs', () => {
     await page.keyboard.press('Enter');
     await page.getByRole('heading', { name: 'Number, other' }).waitFor();
     await page.getByText('from CN').first().waitFor();
-    await page.getByLabel('In its place').selectOption({ label: 'Chapter number' });
-    await page.getByRole('button', { name: 'Merge and drop' }).click();
+    await page.getByLabel('Replaced by').selectOption({ label: 'Chapter number' });
+    await page.getByRole('button', { name: 'Merge and remove' }).click();
     await page.getByRole('heading', { name: 'Chapter number' }).waitFor();
   });
 
   it('walks through the places of a style on the drawing', async () => {
-    await page.getByRole('button', { name: 'Walk' }).click();
+    await page.getByRole('button', { name: 'Show', exact: true }).click();
     await page.getByText(/^1 of 12$/).waitFor();
-    await page.getByRole('button', { name: 'On', exact: true }).click();
+    await page.getByRole('button', { name: 'Next', exact: true }).click();
     await page.getByText(/^2 of 12$/).waitFor();
   });
 
@@ -215,14 +215,14 @@ describe('styles, inks and kept specs', () => {
         before,
       );
     }
-    await slip.getByText('Its look, by eye').click();
+    await slip.getByText('Local adjustments').click();
     await slip.getByLabel('Size').fill('18');
     await page.keyboard.press('Enter');
     await slip.getByText('1 changed').waitFor();
     await slip.getByRole('button', { name: 'Teach CT' }).click();
     const learns = slip.getByRole('region', { name: 'What the style learns' });
     expect((await learns.innerText()).replace(/\s+/g, ' ')).to.match(/Size 20 → 18 .*14 paragraphs will be set so/);
-    await learns.getByRole('button', { name: 'Teach it' }).click();
+    await learns.getByRole('button', { name: 'Change the style' }).click();
     await slip.getByText('as CT', { exact: true }).first().waitFor();
   });
 
@@ -269,9 +269,9 @@ describe('styles, inks and kept specs', () => {
     await kept.getByRole('img').first().waitFor();
     const essays = page.getByRole('article', { name: 'Essays' });
     await essays.getByRole('img').first().waitFor();
-    await essays.getByRole('button', { name: 'Set it so' }).click();
+    await essays.getByRole('button', { name: 'Use this spec' }).click();
     await essays.getByText('this book’s').waitFor();
-    await kept.getByRole('button', { name: 'Set it so' }).click();
+    await kept.getByRole('button', { name: 'Use this spec' }).click();
     await topic(/^Styles/);
     await page.getByRole('button', { name: /^CT/ }).click();
     await page.waitForFunction(
@@ -290,7 +290,7 @@ describe('styles, inks and kept specs', () => {
     await page.getByRole('alert').filter({ hasText: 'bad.json' }).waitFor();
     await file('narrow.json', '{"name": "Narrow", "page": {"trim": {"width": "5in"}}}');
     const kept = page.getByRole('article', { name: 'Narrow' });
-    await kept.getByRole('button', { name: 'Set it so' }).click();
+    await kept.getByRole('button', { name: 'Use this spec' }).click();
     await topic(/^Page/);
     await page.waitForFunction(
       () => document.querySelector<HTMLInputElement>('[aria-label="Trim width, on the drawing"]')?.value === '5 in',
@@ -334,11 +334,11 @@ describe('faces and the space between words', () => {
     await topic(/^Faces/);
     expect(await page.getByText('is not here').count()).to.equal(0);
     await page.getByLabel('Show', { exact: true }).selectOption('own');
-    await page.getByRole('article', { name: 'Crimson Pro' }).getByRole('button', { name: 'Drop' }).click();
-    await page.getByText('is not here: another face is set in its place').waitFor();
+    await page.getByRole('article', { name: 'Crimson Pro' }).getByRole('button', { name: 'Remove' }).click();
+    await page.getByText('is missing: another face stands in for it').waitFor();
     await untilFact(page, 'Proof', (fact) => /finding/.test(fact));
     await page.getByRole('link', { name: /^Proof/ }).click();
-    await page.getByText('Face not here').first().waitFor();
+    await page.getByText('Face missing').first().waitFor();
     await page.getByRole('link', { name: /^Spec/ }).click();
   });
 
@@ -377,7 +377,7 @@ describe('faces and the space between words', () => {
     await page.mouse.move(box.x + box.width / 2 + 30, box.y + 40, { steps: 5 });
     await page.mouse.up();
     expect(Number(await most.getAttribute('aria-valuenow'))).to.be.above(before + 0.03);
-    await page.getByText('own limits').waitFor();
+    await page.getByText('limits of its own').waitFor();
     await page.getByRole('button', { name: 'As the face' }).click();
     await page.getByText('as held for the face').waitFor();
     await page.getByText('Words tied by rule').waitFor();
@@ -387,14 +387,14 @@ describe('faces and the space between words', () => {
     const least = page.getByRole('slider', { name: 'Least word space' });
     const give = async (percent: string) => {
       await topic(/^Text/);
-      await page.getByLabel('Letters may give').fill(percent);
-      await page.getByLabel('Letters may give').press('Enter');
+      await page.getByLabel('Letter-width tolerance').fill(percent);
+      await page.getByLabel('Letter-width tolerance').press('Enter');
       await topic(/^Spacing/);
     };
     await least.waitFor();
     const held = Number(await least.getAttribute('aria-valuenow'));
     await give('0');
-    await page.getByText('as held without play').waitFor();
+    await page.getByText('as held with letters at their width').waitFor();
     await page.waitForFunction(
       (was) => Number(document.querySelector('[aria-label="Least word space"]')?.getAttribute('aria-valuenow')) < was,
       held,

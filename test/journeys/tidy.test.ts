@@ -28,7 +28,7 @@ describe('tidying the copy', () => {
   });
 
   it('takes one place of a job, and undo brings it back', async () => {
-    await panel().getByRole('button', { name: 'Take', exact: true }).click();
+    await panel().getByRole('button', { name: 'Apply', exact: true }).click();
     await job(/^Words typed twice/).waitFor({ state: 'detached' });
     await page.keyboard.press('Control+z');
     await job(/^Words typed twice/).waitFor();
@@ -41,11 +41,15 @@ describe('tidying the copy', () => {
     await find.getByText(/^\d+ found$/).waitFor();
     const count = Number((await find.getByText(/^\d+ found$/).innerText()).split(' ')[0]);
     expect(count).to.be.above(1);
-    await find.getByRole('listitem').first().getByRole('checkbox').uncheck();
-    await find.getByLabel('Put', { exact: true }).fill('manifest');
+    const places = find.getByRole('list', { name: 'Places found' }).getByRole('listitem');
+    await places.first().getByRole('checkbox').uncheck();
+    await find.getByLabel('Replace with', { exact: true }).fill('manifest');
+    expect(await places.nth(1).locator('ins').innerText()).to.equal('manifest');
     await find.getByRole('button', { name: 'Replace ticked' }).click();
-    await find.getByText(/^1 found/).waitFor();
-    expect(await find.getByRole('listitem').count()).to.equal(1);
+    await find.getByText(/^1 found$/).waitFor();
+    expect(await places.count()).to.equal(1);
+    const last = find.getByRole('region', { name: 'Last replacements' });
+    await last.getByText(`${count - 1} of ${count}, 1 found after it`).waitFor();
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /^1 The Ninth Passenger/ }).focus();
     await page.keyboard.press('Control+z');
@@ -71,23 +75,25 @@ describe('tidying the copy', () => {
   it('restyles what is found and keeps its words; deleting is a choice of its own, with its count', async () => {
     await page.getByRole('button', { name: 'Find', exact: true }).click();
     const find = page.getByRole('region', { name: 'Find and replace' });
-    await find.getByLabel('Put', { exact: true }).fill('');
+    await find.getByLabel('Replace with', { exact: true }).fill('');
     await find.getByLabel('Find', { exact: true }).fill('ferry');
     await find.getByText(/^\d+ found$/).waitFor();
     const count = (await find.getByText(/^\d+ found$/).innerText()).split(' ')[0];
     const act = find.getByRole('button', { name: /^(?:Replace|Restyle) all$/ });
     expect(await act.isDisabled(), 'nothing says what to do with it').to.equal(true);
     const words = await untilFact(page, 'Copy', (fact) => /words$/.test(fact));
-    await find.getByLabel('Set as').selectOption({ label: 'Small capitals' });
+    await find.getByLabel('Make characters').selectOption({ label: 'Small capitals' });
     await find.getByRole('button', { name: 'Restyle all' }).click();
-    await find.getByText(`${count} found · ${count} places were set in another style.`).waitFor();
+    await find.getByText(`${count} places were set in another style.`).waitFor();
+    await find.getByText(`${count} found`, { exact: true }).waitFor();
     expect(await untilFact(page, 'Copy', (fact) => /words$/.test(fact))).to.equal(words);
     await find.getByRole('button', { name: `Delete all ${count}` }).click();
-    await find.getByText(`0 found · ${count} places were deleted.`).waitFor();
+    await find.getByText(`${count} places were deleted.`).waitFor();
+    await find.getByText('0 found', { exact: true }).waitFor();
     for (const name of ['“ferry” deleted', '“ferry” set in another style'])
       await page.getByRole('button', { name: `Undo: ${name}` }).click();
     await find.getByText(new RegExp(`^${count} found`)).waitFor();
-    await find.getByLabel('Set as').selectOption('');
+    await find.getByLabel('Make characters').selectOption('');
     await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
 
@@ -115,8 +121,53 @@ describe('tidying the copy', () => {
     await page.getByRole('button', { name: 'Find', exact: true }).click();
     await find.getByLabel('Kept searches').selectOption('Articles');
     await find.getByText(all).waitFor();
-    await find.getByRole('button', { name: 'Drop it' }).click();
+    await find.getByRole('button', { name: 'Remove it' }).click();
     await find.getByText('no search kept').waitFor({ state: 'attached' });
+    await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  });
+
+  it('goes from place to place with Enter, the focus in the field, and says how many there are elsewhere', async () => {
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
+    const find = page.getByRole('region', { name: 'Find and replace' });
+    const words = find.getByLabel('Find', { exact: true });
+    await words.fill('ferry ');
+    await find.getByText('ends with a space').waitFor();
+    await find.getByText(/^[\d,]+ found$/).waitFor();
+    await words.press('Enter');
+    await find.getByText(/^1 of [\d,]+ found$/).waitFor();
+    await words.press('Enter');
+    await find.getByText(/^2 of [\d,]+ found$/).waitFor();
+    await words.press('Shift+Enter');
+    await find.getByText(/^1 of [\d,]+ found$/).waitFor();
+    expect(await words.evaluate((field) => field === document.activeElement)).to.equal(true);
+    await page.locator('.galley .place-current').waitFor();
+    await find.getByLabel('Where').selectOption('division');
+    await find.getByText(/^[\d,]+ more outside/).waitFor();
+    await find.getByRole('button', { name: 'in the whole book' }).click();
+    await find.getByText(/more outside/).waitFor({ state: 'detached' });
+  });
+
+  it('finds by value and what has no words, and makes the style that is wanted', async () => {
+    const find = page.getByRole('region', { name: 'Find and replace' });
+    await find.getByLabel('Find', { exact: true }).fill('');
+    await find.getByLabel('With formatting').selectOption({ label: 'A size' });
+    await find.getByLabel('Size in points').fill('77');
+    await find.getByText('0 found', { exact: true }).waitFor();
+    await find.getByLabel('Size in points').fill('20');
+    await find.getByText(/^[1-9]\d* found$/).waitFor();
+    await find.getByLabel('With formatting').selectOption('');
+    await find.getByLabel('Find', { exact: true }).fill('{empty paragraph}');
+    await find.getByText(/^[1-9]\d* found$/).waitFor();
+    await find.locator('mark', { hasText: 'empty paragraph' }).first().waitFor();
+    await find.getByLabel('Make paragraphs').selectOption({ label: 'New style …' });
+    await find.getByLabel('Name of the new style, make paragraphs').fill('Pause in the text');
+    await find.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.waitForFunction(
+      (select) => (select as HTMLSelectElement).selectedOptions[0].text === 'Pause in the text',
+      await find.getByLabel('Make paragraphs').elementHandle(),
+    );
+    await page.getByRole('button', { name: 'Undo: Style Pause in the text' }).click();
+    await find.getByLabel('Make paragraphs').selectOption('');
     await page.getByRole('button', { name: 'Tidy', exact: true }).click();
   });
 
@@ -125,7 +176,7 @@ describe('tidying the copy', () => {
     const galley = page.getByRole('region', { name: '1 The Ninth Passenger' });
     const empty = galley.locator('.galley-empty');
     expect(await empty.count()).to.be.above(0);
-    await panel().getByRole('button', { name: 'Take all safe' }).click();
+    await panel().getByRole('button', { name: 'Apply safe jobs' }).click();
     await panel().getByRole('region', { name: 'Safe' }).waitFor({ state: 'detached' });
     expect(await empty.count()).to.equal(0);
     await page.keyboard.press('Control+z');
@@ -165,7 +216,7 @@ describe('notes that an author typed', () => {
     await panel.getByRole('button', { name: /^Typed note figures and notes without a match/ }).click();
     await panel.getByText('No note of this number.').waitFor();
     await panel.getByRole('button', { name: /^Typed note figures, with their lists/ }).click();
-    await panel.getByRole('button', { name: 'Take all 2' }).click();
+    await panel.getByRole('button', { name: 'Apply all 2' }).click();
     const order = page.getByRole('navigation', { name: 'Running order' });
     const notes = order.getByRole('button', { name: /^Notes/ });
     await notes.waitFor();

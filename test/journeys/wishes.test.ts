@@ -105,7 +105,7 @@ describe('a person’s wishes for a paragraph', () => {
     const tie = list.getByRole('checkbox', { name: 'Mrs Vane tied' });
     expect(await list.locator('li', { hasText: 'Mrs Vane' }).innerText()).to.match(/Mrs Vane\s+\d+/);
     await tie.uncheck();
-    expect(await page.getByLabel('Lifted').inputValue()).to.equal('Mrs Vane');
+    expect(await page.getByLabel('Not tied').inputValue()).to.equal('Mrs Vane');
     await page.keyboard.press('Alt+3');
     await page.getByRole('slider', { name: 'Spread' }).focus();
     const line = page.locator('[data-block]', { hasText: 'Mrs Vane' }).first();
@@ -124,13 +124,13 @@ describe('a person’s wishes for a paragraph', () => {
     await page.keyboard.press('Alt+2');
     await page.getByRole('button', { name: /^Ties in the book/ }).click();
     expect(await tie.isChecked()).to.equal(true);
-    expect(await page.getByLabel('Lifted').inputValue()).to.equal('');
+    expect(await page.getByLabel('Not tied').inputValue()).to.equal('');
   });
 
   it('and what pages keep is set in the spec', async () => {
     await page.keyboard.press('Alt+2');
     await page.getByRole('button', { name: /^Spacing, breaks/ }).click();
-    await page.getByLabel('Facing pages').selectOption({ label: 'End where they end' });
+    await page.getByLabel('Facing pages').selectOption({ label: 'End where they fall' });
     expect(await page.getByLabel('Short spreads').isDisabled()).to.equal(true);
     await page.keyboard.press('Control+z');
     expect(await page.getByLabel('Facing pages').inputValue()).to.equal('level');

@@ -27,7 +27,7 @@ describe('the server', () => {
   after((done) => void server.close(done));
 
   it('serves the one page for the Shelf and every stage of a book', async () => {
-    for (const path of ['/', '/book/b1/pages', '/book/b1/deliver']) {
+    for (const path of ['/', '/book/b1/pages', '/book/b1/send-out']) {
       const response = await fetch(base + path);
       expect(response.status).to.equal(200);
       expect(await response.text()).to.include('Walnut Leaf');

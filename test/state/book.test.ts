@@ -14,9 +14,9 @@ import { closeBook, openBook, setParticulars, writeBookNow } from '../../src/sta
 import { setAs, setSpec } from '../../src/state/spec/specThunks';
 import { pageOfSpread, selectRunningOrder, selectSpreads, spreadOfPage } from '../../src/state/book/selectors';
 import { addManuscript, readShelf, removeBook } from '../../src/state/shelf/shelfThunks';
-import { fileStem, makeProduct, readMadeProducts } from '../../src/state/deliver/deliverThunks';
-import { addRemark, dropRemark, selectFindings } from '../../src/state/deliver/outsideFacts';
-import { jobChanged, settingsChosen } from '../../src/state/deliver/jobsSlice';
+import { fileStem, makeProduct, readMadeProducts } from '../../src/state/send-out/sendOutThunks';
+import { addRemark, dropRemark, selectFindings } from '../../src/state/send-out/outsideFacts';
+import { jobChanged, settingsChosen } from '../../src/state/send-out/jobsSlice';
 import { fingerprint } from '../../src/core/base/hash';
 import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
@@ -262,7 +262,7 @@ describe('products', () => {
     await store.dispatch(makeProduct('project', { kind: 'pull', name: 'Nobody kept it' }));
     expect(store.getState().jobs.jobs.project).to.deep.include({
       status: 'failed',
-      message: 'This pull is not kept any more.',
+      message: 'This state is not kept any more.',
     });
   });
 

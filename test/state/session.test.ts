@@ -10,7 +10,7 @@ import {
   takeOverBook,
   writeBookNow,
 } from '../../src/state/book/bookThunks';
-import { makeProduct } from '../../src/state/deliver/deliverThunks';
+import { makeProduct } from '../../src/state/send-out/sendOutThunks';
 import type { OpenBook } from '../../src/storage/bookRepository';
 import { WalnutDatabase } from '../../src/storage/database';
 import type { WriteResult } from '../../src/worker/writeClient';

@@ -41,8 +41,8 @@ const styles: Record<string, ParagraphStyle> = {
     below: 1,
   },
   VN: { name: 'Verse, line number', basedOn: 'TX', meaning: 'other', size: 8.5, align: 'left', firstIndent: 0 },
-  SB: { name: 'Space break', basedOn: 'TX', meaning: 'break', align: 'centre', firstIndent: 0, hyphenate: false },
-  SBO: { name: 'Space break, ornament', basedOn: 'SB', above: 1, below: 1 },
+  SB: { name: 'Scene break', basedOn: 'TX', meaning: 'break', align: 'centre', firstIndent: 0, hyphenate: false },
+  SBO: { name: 'Scene break, ornament', basedOn: 'SB', above: 1, below: 1 },
   LI: {
     name: 'List item',
     basedOn: 'TX',

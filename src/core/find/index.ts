@@ -1,1 +1,2 @@
-export { findAll, MOST_HITS, replaceAll, type Replaced } from './find';
+export { findAll, findInScope, MOST_HITS } from './find';
+export { replaceAll, type Replaced } from './replace';

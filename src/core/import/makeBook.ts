@@ -1,8 +1,8 @@
 // Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
 // every book has, filled with fields.
+import { settableLanguage } from '../model/copy/languages';
 import { isInherited, table } from '../base/table';
 import {
-  LANGUAGES,
   emptyParticulars,
   BOOK_FORMAT,
   type Book,
@@ -142,10 +142,8 @@ function makeParticulars({ metadata }: Manuscript, { pieces }: FirstPages, optio
 /** The language that can be set and is nearest to a BCP 47 tag: `en-AU` reads as British English, `de-AT` as German. */
 export function knownLanguage(tag: string | undefined): string {
   if (tag === undefined) return 'en';
-  if (tag in LANGUAGES) return tag;
-  const primary = tag.toLowerCase().split('-')[0];
-  if (primary === 'en') return /^en-us$/i.test(tag) ? 'en' : 'en-GB';
-  return primary in LANGUAGES ? primary : 'en';
+  if (/^en[-_]/i.test(tag)) return /^en[-_]us\b/i.test(tag) ? 'en' : 'en-GB';
+  return settableLanguage(tag) ?? 'en';
 }
 
 const isHeading = (block: Block) => block.kind === 'paragraph' && ['CT', 'PT', 'CN', 'PN'].includes(block.style);

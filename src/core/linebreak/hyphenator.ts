@@ -16,8 +16,8 @@ const DOT = 0x2e;
 /** Most words remembered; then all are forgotten and remembered anew. */
 const MOST_WORDS = 300_000;
 
-/** Characters of patterns are below this: letters of Latin, Greek, Cyrillic and the scripts around them. */
-const CHARACTERS = 0x2100;
+/** Characters of patterns are below this: the last are letters of old Cyrillic. */
+const CHARACTERS = 0xa700;
 
 /**
  * The trie as a table: the child of node n by the k-th letter of the patterns is `children[n * letters + k]`, 0 for none
@@ -25,12 +25,12 @@ const CHARACTERS = 0x2100;
  */
 export class Hyphenator {
   /** Place of each character among the letters of the patterns, from 1; 0: no pattern has it. */
-  private readonly letterOf = new Uint8Array(CHARACTERS);
+  private readonly letterOf = new Uint16Array(CHARACTERS);
   private readonly letters: number;
   private readonly children: Uint16Array | Uint32Array;
   private readonly levelOf: Int32Array;
   /** The word at hand, as letters of the patterns. */
-  private dotted = new Uint8Array(64);
+  private dotted = new Uint16Array(64);
   private index = new WordIndex();
   /** By number in the index: what `divide` answers. */
   private places: Uint8Array[] = [];
@@ -90,7 +90,7 @@ export class Hyphenator {
   private levelsOf(word: string): Uint8Array {
     const { children, letters, letterOf, levelOf } = this;
     const length = word.length + 2;
-    if (length > this.dotted.length) this.dotted = new Uint8Array(length * 2);
+    if (length > this.dotted.length) this.dotted = new Uint16Array(length * 2);
     const { dotted } = this;
     dotted[0] = dotted[length - 1] = letterOf[DOT];
     for (let k = 0; k < word.length; k += 1) {

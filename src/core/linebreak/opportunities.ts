@@ -1,9 +1,10 @@
 // Where a paragraph may be broken: after spaces and dashes, at soft hyphens, inside words where the patterns allow it, at
-// sensible points of addresses, and where a person broke the line. Text of scripts without spaces goes by UAX #14.
-import LineBreaker from 'linebreak';
+// sensible points of addresses, and where a person broke the line. Beside characters of other scripts UAX #14 decides.
 import { LINE_END } from '../model/composed/broken';
 import { findAddresses, isAddressBreak, type Address } from './addresses';
 import type { Hyphenator } from './hyphenator';
+import { hasOtherScripts, placesBesideOtherScripts } from './otherScripts';
+import { isNeverFirst, mayPart } from './spaces';
 
 export interface HyphenationLimits {
   readonly smallestWord: number;
@@ -44,15 +45,13 @@ export interface PlaceContext {
   readonly weakEnds?: 'short' | 'heading' | null;
 }
 
-/** Scripts whose lines break between letters or by rules of their own. */
-const NEEDS_UAX14 = /[\u0590-\u1CFF\u2E80-\uD7FF\uF900-\uFE0F\uFE30-\uFFEF\uD83C-\uD83E]/;
 const LETTER = /[\p{L}\p{N}]/u;
 const LETTER_OR_MARK = /[\p{L}\p{M}]/u;
 
 export function findOpportunities(text: string, context: PlaceContext): Opportunities {
   const list = new OpportunityList();
-  if (NEEDS_UAX14.test(text)) findByUax14(text, context, list);
-  else new LatinScan(text, context, list).run();
+  new LatinScan(text, context, list).run();
+  if (hasOtherScripts(text)) addOtherScripts(text, context, list);
   list.add(text.trimEnd().length, text.length, LINE_END.last, 0);
   return list;
 }
@@ -72,6 +71,32 @@ export function withEmergencies(found: Opportunities, extra: readonly number[]):
   return list;
 }
 
+/** Adds what UAX #14 allows beside characters of other scripts, and takes out what it does not. */
+function addOtherScripts(text: string, context: PlaceContext, list: OpportunityList): void {
+  const { places, allows } = placesBesideOtherScripts(text);
+  const addresses = findAddresses(text);
+  const ties = new Set(context.ties);
+  const { count } = list;
+  const [at, next, kind, dear] = [list.at, list.next, list.kind, list.dear].map((array) => array.slice(0, count));
+  list.clear();
+  let k = 0;
+  const addBefore = (offset: number) => {
+    for (; k < count && next[k] <= offset; k += 1) {
+      const isOurs =
+        kind[k] === LINE_END.hyphen || kind[k] === LINE_END.forced || withoutSpaces(text.charCodeAt(at[k]));
+      if (isOurs || allows(at[k], next[k])) list.add(at[k], next[k], kind[k], dear[k]);
+    }
+  };
+  for (const place of places) {
+    addBefore(place.next);
+    const isKept = ties.has(place.at) || NO_BREAK_BEFORE.has(text.charCodeAt(place.next));
+    const address = addresses.find(({ from, to }) => place.next > from && place.next < to);
+    const isInside = address !== undefined && !isAddressBreak(text, place.next, address.from, address.to);
+    if (!isKept && !isInside) list.add(place.at, place.next, place.kind, 0);
+  }
+  addBefore(text.length);
+}
+
 /** One set of arrays for all paragraphs: they are read before the next paragraph is looked at. */
 const scratch = {
   at: new Uint32Array(1024),
@@ -86,6 +111,10 @@ class OpportunityList implements Opportunities {
   next = scratch.next;
   kind = scratch.kind;
   dear = scratch.dear;
+
+  clear(): void {
+    this.count = 0;
+  }
 
   /** Places come in text order; of two at one place the first stays, but the paragraph's end goes before all. */
   add(at: number, next: number, kind: number, dear: number): void {
@@ -139,6 +168,9 @@ function isLetter(text: string, at: number): boolean {
   return code >= CODE.FIRST_LATIN_LETTER && LETTER_OR_MARK.test(text[at]);
 }
 
+/** Letters of scripts whose divided words show no hyphen: Thai, whose words have no spaces between them, and Ethiopic. */
+const withoutSpaces = (code: number) => (code >= 0x0e00 && code < 0x0e80) || (code >= 0x1200 && code < 0x13a0);
+
 /** Small letters of ASCII are told without making text of them. */
 function isCapitalAt(text: string, at: number): boolean {
   const code = text.charCodeAt(at);
@@ -184,7 +216,8 @@ class LatinScan {
     const { limits } = this.context;
     let to = from + 1;
     while (to < text.length && isLetter(text, to)) to += 1;
-    if (limits !== null && to - from >= limits.smallestWord && from <= this.lastWord) this.divide(from, to, limits);
+    const mayDivide = from <= this.lastWord || withoutSpaces(text.charCodeAt(from));
+    if (limits !== null && to - from >= limits.smallestWord && mayDivide) this.divide(from, to, limits);
     return to;
   }
 
@@ -196,8 +229,9 @@ class LatinScan {
     const places = exceptionOf(limits, text, from, to) ?? this.context.hyphenatorAt(from)?.divide(text, from, to);
     if (places === undefined || places.length === 0) return;
     const dear = isCapital ? 1 : 0;
+    const kind = withoutSpaces(text.charCodeAt(from)) ? LINE_END.dash : LINE_END.hyphen;
     for (let k = limits.before; k <= to - from - limits.after; k += 1)
-      if (places[k] === 1) list.add(from + k, from + k, LINE_END.hyphen, dear);
+      if (places[k] === 1) list.add(from + k, from + k, kind, dear);
   }
 
   /** A word with a hyphen, an apostrophe inside or a soft hyphen breaks only at its own marks. */
@@ -233,11 +267,13 @@ class LatinScan {
         if (k > start && mayBreakAfterDash(text, k)) list.add(k + 1, k + 1, LINE_END.dash, 0);
         break;
       case CODE.SOFT_HYPHEN:
-        list.add(k, k + 1, LINE_END.hyphen, 0);
+        if (!isNeverFirst(text.charCodeAt(k + 1))) list.add(k, k + 1, LINE_END.hyphen, 0);
         break;
-      case CODE.ZERO_SPACE:
-        list.add(k, k + 1, LINE_END.dash, 0);
-        break;
+      case CODE.ZERO_SPACE: {
+        const next = pastSpaces(text, k + 1);
+        list.add(k, next, LINE_END.dash, 0);
+        return next;
+      }
       case CODE.LINE_SEPARATOR:
         list.add(k, k + 1, LINE_END.forced, 0);
         break;
@@ -258,11 +294,10 @@ class LatinScan {
   private passSpaces(at: number): number {
     const { text } = this;
     const { ties } = this.context;
-    let next = at + 1;
-    while (text.charCodeAt(next) === CODE.SPACE) next += 1;
+    const next = pastSpaces(text, at + 1);
     while (this.tie < ties.length && ties[this.tie] < at) this.tie += 1;
     const isTied = ties[this.tie] === at;
-    if (!isTied && next < text.length && !NO_BREAK_BEFORE.has(text.charCodeAt(next)))
+    if (!isTied && next < text.length && !NO_BREAK_BEFORE.has(text.charCodeAt(next)) && mayPart(text, at, next))
       this.list.add(at, next, LINE_END.space, this.isWeakEnd(at) ? 1 : 0);
     return next;
   }
@@ -278,6 +313,13 @@ const LINKS = new Set(
   ).split(' '),
 );
 const LONGEST_LINK = 6;
+
+/** Past spaces, and zero-width spaces among them. */
+function pastSpaces(text: string, from: number): number {
+  let at = from;
+  while (text.charCodeAt(at) === CODE.SPACE || text.charCodeAt(at) === CODE.ZERO_SPACE) at += 1;
+  return at;
+}
 
 const isHyphen = (code: number) =>
   code === CODE.HYPHEN_MINUS || code === CODE.HYPHEN || code === CODE.NO_BREAK_HYPHEN || code === CODE.SOFT_HYPHEN;
@@ -324,27 +366,4 @@ function parseException(entry: string): [string, Uint8Array] {
   let at = 0;
   for (const part of parts.slice(0, -1)) places[(at += part.length)] = 1;
   return [parts.join(''), places];
-}
-
-/** UAX #14, tailored: no break before a solidus that follows a letter, none inside addresses but at sensible points. */
-function findByUax14(text: string, context: PlaceContext, list: OpportunityList): void {
-  const breaker = new LineBreaker(text);
-  const addresses = findAddresses(text);
-  const ties = new Set(context.ties);
-  for (let found = breaker.nextBreak(); found !== null; found = breaker.nextBreak()) {
-    if (found.position >= text.length) break;
-    const { position } = found;
-    const forced = text[position - 1] === '\u2028';
-    const end = forced ? position - 1 : text.slice(0, position).trimEnd().length;
-    if (!forced && (ties.has(end) || isUnwelcome(text, position))) continue;
-    const address = addresses.find((one) => position > one.from && position < one.to);
-    if (address !== undefined && !isAddressBreak(text, position, address.from, address.to)) continue;
-    const kind = forced ? LINE_END.forced : end < position ? LINE_END.space : LINE_END.dash;
-    list.add(end, position, kind, 0);
-  }
-}
-
-/** Between a letter and a solidus, as in `km/h`, and after a solidus between letters. */
-function isUnwelcome(text: string, position: number): boolean {
-  return text[position - 1] === '/' && /\p{L}/u.test(text[position] ?? '') && /\p{L}/u.test(text[position - 2] ?? '');
 }

@@ -1,5 +1,6 @@
 // House marks: how quotes, dashes, ellipses, ranges, initials and units are set (house rules, section 5). The copy is left as
 // it was typed; what comes out are replacements for the set text, in order.
+import { LANGUAGE_TABLE, type MarkFamily } from '../model/copy/languages';
 import type { MarkSet } from '../model/spec/spec';
 
 /** A stretch of the source, from inclusive, to exclusive, and what is set for it. */
@@ -24,8 +25,9 @@ const THIRD = '\u2004';
 
 interface Marks {
   /** Opening and closing quotes, outer then inner, with what stands inside them. */
-  readonly quotes: readonly (readonly [string, string])[];
-  readonly dash: string;
+  readonly quotes: readonly [readonly [string, string], readonly [string, string]];
+  /** Between words; null: as typed. */
+  readonly dash: string | null;
   /** A full sentence ends with its point before the ellipsis. */
   readonly pointFirst: boolean;
   /** White before ; ! ? and before a colon. */
@@ -33,47 +35,51 @@ interface Marks {
   readonly beforeColon: string;
 }
 
-const MARKS: Readonly<Record<Exclude<MarkSet, 'typed' | 'language'>, Marks>> = {
-  us: {
-    quotes: [
-      ['“', '”'],
-      ['‘', '’'],
-    ],
-    dash: '—',
-    pointFirst: true,
-    beforeHigh: '',
-    beforeColon: '',
-  },
-  uk: {
-    quotes: [
-      ['‘', '’'],
-      ['“', '”'],
-    ],
-    dash: ' – ',
-    pointFirst: false,
-    beforeHigh: '',
-    beforeColon: '',
-  },
+const DOUBLE_SIX_NINE = ['“', '”'] as const;
+const SINGLE_SIX_NINE = ['‘', '’'] as const;
+const GUILLEMETS = ['«', '»'] as const;
+
+/** Without white before stops, points after the ellipsis, dashes with a space on either side: most of Europe. */
+const plain = (
+  outer: readonly [string, string],
+  inner: readonly [string, string],
+  dash: string | null = ' – ',
+): Marks => ({
+  quotes: [outer, inner],
+  dash,
+  pointFirst: false,
+  beforeHigh: '',
+  beforeColon: '',
+});
+
+const MARKS: Readonly<Record<MarkFamily, Marks>> = {
+  american: { ...plain(DOUBLE_SIX_NINE, SINGLE_SIX_NINE, '—'), pointFirst: true },
+  british: plain(SINGLE_SIX_NINE, DOUBLE_SIX_NINE),
+  english: plain(DOUBLE_SIX_NINE, SINGLE_SIX_NINE),
   french: {
-    quotes: [
-      [`«${MEDIUM}`, `${MEDIUM}»`],
-      ['“', '”'],
-    ],
-    dash: ' – ',
-    pointFirst: false,
+    ...plain([`«${MEDIUM}`, `${MEDIUM}»`], DOUBLE_SIX_NINE),
     beforeHigh: NARROW,
     beforeColon: MEDIUM,
   },
-  german: {
-    quotes: [
-      ['„', '“'],
-      ['‚', '‘'],
-    ],
-    dash: ' – ',
-    pointFirst: false,
-    beforeHigh: '',
-    beforeColon: '',
-  },
+  german: plain(['„', '“'], ['‚', '‘']),
+  danish: plain(['»', '«'], ['›', '‹']),
+  swedish: plain(['”', '”'], ['’', '’']),
+  polish: plain(['„', '”'], ['‚', '’']),
+  hungarian: plain(['„', '”'], ['»', '«']),
+  romanian: plain(['„', '”'], GUILLEMETS),
+  russian: plain(GUILLEMETS, ['„', '“'], ' — '),
+  // Which side of a parenthetic dash has its space cannot be told from the dash alone.
+  spanish: plain(GUILLEMETS, DOUBLE_SIX_NINE, null),
+  swiss: plain(GUILLEMETS, ['‹', '›']),
+  italian: plain(GUILLEMETS, DOUBLE_SIX_NINE),
+};
+
+/** Sets that are chosen by name, as families. */
+const CHOSEN: Readonly<Record<Exclude<MarkSet, 'typed' | 'language'>, MarkFamily>> = {
+  us: 'american',
+  uk: 'british',
+  french: 'french',
+  german: 'german',
 };
 
 const NONE: HouseMarks = { edits: [], unpaired: [] };
@@ -86,9 +92,9 @@ const OBJECT = '\uFFFC';
 /** The set by which a text is set: `language` goes by the book's own. */
 function marksOf(set: MarkSet, language: string): Marks | null {
   if (set === 'typed') return null;
-  if (set !== 'language') return MARKS[set];
-  const key = language.startsWith('en-GB') ? 'uk' : { fr: 'french', de: 'german' }[language.slice(0, 2)];
-  return key === undefined ? (language.startsWith('en') ? MARKS.us : null) : MARKS[key as 'uk' | 'french' | 'german'];
+  if (set !== 'language') return MARKS[CHOSEN[set]];
+  const family = LANGUAGE_TABLE[language]?.marks;
+  return family === undefined ? null : MARKS[family];
 }
 
 /** Replacements that set a paragraph's text by a house's marks. */
@@ -116,6 +122,8 @@ function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: n
   const pairs: [OpenQuote, number, number][] = [];
   const open: OpenQuote[] = [];
   const unpaired: number[] = [];
+  // Where a quote opens as it closes, as in Swedish, only its place tells which it is.
+  const sameOnBothSides = marks.quotes.filter(([opening, closing]) => opening === closing).join('');
   for (const match of text.matchAll(QUOTES)) {
     const at = match.index;
     const char = match[0];
@@ -129,7 +137,7 @@ function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: n
     }
     const top = open[open.length - 1];
     const typedOpen = '“‘„‚'.includes(char) && !(char === '“' && top?.isDouble && text[top.at] === '„');
-    const isOpening = typedOpen || ('"\'«»‹›'.includes(char) && opensHere(before, after, char));
+    const isOpening = typedOpen || (`"'«»‹›${sameOnBothSides}`.includes(char) && opensHere(before, after, char));
     if (isOpening) {
       open.push({ at, isDouble });
       continue;
@@ -211,8 +219,9 @@ function* setDashes(text: string, marks: Marks): Generator<MarkEdit> {
   const speech = /^(?:--|[—–-])[ \u00A0\u2009]*(?=\p{L}|[¿¡«“‘"'])/u.exec(text);
   if (speech !== null) yield { from: 0, to: speech[0].length, text: `—${THIRD}` };
   if (!text.includes('--') && !text.includes('–') && !text.includes('—') && !RANGE.test(text)) return;
-  for (const match of text.matchAll(/(?<=[^\s\d—–-])(?: ?-{2,3} ?| – | ?— ?)(?=[^\s—–-])/gu))
-    yield { from: match.index, to: match.index + match[0].length, text: marks.dash };
+  if (marks.dash !== null)
+    for (const match of text.matchAll(/(?<=[^\s\d—–-])(?: ?-{2,3} ?| – | ?— ?)(?=[^\s—–-])/gu))
+      yield { from: match.index, to: match.index + match[0].length, text: marks.dash };
   for (const match of text.matchAll(/(?<![\d-])(\d{1,4})-(?=\d{1,4}(?![\d-]))/g)) {
     const at = match.index + match[1].length;
     yield { from: at, to: at + 1, text: '–' };

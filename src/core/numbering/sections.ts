@@ -66,7 +66,8 @@ export const touchAt = ({ pageTouches, anchors }: Book, block: BlockId): PageTou
 
 function startOfParagraph({ touches }: Paragraph): SectionStart {
   const begins = touches?.breakBefore;
-  return begins === undefined || begins === false ? 'running' : begins === true ? 'page' : begins;
+  if (begins === undefined || begins === false || begins === 'column') return 'running';
+  return begins === true ? 'page' : begins;
 }
 
 /** A division without a word of its own on this begins a page, of the side that its role and the spec want. */

@@ -322,7 +322,7 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: In
   const has = (feature: string) => face.features.includes(feature);
   const features: string[] = has('onum') ? ['onum', 'pnum'] : [];
   // Letters larger than the leading would run into the lines around.
-  const base = look.touches?.size === undefined ? style.size : Math.min(look.touches.size, style.leading);
+  const base = Math.min(look.touches?.size ?? look.style?.size ?? style.size, Math.max(style.size, style.leading));
   let size = base;
   let rise = style.rise + (look.style?.rise ?? 0);
   const position = look.reference === null ? look.style?.position : look.reference === 'line' ? undefined : 'superior';

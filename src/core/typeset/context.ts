@@ -1,6 +1,6 @@
 // What a compose needs from outside: faces, hyphenation patterns and a clock; and what it keeps between composes.
 import type { FaceLibrary } from '../fonts/faceLibrary';
-import { Hyphenator, type PatternData } from '../linebreak';
+import { englishExceptions, Hyphenator, type PatternData } from '../linebreak';
 import { maybeFace } from '../model/spec/faces';
 import { StyleInterner } from '../styles';
 import { StageCache } from './stageCache';
@@ -20,9 +20,11 @@ export function createTypesetContext(library: FaceLibrary, now: () => number, to
   return { library, now, today, hyphenators: new Map(), interner: new StyleInterner(), cache: new StageCache() };
 }
 
-/** Gives the context the patterns of a language. */
+/** Gives the context the patterns of a language, with the words that we divide otherwise. */
 export function addPatterns(context: TypesetContext, language: string, data: PatternData): void {
-  if (!context.hyphenators.has(language)) context.hyphenators.set(language, new Hyphenator(data));
+  if (context.hyphenators.has(language)) return;
+  const ours = language === 'en' ? englishExceptions() : {};
+  context.hyphenators.set(language, new Hyphenator({ ...data, exceptions: { ...data.exceptions, ...ours } }));
 }
 
 /** Own space of a family's roman in em, from the opened font; 0.25 until its bytes have arrived. */

@@ -37,7 +37,6 @@ export interface FlowMemory {
 }
 
 export interface ResolvedSheet {
-  readonly language: string;
   readonly spaces: ReadonlyMap<string, number>;
   readonly sheet: ReadonlyMap<StyleTag, ResolvedStyle>;
 }
@@ -74,8 +73,8 @@ function tables() {
     /** Places in the flow by paragraph: the page search goes by their identity. */
     flows: new WeakMap<ComposedParagraph, FlowParagraph>() as Kept<ComposedParagraph, FlowParagraph>,
     words: new WeakMap<Paragraph, number>() as Kept<Paragraph, number>,
-    /** Resolved styles by spec, with what else they depend on: the language, and word spaces of families. */
-    sheets: new WeakMap<Spec, ResolvedSheet>() as Kept<Spec, ResolvedSheet>,
+    /** Resolved styles by spec and language, with what else they depend on: word spaces of families. */
+    sheets: new WeakMap<Spec, Map<string, ResolvedSheet>>() as Kept<Spec, Map<string, ResolvedSheet>>,
   };
 }
 

@@ -1,6 +1,7 @@
 // The schema of a book as it stands in a project file or the database.
 import { ValueError } from '../base/errors';
-import { BOOK_FORMAT, LANGUAGES, type Book, type Division, type Particulars } from '../model/copy/book';
+import { LANGUAGES } from '../model/copy/languages';
+import { BOOK_FORMAT, type Book, type Division, type Particulars } from '../model/copy/book';
 import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
@@ -110,7 +111,7 @@ const paragraph = Joi.object({
   touches: Joi.object({
     align: Joi.string().valid('justify', 'left', 'right', 'centre'),
     direction: Joi.string().valid('ltr', 'rtl'),
-    breakBefore: Joi.alternatives(Joi.boolean(), Joi.string().valid('recto', 'verso')),
+    breakBefore: Joi.alternatives(Joi.boolean(), Joi.string().valid('column', 'recto', 'verso')),
     together: Joi.boolean(),
     lines: Joi.number().valid(-1, 1),
     spread: Joi.number().valid(-1, 0, 1),
@@ -149,6 +150,7 @@ export const divisionSchema = Joi.object({
     .required(),
   matter: Joi.string().valid('front', 'body', 'back').required(),
   start: Joi.string().valid('any', 'recto', 'verso', 'same'),
+  language: Joi.string().valid(...Object.keys(LANGUAGES)),
   listed: Joi.boolean().required(),
   sink: Joi.number().integer().min(0).max(40),
   furniture: word(60).min(1),

@@ -1,7 +1,7 @@
 // The schema of the spec, key by key with unit, range and default: docs/formats.md is held against it by a test.
 // In a spec.json a length is a number of points or a text such as "5.5in"; in a book it is kept with its unit.
 import { ValueError } from '../base/errors';
-import { LANGUAGES } from '../model/copy/book';
+import { settableLanguage } from '../model/copy/languages';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import { migrateSpec } from '../formats/migrateSpec';
 import { MARK_SETS, MEANINGS, type Margins, type Spec } from '../model/spec/spec';
@@ -133,6 +133,7 @@ export const characterStyleSchema = Joi.object({
   name: Joi.string().min(1).max(80).required(),
   basedOn: word(12),
   face: word(60),
+  size: optional(number(3, 144, 'pt')),
   italic: optional(oneOf('on', 'opposite')),
   weight: optional(whole(100, 900, 'weight')),
   caps: optional(oneOf('none', 'small', 'all', 'title')),
@@ -318,9 +319,10 @@ function laidOver(under: unknown, over: unknown): unknown {
 
 /** A BCP 47 tag of a language with patterns. Throws ValueError. */
 export function checkLanguage(value: string): string {
-  if (value in LANGUAGES) return value;
+  const known = settableLanguage(value);
+  if (known !== undefined) return known;
   throw new ValueError(
     'lang',
-    `There are no hyphenation patterns for “${value}”: use ${Object.keys(LANGUAGES).join(', ')}.`,
+    `There are no hyphenation patterns for “${value}”: use the tag of a language that has some, such as en, de or pt.`,
   );
 }

@@ -301,7 +301,7 @@ export function goBackToPull(name: string): AppThunk<Promise<string | null>> {
     const { book, readOnly } = getState().book;
     if (book === null || readOnly) return 'This book can only be read here.';
     const kept = await pulls.read(book.id, name);
-    if (kept === undefined) return 'This pull is gone.';
+    if (kept === undefined) return 'This kept state is gone.';
     const now = getState().book.book!;
     const edits = editsBetweenBooks(now, { ...kept.book, nextId: Math.max(kept.book.nextId, now.nextId) });
     if (edits.length > 0) dispatch(edit(`Back to “${name}”`, edits));

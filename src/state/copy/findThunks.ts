@@ -10,7 +10,7 @@ import type { AppThunk } from '../store';
 /** A pattern that can run for ever has a worker of its own, which is ended after so many ms. */
 const LONGEST_SEARCH = 3000;
 const TOO_SLOW = 'This pattern takes too long: it has too many ways to match.';
-const NOTHING: FoundReply = { hits: [], problem: null };
+const NOTHING: FoundReply = { hits: [], outside: 0, problem: null };
 
 /** Everything that a query finds in the open book; `onProgress` is told the share that is looked through. */
 export function findInBook(
@@ -39,8 +39,8 @@ export function findInBook(
 async function findElsewhere(session: BookSession, book: Book, query: FindQuery): Promise<FoundReply> {
   const { result, isLate } = await inTime(session, { kind: 'find', book, query });
   if (result?.kind === 'found') return result;
-  if (isLate) return { hits: [], problem: TOO_SLOW };
-  return result?.kind === 'failed' ? { hits: [], problem: result.message } : NOTHING;
+  if (isLate) return { hits: [], outside: 0, problem: TOO_SLOW };
+  return result?.kind === 'failed' ? { hits: [], outside: 0, problem: result.message } : NOTHING;
 }
 
 /** A search in a worker of its own; `isLate`: it was ended for its time. */

@@ -17,7 +17,7 @@ import { bookEdited } from '../book/bookSlice';
 import { edit } from '../book/bookThunks';
 import type { AppThunk } from '../store';
 import { selectRunningOrder, spreadOfPage } from '../book/selectors';
-import { divisionChosen, spreadCalled, textCalled } from '../view/viewSlice';
+import { divisionChosen, spreadCalled, textCalled, textShown } from '../view/viewSlice';
 
 /** A change that the galley has already made in its own document. */
 export interface GalleyChange {
@@ -130,6 +130,17 @@ export function goToText(place: TextSelection): AppThunk {
     if (found === null) return;
     if (getState().view.division !== found.stream) dispatch(chooseDivision(found.stream));
     dispatch(textCalled(found));
+  };
+}
+
+/** Brings a place of the text into view in the galley; the caret and the focus stay where they are. */
+export function showText(place: TextSelection): AppThunk {
+  return (dispatch, getState) => {
+    const { book } = getState().book;
+    const found = book === null ? null : placeInDivision(book, place);
+    if (found === null) return;
+    if (getState().view.division !== found.stream) dispatch(chooseDivision(found.stream));
+    dispatch(textShown({ stream: found.stream, ...found.head }));
   };
 }
 

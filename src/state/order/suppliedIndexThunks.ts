@@ -14,7 +14,7 @@ export function supplyIndexFrom(pull: string, fileName: string, bytes: Uint8Arra
     const { book, revision, readOnly } = getState().book;
     if (book === null || readOnly) return { problem: 'This book can only be read here.' };
     const kept = await pulls.read(book.id, pull);
-    if (kept === undefined) return { problem: 'This pull is gone.' };
+    if (kept === undefined) return { problem: 'This kept state is gone.' };
     const text = new TextDecoder('utf-8').decode(bytes);
     const result = await startWriteJob({ kind: 'supplyIndex', book, pull: kept.book, table: kept.table, text }).result;
     if (result.kind === 'failed') return { problem: `${fileName}: ${result.message}` };

@@ -7,7 +7,7 @@ import type { Spec } from '../../core/model/spec/spec';
 import { partKind, partOfSpec, readSpecFile, withSpecPart, type SpecPart } from '../../core/validate';
 import type { Specimen } from '../../worker/writeClient';
 import { edit } from '../book/bookThunks';
-import { fileStem } from '../deliver/deliverThunks';
+import { fileStem } from '../send-out/sendOutThunks';
 import { keptList } from '../keptList';
 import type { AppThunk } from '../store';
 

@@ -1,6 +1,6 @@
 // The style sheet as pages: every style with its tag and name, set in itself on words of the book, as a PDF.
 import { styleSheetBook } from '../../core/edit';
-import { fileStem } from '../deliver/deliverThunks';
+import { fileStem } from '../send-out/sendOutThunks';
 import type { AppThunk } from '../store';
 
 /** Writes the style sheet and hands it over. Answers why not, or null. */

@@ -133,6 +133,32 @@ export function addStyle(sort: StyleSort, of: StyleTag, isCopy: boolean): AppThu
   };
 }
 
+/** Makes a style with a name, as text or as the text around it; the tag is taken from the name. Answers the tag. */
+export function makeStyle(sort: StyleSort, wanted: string): AppThunk<StyleTag | null> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    if (book === null || readOnly || wanted.trim() === '') return null;
+    const initials = (wanted.normalize('NFD').match(/[A-Za-z0-9]+/g) ?? ['S']).map((word) => word[0]).join('');
+    if (sort === 'character') {
+      const styles = book.spec.characterStyles;
+      const { tag, name } = freeOf(styles, initials.toLowerCase(), wanted.trim());
+      dispatch(setSpec(['characterStyles'], { ...styles, [tag]: { name } } as unknown as Plain, `Style ${name}`));
+      return tag;
+    }
+    const { styles } = book.spec;
+    const { tag, name } = freeOf(styles, initials.toUpperCase(), wanted.trim());
+    dispatch(edit(`Style ${name}`, [{ kind: 'setStyle', tag, from: null, to: { name, basedOn: 'TX' } }]));
+    return tag;
+  };
+}
+
+/** The tag and name that are wanted, or with a number where a style has them. */
+function freeOf(styles: Readonly<Record<string, { readonly name: string }>>, tag: string, name: string) {
+  const short = tag.slice(0, 4);
+  const isTaken = Object.values(styles).some((style) => style.name === name);
+  return { tag: short in styles ? freeTag(styles, short) : short, name: isTaken ? freeName(styles, name) : name };
+}
+
 /** Gives a style of one's own another tag. Answers why not, or null. */
 export function retagStyle(tag: StyleTag, to: StyleTag): AppThunk<string | null> {
   return (dispatch, getState) => {

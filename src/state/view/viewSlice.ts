@@ -19,6 +19,18 @@ export interface SlotPlace {
   readonly slot: SlotName;
 }
 
+/** A control that the search calls: its label, and the group that it stands in. */
+export interface CalledControl {
+  readonly label: string;
+  readonly group?: string;
+}
+
+/** The style of the sheet that is opened. */
+export interface OpenStyle {
+  readonly sort: 'paragraph' | 'character';
+  readonly tag: string;
+}
+
 export interface ViewState {
   readonly theme: Theme;
   /** Spread in view, from 0. */
@@ -31,6 +43,10 @@ export interface ViewState {
   /** Division shown in Copy; null for the particulars. */
   readonly division: string | null;
   readonly topic: string;
+  /** The style that is open in Spec; null: the list. */
+  readonly style: OpenStyle | null;
+  /** A control that is to be shown and focused; null: it was. */
+  readonly control: CalledControl | null;
   /** Set and page role whose furniture is worked on; an empty set: the book's. And the slot, if any. */
   readonly furnitureSet: string;
   readonly furnitureRole: PageRole;
@@ -43,6 +59,8 @@ export interface ViewState {
   readonly paragraph: ParagraphPlace | null;
   /** Text to be gone to in the galley; an object of its own for each call. */
   readonly text: TextSelection | null;
+  /** A place brought into view in the galley without the caret; an object of its own for each call. */
+  readonly shownText: ParagraphPlace | null;
   /** Stretches of text that a panel of Copy points at. */
   readonly places: readonly ShownPlace[];
 }
@@ -53,7 +71,7 @@ export interface ShownPlace {
   readonly from: number;
   /** Infinity: the end of the paragraph. */
   readonly to: number;
-  readonly className: 'place-found' | 'place-goes' | 'place-replaced';
+  readonly className: 'place-found' | 'place-found place-current' | 'place-goes' | 'place-replaced';
   /** Told on hover. */
   readonly title: string;
   /** What stands there instead. */
@@ -75,6 +93,8 @@ const initialState: ViewState = {
   zoom: { kind: 'spread' },
   division: null,
   topic: 'page',
+  style: null,
+  control: null,
   furnitureSet: '',
   furnitureRole: 'text',
   slot: null,
@@ -82,6 +102,7 @@ const initialState: ViewState = {
   layers: ['text', 'measures', 'canon'],
   paragraph: null,
   text: null,
+  shownText: null,
   places: [],
 };
 
@@ -102,10 +123,24 @@ const slice = createSlice({
       ...state,
       paragraph: action.payload,
     }),
-    textCalled: (state, action: PayloadAction<TextSelection>) => ({ ...state, text: { ...action.payload } }),
+    textCalled: (state, action: PayloadAction<TextSelection>) => ({
+      ...state,
+      text: { ...action.payload },
+      shownText: null,
+    }),
+    textShown: (state, action: PayloadAction<ParagraphPlace | null>) => ({ ...state, shownText: action.payload }),
     placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
     spreadDrawn: (state, action: PayloadAction<number | null>) => ({ ...state, drawn: action.payload }),
     layersShown: (state, action: PayloadAction<readonly Layer[]>) => ({ ...state, layers: action.payload }),
+    styleOpened: (state, action: PayloadAction<OpenStyle | null>) => ({ ...state, style: action.payload }),
+    controlCalled: (state, action: PayloadAction<CalledControl>) => ({ ...state, control: { ...action.payload } }),
+    controlReached: (state) => ({ ...state, control: null }),
+    layerToggled: (state, { payload }: PayloadAction<Layer>) => ({
+      ...state,
+      layers: state.layers.includes(payload)
+        ? state.layers.filter((layer) => layer !== payload)
+        : [...state.layers, payload],
+    }),
     topicChosen: (state, action: PayloadAction<string>) => ({ ...state, topic: action.payload, slot: null }),
     furnitureSetChosen: (state, action: PayloadAction<string>) => ({
       ...state,
@@ -126,11 +161,14 @@ const slice = createSlice({
       spread: 0,
       jump: state.jump + 1,
       topic: 'page',
+      style: null,
+      control: null,
       furnitureSet: '',
       furnitureRole: 'text',
       slot: null,
       paragraph: null,
       text: null,
+      shownText: null,
       places: [],
       division: action.payload.book.divisions.find((division) => division.role === 'chapter')?.id ?? null,
     })),
@@ -143,6 +181,10 @@ export const {
   zoomChosen,
   divisionChosen,
   topicChosen,
+  layerToggled,
+  styleOpened,
+  controlCalled,
+  controlReached,
   furnitureSetChosen,
   furnitureRoleChosen,
   slotChosen,
@@ -151,6 +193,7 @@ export const {
   spreadDrawn,
   paragraphPointed,
   textCalled,
+  textShown,
   placesShown,
 } = slice.actions;
 export const viewReducer = slice.reducer;

@@ -18,7 +18,7 @@ export function readStart(typed: string): number | null | string {
   if (typed.trim() === '') return null;
   const start = Number(typed);
   const isStart = Number.isInteger(start) && start >= 1 && start <= MOST_FOLIO;
-  return isStart ? start : `A run begins at a whole number from 1 to ${MOST_FOLIO}; empty, it goes on.`;
+  return isStart ? start : `A run begins at a whole number from 1 to ${MOST_FOLIO}; empty, it continues.`;
 }
 
 interface Props {
@@ -41,7 +41,7 @@ export function FolioRunFields({ run, disabled, onChange }: Props) {
       <TextSetting
         label="First number"
         value={run.start === null ? '' : String(run.start)}
-        placeholder="goes on"
+        placeholder="continues"
         disabled={disabled}
         onChange={(typed) => {
           const start = readStart(typed);

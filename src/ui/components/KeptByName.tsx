@@ -92,7 +92,7 @@ export function KeptByName<T extends Named>(props: Props<T>) {
             })
           }
         >
-          Drop it
+          Remove it
         </button>
       )}
       <button className={BUTTON} disabled={!props.mayKeep} onClick={() => setName(props.suggested)}>

@@ -47,7 +47,7 @@ export function OwnPageFields({ own, margins, disabled, onChange }: Props) {
         disabled={disabled}
         choices={[
           ['book', 'As the book'],
-          ['own', 'Its own'],
+          ['own', 'Separate'],
         ]}
         onChange={(to) => onChange(withMargins(to === 'own'))}
       />

@@ -140,7 +140,8 @@ export function NumberSetting({ label, value, unit = '', onChange, disabled = fa
 interface ChoiceProps {
   readonly label: string;
   readonly value: string;
-  readonly choices: readonly (readonly [string, string])[];
+  /** Key, name, and the group under which it is listed: choices of one group follow each other. */
+  readonly choices: readonly (readonly [string, string, string?])[];
   readonly onChange: (value: string) => void;
   readonly disabled?: boolean;
   readonly note?: ReactNode;
@@ -162,19 +163,41 @@ export function ChoiceSetting({
     <SettingRow label={label} id={id} note={note} isWide={isWide}>
       <select
         id={id}
-        className={`setting-select ${isWide ? 'w-full' : 'w-[150px]'}`}
+        className={`setting-select ${isWide ? 'w-full' : 'field-sizing-content max-w-[205px] min-w-[150px]'}`}
         value={value}
         disabled={disabled}
         onChange={(event) => onChange(event.target.value)}
       >
-        {choices.map(([key, name]) => (
-          <option key={key} value={key}>
-            {name}
-          </option>
-        ))}
+        {grouped(choices).map(([group, members]) => {
+          const options = members.map(([key, name]) => (
+            <option key={key} value={key}>
+              {name}
+            </option>
+          ));
+          return group === '' ? (
+            options
+          ) : (
+            <optgroup key={group} label={group}>
+              {options}
+            </optgroup>
+          );
+        })}
       </select>
     </SettingRow>
   );
+}
+
+type Choices = ChoiceProps['choices'];
+
+function grouped(choices: Choices): [string, Choices][] {
+  const groups: [string, Choices[number][]][] = [];
+  for (const choice of choices) {
+    const name = choice[2] ?? '';
+    const last = groups.at(-1);
+    if (last?.[0] === name) last[1].push(choice);
+    else groups.push([name, [choice]]);
+  }
+  return groups;
 }
 
 export function SettingGroup({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {

@@ -2,14 +2,14 @@
 import { useEffect, useState } from 'react';
 import { Link, Outlet, useNavigate, useParams } from 'react-router';
 import { openBook } from '../../state/book/bookThunks';
-import { readMadeProducts } from '../../state/deliver/deliverThunks';
+import { readMadeProducts } from '../../state/send-out/sendOutThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Deckle } from './Deckle';
 import { SaveNotices, UnwrittenQuestion } from './SaveNotices';
 import { TopBar } from './TopBar';
 import { useLeaving } from './useLeaving';
 import { useShortcuts } from './useShortcuts';
-import { CommandSearch } from './CommandSearch';
+import { CommandSearch } from './commands/CommandSearch';
 import { ShortcutHelp } from './ShortcutHelp';
 
 export default function BookFrame() {

@@ -3,9 +3,15 @@
 import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import type { PageSummary } from '../../worker/typesetClient';
-import { selectFindings } from '../../state/deliver/outsideFacts';
+import { selectFindings } from '../../state/send-out/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
-import { selectRunningOrder, selectSpreads, type RunningOrderRow, type Spread } from '../../state/book/selectors';
+import {
+  selectRunningOrder,
+  spreadOfPage,
+  selectSpreads,
+  type RunningOrderRow,
+  type Spread,
+} from '../../state/book/selectors';
 import { spreadCalled } from '../../state/view/viewSlice';
 
 const WIDTH = 112;
@@ -34,7 +40,7 @@ export function Deckle() {
 
   const go = (spread: number) => {
     dispatch(spreadCalled(Math.min(spreads.length - 1, Math.max(0, spread))));
-    if (/\/(copy|deliver)$/.test(location.pathname)) void navigate('pages');
+    if (/\/(copy|send-out)$/.test(location.pathname)) void navigate('pages');
   };
   const spreadAt = (event: PointerEvent): number => {
     const top = event.currentTarget.getBoundingClientRect().top;
@@ -107,8 +113,10 @@ export function Deckle() {
         names.map((name) => (
           <span
             key={name.id}
-            className="pointer-events-none absolute left-1.5 -translate-y-1/2 truncate text-[11px] leading-[13px]"
+            className="absolute left-1.5 -translate-y-1/2 cursor-pointer truncate text-[11px] leading-[13px]"
             style={{ top: name.y, width: CELLS_LEFT - 16 }}
+            title={name.text}
+            onPointerDown={() => go(name.spread)}
           >
             {name.text}
           </span>
@@ -192,6 +200,7 @@ interface PlacedName {
   readonly id: string;
   readonly text: string;
   readonly y: number;
+  readonly spread: number;
 }
 
 /** Names at the row of their first page, those that would touch the one above left out; front matter is one name. */
@@ -201,7 +210,7 @@ function placeNames(rows: readonly RunningOrderRow[], row: number): PlacedName[]
   const add = (id: string, text: string, page: number) => {
     const y = PADDING + Math.floor((page + 1) / 2) * row + Math.min(row, 10) / 2;
     if (page < 0 || y < last + NAME_STEP) return;
-    names.push({ id, text, y });
+    names.push({ id, text, y, spread: spreadOfPage(page) });
     last = y;
   };
   if (rows.some((entry) => entry.matter === 'front')) add('front', 'Front', 0);

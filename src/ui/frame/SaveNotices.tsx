@@ -2,7 +2,7 @@
 // the top bar while it is so, and a question when the book is to be left or let go with changes that are not written.
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { settleUnwritten, takeOverBook } from '../../state/book/bookThunks';
-import { makeProduct } from '../../state/deliver/deliverThunks';
+import { makeProduct } from '../../state/send-out/sendOutThunks';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 
 const words = (count: number) => (count === 1 ? '1 change' : `${count} changes`);

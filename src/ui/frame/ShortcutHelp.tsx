@@ -6,9 +6,10 @@ const KEYS: readonly [string, readonly [string, string][]][] = [
     'Everywhere',
     [
       ['Ctrl Z', 'Undo'],
-      ['Shift Ctrl Z', 'Redo'],
-      ['Ctrl K', 'Find a stage, a division, an action'],
-      ['Alt 1 to Alt 5', 'Copy, Spec, Pages, Proof, Deliver'],
+      ['Ctrl Y, Shift Ctrl Z', 'Redo'],
+      ['Ctrl F', 'Find and replace'],
+      ['Ctrl K', 'Go to a stage, page, division, setting or act'],
+      ['Alt 1 to Alt 5', 'Copy, Spec, Pages, Proof, Send out'],
       ['?', 'This list'],
     ],
   ],

@@ -3,10 +3,11 @@ import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { editRedone, editUndone } from '../../state/book/bookSlice';
 import { useAppDispatch } from '../../state/hooks';
+import { controlCalled, copyToolChosen } from '../../state/view/viewSlice';
 import { FieldHistory } from './fieldHistory';
 
 /** Alt with a figure goes to a stage, in the order of work. */
-export const STAGE_KEYS = ['copy', 'spec', 'pages', 'proof', 'deliver'] as const;
+export const STAGE_KEYS = ['copy', 'spec', 'pages', 'proof', 'send-out'] as const;
 
 export function isTyping(target: EventTarget | null): boolean {
   return (
@@ -23,10 +24,16 @@ export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): v
     const press = (event: KeyboardEvent) => {
       const withControl = event.ctrlKey || event.metaKey;
       const key = event.key.toLowerCase();
-      if (withControl && key === 'z') {
-        if (fields.isFields(event.target, event.shiftKey)) return;
+      const isRedo = key === 'y' || (key === 'z' && event.shiftKey);
+      if (withControl && (key === 'z' || key === 'y')) {
+        if (fields.isFields(event.target, isRedo)) return;
         event.preventDefault();
-        dispatch(event.shiftKey ? editRedone() : editUndone());
+        dispatch(isRedo ? editRedone() : editUndone());
+      } else if (withControl && key === 'f') {
+        event.preventDefault();
+        void navigate('copy');
+        dispatch(copyToolChosen('find'));
+        dispatch(controlCalled({ label: 'Find', group: undefined }));
       } else if (withControl && key === 'k') {
         event.preventDefault();
         openPanel('commands');

@@ -1,11 +1,11 @@
 // The stages of a book in the order of work, each with the one figure that says how it stands.
 import { formatNumber } from '../../core/measure/units';
-import { selectFindings } from '../../state/deliver/outsideFacts';
+import { selectFindings } from '../../state/send-out/outsideFacts';
 import { useAppSelector } from '../../state/hooks';
 import { useLate } from '../components/useLate';
 
 export interface StageFact {
-  readonly path: 'copy' | 'spec' | 'pages' | 'proof' | 'deliver';
+  readonly path: 'copy' | 'spec' | 'pages' | 'proof' | 'send-out';
   readonly name: string;
   readonly fact: string;
   /** The figure is of an older state of the book: newer pages are being composed. */
@@ -19,7 +19,7 @@ export function useStageFacts(): readonly StageFact[] {
   const jobs = useAppSelector((state) => state.jobs.jobs);
   const done = Object.values(jobs).filter((job) => job.status === 'done');
   const stale = useAppSelector((state) => done.filter((job) => job.revision !== state.book.revision).length);
-  const deliverFact =
+  const sendOutFact =
     done.length === 0
       ? ''
       : `${done.length} ${done.length === 1 ? 'file' : 'files'}${stale > 0 ? `, ${stale} stale` : ''}`;
@@ -41,7 +41,7 @@ export function useStageFacts(): readonly StageFact[] {
       fact: summary ? `${must} ${must === 1 ? 'finding' : 'findings'}` : '',
       isProvisional: composing,
     },
-    { path: 'deliver', name: 'Deliver', fact: deliverFact, isProvisional: stale > 0 },
+    { path: 'send-out', name: 'Send out', fact: sendOutFact, isProvisional: stale > 0 },
   ];
 }
 

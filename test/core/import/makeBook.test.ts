@@ -125,7 +125,7 @@ describe('making a book of a manuscript', () => {
       'en',
       'de',
       'fr',
-      'en',
+      'pt',
       'en',
     ]);
   });

@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { Hyphenator } from '../../../src/core/linebreak';
+import { ENGLISH_DIVISIONS, Hyphenator } from '../../../src/core/linebreak';
 import type { PatternData, PatternNode } from '../../../src/core/linebreak/hyphenator';
-import { readJson } from '../../build/assets';
+import { addPatterns } from '../../../src/core/typeset/context';
+import { newContext, readJson } from '../../build/assets';
 
 /** The word with its places of division shown, those within the least letters left out. */
 function divided(hyphenator: Hyphenator, word: string, before = 2, after = 3): string {
@@ -86,5 +87,20 @@ describe('hyphenation', () => {
     });
     expect(divided(hyphenator, 'present')).to.equal('pre-sent');
     expect(hyphenator.divide('toString')).to.have.length(0);
+  });
+
+  it('divides the words of our own list as it says, with their adverbs and plurals', () => {
+    const context = newContext();
+    addPatterns(context, 'en', readJson('patterns/en.json'));
+    const hyphenator = context.hyphenators.get('en')!;
+    for (const word of [
+      ...['aca-dem-i-cal-ly', 'me-mo-ri-al', 'me-mo-ri-als', 'im-me-mo-ri-al', 'con-spir-a-to-ri-al', 'driv-ing'],
+      ...['flag-el-lat-ed', 'sec-re-tar-i-ats', 'mag-ne-to-sphere', 'dra-co-ni-an', 'dis-ci-pli-nar-i-an'],
+      ...['uni-ver-si-ties', 'half-way', 'not-with-stand-ing', 'ed-i-to-ri-al-ly'],
+    ])
+      expect(divided(hyphenator, word.replaceAll('-', ''), 2, 2)).to.equal(word);
+    const plain = ENGLISH_DIVISIONS.map((word) => word.replaceAll('-', ''));
+    expect(new Set(plain).size).to.equal(plain.length);
+    for (const word of ENGLISH_DIVISIONS) expect(word).to.match(/^[a-z]{2,}(?:-[a-z]+)*-[a-z]{2,}$/);
   });
 });

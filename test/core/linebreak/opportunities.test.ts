@@ -166,6 +166,39 @@ describe('places at which a line may end', () => {
     expect(marked('漢字かな交じり文')).to.match(/漢\|字/);
   });
 
+  it('goes by UAX #14 beside characters of other scripts alone: the words around them are divided as ever', () => {
+    const plain = 'the passenger register holds';
+    const divided = 'the|pas~sen~ger|reg~is~ter|holds';
+    expect(marked(`${plain} 🦆 ${plain}`, true)).to.equal(`${divided}|🦆|${divided}`);
+    expect(marked(`${plain} שלום ${plain}`, true)).to.equal(`${divided}|שלום|${divided}`);
+    expect(marked(`${plain} 漢字 ${plain}`, true)).to.equal(`${divided}|漢|字|${divided}`);
+    expect(marked('the pas\u00adsen\u00adger and 漢', true)).to.equal('the|pas~sen~ger|and|漢');
+  });
+
+  it('parts no dash, tie or address from its words beside other scripts', () => {
+    expect(marked('漢 – 字')).to.equal('漢 –|字');
+    expect(marked('漢— 字')).to.equal('漢—|字');
+    const { count } = findOpportunities('Dr 漢', { hyphenatorAt: () => null, limits: null, ties: [2] });
+    expect(count).to.equal(1);
+    expect(marked('漢\uFFFC字')).to.equal('漢\uFFFC|字');
+  });
+
+  for (const [text, wanted] of [
+    ['one \u2060two', 'one \u2060two'],
+    ['Qui est là ? Moi !', 'Qui|est|là ?|Moi !'],
+    ['« Oui » dit-il', '« Oui »|dit-il'],
+    ['sagte »ja« dann', 'sagte|»ja«|dann'],
+    ['sagte „ja“ dann', 'sagte|„ja“|dann'],
+    ['rock ’n’ roll', 'rock|’n’|roll'],
+    ['( see ) this', '( see )|this'],
+    ['a , b ; c .5', 'a ,|b ;|c|.5'],
+    ['and / or', 'and /|or'],
+    ['漢 \u2060字 ) 字', '漢 \u2060字 )|字'],
+    ['( 漢 ! 字', '( 漢 !|字'],
+  ] as const)
+    it(`parts at no space that a closing or opening mark holds: ${JSON.stringify(text)}`, () =>
+      expect(marked(text)).to.equal(wanted));
+
   it('ends with the paragraph', () => {
     const found = findOpportunities('word ', placesOf('', null));
     expect(found.count).to.equal(1);

@@ -44,7 +44,9 @@ describe('house marks', () => {
     expect(set('"Go"', 'language', 'en')).to.equal('“Go”');
     expect(set('"Go"', 'language', 'en-GB')).to.equal('‘Go’');
     expect(set('"Ja"', 'language', 'de')).to.equal('„Ja“');
-    expect(set('"Sí"', 'language', 'es')).to.equal('"Sí"');
+    expect(set('"Sí" -- no', 'language', 'es')).to.equal('«Sí» -- no');
+    expect(set('”Ja”, sade ”hon”', 'language', 'sv')).to.equal('”Ja”, sade ”hon”');
+    expect(set('"Xx"', 'language', 'xx')).to.equal('"Xx"');
   });
 
   it('leave a quote without its pair as it was typed, and tell where', () => {

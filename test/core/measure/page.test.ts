@@ -2,7 +2,13 @@ import { expect } from 'chai';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { fieldText } from '../../../src/core/copy/fields';
 import { numberNotes } from '../../../src/core/numbering/numberNotes';
-import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../src/core/measure/trims';
+import {
+  describeTrim,
+  maybeTradeTrim,
+  proportionOf,
+  TRADE_TRIMS,
+  TRIM_TRADITIONS,
+} from '../../../src/core/measure/trims';
 import { typeArea } from '../../../src/core/measure/typeArea';
 import { describeWorkings, workings } from '../../../src/core/measure/workings';
 import { emptyParticulars } from '../../../src/core/model/copy/book';
@@ -37,8 +43,14 @@ describe('the arithmetic of a page', () => {
   it('knows trade sizes in both units', () => {
     expect(maybeTradeTrim(396, 612)?.name).to.equal('Digest');
     expect(maybeTradeTrim(400, 612)).to.equal(undefined);
-    expect(describeTrim(TRADE_TRIMS.find((trim) => trim.key === '6x9')!)).to.equal(
-      'Trade, large, 6 × 9 in (152 × 229 mm)',
+    expect(describeTrim(TRADE_TRIMS.find((trim) => trim.key === '6x9')!)).to.equal('Large trade, 6 × 9 in, 2 : 3');
+    expect(inOtherUnit(TRADE_TRIMS.find((trim) => trim.key === '6x9')!)).to.equal('152 × 229 mm');
+    expect(inOtherUnit(TRADE_TRIMS.find((trim) => trim.key === 'a5')!)).to.equal('5.83 × 8.27 in');
+    expect(proportionOf(148, 210)).to.equal('1 : √2');
+    expect(proportionOf(5.5, 8.5)).to.equal('1 : 1.55');
+    expect(proportionOf(8, 5)).to.equal('5 : 8');
+    expect(TRADE_TRIMS.map(({ tradition }) => tradition).filter((one, k, all) => one !== all[k - 1])).to.deep.equal(
+      Object.keys(TRIM_TRADITIONS),
     );
   });
 });

@@ -232,7 +232,7 @@ describe('Tidy', () => {
     const line = (start: string) => `${start} ${'word '.repeat(14)}`.slice(0, 66).trim();
     const wrapped = [
       line('One'),
-      line('goes on'),
+      line('continues'),
       'to a short end.',
       line('Two'),
       line('and more'),

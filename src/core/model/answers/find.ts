@@ -15,7 +15,13 @@ export const FIND_TOKENS: Readonly<Record<string, string>> = table({
   '{en space}': '\u2002',
   '{em space}': '\u2003',
   '{soft hyphen}': '\u00AD',
+  '{narrow no-break space}': '\u202F',
+  '{hair space}': '\u200A',
+  '{word joiner}': '\u2060',
 });
+
+/** Looked for by itself, it finds paragraphs without words. */
+export const EMPTY_PARAGRAPH = '{empty paragraph}';
 
 export interface FindQuery {
   readonly words: string;
@@ -31,11 +37,26 @@ export interface FindQuery {
   readonly division: StreamId | null;
   /** Only inside these stretches: what is selected, or what was found before; null: anywhere. */
   readonly within: readonly FindRange[] | null;
+  /** What would be put in its place, shown with each hit; null or absent: nothing is shown. */
+  readonly put?: string | null;
 }
 
-/** A character style, or a touch made by hand. */
+/** A value that text is set with. */
+export type AskedValue =
+  | { readonly of: 'size'; readonly pt: number }
+  /** Key of a family. */
+  | { readonly of: 'face'; readonly family: string }
+  /** Name of an ink, or `#rrggbb` of a colour that came with a file. */
+  | { readonly of: 'ink'; readonly ink: string }
+  /** A tag of LANGUAGES. */
+  | { readonly of: 'language'; readonly tag: string };
+
+/** A character style, a touch made by hand, or a value. */
 export type FindLook =
-  { readonly kind: 'style'; readonly style: StyleTag } | { readonly kind: 'touch'; readonly touch: keyof TextTouches };
+  | { readonly kind: 'style'; readonly style: StyleTag }
+  | { readonly kind: 'touch'; readonly touch: keyof TextTouches }
+  /** Set with a value, whatever says so. */
+  | { readonly kind: 'value'; readonly value: AskedValue };
 
 /** Part of a paragraph's text, in UTF-16 units. */
 export interface FindRange {
@@ -55,6 +76,8 @@ export interface FindHit {
   readonly before: string;
   readonly found: string;
   readonly after: string;
+  /** What would stand there instead. */
+  readonly becomes?: string;
 }
 
 export interface FindReplacement {

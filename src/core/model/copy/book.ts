@@ -1,5 +1,4 @@
 // The book: particulars, spec, running order and notes. Plain immutable data; every change is a book edit.
-import { table } from '../../base/table';
 import type { Anchors } from './anchors';
 import type { FirstPiece } from './firstPages';
 import type { FolioRun } from '../spec/numbering';
@@ -45,6 +44,8 @@ export interface Division {
   readonly id: StreamId;
   readonly role: DivisionRole;
   readonly matter: Matter;
+  /** Its language where it is another than the book's: a tag of LANGUAGES. */
+  readonly language?: string;
   /** The side on which it begins; undefined: as the role and the spec say. */
   readonly start?: StartSide;
   readonly listed: boolean;
@@ -121,15 +122,6 @@ export interface Book {
   readonly pageTouches: readonly PageTouch[];
   readonly source: Source;
 }
-
-/** The languages with hyphenation patterns, by BCP 47 tag. */
-export const LANGUAGES: Readonly<Record<string, string>> = table({
-  en: 'English (US)',
-  'en-GB': 'English (British)',
-  de: 'German',
-  fr: 'French',
-  es: 'Spanish',
-});
 
 /** Particulars with nothing given but the language. */
 export function emptyParticulars(language = 'en'): Particulars {

@@ -30,7 +30,7 @@ const facts = <T extends string>(of: Record<T, RoleFacts>): Readonly<Record<T, R
 /** In the order in which they stand in a book. */
 export const ROLES = facts({
   'half-title': { name: 'half-title', matter: 'front', start: 'recto', display: true, made: true, printOnly: true },
-  'also-by': { name: 'also-by page', matter: 'front', start: 'verso', display: true },
+  'also-by': { name: 'other books', matter: 'front', start: 'verso', display: true },
   frontispiece: { name: 'frontispiece', matter: 'front', start: 'verso', display: true, plate: true },
   title: { name: 'title page', matter: 'front', start: 'recto', display: true, made: true },
   imprint: { name: 'imprint page', matter: 'front', start: 'verso', display: true, made: true },
@@ -68,7 +68,7 @@ export const ROLES = facts({
   contributors: { name: 'contributors', matter: 'back', start: 'any', listed: true },
   credits: { name: 'credits', matter: 'back', start: 'any', listed: true },
   index: { name: 'index', matter: 'back', start: 'recto', listed: true },
-  about: { name: 'about the author', matter: 'back', start: 'any', listed: true },
+  about: { name: 'the author', matter: 'back', start: 'any', listed: true },
   excerpt: { name: 'excerpt', matter: 'back', start: 'recto', listed: true },
   colophon: { name: 'colophon', matter: 'back', start: 'any', display: true },
   blank: { name: 'blank', matter: 'front', start: 'any', display: true, made: true },

@@ -36,8 +36,8 @@ export interface ParagraphTouches {
   readonly align?: 'justify' | 'left' | 'right' | 'centre';
   /** The direction of the paragraph; absent: that of its language. */
   readonly direction?: Direction;
-  /** Begins a page: any, or one of a side. */
-  readonly breakBefore?: boolean | 'recto' | 'verso';
+  /** Begins a page: any, or one of a side; or a column. */
+  readonly breakBefore?: boolean | 'column' | 'recto' | 'verso';
   /** Stays whole on one page, and with the paragraph after it. */
   readonly together?: boolean;
   /** Runs so many lines longer than its best setting. */

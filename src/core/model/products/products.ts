@@ -1,5 +1,5 @@
 // What leaves: the products, what each is called, what its file is, and what a person chooses for it. Writers (`worker/writers`), schemas of
-// the choices (`validate/productSchemas`) and cards (`ui/routes/deliver`) are records by these ids, complete or they do not compile.
+// the choices (`validate/productSchemas`) and cards (`ui/routes/send-out`) are records by these ids, complete or they do not compile.
 import type { CopyKind } from '../copy/copyKinds';
 
 export interface ProductKind {

@@ -280,6 +280,7 @@ export interface CharacterStyle {
   readonly basedOn?: StyleTag;
   /** Family key; absent: the face of the paragraph. */
   readonly face?: string;
+  readonly size?: Pt;
   readonly italic?: 'on' | 'opposite';
   readonly weight?: number;
   readonly caps?: Caps;

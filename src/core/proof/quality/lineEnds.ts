@@ -56,8 +56,9 @@ export function measureLineEnds(
       const [from, to] = [broken.from[line], broken.to[line]];
       const isLast = broken.end[line] === LINE_END.last;
       const isStart = !follows(lines[k - 1], placed);
-      // The last line ends in its stop whatever is done.
-      const isMarked = !isLast && (isHyphen || endsInMark(text, to));
+      // A last line, and one of verse, ends in its stop whatever is done.
+      const isGiven = isLast || broken.end[line] === LINE_END.forced;
+      const isMarked = !isGiven && (isHyphen || endsInMark(text, to));
       marked = isMarked ? (isStart ? 0 : marked) + 1 : 0;
       if (marked === MARKS_RUNNING + 1) {
         markRuns += 1;

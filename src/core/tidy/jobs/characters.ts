@@ -32,7 +32,7 @@ export const CHARACTER_JOBS: readonly TidyJob[] = [
       }),
   ),
   // A person may have put them in: a word joiner is left, the others are looked at first.
-  textJob({ id: 'zero-width', name: 'Marks of no width', kind: 'look', stage: 'characters' }, ({ text }) =>
+  textJob({ id: 'zero-width', name: 'Zero-width characters', kind: 'look', stage: 'characters' }, ({ text }) =>
     replaceAll(text, /[\u200B-\u200F\uFEFF]/g, ({ 0: mark, index }) => (isNeeded(text, mark, index) ? null : '')),
   ),
   // Those of old line ends and those put in by name look alike.

@@ -23,7 +23,7 @@ export const DASH_JOBS: readonly TidyJob[] = [
       isRange(text, match) ? `${match[1]}–${match[2]}` : null,
     ),
   ),
-  textJob({ id: 'doubled-marks', name: 'Marks typed twice', kind: 'look', stage: 'dashes' }, ({ text }) =>
+  textJob({ id: 'doubled-marks', name: 'Stops typed twice', kind: 'look', stage: 'dashes' }, ({ text }) =>
     replaceAll(text, /,{2,}(?!\p{L})|;{2,}|(?<!:):{2}(?!:)|(?<![.…])\.{2}(?![.…])|\?{4,}|!{4,}/gu, ([marks]) =>
       /[?!]/.test(marks) ? marks.slice(0, 3) : marks[0],
     ),

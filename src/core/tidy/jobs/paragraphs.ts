@@ -168,7 +168,7 @@ function emptyParagraphs(blocks: readonly Block[], { accepts }: TidyContext): Ti
       k = end;
       continue;
     }
-    const place = { block: block.id, at: 0, was: '¶ '.repeat(count).trim(), is: isBreak ? 'space break' : '' };
+    const place = { block: block.id, at: 0, was: '¶ '.repeat(count).trim(), is: isBreak ? 'scene break' : '' };
     if (!accepts(place)) append(made, blocks.slice(k, end + 1));
     else {
       places.push(place);

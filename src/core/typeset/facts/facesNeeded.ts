@@ -1,7 +1,8 @@
 // Which faces and patterns a book needs: found by styling, before anything is shaped, so that only these are loaded.
 import { effectiveTag } from '../../copy/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../../model/spec/faces';
-import { eachStream, LANGUAGES, type Book } from '../../model/copy/book';
+import { eachStream, type Book } from '../../model/copy/book';
+import { LANGUAGES } from '../../model/copy/languages';
 import { NOTE_SYMBOLS } from '../../model/spec/notes';
 import { paragraph as makeParagraph, type FieldName, type Paragraph, type StreamId } from '../../model/copy/streams';
 import { fieldText } from '../../copy/fields';
@@ -20,6 +21,7 @@ export interface Needs {
 export function needsOf(book: Book, table: FaceTable): Needs {
   const faces = new Set<FaceId>();
   const interner = new StyleInterner();
+  const languages = new Set([book.particulars.language]);
   const sheet = resolveStyles(book.spec, book.particulars.language, () => 0.25, interner);
   const want = (family: string, weight: number, italic: boolean) => {
     const face = maybeFace(table, family, weight, italic) ?? maybeFace(table, 'eb-garamond', weight, italic);
@@ -53,6 +55,7 @@ export function needsOf(book: Book, table: FaceTable): Needs {
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;
+      for (const { language } of block.spans) if (language !== undefined) languages.add(language);
       const tag = effectiveTag(blocks, index, book.spec.styles);
       const look = block.touches?.look;
       const style =
@@ -64,7 +67,7 @@ export function needsOf(book: Book, table: FaceTable): Needs {
       for (const face of facesOf(stream, block, style, context)) faces.add(face);
     });
   }
-  const languages = new Set([book.particulars.language]);
+  for (const { language } of book.divisions) if (language !== undefined) languages.add(language);
   for (const { language } of sheet.values()) languages.add(language);
   for (const { language } of Object.values(book.spec.characterStyles))
     if (language !== undefined) languages.add(language);

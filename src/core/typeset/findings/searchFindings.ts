@@ -28,11 +28,11 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   }),
   'break-at-top': () => ({
     kind: 'break-at-page-top',
-    message: 'A space break falls at the head of the next page.',
+    message: 'A scene break falls at the head of the next page.',
   }),
   parted: () => ({
     kind: 'parted',
-    message: 'Lines that stand together are parted by the end of the page.',
+    message: 'Lines that are kept together are separated by the end of the page.',
   }),
   'two-after-head': () => ({
     kind: 'head-low',
@@ -40,7 +40,7 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   }),
   'line-by-break': () => ({
     kind: 'line-by-break',
-    message: 'A single line stands between a space break and the edge of the page.',
+    message: 'A single line stands between a scene break and the edge of the page.',
   }),
   unweighed: () => ({
     kind: 'pages-unweighed',
@@ -73,7 +73,7 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   }),
   'hyphen-over-recto': () => ({
     kind: 'hyphen-over-recto',
-    message: 'A word is divided over the end of a right-hand page.',
+    message: 'A word is divided at the foot of a recto.',
   }),
   'short-last-page': (give) => ({
     kind: 'short-last-page',
@@ -127,10 +127,10 @@ const FAULT_WORDS: Readonly<Record<Reason['fault'], string>> = {
   widow: 'a last line alone at the head of the next',
   'short-widow': 'a short last line alone at the head of the next',
   'stranded-head': 'a head without two lines after it',
-  'break-at-top': 'a space break at the head of the next',
-  parted: 'lines parted that stand together',
+  'break-at-top': 'a scene break at the head of the next',
+  parted: 'kept lines separated',
   'two-after-head': 'two lines after a head',
-  'line-by-break': 'a single line beside a space break',
+  'line-by-break': 'a single line beside a scene break',
   uneven: 'white at its foot',
   'hyphen-over-recto': 'a word divided over it',
   'short-last-page': 'too few lines on it, the chapter’s last',

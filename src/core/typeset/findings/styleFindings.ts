@@ -29,7 +29,7 @@ function hitsOn(page: Page, families: ReadonlySet<string>): [string, BookHit][] 
       hits.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', message });
     }
     if (!families.has(style.family) && !hits.has(`face ${style.family}`)) {
-      const message = `The face ${style.family} is not here: another is set in its place.`;
+      const message = `The face ${style.family} is missing: another stands in for it.`;
       hits.set(`face ${style.family}`, { ...place, kind: 'face-missing', message });
     }
     for (const run of styled.runs) {

@@ -11,6 +11,7 @@ import { resolveStyles, resolveWithLook, type StyleContext, type StyleSheet } fr
 import type { ComposeContext } from './composeContext';
 import { keyWordsOf } from '../notes/composeNotes';
 import { spaceOfFamily, type TypesetContext } from '../context';
+import type { ResolvedSheet } from '../stageCache';
 import { referenceSign } from '../notes/noteSigns';
 import { printedDivisions } from '../pages/reaches';
 
@@ -90,6 +91,19 @@ export function composeFor(compose: ComposeContext, own: PageGeometry): ComposeC
   return { ...made, ...stylesOf(raggedSpec(compose.book.spec), compose) };
 }
 
+const inLanguage = new WeakMap<Book, Map<string, Book>>();
+
+/** The same context for a division in a language of its own. */
+export function composeInLanguage(compose: ComposeContext, language: string | undefined): ComposeContext {
+  const { book } = compose;
+  if (language === undefined || language === book.particulars.language) return compose;
+  const known = inLanguage.get(book) ?? new Map<string, Book>();
+  inLanguage.set(book, known);
+  const own = known.get(language) ?? { ...book, particulars: { ...book.particulars, language } };
+  known.set(language, own);
+  return { ...compose, book: own, ...stylesOf(compose.sheetSpec, { book: own, context: compose.context }) };
+}
+
 const ragged = new WeakMap<Book['spec'], Book['spec']>();
 
 /** The same spec with its text ragged: one object while the spec is one. */
@@ -106,9 +120,10 @@ function sheetOf(
   space: (family: string) => number,
   { cache, interner }: TypesetContext,
 ): StyleSheet {
-  const known = cache.tables.sheets.get(spec);
-  if (known?.language === language && [...known.spaces].every(([family, own]) => space(family) === own))
-    return known.sheet;
+  const byLanguage = cache.tables.sheets.get(spec) ?? new Map<string, ResolvedSheet>();
+  cache.tables.sheets.set(spec, byLanguage);
+  const known = byLanguage.get(language);
+  if (known !== undefined && [...known.spaces].every(([family, own]) => space(family) === own)) return known.sheet;
   const spaces = new Map<string, number>();
   const asked = (family: string) => {
     const own = space(family);
@@ -116,7 +131,7 @@ function sheetOf(
     return own;
   };
   const sheet = resolveStyles(spec, language, asked, interner);
-  cache.tables.sheets.set(spec, { language, spaces, sheet });
+  byLanguage.set(language, { spaces, sheet });
   return sheet;
 }
 
@@ -124,6 +139,7 @@ function stylesOf(spec: Book['spec'], { book, context }: Pick<ComposeContext, 'b
   const { language } = book.particulars;
   const space = (family: string) => spaceOfFamily(context, family);
   return {
+    sheetSpec: spec,
     sheet: sheetOf(spec, language, space, context),
     withLook: (tag: string, look: LocalLook) => resolveWithLook(tag, look, spec, language, space, context.interner),
   };

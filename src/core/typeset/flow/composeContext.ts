@@ -5,6 +5,7 @@ import type { Book } from '../../model/copy/book';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { NotePlaces } from '../../model/composed/referenceTable';
 import type { LocalLook } from '../../model/copy/streams';
+import type { Spec } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { StyleContext, StyleSheet } from '../../styles';
 import type { StageClock } from './composeParagraph';
@@ -13,6 +14,8 @@ import type { HeldStarts } from '../pages/hold';
 
 export interface ComposeContext {
   readonly book: Book;
+  /** The spec of which the styles are resolved: the book's, or the same with its text ragged. */
+  readonly sheetSpec: Spec;
   readonly sheet: StyleSheet;
   /** A style with what is changed of it on one paragraph. */
   readonly withLook: (tag: string, look: LocalLook) => ResolvedStyle;

@@ -13,6 +13,7 @@ import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
+import { composeInLanguage } from './bookContext';
 import type { ComposeContext } from './composeContext';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
@@ -35,10 +36,11 @@ const ABOVE_JOINED = 3;
 /** `joins`: it goes on on the page of the division before, its head among the text. */
 export function* composeDivision(
   division: Division,
-  compose: ComposeContext,
+  ofBook: ComposeContext,
   references: ReferenceTable,
   joins = false,
 ): Generator<void, DivisionFlow> {
+  const compose = composeInLanguage(ofBook, division.language);
   const blocks = withNumberLines(usedBlocks(division, compose), division.role, compose);
   const isDisplay = isDisplayRole(division.role);
   const countedHead = isDisplay ? 0 : countHead(blocks, compose);

@@ -169,7 +169,7 @@ class PartWriter {
     const align = { centre: 'center', ...sides, justify: 'both' }[touches?.align ?? 'left'];
     const properties = [
       `<w:pStyle w:val="${STYLE_ID}${escapeXml(style)}"/>`,
-      touches?.breakBefore ? '<w:pageBreakBefore/>' : '',
+      touches?.breakBefore && touches.breakBefore !== 'column' ? '<w:pageBreakBefore/>' : '',
       list === undefined
         ? ''
         : `<w:numPr><w:ilvl w:val="${list.level}"/><w:numId w:val="${this.numbering(list)}"/></w:numPr>`,

@@ -28,7 +28,10 @@ export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
   const ids = (kind: 'footnote' | 'endnote') => [...notes].filter(([, one]) => one.kind === kind).map(([id]) => id);
   const { title, subtitle, language } = book.particulars;
   const name = escapeXml(clean(title));
-  const text = copyDivisions(book).map((division) => `<section>\n${blocksXhtml(division.blocks, context)}\n</section>`);
+  const text = copyDivisions(book).map(
+    (division) =>
+      `<section${division.language === undefined ? '' : ` lang="${escapeXml(division.language)}"`}>\n${blocksXhtml(division.blocks, context)}\n</section>`,
+  );
   const ends = ids('endnote');
   const html = [
     '<!doctype html>',

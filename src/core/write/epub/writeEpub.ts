@@ -116,13 +116,13 @@ export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> 
     if (ends.length > 0) parts.push(endnotesXhtml(ends, book.spec.notes.divisionHead, context));
     if (name === notesFile) parts.push(gatheredXhtml(gathered, files, fileOf, context));
     const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
-    texts[name] = page(title, body, book);
+    texts[name] = page(title, body, division.language ?? book.particulars.language);
     yield shareStep((index + 1) / files.length);
   }
   const hasNotes = notesFile === 'notes.xhtml';
   if (hasNotes) {
     const list = gatheredXhtml(gathered, files, fileOf, contextOf(notesFile));
-    texts['notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book);
+    texts['notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book.particulars.language);
   }
   for (const [name, text] of Object.entries(withPlaceLinks(texts))) members[`OPS/${name}`] = text;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
@@ -234,8 +234,8 @@ function titleOf(division: Division, book: Book, { numbers }: HeadsOfCopy): stri
   return clean(words.join(' ')) || roleName(division.role);
 }
 
-function page(title: string, body: string, book: Book): string {
-  const language = escapeXml(book.particulars.language);
+function page(title: string, body: string, tag: string): string {
+  const language = escapeXml(tag);
   return `<?xml version="1.0" encoding="UTF-8"?>
 <!DOCTYPE html>
 <html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${language}" xml:lang="${language}">
@@ -266,7 +266,7 @@ function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book, h
   return page(
     'Contents',
     `<nav epub:type="toc" id="toc"><h1>Contents</h1><ol>${entries.join('')}</ol></nav>\n${marks}`,
-    book,
+    book.particulars.language,
   );
 }
 

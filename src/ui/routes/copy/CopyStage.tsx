@@ -4,6 +4,7 @@ import { chooseDivision } from '../../../state/copy/galleyThunks';
 import { divisionChosen } from '../../../state/view/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectRunningOrder } from '../../../state/book/selectors';
+import { useCalledControl } from '../../components/calledControl';
 import { Galley } from './Galley';
 import { Particulars } from './Particulars';
 import { RunningOrder } from './order/RunningOrder';
@@ -11,6 +12,7 @@ import { CopyTools } from './CopyTools';
 
 export default function CopyStage() {
   const dispatch = useAppDispatch();
+  useCalledControl();
   const book = useAppSelector((state) => state.book.book)!;
   const chosen = useAppSelector((state) => state.view.division);
   const rows = useAppSelector(selectRunningOrder);

@@ -15,7 +15,7 @@ const TOOLS = [
   ['tidy', 'Tidy'],
   ['find', 'Find'],
   ['notes', 'Notes'],
-  ['lacking', 'Missing'],
+  ['lacking', 'Missing characters'],
 ] as const;
 
 export const CopyTools = memo(function CopyTools() {
@@ -25,12 +25,12 @@ export const CopyTools = memo(function CopyTools() {
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
     <aside aria-label="Tools" className="w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
-      <div className="flex justify-between gap-2 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
+      <div className="grid grid-cols-[auto_auto_auto] justify-between gap-x-2 gap-y-1 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
         {TOOLS.map(([key, name]) => (
           <button
             key={key}
             aria-pressed={chosen === key}
-            className={chosen === key ? 'font-semibold' : 'text-quiet hover:underline'}
+            className={`text-left leading-[17px] ${chosen === key ? 'font-semibold' : 'text-quiet hover:underline'}`}
             onClick={() => dispatch(copyToolChosen(key))}
           >
             {name}

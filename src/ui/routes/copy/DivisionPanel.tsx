@@ -8,20 +8,20 @@ import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '..
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { partsOnTheWay, removeDivision, setDivision, setRole, takeLayout } from '../../../state/order/orderThunks';
 import { selectRunningOrder } from '../../../state/book/selectors';
+import { LANGUAGES } from '../../../core/model/copy/languages';
 import type { Plain } from '../../../core/model/copy/bookEdit';
 import type { OtherPages } from '../../../core/model/spec/spec';
 import { setSpec } from '../../../state/spec/specThunks';
+import { BeginSettings } from '../../components/BeginSettings';
 import { OwnPageFields } from '../../components/OwnPageFields';
 import { FolioRunFields } from '../../components/FolioRunFields';
 import { ChoiceSetting, NumberSetting, SettingGroup, SettingRow } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 
 const STARTS = [
-  ['', 'As its role does'],
-  ['any', 'On the next page'],
-  ['recto', 'On a recto'],
-  ['verso', 'On a verso'],
-  ['same', 'On the same page'],
+  ['', 'as its role does'],
+  ['any', 'on a new page'],
+  ['same', 'on the same page'],
 ] as const;
 
 const PLACINGS = [
@@ -55,7 +55,7 @@ function Facts({ division }: { division: Division }) {
       <Corrections division={division} />
       <div className="px-3.5 pb-2">
         <button className="btn btn-xs" disabled={readOnly} onClick={() => dispatch(removeDivision(division.id))}>
-          Take out of the book
+          Remove from the book
         </button>
       </div>
     </>
@@ -100,7 +100,7 @@ function Standing({ division }: { division: Division }) {
         onChange={(role) => choose(role as DivisionRole)}
       />
       {asked !== null && (
-        <div role="group" aria-label="Where it goes" className="border-b border-hairline px-3.5 py-2">
+        <div role="group" aria-label="Place in the order" className="border-b border-hairline px-3.5 py-2">
           <p>
             {`Its place as ${roleFacts(asked.role).name} is over ${asked.parts === 1 ? 'a part' : `${asked.parts} parts`} of the book.`}
           </p>
@@ -114,9 +114,9 @@ function Standing({ division }: { division: Division }) {
           </div>
         </div>
       )}
-      <ChoiceSetting
-        label="Begins"
+      <BeginSettings
         value={division.start ?? ''}
+        eitherSide="any"
         disabled={readOnly}
         choices={STARTS.filter(([key]) => key !== 'same' || !isDisplay)}
         note={startNote(division, row?.madeBlank ?? false)}
@@ -146,7 +146,7 @@ function Standing({ division }: { division: Division }) {
       )}
       {isDisplay && (
         <ChoiceSetting
-          label="Words stand"
+          label="Position on page"
           value={division.placing ?? ''}
           disabled={readOnly}
           choices={PLACINGS}
@@ -208,6 +208,13 @@ function InTheBook({ division }: { division: Division }) {
           onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
         />
       )}
+      <ChoiceSetting
+        label="Language"
+        value={division.language ?? ''}
+        disabled={readOnly}
+        choices={[['', 'as the book'] as const, ...Object.entries(LANGUAGES)]}
+        onChange={(language) => set({ language: language || undefined }, 'language')}
+      />
       <TextSetting
         label="Short title"
         value={division.shortTitle ?? ''}
@@ -261,7 +268,7 @@ function OwnPage({ division }: { division: Division }) {
   return (
     <SettingGroup
       title="Page"
-      aside={own === undefined ? (ofRole === undefined ? undefined : 'as its role') : 'its own'}
+      aside={own === undefined ? (ofRole === undefined ? undefined : 'as its role') : 'a page of its own'}
     >
       <Tick
         label="A page of its own"

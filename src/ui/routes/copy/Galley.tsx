@@ -21,7 +21,7 @@ import { PictureCacheContext } from '../../pageView/pageCacheContext';
 import { GalleyControl } from './galley/control';
 import { hiddenBlocks } from './galley/folding';
 import './galley/galley.css';
-import { GalleyBar } from './galley/GalleyBar';
+import { GalleyBar, GalleyFacts } from './galley/GalleyBar';
 import { lookCss } from './galley/lookCss';
 import { StretchBox } from './galley/StretchBox';
 import { useStretches } from './galley/useStretches';
@@ -52,12 +52,16 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   useEffect(() => {
     if (called?.stream === control.division) control.select(called);
   }, [control, called]);
-  const wanted = (called ?? recalled)?.head.block;
+  const shown = useAppSelector((state) => state.view.shownText);
+  useEffect(() => {
+    if (shown?.stream === control.division) control.reveal({ block: shown.block, offset: shown.offset ?? 0 });
+  }, [control, shown]);
+  const wanted = shown?.block ?? (called ?? recalled)?.head.block;
   const wantedAt = useMemo(() => division.blocks.findIndex(({ id }) => id === wanted), [division.blocks, wanted]);
   return (
     <section aria-label={row.name} className="flex min-w-0 grow flex-col bg-paper text-paper-ink">
       <style>{css}</style>
-      <GalleyBar control={control} row={row} blocks={division.blocks} marks={marks} onMarks={setMarks} />
+      <GalleyBar control={control} marks={marks} onMarks={setMarks} />
       {trouble !== '' && (
         <p role="alert" className="flex justify-between border-b border-[#b9b1a3] px-4 py-1.5 text-[#9a3324]">
           {trouble}
@@ -98,6 +102,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
           )}
         </div>
       </div>
+      <GalleyFacts control={control} row={row} blocks={division.blocks} />
     </section>
   );
 }

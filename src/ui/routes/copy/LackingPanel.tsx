@@ -94,13 +94,13 @@ function Character({ one, isOpen, onToggle }: Props) {
                   dispatch(giveFace(one, family, one.families.find((face) => face.family === family)!.name))
                 }
               >
-                Set all in it
+                Set all in this face
               </button>
             </div>
           )}
           <div className="flex items-center justify-between gap-2">
             <input
-              aria-label={`In place of ${one.character}`}
+              aria-label={`Replacement for ${one.character}`}
               placeholder="other characters"
               className="setting-input w-36 text-left"
               value={words}

@@ -31,7 +31,7 @@ export function NotesPanel() {
   const choices = [
     ['', `All ${rows.length}`],
     ...Object.entries(kinds).map(([id, { name }]) => [id, `${name}: ${rows.filter((row) => row.kind === id).length}`]),
-    ...(faulty > 0 ? [['faulty', `To be mended: ${faulty}`]] : []),
+    ...(faulty > 0 ? [['faulty', `Faulty: ${faulty}`]] : []),
   ] as const;
   const others = Object.entries(kinds).filter(([id]) => id !== kind);
   return (
@@ -59,9 +59,9 @@ export function NotesPanel() {
       </div>
       {shown.length > 0 && kind !== 'faulty' && (
         <div className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1.5">
-          <span className="text-quiet">Make {shown.length === rows.length ? 'all' : `these ${shown.length}`}</span>
+          <span className="text-quiet">Change {shown.length === rows.length ? 'all' : `these ${shown.length}`}</span>
           <select
-            aria-label="Make these of the kind"
+            aria-label="Change these to the kind"
             className="setting-select w-[150px]"
             value=""
             disabled={readOnly}
@@ -74,7 +74,7 @@ export function NotesPanel() {
               )
             }
           >
-            <option value="">of the kind …</option>
+            <option value="">to the kind …</option>
             {others.map(([id, { name }]) => (
               <option key={id} value={id}>
                 {name}
@@ -132,7 +132,7 @@ function Row({ row }: { row: NoteRow }) {
         <p className="flex items-center justify-between gap-2 px-3.5 pb-1.5 text-[12px] text-error">
           No reference in the text: it is not set.
           <button className="btn btn-xs" disabled={readOnly} onClick={() => dispatch(dropNote(id))}>
-            Take away
+            Remove
           </button>
         </p>
       )}

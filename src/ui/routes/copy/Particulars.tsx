@@ -1,6 +1,7 @@
 // The particulars: the book's own facts, typed once, read by display pages, furniture and metadata.
 import { Plus, X } from 'lucide-react';
-import { LANGUAGES, type Particulars as Facts, type Person } from '../../../core/model/copy/book';
+import type { Particulars as Facts, Person } from '../../../core/model/copy/book';
+import { LANGUAGES } from '../../../core/model/copy/languages';
 import { setParticulars } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { TextField } from '../../components/TextField';

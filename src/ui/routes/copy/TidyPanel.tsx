@@ -1,5 +1,6 @@
 // Tidy: the jobs that the copy needs, with their counts. Safe ones are taken together; the others one by one, each place with
 // what it was and what it becomes.
+import { withSigns } from './signs';
 import { commonEnds } from '../../../core/base/commonEnds';
 import { useEffect, useState } from 'react';
 import type { JobKind, TidyChange, TidyOffer, TidyPlace } from '../../../core/model/answers/tidy';
@@ -11,7 +12,7 @@ import { placesShown, type ShownPlace } from '../../../state/view/viewSlice';
 const KINDS: readonly [JobKind, string][] = [
   ['safe', 'Safe'],
   ['look', 'Look first'],
-  ['tell', 'To know'],
+  ['tell', 'For information'],
 ];
 
 /** The copy is looked through when it has rested so long, in ms. */
@@ -67,7 +68,7 @@ export function TidyPanel() {
             disabled={readOnly || ticked.length === 0}
             onClick={() => take(ticked)}
           >
-            Take {ticked.length === safe.length ? 'all safe' : `${ticked.length} of ${safe.length} safe`}
+            {ticked.length === safe.length ? 'Apply safe jobs' : `Apply ${ticked.length} of ${safe.length} safe jobs`}
           </button>
         )}
       </div>
@@ -130,8 +131,8 @@ function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo 
         {offer.kind === 'safe' && (
           <input
             type="checkbox"
-            aria-label={`Take with the safe ones: ${offer.name}`}
-            title="Taken with the safe ones"
+            aria-label={`Apply with the safe jobs: ${offer.name}`}
+            title="Applied with the safe jobs"
             className="checkbox checkbox-primary checkbox-xs ml-3.5"
             checked={!skipped.has(offer.id)}
             onChange={() => onSkip(offer.id)}
@@ -154,7 +155,7 @@ function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo 
               disabled={disabled || left === offer.count}
               onClick={() => onTake(null)}
             >
-              Take {left === 0 ? `all ${offer.count}` : `${offer.count - left} of ${offer.count}`}
+              Apply {left === 0 ? `all ${offer.count}` : `${offer.count - left} of ${offer.count}`}
             </button>
           )}
           <ul className="space-y-2">
@@ -163,7 +164,7 @@ function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo 
                 {mayTake && (
                   <input
                     type="checkbox"
-                    aria-label={`Take ${shown(place.was)}`}
+                    aria-label={`Apply to ${withSigns(place.was)}`}
                     className="checkbox checkbox-primary checkbox-xs mt-0.5"
                     checked={!skipped.has(keyOf(place))}
                     onChange={() => onSkip(keyOf(place))}
@@ -176,7 +177,7 @@ function Job({ offer, isOpen, disabled, skipped, onSkip, onToggle, onTake, onGo 
                     disabled={disabled}
                     onClick={() => onTake(place)}
                   >
-                    Take
+                    Apply
                   </button>
                 )}
               </li>
@@ -208,15 +209,15 @@ function PlaceWords({
       onClick={onGo}
     >
       <span className="block text-quiet">
-        {shown(before)}
-        <del className="text-error decoration-1">{shown(gone)}</del>
-        {shown(after)}
+        {withSigns(before)}
+        <del className="text-error decoration-1">{withSigns(gone)}</del>
+        {withSigns(after)}
       </span>
       {mayTake && (
         <span className="block">
-          {is === '' ? <span className="font-sans text-[12px] text-quiet">nothing</span> : shown(before)}
-          <ins className="bg-tint no-underline">{shown(come)}</ins>
-          {is === '' ? '' : shown(after)}
+          {is === '' ? <span className="font-sans text-[12px] text-quiet">nothing</span> : withSigns(before)}
+          <ins className="bg-tint no-underline">{withSigns(come)}</ins>
+          {is === '' ? '' : withSigns(after)}
         </span>
       )}
       {why !== undefined && <span className="block font-sans text-[12px] text-quiet">{why}</span>}
@@ -226,7 +227,9 @@ function PlaceWords({
 
 /** How a place of the chosen job is shown in the galley: by its result, what was typed on hover; what only goes is struck. */
 function shownPlaces({ block, was, is, range }: TidyPlace, mayTake: boolean): ShownPlace[] {
-  const title = mayTake ? `Typed: ${shown(was)}. It becomes: ${is === '' ? 'nothing' : shown(is)}` : shown(was);
+  const title = mayTake
+    ? `Typed: ${withSigns(was)}. It becomes: ${is === '' ? 'nothing' : withSigns(is)}`
+    : withSigns(was);
   if (range === undefined) return [{ block, from: 0, to: Infinity, className: 'place-found', title }];
   const { from, to, text } = range;
   if (!mayTake) return [{ block, from, to, className: 'place-found', title }];
@@ -238,9 +241,4 @@ function shownPlaces({ block, was, is, range }: TidyPlace, mayTake: boolean): Sh
 function apart(was: string, is: string): [string, string, string] {
   const [before, after] = commonEnds(was, is);
   return [was.slice(0, before), was.slice(before, was.length - after), was.slice(was.length - after)];
-}
-
-/** Spaces that would not be seen at the ends are shown. */
-function shown(words: string): string {
-  return words.replaceAll('\uFFFC', '¤').replace(/ {2,}|^ +$/g, (spaces) => '·'.repeat(spaces.length));
 }

@@ -54,7 +54,7 @@ export function NoteHere({ place }: { place: ParagraphPlace }) {
           ))}
         </select>
         <button type="submit" className="btn btn-xs" disabled={readOnly || words.trim() === ''}>
-          Put in
+          Insert
         </button>
       </div>
     </form>

@@ -20,9 +20,9 @@ type LengthKey = 'size' | 'leading' | 'firstIndent' | 'leftIndent' | 'rightInden
 const LENGTHS: readonly (readonly [LengthKey, string])[] = [
   ['size', 'Size'],
   ['leading', 'Leading'],
-  ['firstIndent', 'First line in'],
-  ['leftIndent', 'Left in'],
-  ['rightIndent', 'Right in'],
+  ['firstIndent', 'First-line indent'],
+  ['leftIndent', 'Left indent'],
+  ['rightIndent', 'Right indent'],
 ];
 
 export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: ParagraphFacts['look'] }) {
@@ -40,7 +40,7 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
   return (
     <details className="border-b border-hairline">
       <summary className="flex cursor-pointer justify-between px-3.5 py-1.5">
-        <span>Its look, by eye</span>
+        <span>Local adjustments</span>
         <span className="text-quiet">{count === 0 ? `as ${block.style}` : `${count} changed`}</span>
       </summary>
       {LENGTHS.map(([key, label]) => (
@@ -63,7 +63,7 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
         />
       ))}
       <ChoiceSetting
-        label="Lines"
+        label="Alignment"
         value={block.touches?.align ?? ''}
         disabled={readOnly}
         choices={[
@@ -73,7 +73,9 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
           ['right', 'flush right'],
           ['centre', 'centred'],
         ]}
-        onChange={(to) => dispatch(setTouches(place, { align: to === '' ? undefined : to }, 'Lines of a paragraph'))}
+        onChange={(to) =>
+          dispatch(setTouches(place, { align: to === '' ? undefined : to }, 'Alignment of a paragraph'))
+        }
       />
       <ChoiceSetting
         label="Italic"
@@ -87,7 +89,7 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
       />
       <p className="flex gap-1.5 px-3.5 py-1.5">
         <button className={BUTTON} disabled={readOnly || lesson === null} onClick={() => setAsked(true)}>
-          Teach {block.style}
+          Teach the style {block.style}
         </button>
         <button
           className={BUTTON}
@@ -120,10 +122,10 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
                 dispatch(teachStyle(place));
               }}
             >
-              Teach it
+              Change the style
             </button>
             <button className={BUTTON} onClick={() => setAsked(false)}>
-              Leave it
+              Cancel
             </button>
           </span>
         </section>

@@ -41,6 +41,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
     { together: touches.together ? undefined : true },
   ]);
   const numbers = useAppSelector(selectHeadNumbers);
+  const columns = useAppSelector((state) => state.book.book?.spec.pages.columns ?? 1);
   if (block === undefined || facts === null) return null;
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
@@ -64,29 +65,35 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
               value: -1,
               name: 'one fewer',
               facts: facts.shorter,
-              why: 'not without crowding',
+              why: 'not without tight lines',
               cost: costInWords(costs[0]),
             },
             { value: 0, name: 'best', facts: facts.best, cost: costInWords(costs[1]) },
-            { value: 1, name: 'one more', facts: facts.longer, why: 'not without gaps', cost: costInWords(costs[2]) },
+            {
+              value: 1,
+              name: 'one more',
+              facts: facts.longer,
+              why: 'not without loose lines',
+              cost: costInWords(costs[2]),
+            },
           ]}
           onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
         />
       )}
       <Toggle
         label="Begins a page"
-        isOn={touches.breakBefore !== undefined}
+        isOn={touches.breakBefore !== undefined && touches.breakBefore !== 'column'}
         cost={costInWords(costs[3])}
         disabled={readOnly}
         onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
       />
-      {touches.breakBefore !== undefined && (
+      {touches.breakBefore !== undefined && touches.breakBefore !== 'column' && (
         <ChoiceSetting
-          label="Of which side"
+          label="On which side"
           value={String(touches.breakBefore)}
           disabled={readOnly}
           choices={[
-            ['true', 'any'],
+            ['true', 'either'],
             ['recto', 'recto'],
             ['verso', 'verso'],
           ]}
@@ -95,16 +102,29 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           }
         />
       )}
+      {(columns > 1 || touches.breakBefore === 'column') && (
+        <Toggle
+          label="Begins a column"
+          isOn={touches.breakBefore === 'column'}
+          cost=""
+          disabled={readOnly}
+          onChange={(to) =>
+            set({ breakBefore: to ? 'column' : undefined }, to ? 'Column begun here' : 'Column begun here taken back')
+          }
+        />
+      )}
       <Toggle
-        label="Whole, and with the next"
+        label="Keep whole and with next"
         isOn={touches.together === true}
         cost={costInWords(costs[4])}
         disabled={readOnly}
-        onChange={(to) => set({ together: to || undefined }, to ? 'Kept together' : 'Kept together taken back')}
+        onChange={(to) =>
+          set({ together: to || undefined }, to ? 'Kept whole and with next' : 'Kept whole and with next: taken back')
+        }
       />
       {touches.section === undefined ? (
         <Toggle
-          label="Begins a named section"
+          label="Begins a section"
           isOn={false}
           cost=""
           disabled={readOnly}

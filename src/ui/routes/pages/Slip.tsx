@@ -1,6 +1,7 @@
 // The slip: facts of the spread in view, and the findings on it.
 import type { DisplayList } from '../../../core/model/composed/displayList';
-import { selectFindings } from '../../../state/deliver/outsideFacts';
+import { findingRows } from '../../../state/book/findingRows';
+import { selectFindings } from '../../../state/send-out/outsideFacts';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/book/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
@@ -23,6 +24,8 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
   const { cache } = usePageCache();
   const pages = spread ? [spread.verso, spread.recto].filter((page) => page !== null) : [];
   const here = findings.filter((finding) => pages.some((page) => page.index === finding.page));
+  const book = useAppSelector((state) => state.book.book);
+  const rows = book === null ? [] : findingRows(here, book);
   const lines = pages.map((page) => countLines(cache.get(page.index)));
   return (
     <aside aria-label="This spread" className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100">
@@ -46,14 +49,14 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
         <span className="font-normal text-quiet">{here.length}</span>
       </h2>
       {here.length === 0 && paragraph === null && (
-        <p className="px-3.5 py-2 text-quiet">
-          Click on a paragraph to see how it is set and to say where it shall stand.
-        </p>
+        <p className="px-3.5 py-2 text-quiet">Click a paragraph to see how it is set and to change where it stands.</p>
       )}
       <ul>
-        {here.map((finding, index) => (
+        {rows.map(({ finding, words, count }, index) => (
           <li key={index} className="border-b border-hairline px-3.5 py-2">
             <span className="text-quiet">Page {finding.page + 1}.</span> {finding.message}
+            {words !== '' && <span className="font-book text-quiet"> “{words}”</span>}
+            {count > 1 && <span className="text-quiet"> · {count} times</span>}
           </li>
         ))}
       </ul>

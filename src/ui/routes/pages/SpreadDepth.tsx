@@ -32,7 +32,7 @@ export function SpreadDepth({ lists }: { lists: readonly (DisplayList | undefine
       choices={[
         { value: null, name: 'as it falls', cost: costInWords(costs[0]) },
         { value: -1, name: 'a line short', cost: costInWords(costs[1]) },
-        { value: 0, name: 'as the page', cost: costInWords(costs[2]) },
+        { value: 0, name: 'standard depth', cost: costInWords(costs[2]) },
         { value: 1, name: 'a line long', cost: costInWords(costs[3]) },
       ]}
       onChange={(to) => dispatch(setTouches(place, { spread: to ?? undefined }, NAMES[to === null ? 3 : to + 1]))}
@@ -41,7 +41,7 @@ export function SpreadDepth({ lists }: { lists: readonly (DisplayList | undefine
 }
 
 const DEPTHS = [{ spread: undefined }, { spread: -1 }, { spread: 0 }, { spread: 1 }];
-const NAMES = ['Spread a line short', 'Spread as the page', 'Spread a line long', 'Spread as it falls'];
+const NAMES = ['Spread a line short', 'Spread at standard depth', 'Spread a line long', 'Spread as it falls'];
 
 /** Paragraphs of running text whose first line stands on a page, in order. */
 function begunOn(list: DisplayList): ParagraphPlace[] {

@@ -3,8 +3,9 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { CHECKS, type FindingGrade } from '../../../core/model/checks/checks';
 import type { Finding } from '../../../core/model/checks/finding';
-import { selectFindings } from '../../../state/deliver/outsideFacts';
+import { selectFindings } from '../../../state/send-out/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { findingRows } from '../../../state/book/findingRows';
 import { spreadOfPage } from '../../../state/book/selectors';
 import { spreadCalled } from '../../../state/view/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
@@ -47,6 +48,8 @@ function Kind({ name, findings, isOpen }: { name: string; findings: readonly Fin
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const pages = useAppSelector((state) => state.compose.summary!.pages);
+  const book = useAppSelector((state) => state.book.book);
+  const rows = useMemo(() => (book === null ? [] : findingRows(findings, book)), [findings, book]);
   const go = (page: number) => {
     dispatch(spreadCalled(spreadOfPage(page)));
     void navigate('../pages');
@@ -58,7 +61,7 @@ function Kind({ name, findings, isOpen }: { name: string; findings: readonly Fin
         <span className="font-normal text-quiet">{findings.length}</span>
       </summary>
       <ul className="mb-3">
-        {findings.map((finding, index) => (
+        {rows.map(({ finding, words, count }, index) => (
           <li key={index}>
             <button
               className="flex w-full gap-4 rounded-sm px-2 py-1 text-left hover:bg-base-200"
@@ -68,7 +71,11 @@ function Kind({ name, findings, isOpen }: { name: string; findings: readonly Fin
               <span className="w-24 shrink-0 text-quiet">
                 {finding.page < 0 ? '' : `page ${finding.page + 1} (${pages[finding.page]?.folio})`}
               </span>
-              <span>{finding.message}</span>
+              <span>
+                {finding.message}
+                {words !== '' && <span className="font-book text-quiet"> “{words}”</span>}
+                {count > 1 && <span className="text-quiet"> · {count} times</span>}
+              </span>
             </button>
           </li>
         ))}

@@ -96,6 +96,6 @@ function touchedWords(time: number): string {
   const date = new Date(time);
   const today = new Date();
   const clock = date.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit', hour12: false });
-  if (date.toDateString() === today.toDateString()) return `Touched today, ${clock}`;
-  return `Touched ${date.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}`;
+  if (date.toDateString() === today.toDateString()) return `Edited today, ${clock}`;
+  return `Edited ${date.toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}`;
 }

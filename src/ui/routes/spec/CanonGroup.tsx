@@ -44,7 +44,7 @@ export function CanonGroup() {
         isWide
         value={page.canon?.kind ?? ''}
         disabled={readOnly}
-        choices={[['', 'As typed'], ...Object.entries(NAMES)]}
+        choices={[['', 'Typed by hand'], ...Object.entries(NAMES)]}
         onChange={(kind) =>
           take(kind === '' ? null : CANONS[kind as CanonKind], kind === '' ? 'No canon' : NAMES[kind as CanonKind])
         }
@@ -56,7 +56,7 @@ export function CanonGroup() {
       )}
       {page.canon !== null && <Parameters canon={page.canon} take={(canon) => take(canon, NAMES[canon.kind])} />}
       <LengthSetting
-        label="Less binding"
+        label="Binding allowance"
         value={page.bindingAllowance}
         disabled={readOnly}
         onChange={(to) => set('page.bindingAllowance', to, 'Binding allowance')}
@@ -240,7 +240,7 @@ function BackTable({
           Add a row
         </button>
         <button className={BUTTON} disabled={readOnly || table.length < 2} onClick={dropRow}>
-          Drop the longest
+          Remove the longest
         </button>
       </p>
     </>

@@ -62,8 +62,9 @@ function Levels() {
     const entry = level <= 1 ? 'TOC' : level === 2 ? 'TOS' : 'TOT';
     const order = heads.map(([tag]) => tag);
     const made: ContentsLevel = { source, entry, number: true, arrangement: levels[0]?.arrangement ?? 'white' };
-    const next = [...levels, made].sort((a, b) => order.indexOf(a.source) - order.indexOf(b.source));
-    set('contents.levels', next, 'Contents');
+    // Before the first level that heads come below; the others keep the order that they were given.
+    const below = levels.findIndex((other) => order.indexOf(other.source) > order.indexOf(source));
+    set('contents.levels', levels.toSpliced(below < 0 ? levels.length : below, 0, made), 'Contents');
   };
   return (
     <>
@@ -196,7 +197,7 @@ function Index() {
         ['runIn', 'run in'],
       ])}
       {choose('letterHeads', 'Letters', [
-        ['true', 'with heads'],
+        ['true', 'with headings'],
         ['false', 'without'],
       ])}
     </SettingGroup>

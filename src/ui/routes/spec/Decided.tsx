@@ -36,7 +36,7 @@ function rulesInWords({ text, pages, marks }: Spec, facts: SpacingFacts): readon
     list.push(['Ragged lines under 70 % of the measure', facts.shortRagged]);
   }
   if (text.ties) list.push(['Words tied by rule', facts.ties]);
-  if (marks.set !== 'typed') list.push(['Marks set by the house and not as typed', facts.marks]);
+  if (marks.set !== 'typed') list.push(['House marks set where others were typed', facts.marks]);
   list.push([
     `Paragraphs over a page end, ${pages.linesAtFoot} lines at the foot and ${pages.linesAtHead} at the head at least`,
     facts.divided,

@@ -41,7 +41,7 @@ export function InksTopic() {
             disabled={readOnly || Object.keys(sets).length < 2}
             onClick={() => setProblem(dispatch(dropInkSet()))}
           >
-            Drop this set
+            Remove this set
           </button>
         </p>
         {problem && (
@@ -78,7 +78,7 @@ export function InksTopic() {
         ))}
         {lacking.map((name) => (
           <p key={name} className="border-b border-hairline px-3.5 py-1.5 text-error">
-            {name} <span className="text-[12px]">is used, and not in this set: set in black</span>
+            {name} <span className="text-[12px]">is used but not in this set: set in black</span>
           </p>
         ))}
         <NameForm
@@ -208,7 +208,7 @@ function InkEditor({ name, ink, uses, onProblem, onDropped }: EditorProps) {
             if (fault === null) onDropped();
           }}
         >
-          Drop
+          Remove
         </button>
       </p>
     </div>

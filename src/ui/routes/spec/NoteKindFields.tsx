@@ -34,7 +34,7 @@ const NUMERALS: Choices<NoteNumerals> = [
   ['letters', 'a, b, c'],
   ['Letters', 'A, B, C'],
   ['symbols', '*, †, ‡'],
-  ['list', 'own signs'],
+  ['list', 'custom signs'],
 ];
 const RESTARTS: Choices<NoteRestart> = [
   ['page', 'on each page'],
@@ -48,7 +48,7 @@ const POSITIONS: Choices<NotePosition> = [
   ['line', 'on the line'],
 ];
 const SEPARATORS: Choices<NoteSeparator['kind']> = [
-  ['space', 'white alone'],
+  ['space', 'space alone'],
   ['short', 'short rule'],
   ['full', 'full rule'],
 ];
@@ -90,7 +90,7 @@ export function NoteKindFields({ id, kind }: KindProps) {
           disabled={readOnly}
           onChange={(to) => (to.trim() === '' ? 'A kind needs a name.' : set({ name: to.trim() }, 'name'))}
         />
-        {choice('place', 'Stands at', PLACES)}
+        {choice('place', 'Placed', PLACES)}
         {kind.place === 'bookEnd' && !hasHome && (
           <div className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1.5 text-[12px] text-quiet">
             <span>The running order has no notes division.</span>
@@ -107,7 +107,7 @@ export function NoteKindFields({ id, kind }: KindProps) {
           onChange={(style) => set({ style }, 'style')}
         />
         <ChoiceSetting
-          label="Known by"
+          label="Referred to by"
           value={kind.keyed ? 'words' : 'number'}
           disabled={readOnly}
           choices={[
@@ -122,14 +122,14 @@ export function NoteKindFields({ id, kind }: KindProps) {
           {choice('numerals', 'Signs', NUMERALS)}
           {kind.numerals === 'list' && (
             <WordListSetting
-              label="Own signs"
+              label="Custom signs"
               value={kind.signs}
               disabled={readOnly}
               note="In order; doubled after the last."
               onChange={(signs) => set({ signs }, 'signs')}
             />
           )}
-          {choice('restart', 'Begin again', RESTARTS)}
+          {choice('restart', 'Numbering restarts', RESTARTS)}
           <NumberSetting
             label="First number"
             value={kind.first}
@@ -143,14 +143,14 @@ export function NoteKindFields({ id, kind }: KindProps) {
       {isAtFoot && (
         <SettingGroup title="At the foot">
           <SeparatorFields
-            label="Over the notes"
+            label="Above the notes"
             value={kind.separator}
             onSet={(to) => set({ separator: to }, 'separator')}
           />
           <SeparatorFields
-            label="Going on"
+            label="Continued notes"
             value={kind.continuation}
-            onSet={(to) => set({ continuation: to }, 'separator of notes that go on')}
+            onSet={(to) => set({ continuation: to }, 'separator of continued notes')}
           />
           <ChoiceSetting
             label="Columns"
@@ -164,7 +164,7 @@ export function NoteKindFields({ id, kind }: KindProps) {
             value={kind.runOn ? 'on' : 'off'}
             disabled={readOnly}
             choices={[
-              ['off', 'each by itself'],
+              ['off', 'each on its own line'],
               ['on', 'run on'],
             ]}
             onChange={(to) => set({ runOn: to === 'on' }, 'run on')}
@@ -222,7 +222,7 @@ function MarkFields({
         choices={POSITIONS}
         onChange={(to) => onSet({ ...mark, position: to as NotePosition })}
       />
-      <SettingRow label="Around it" id={id}>
+      <SettingRow label="Enclosed by" id={id}>
         <span className="flex w-[150px] gap-2">
           <SignField
             id={id}
@@ -286,20 +286,20 @@ function Dropping({ id }: Pick<KindProps, 'id'>) {
   if (others.length === 0) return null;
   const choices = [['', 'choose …'] as const, ...others.map(([other, { name }]) => [other, name] as const)];
   return (
-    <SettingGroup title="All of this kind">
+    <SettingGroup title="All notes of this kind">
       <ChoiceSetting
-        label="Make them"
+        label="Change to"
         value=""
         disabled={readOnly}
         choices={choices}
         onChange={(other) => dispatch(convertKind(id, other))}
       />
       <ChoiceSetting
-        label="Drop it for"
+        label="Replace this kind by"
         value=""
         disabled={readOnly}
         choices={choices}
-        note="The kind goes, and its notes become of the other."
+        note="The kind is removed, and its notes become notes of the other."
         onChange={(other) => dispatch(dropNoteKind(id, other))}
       />
     </SettingGroup>

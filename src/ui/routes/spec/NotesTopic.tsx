@@ -95,7 +95,7 @@ function OnThePage() {
   return (
     <SettingGroup title="Notes of all kinds">
       <ChoiceSetting
-        label="Short page"
+        label="On a short page"
         value={notes.stand}
         disabled={readOnly}
         choices={[
@@ -105,19 +105,19 @@ function OnThePage() {
         onChange={(to) => set('notes.stand', to, 'Place of notes')}
       />
       <NumberSetting
-        label="White above"
+        label="Space above"
         unit="lines"
         value={notes.space}
         disabled={readOnly}
-        onChange={(to) => set('notes.space', to, 'White above notes')}
+        onChange={(to) => set('notes.space', to, 'Space above notes')}
       />
       <NumberSetting
-        label="White beside"
+        label="Space beside"
         unit="pt"
         value={notes.columnGap}
         disabled={readOnly}
         note="Between columns of notes, and from the text to notes in the margin."
-        onChange={(to) => set('notes.columnGap', to, 'White beside notes')}
+        onChange={(to) => set('notes.columnGap', to, 'Space beside notes')}
       />
       <ChoiceSetting
         label="Gathered"
@@ -134,13 +134,13 @@ function OnThePage() {
         value={notes.pageHeads ? 'on' : 'off'}
         disabled={readOnly}
         choices={[
-          ['on', 'tell the pages'],
-          ['off', 'tell the title'],
+          ['on', 'show page range'],
+          ['off', 'show the title'],
         ]}
         onChange={(to) => set('notes.pageHeads', to === 'on', 'Running heads of notes')}
       />
       <TextSetting
-        label="Head at a division’s end"
+        label="Heading at a division’s end"
         value={notes.divisionHead}
         maxLength={60}
         placeholder="none"

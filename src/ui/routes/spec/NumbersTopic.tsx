@@ -98,7 +98,7 @@ export function NumbersTopic() {
           onChange={(to) => set('numbering.appendix.numerals', to, 'Appendices')}
         />
         <TextSetting
-          label="Before them"
+          label="Text before"
           value={appendix.before}
           maxLength={40}
           disabled={readOnly}
@@ -125,8 +125,8 @@ export function NumbersTopic() {
             disabled={readOnly}
             onChange={(to) =>
               to.trim() === ''
-                ? 'A list has a mark.'
-                : set('numbering.bullets', bullets.with(level, to.trim()), 'Marks of lists')
+                ? 'A list has a bullet.'
+                : set('numbering.bullets', bullets.with(level, to.trim()), 'Bullets of lists')
             }
           />
         ))}

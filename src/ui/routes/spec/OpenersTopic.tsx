@@ -39,18 +39,18 @@ export function OpenersTopic() {
           onChange={(to) => set('openers.dropLines', Number(to), to === '0' ? 'No drop capital' : 'Drop capital')}
         />
         <NumberSetting
-          label="Its letters"
+          label="Letters of the drop capital"
           value={openers.dropLetters}
           disabled={readOnly || openers.dropLines === 0}
           onChange={(to) => set('openers.dropLetters', to, 'Letters of the drop capital')}
         />
         <NumberSetting
-          label="First small capitals"
+          label="Opening words in small capitals"
           unit="words"
           value={openers.leadWords}
           disabled={readOnly}
-          note="So many words of an opener’s text; 0 for none."
-          onChange={(to) => set('openers.leadWords', to, 'First words in small capitals')}
+          note="How many words; 0 for none."
+          onChange={(to) => set('openers.leadWords', to, 'Opening words in small capitals')}
         />
         <ChoiceSetting
           label="Chapters begin"
@@ -82,7 +82,7 @@ function Variant({ kind }: { kind: OpenerKind }) {
     <SettingGroup title={name} aside={isOwn ? undefined : 'as chapters'}>
       {kind === 'short' && (
         <NumberSetting
-          label="Of fewer than"
+          label="Fewer than"
           unit="words"
           value={openers.shortUnder}
           disabled={readOnly}
@@ -91,12 +91,12 @@ function Variant({ kind }: { kind: OpenerKind }) {
       )}
       {kind !== 'chapter' && (
         <ChoiceSetting
-          label="Opened"
+          label="Opening"
           value={isOwn ? 'own' : 'chapters'}
           disabled={readOnly}
           choices={[
             ['chapters', 'as chapters'],
-            ['own', 'their own way'],
+            ['own', 'separate settings'],
           ]}
           onChange={(to) =>
             set(`openers.${kind}`, to === 'own' ? { sink, textStart } : null, `Openers of ${name.toLowerCase()}`)

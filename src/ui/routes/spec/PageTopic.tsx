@@ -30,7 +30,7 @@ export function PageTopic() {
   };
   return (
     <>
-      <SettingGroup title="Trim" aside={trade?.name ?? 'own size'}>
+      <SettingGroup title="Trim" aside={trade?.name ?? 'custom size'}>
         <TrimChoice />
         <LengthSetting
           label="Width"
@@ -45,7 +45,7 @@ export function PageTopic() {
           onChange={(to) => set('page.trim.height', to, 'Trim height')}
         />
         <ChoiceSetting
-          label="Stands"
+          label="Orientation"
           value={isWide ? 'landscape' : 'portrait'}
           disabled={readOnly || trim.width.pt === trim.height.pt}
           choices={[
@@ -58,7 +58,7 @@ export function PageTopic() {
           label="Pages"
           value={facing ? 'facing' : 'single'}
           disabled={readOnly}
-          note={facing ? undefined : 'The back is at the left of every page; nothing waits for a recto.'}
+          note={facing ? undefined : 'The back margin is at the left of every page; nothing waits for a recto.'}
           choices={[
             ['facing', 'Facing, mirrored'],
             ['single', 'Single'],
@@ -100,11 +100,11 @@ function AreaFacts() {
   const least = backForExtent(pages, 'adhesive');
   const sewn = backForExtent(pages, 'sewn');
   const { pt: back, unit } = page.margins.back;
-  const suits = back >= least - 0.05 ? 'suits' : back >= sewn - 0.05 ? 'if sewn' : 'too narrow';
+  const suits = back >= least - 0.05 ? 'enough' : back >= sewn - 0.05 ? 'enough if sewn' : 'too narrow';
   const facts: readonly (readonly [string, string])[] = [
     ['Type area', `${units.show({ pt: area.measure, unit })} × ${area.lines} lines`],
     ['Share of the page', `${Math.round(typeShare(page, area.depth) * 100)} %`],
-    [`Back for ${pages} pages`, suits],
+    [`Back margin for ${pages} pages`, suits],
   ];
   return (
     <>
@@ -116,7 +116,7 @@ function AreaFacts() {
           </div>
         ))}
       </dl>
-      {suits !== 'suits' && (
+      {suits !== 'enough' && (
         <p className="border-b border-hairline px-3.5 py-1 text-[12px] text-quiet">
           A glued back of this extent asks for {units.show({ pt: least, unit })}, a sewn one for{' '}
           {units.show({ pt: sewn, unit })}.

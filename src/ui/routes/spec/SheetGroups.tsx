@@ -29,7 +29,7 @@ export function ColumnsGroup() {
         <>
           <NumberListSetting
             label="Widths"
-            hint="shares, such as 2 : 1"
+            hint="shares such as 2 : 1, or lengths"
             count={pages.columns}
             value={pages.columnShares?.length === pages.columns ? pages.columnShares : null}
             none="equal"
@@ -37,7 +37,7 @@ export function ColumnsGroup() {
             onChange={(to) => set('pages.columnShares', to, to === null ? 'Equal columns' : 'Widths of the columns')}
           />
           <LengthSetting
-            label="White between"
+            label="Gap between"
             value={pages.columnGap}
             disabled={readOnly}
             onChange={(to) => set('pages.columnGap', to, 'Column gap')}
@@ -50,7 +50,7 @@ export function ColumnsGroup() {
             onChange={(to) => set('pages.columnRule', to, 'Rule between columns')}
           />
           <ChoiceSetting
-            label="On a last page"
+            label="On the last page"
             value={pages.balanceColumns ? 'level' : 'filled'}
             disabled={readOnly}
             choices={[
@@ -95,7 +95,7 @@ function Elsewhere() {
         </div>
       ))}
       <ChoiceSetting
-        label="Others for"
+        label="Exceptions for"
         value=""
         disabled={readOnly}
         choices={[['', 'a division, a role'], ...places.filter(([key]) => !(key in others))]}
@@ -128,11 +128,11 @@ export function BleedGroup() {
         />
       ))}
       <LengthSetting
-        label="Slug"
+        label="Sheet edge"
         value={slug}
         disabled={readOnly}
-        note={slug.pt === 0 ? 'No room beyond the bleed.' : 'Room beyond the bleed, in the press PDF.'}
-        onChange={(to) => set('page.slug', to, 'Slug')}
+        note={slug.pt === 0 ? 'Nothing beyond the bleed.' : 'What the sheet holds beyond the bleed, in the press PDF.'}
+        onChange={(to) => set('page.slug', to, 'Sheet edge')}
       />
     </SettingGroup>
   );
@@ -194,7 +194,7 @@ export function GuidesGroup() {
               disabled={readOnly}
               onClick={() => put(guides.toSpliced(index, 1), 'Guide taken away')}
             >
-              Take away
+              Remove
             </button>
           </div>
         </div>

@@ -14,7 +14,7 @@ const RANGE = { from: 0.1, to: 0.5 };
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 const HANDLES: readonly (readonly [keyof WordSpace, string])[] = [
   ['least', 'Least'],
-  ['wished', 'Wished'],
+  ['wished', 'Ideal'],
   ['most', 'Most'],
 ];
 
@@ -23,9 +23,9 @@ let gestures = 0;
 /** Whose limits these are: where letters give nothing the spaces are held wider. */
 const heldWords = ({ wordSpace, setting, glyphPlay, letterPlay }: TextSpec) =>
   wordSpace !== null
-    ? 'own limits'
+    ? 'limits of its own'
     : setting === 'justified' && glyphPlay === 0 && letterPlay === 0
-      ? 'as held without play'
+      ? 'as held with letters at their width'
       : 'as held for the face';
 
 const xOf = (em: number) =>

@@ -10,7 +10,7 @@ import { useSpec } from './useSetSpec';
 
 /** Prices of a spread a line short or long; in the words that a person chooses by. */
 const PRICES: readonly (readonly [string, string])[] = [
-  ['0.5', 'Gladly'],
+  ['0.5', 'Freely'],
   ['1', 'When it helps'],
   ['3', 'When little else does'],
   ['8', 'As a last resort'],
@@ -24,7 +24,7 @@ export function SpacingTopic() {
   const prices = (value: number | null) =>
     PRICES.some(([key]) => key === priceOf(value))
       ? PRICES
-      : [...PRICES, [priceOf(value), `At a price of ${value}`] as const];
+      : [...PRICES, [priceOf(value), `At a cost of ${value}`] as const];
   const asPrice = (to: string) => (to === 'never' ? null : Number(to));
   const facts = useSpacingFacts();
   return (
@@ -56,7 +56,7 @@ export function SpacingTopic() {
           unit="lines"
           value={pages.chapterEnd}
           disabled={readOnly}
-          note="The least that stands on it."
+          note="The fewest lines that may stand on it."
           onChange={(to) => set('pages.chapterEnd', to, 'Chapter end')}
         />
         <ChoiceSetting
@@ -65,21 +65,21 @@ export function SpacingTopic() {
           disabled={readOnly}
           choices={[
             ['level', 'End level'],
-            ['free', 'End where they end'],
+            ['free', 'End where they fall'],
           ]}
           onChange={(to) => set('pages.footFree', to === 'free', to === 'free' ? 'Pages end free' : 'Pages end level')}
         />
       </SettingGroup>
-      <SettingGroup title="What may give">
+      <SettingGroup title="What may vary">
         <ChoiceSetting
-          label="Text, spaces"
+          label="Paragraphs may vary"
           value={pages.elastic ? 'yes' : 'no'}
           disabled={readOnly}
           choices={[
-            ['yes', 'A line, half a line'],
+            ['yes', 'A line, spaces half a line'],
             ['no', 'Nothing'],
           ]}
-          onChange={(to) => set('pages.elastic', to === 'yes', to === 'yes' ? 'Paragraphs may give' : 'Nothing gives')}
+          onChange={(to) => set('pages.elastic', to === 'yes', to === 'yes' ? 'Paragraphs may vary' : 'Nothing varies')}
         />
         <ChoiceSetting
           label="Short spreads"

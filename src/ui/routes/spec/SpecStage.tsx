@@ -19,6 +19,7 @@ import { StylesTopic } from './styles/StylesTopic';
 import { SpecsTopic } from './SpecsTopic';
 import { SpacingTopic } from './SpacingTopic';
 import { TextTopic } from './TextTopic';
+import { useCalledControl } from '../../components/calledControl';
 import { ComposeProgress } from '../../components/ComposeProgress';
 import { DummyCopy } from '../../components/DummyCopy';
 import { selectDummyCount } from '../../../state/book/selectors';
@@ -72,6 +73,7 @@ export default function SpecStage() {
   const dispatch = useAppDispatch();
   const spec = useAppSelector((state) => state.book.book)!.spec;
   const chosen = useAppSelector((state) => state.view.topic);
+  useCalledControl();
   const topic = TOPICS.find((candidate) => candidate.key === chosen) ?? TOPICS[0];
   return (
     <div className="flex h-full">

@@ -54,7 +54,7 @@ export function SpecsTopic() {
         <KeepForm onKeep={(name, part) => void dispatch(keepSpec(name, part)).then(setKept)} />
         <div className="flex items-center justify-between border-b border-hairline px-3.5 py-1.5">
           <label className={`${BUTTON} cursor-pointer focus-within:outline focus-within:outline-2`}>
-            Bring a spec in
+            Open a spec file
             <input
               type="file"
               accept=".json"
@@ -88,7 +88,7 @@ export function SpecsTopic() {
                 As a file
               </button>
               <button className={BUTTON} onClick={() => void dispatch(keptSpecs.drop(one.name)).then(setKept)}>
-                Drop
+                Remove
               </button>
             </>
           ),
@@ -205,7 +205,7 @@ function Cards({ title, cards, mayUse }: { title: string; cards: readonly Card[]
             <p className="text-[12px] text-quiet">{card.words}</p>
             <p className="mt-1.5 flex gap-1.5">
               <button className={BUTTON} disabled={!mayUse || card.spec === undefined} onClick={card.use}>
-                Set it so
+                Use this spec
               </button>
               {card.more}
             </p>

@@ -10,7 +10,7 @@ import { spreadOfPage } from '../../../state/book/selectors';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 
 const WHY: Readonly<Record<IndexQuestion['why'], string>> = {
-  'no page': 'no such page in the pull',
+  'no page': 'no such page in the kept state',
   'words not found': 'its words are not on that page: marked at its beginning',
   'text gone': 'the text is gone',
   moved: 'stands on another page now',
@@ -30,7 +30,7 @@ export function SuppliedIndex() {
   useEffect(list, [dispatch]);
   const pull = pulls.includes(chosen) ? chosen : (pulls[0] ?? '');
   const keep = () =>
-    void dispatch(keepPull('Pull for the index')).then((name) => {
+    void dispatch(keepPull('Kept state for the index')).then((name) => {
       if (name !== null) setChosen(name);
       list();
     });
@@ -47,8 +47,8 @@ export function SuppliedIndex() {
   return (
     <SettingGroup title="A supplied index" aside={isReading ? 'being read' : undefined}>
       <p className="px-3.5 py-1 text-[12px] text-quiet">
-        An indexer works from the pages of a pull. Their file, a term and its folios a line, sub-entries indented, is
-        read against that pull; from then on its folios follow the text.
+        An indexer works from the pages of a kept state. Their file, with a term and its folios on each line and
+        sub-entries indented, is read against that state; from then on its folios follow the text.
       </p>
       {pulls.length > 0 && (
         <ChoiceSetting
@@ -61,12 +61,12 @@ export function SuppliedIndex() {
       )}
       <div className="flex justify-end gap-1.5 px-3.5 py-1.5">
         <button className="btn btn-xs" disabled={readOnly} onClick={keep}>
-          Keep a pull
+          Keep this state
         </button>
         <button
           className="btn btn-xs"
           disabled={readOnly || pull === '' || isReading}
-          title={pull === '' ? 'Keep a pull first: the index is made from its pages' : undefined}
+          title={pull === '' ? 'Keep a state first: the index is made from its pages' : undefined}
           onClick={() => file.current?.click()}
         >
           Read the file

@@ -63,7 +63,7 @@ function Body() {
         onChange={(to) => set('text.setting', to, to === 'ragged' ? 'Ragged setting' : 'Justified setting')}
       />
       <NumberSetting
-        label="Last line at least"
+        label="Last line, at least"
         unit="em"
         value={text.lastLine}
         disabled={readOnly}
@@ -78,27 +78,27 @@ function Body() {
         onChange={(to) => set('text.rag', to, 'Depth of the rag')}
       />
       <NumberSetting
-        label="Letters may give"
+        label="Letter-width tolerance"
         unit="%"
         value={text.glyphPlay}
         disabled={readOnly || text.setting === 'ragged'}
-        note="How much narrower or wider the letters of a justified line may be."
-        onChange={(to) => set('text.glyphPlay', to, 'Glyph-scale play')}
+        note="How much narrower or wider the letters of a justified line may be set."
+        onChange={(to) => set('text.glyphPlay', to, 'Letter-width tolerance')}
       />
       <NumberSetting
-        label="Letter-space may give"
+        label="Letter-space tolerance"
         unit="‰ em"
         value={text.letterPlay}
         disabled={readOnly || text.setting === 'ragged'}
-        onChange={(to) => set('text.letterPlay', to, 'Letter-space play')}
+        onChange={(to) => set('text.letterPlay', to, 'Letter-space tolerance')}
       />
       <NumberSetting
-        label="Optical margins"
+        label="Hanging punctuation"
         unit="%"
         value={text.opticalMargins}
         disabled={readOnly}
-        note="How far stops, hyphens and quotes hang out."
-        onChange={(to) => set('text.opticalMargins', to, 'Optical margins')}
+        note="How far stops, hyphens and quotes hang into the margin."
+        onChange={(to) => set('text.opticalMargins', to, 'Hanging punctuation')}
       />
     </SettingGroup>
   );
@@ -120,49 +120,49 @@ function Hyphenation() {
         onChange={(to) => set('text.hyphenation.on', to === 'yes', 'Hyphenation')}
       />
       <NumberSetting
-        label="Smallest word"
+        label="Shortest word divided"
         unit="letters"
         value={hyphenation.smallestWord}
         disabled={readOnly}
         onChange={(to) => set('text.hyphenation.smallestWord', to, 'Smallest divided word')}
       />
       <NumberSetting
-        label="Before the hyphen"
+        label="Letters before the hyphen"
         unit="letters"
         value={hyphenation.before}
         disabled={readOnly}
         onChange={(to) => set('text.hyphenation.before', to, 'Letters before the hyphen')}
       />
       <NumberSetting
-        label="After it"
+        label="Letters after the hyphen"
         unit="letters"
         value={hyphenation.after}
         disabled={readOnly}
         onChange={(to) => set('text.hyphenation.after', to, 'Letters after the hyphen')}
       />
       <NumberSetting
-        label="Most running"
+        label="Hyphens in a row, at most"
         unit="lines"
         value={hyphenation.running}
         disabled={readOnly}
         onChange={(to) => set('text.hyphenation.running', to, 'Hyphens running')}
       />
       <ChoiceSetting
-        label="Capitalised"
+        label="Capitalised words"
         value={hyphenation.capitals}
         disabled={readOnly || !hyphenation.on}
         choices={[
-          ['dear', 'At a price'],
+          ['dear', 'At a cost'],
           ['never', 'Never'],
         ]}
         onChange={(to) => set('text.hyphenation.capitals', to, 'Capitalised words')}
       />
       <WordListSetting
-        label="The book’s own divisions"
+        label="Exceptions of this book"
         value={hyphenation.exceptions}
         disabled={readOnly || !hyphenation.on}
         note="Words with hyphens where they may be divided; one without is never divided."
-        onChange={(to) => set('text.hyphenation.exceptions', to, 'Own divisions')}
+        onChange={(to) => set('text.hyphenation.exceptions', to, 'Hyphenation exceptions')}
       />
     </SettingGroup>
   );
@@ -172,20 +172,20 @@ function MarksAndTies() {
   const { spec, readOnly, set } = useSpec();
   const { text } = spec;
   return (
-    <SettingGroup title="Marks and ties">
+    <SettingGroup title="House marks and ties">
       <MarksChoice />
       <ChoiceSetting
-        label="After italic words"
+        label="Stops after italic words"
         value={spec.marks.afterItalic}
         disabled={readOnly}
         choices={[
-          ['roman', 'Roman marks'],
+          ['roman', 'Roman stops'],
           ['typed', 'As in the copy'],
         ]}
-        onChange={(to) => set('marks.afterItalic', to, 'Marks after italic words')}
+        onChange={(to) => set('marks.afterItalic', to, 'Stops after italic words')}
       />
       <ChoiceSetting
-        label="Tie by rule"
+        label="Tie words by rule"
         value={isOn(text.ties)}
         disabled={readOnly}
         choices={[
@@ -196,11 +196,11 @@ function MarksAndTies() {
       />
       {text.ties && <TiesOfBook />}
       <WordListSetting
-        label="Lifted"
+        label="Not tied"
         value={text.liftedTies}
         disabled={readOnly || !text.ties}
         note="One a line, such as Mrs Vane."
-        onChange={(to) => set('text.liftedTies', to, 'Lifted ties')}
+        onChange={(to) => set('text.liftedTies', to, 'Ties not applied')}
       />
     </SettingGroup>
   );

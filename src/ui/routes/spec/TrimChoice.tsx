@@ -1,6 +1,6 @@
 // The choice of a trim: trade sizes, and sizes of one's own that are kept by name for all books.
 import { useCallback } from 'react';
-import { describeTrim, maybeTradeTrim, TRADE_TRIMS } from '../../../core/measure/trims';
+import { describeTrim, inOtherUnit, maybeTradeTrim, TRADE_TRIMS, TRIM_TRADITIONS } from '../../../core/measure/trims';
 import { length } from '../../../core/measure/units';
 import { keptTrims } from '../../../state/spec/keptTrims';
 import { useAppDispatch } from '../../../state/hooks';
@@ -25,9 +25,12 @@ export function TrimChoice() {
       isWide
       value={trade?.key ?? ''}
       disabled={readOnly}
+      note={trade && inOtherUnit(trade)}
       choices={[
-        ...(trade ? [] : [['', 'Own size'] as const]),
-        ...TRADE_TRIMS.map((candidate) => [candidate.key, describeTrim(candidate)] as const),
+        ...(trade ? [] : [['', 'Custom size'] as const]),
+        ...TRADE_TRIMS.map(
+          (candidate) => [candidate.key, describeTrim(candidate), TRIM_TRADITIONS[candidate.tradition]] as const,
+        ),
       ]}
       onChange={choose}
     />
@@ -44,10 +47,10 @@ export function OwnTrims() {
   return (
     <div className="border-b border-hairline px-3.5 py-1.5">
       <KeptByName
-        label="Own sizes"
+        label="Custom sizes"
         nameLabel="Name of the size"
-        none="no own sizes"
-        some="own sizes"
+        none="no custom sizes"
+        some="custom sizes"
         keepWords="Keep this size"
         suggested={`${units.show(trim.width)} × ${units.show(trim.height)}`}
         mayKeep={maybeTradeTrim(trim.width.pt, trim.height.pt) === undefined}

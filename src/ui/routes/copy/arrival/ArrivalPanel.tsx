@@ -61,7 +61,7 @@ function Sheet({ arrival }: { arrival: Arrival }) {
             </div>
           ))}
       </dl>
-      <Part title="Its styles, and what they became">
+      <Part title="Its styles and what they became">
         <KeptMappings />
         {arrival.styles.map((style) => (
           <StyleRow key={style.name} style={style} />

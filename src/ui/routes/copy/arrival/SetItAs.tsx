@@ -1,6 +1,6 @@
 // On the arrival sheet: the first decisions on how the book is set, with its first text spread as it comes to then.
 import { useState } from 'react';
-import { LANGUAGES } from '../../../../core/model/copy/book';
+import { LANGUAGES } from '../../../../core/model/copy/languages';
 import { setParticulars } from '../../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { ChoiceSetting } from '../../../components/Setting';

@@ -1,24 +1,32 @@
 // The fields of find and replace: words with their tokens, ticks and choices.
-import { FIND_TOKENS } from '../../../../core/model/answers/find';
+import { EMPTY_PARAGRAPH, FIND_TOKENS } from '../../../../core/model/answers/find';
 
 /** A field into which tokens are put from a list. */
 export function TokenField({
   label,
   value,
   onChange,
+  onEnter,
 }: {
   label: string;
   value: string;
   onChange: (to: string) => void;
+  onEnter?: (step: 1 | -1) => void;
 }) {
+  const ends = [value.startsWith(' ') && 'begins', value.length > 1 && value.endsWith(' ') && 'ends'].filter(Boolean);
   return (
-    <div className="flex items-center gap-2">
-      <label className="flex min-w-0 grow items-center gap-2">
-        <span className="w-9 shrink-0">{label}</span>
+    <div className="grid grid-cols-[1fr_auto] items-center gap-x-2">
+      <label className="flex min-w-0 items-center gap-2">
+        <span className="w-20 shrink-0">{label}</span>
         <input
-          className="setting-input min-w-0 grow text-left"
+          className="setting-input w-full min-w-0 text-left"
           value={value}
           onChange={(event) => onChange(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter' || onEnter === undefined) return;
+            event.preventDefault();
+            onEnter(event.shiftKey ? -1 : 1);
+          }}
         />
       </label>
       <select
@@ -30,12 +38,15 @@ export function TokenField({
         <option value="" disabled>
           ¶
         </option>
-        {Object.keys(FIND_TOKENS).map((token) => (
+        {[...Object.keys(FIND_TOKENS), ...(onEnter === undefined ? [] : [EMPTY_PARAGRAPH])].map((token) => (
           <option key={token} value={token}>
             {token.slice(1, -1)}
           </option>
         ))}
       </select>
+      {ends.length > 0 && (
+        <p className="col-span-2 pl-[88px] text-[12px] text-quiet">{`${ends.join(' and ')} with a space`}</p>
+      )}
     </div>
   );
 }
@@ -72,9 +83,9 @@ interface ChoiceProps {
 
 export function Choice({ label, none, value, choices, onChange }: ChoiceProps) {
   return (
-    <label className="flex items-center justify-between gap-3">
+    <label className="flex items-center justify-between gap-2 whitespace-nowrap">
       {label}
-      <select className="select select-xs w-40" value={value} onChange={(event) => onChange(event.target.value)}>
+      <select className="select select-xs w-[136px]" value={value} onChange={(event) => onChange(event.target.value)}>
         <option value="">{none}</option>
         {choices.map(([key, name]) => (
           <option key={key} value={key}>

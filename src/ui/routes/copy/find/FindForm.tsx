@@ -3,17 +3,9 @@ import type { FindRange } from '../../../../core/model/answers/find';
 import { useAppSelector } from '../../../../state/hooks';
 import { groupDigits } from '../../../frame/useStageFacts';
 import type { Asked } from './asked';
-import { Check, Choice, TokenField } from './FindFields';
-
-const TOUCHES = [
-  ['touch:italic', 'Italic by hand'],
-  ['touch:bold', 'Bold by hand'],
-  ['touch:underline', 'Underlined by hand'],
-  ['touch:strike', 'Struck by hand'],
-  ['touch:face', 'A face by hand'],
-  ['touch:size', 'A size by hand'],
-  ['touch:colour', 'A colour by hand'],
-] as const;
+import { Check, TokenField } from './FindFields';
+import { StyleChoice } from './StyleChoice';
+import { ValueField } from './ValueField';
 
 export type Where = 'book' | 'division' | 'selected' | 'found';
 
@@ -24,57 +16,59 @@ interface Props {
   readonly onWhere: (where: Where) => void;
   readonly within: readonly FindRange[] | null;
   readonly hits: number;
+  /** Hits outside the scope. */
+  readonly outside: number;
+  /** Enter in the field of words: the next hit, or with Shift the one before. */
+  readonly onEnter: (step: 1 | -1) => void;
 }
 
-export function FindForm({ asked, onChange, ...place }: Props) {
-  const spec = useAppSelector((state) => state.book.book?.spec);
-  const styles = Object.entries(spec?.styles ?? {}).map(([tag, one]) => [tag, one.name] as const);
-  const characters = Object.entries(spec?.characterStyles ?? {}).map(([tag, one]) => [tag, one.name] as const);
-  const looks = [...characters.map(([tag, name]) => [`style:${tag}`, name] as const), ...TOUCHES];
+export function FindForm({ asked, onChange, onEnter, ...place }: Props) {
   return (
     <>
-      <TokenField label="Find" value={asked.words} onChange={(words) => onChange({ words })} />
-      <TokenField label="Put" value={asked.put} onChange={(put) => onChange({ put })} />
+      <TokenField label="Find" value={asked.words} onChange={(words) => onChange({ words })} onEnter={onEnter} />
+      <TokenField label="Replace with" value={asked.put} onChange={(put) => onChange({ put })} />
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         <Check label="Whole words" isOn={asked.wholeWords} onChange={(wholeWords) => onChange({ wholeWords })} />
         <Check label="Same case" isOn={asked.matchCase} onChange={(matchCase) => onChange({ matchCase })} />
         <Check label="Pattern" isOn={asked.isPattern} onChange={(isPattern) => onChange({ isPattern })} />
       </div>
       <WhereFields {...place} />
-      <Choice
+      <StyleChoice
         label="In style"
         none="any"
+        sort="paragraph"
         value={asked.style}
-        choices={styles}
         onChange={(style) => onChange({ style })}
       />
-      <Choice label="Of look" none="any" value={asked.look} choices={looks} onChange={(look) => onChange({ look })} />
-      <Choice
-        label="Set as"
-        none="as it was"
+      <ValueField look={asked.look} onChange={(look) => onChange({ look })} />
+      <StyleChoice
+        label="Make characters"
+        none="unchanged"
+        sort="character"
+        mayMake
         value={asked.putStyle}
-        choices={characters}
         onChange={(putStyle) => onChange({ putStyle })}
       />
-      <Choice
-        label="Paragraph as"
-        none="as it was"
+      <StyleChoice
+        label="Make paragraphs"
+        none="unchanged"
+        sort="paragraph"
+        mayMake
         value={asked.putParagraphStyle}
-        choices={styles}
         onChange={(putParagraphStyle) => onChange({ putParagraphStyle })}
       />
     </>
   );
 }
 
-function WhereFields({ where, onWhere, within, hits }: Pick<Props, 'where' | 'onWhere' | 'within' | 'hits'>) {
+function WhereFields({ where, onWhere, within, hits, outside }: Omit<Props, 'asked' | 'onChange' | 'onEnter'>) {
   const division = useAppSelector((state) => state.view.division);
   return (
     <>
       <label className="flex items-center justify-between gap-3">
         Where
         <select
-          className="select select-xs w-40"
+          className="select select-xs w-[136px]"
           value={where}
           onChange={(event) => onWhere(event.target.value as Where)}
         >
@@ -93,6 +87,15 @@ function WhereFields({ where, onWhere, within, hits }: Pick<Props, 'where' | 'on
           {within?.length
             ? `Inside ${groupDigits(within.length)} ${within.length === 1 ? 'stretch' : 'stretches'} of text.`
             : 'Nothing was selected: select text in the galley, then choose this again.'}
+        </p>
+      )}
+      {where !== 'book' && outside > 0 && (
+        <p className="text-[12px] text-quiet">
+          {groupDigits(outside)} more outside,{' '}
+          <button className="underline" onClick={() => onWhere('book')}>
+            in the whole book
+          </button>
+          .
         </p>
       )}
     </>

@@ -2,15 +2,17 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { FindHit, FindRange } from '../../../../core/model/answers/find';
 import { beginDivisions } from '../../../../state/order/orderThunks';
-import { replaceInBook } from '../../../../state/copy/findThunks';
-import { goToText } from '../../../../state/copy/galleyThunks';
+import { findInBook, replaceInBook } from '../../../../state/copy/findThunks';
+import { goToText, showText } from '../../../../state/copy/galleyThunks';
 import { selectedRanges } from '../../../../state/book/selection';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { placesShown } from '../../../../state/view/viewSlice';
+import { noteReplacement, readReplacements, type Replacement } from '../../../../state/copy/lastReplacements';
+import { placesShown, type ShownPlace } from '../../../../state/view/viewSlice';
 import { groupDigits } from '../../../frame/useStageFacts';
 import { actOf, NOTHING_ASKED, useQuery, type Asked } from './asked';
 import { FindForm, type Where } from './FindForm';
 import { HitList, keyOf } from './HitList';
+import { LastReplacements } from './LastReplacements';
 import { KeptSearches } from './KeptSearches';
 import { isSomethingAsked, useSearch, type Search } from './useSearch';
 
@@ -23,6 +25,8 @@ export function FindPanel() {
   const [within, setWithin] = useState<readonly FindRange[] | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [told, setTold] = useState('');
+  const [current, setCurrent] = useState<string | null>(null);
+  const [last, setLast] = useState<readonly Replacement[]>([]);
   const { put, putStyle, putParagraphStyle } = asked;
   const query = useQuery(asked, where === 'division' ? division : null, within);
   const { answer, running } = useSearch(
@@ -31,9 +35,16 @@ export function FindPanel() {
   );
   const hits = useMemo(() => answer?.hits ?? [], [answer]);
   useEffect(() => {
-    dispatch(placesShown(hits.map(shownPlace)));
+    dispatch(placesShown(hits.map((hit) => shownPlace(hit, keyOf(hit) === current))));
     return () => void dispatch(placesShown([]));
-  }, [dispatch, hits]);
+  }, [dispatch, hits, current]);
+  useEffect(() => {
+    let isHere = true;
+    void dispatch(readReplacements()).then((list) => isHere && setLast(list));
+    return () => {
+      isHere = false;
+    };
+  }, [dispatch]);
   const taken = hits.filter((hit) => !left.has(keyOf(hit)));
   const act = actOf(asked);
   /** Empty words are no wish to delete: that is a choice of its own. */
@@ -42,10 +53,24 @@ export function FindPanel() {
     const replacement = isDeleting
       ? { words: '', style: null, paragraphStyle: null }
       : { words: put === '' ? null : put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
+    const before = hits.length;
     const count = await dispatch(replaceInBook(query, replacement, places));
     const done = isDeleting ? 'deleted' : put === '' ? 'set in another style' : 'replaced';
     setTold(count === 1 ? `One place was ${done}.` : `${groupDigits(count)} places were ${done}.`);
+    if (count === 0) return;
+    const after = (await dispatch(findInBook(query)).result).hits.length;
+    setLast(await dispatch(noteReplacement({ words: asked.words, put: replacement.words, count, before, after })));
   };
+  /** Shows the next hit in the galley, or the one before, and after the last the first; the focus stays. */
+  const step = (by: 1 | -1) => {
+    if (hits.length === 0) return;
+    const at = hits.findIndex((hit) => keyOf(hit) === current);
+    const next = hits[at < 0 ? (by > 0 ? 0 : hits.length - 1) : (at + by + hits.length) % hits.length];
+    setCurrent(keyOf(next));
+    const place = { block: next.block, offset: next.offset };
+    dispatch(showText({ stream: next.stream, anchor: place, head: place }));
+  };
+  const place = hits.findIndex((hit) => keyOf(hit) === current);
   const toggle = (key: string) => {
     const next = new Set(left);
     if (!next.delete(key)) next.add(key);
@@ -65,7 +90,16 @@ export function FindPanel() {
   return (
     <section aria-label="Find and replace">
       <div className="space-y-2 border-b border-hairline px-3.5 py-2.5">
-        <FindForm asked={asked} onChange={set} where={where} onWhere={look} within={within} hits={hits.length} />
+        <FindForm
+          asked={asked}
+          onChange={set}
+          where={where}
+          onWhere={look}
+          within={within}
+          hits={hits.length}
+          outside={answer?.outside ?? 0}
+          onEnter={step}
+        />
         <KeptSearches
           search={asked}
           isAsked={isSomethingAsked(query)}
@@ -102,11 +136,32 @@ export function FindPanel() {
               Begin a division at {left.size > 0 ? 'the ticked' : 'each'}
             </button>
           )}
+        </div>
+        <div className="flex items-center gap-2">
+          <button
+            className="btn btn-xs border-base-300 bg-base-100"
+            disabled={hits.length === 0}
+            title="The place before (Shift Enter in the field)"
+            onClick={() => step(-1)}
+          >
+            Previous
+          </button>
+          <button
+            className="btn btn-xs border-base-300 bg-base-100"
+            disabled={hits.length === 0}
+            title="The next place (Enter in the field)"
+            onClick={() => step(1)}
+          >
+            Next
+          </button>
           <span aria-live="polite" className="text-[12px] text-quiet">
-            {answer === null ? '' : answer.problem === null ? `${groupDigits(hits.length)} found` : ''}
-            {told !== '' && answer?.problem === null ? ` · ${told}` : ''}
+            {answer?.problem === null && (place < 0 ? '' : `${groupDigits(place + 1)} of `)}
+            {answer?.problem === null && `${groupDigits(hits.length)} found`}
           </span>
         </div>
+        <p aria-live="polite" className="text-[12px] text-quiet">
+          {told}
+        </p>
         <Running running={running} />
         {answer?.problem && (
           <p role="alert" className="text-[12px] text-error">
@@ -117,14 +172,18 @@ export function FindPanel() {
       <HitList
         hits={hits}
         left={left}
+        current={current}
         act={readOnly ? null : act}
         onToggle={toggle}
         onReplace={(hit) => void replace([hit])}
-        onGo={({ stream, block, offset, length }) => {
+        onGo={(hit) => {
+          const { stream, block, offset, length } = hit;
+          setCurrent(keyOf(hit));
           const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
           dispatch(goToText({ stream, anchor, head }));
         }}
       />
+      <LastReplacements list={last} />
     </section>
   );
 }
@@ -144,8 +203,8 @@ function Running({ running }: Pick<Search, 'running'>) {
 }
 
 /** A hit as it is marked in the galley: as far as it goes in the paragraph in which it begins. */
-function shownPlace({ block, offset, found }: FindHit) {
+function shownPlace({ block, offset, found }: FindHit, isCurrent: boolean): ShownPlace {
   const end = found.indexOf('\n');
   const to = offset + (end < 0 ? found.length : end);
-  return { block, from: offset, to, className: 'place-found', title: '' } as const;
+  return { block, from: offset, to, className: isCurrent ? 'place-found place-current' : 'place-found', title: '' };
 }

@@ -1,15 +1,20 @@
-// What was found, each hit with its surroundings: ticked or left out, replaced by itself, gone to in the galley.
+// What was found, each hit with its surroundings and what would stand there instead: included or left out, replaced by itself,
+// gone to in the galley. More are listed as the end of the list comes into view.
+import { useEffect, useRef, useState } from 'react';
 import type { FindHit } from '../../../../core/model/answers/find';
 import { groupDigits } from '../../../frame/useStageFacts';
+import { withSigns } from '../signs';
 
-/** Hits listed; the count is of all. */
-const SHOWN = 200;
+/** Hits listed at once, and with each step. */
+const STEP = 200;
 
 export const keyOf = ({ stream, at }: FindHit) => `${stream} ${at}`;
 
 interface Props {
   readonly hits: readonly FindHit[];
   readonly left: ReadonlySet<string>;
+  /** The hit that was gone to last. */
+  readonly current: string | null;
   /** What is done with a hit; null: nothing can be done now. */
   readonly act: string | null;
   readonly onToggle: (key: string) => void;
@@ -17,15 +22,34 @@ interface Props {
   readonly onGo: (hit: FindHit) => void;
 }
 
-export function HitList({ hits, left, act, onToggle, onReplace, onGo }: Props) {
+export function HitList({ hits, left, current, act, onToggle, onReplace, onGo }: Props) {
+  const [shown, setShown] = useState(STEP);
+  const end = useRef<HTMLDivElement>(null);
+  const list = useRef<HTMLUListElement>(null);
+  const at = hits.findIndex((hit) => keyOf(hit) === current);
+  const count = Math.max(shown, at + 1);
+  useEffect(() => {
+    const sentinel = end.current;
+    if (sentinel === null) return;
+    const watch = new IntersectionObserver(([entry]) => entry.isIntersecting && setShown((before) => before + STEP));
+    watch.observe(sentinel);
+    return () => watch.disconnect();
+  }, [count, hits]);
+  useEffect(() => {
+    if (at >= 0) list.current?.children[at]?.scrollIntoView({ block: 'nearest' });
+  }, [at]);
   return (
     <>
-      <ul>
-        {hits.slice(0, SHOWN).map((hit) => (
-          <li key={keyOf(hit)} className="flex items-start gap-2 border-b border-hairline px-3.5 py-1.5">
+      <ul ref={list} aria-label="Places found">
+        {hits.slice(0, count).map((hit) => (
+          <li
+            key={keyOf(hit)}
+            aria-current={keyOf(hit) === current ? 'true' : undefined}
+            className={`flex items-start gap-2 border-b border-l-[3px] border-b-hairline py-1.5 pl-[11px] pr-3.5 ${keyOf(hit) === current ? 'border-l-primary bg-tint' : 'border-l-transparent'}`}
+          >
             <input
               type="checkbox"
-              aria-label={`Take ${shown(hit.found)}`}
+              aria-label={`Include ${withSigns(hit.found)}`}
               className="checkbox checkbox-primary checkbox-xs mt-0.5"
               checked={!left.has(keyOf(hit))}
               onChange={() => onToggle(keyOf(hit))}
@@ -35,9 +59,7 @@ export function HitList({ hits, left, act, onToggle, onReplace, onGo }: Props) {
               title="To its place in the galley"
               onClick={() => onGo(hit)}
             >
-              <span className="text-quiet">{shown(fromWord(hit.before))}</span>
-              <mark className="bg-tint text-inherit">{shown(hit.found)}</mark>
-              <span className="text-quiet">{shown(toWord(hit.after))}</span>
+              <Line hit={hit} />
             </button>
             <button
               className="btn btn-xs shrink-0 border-base-300 bg-base-100"
@@ -45,14 +67,35 @@ export function HitList({ hits, left, act, onToggle, onReplace, onGo }: Props) {
               title={act === null ? undefined : `${act} this one`}
               onClick={() => onReplace(hit)}
             >
-              One
+              Replace this
             </button>
           </li>
         ))}
       </ul>
-      {hits.length > SHOWN && (
-        <p className="px-3.5 py-2 text-[12px] text-quiet">and {groupDigits(hits.length - SHOWN)} more</p>
+      {hits.length > count && (
+        <div ref={end} className="px-3.5 py-2 text-[12px] text-quiet">
+          and {groupDigits(hits.length - count)} more
+        </div>
       )}
+    </>
+  );
+}
+
+/** The line of a hit; what would stand there instead is shown in it. */
+function Line({ hit: { before, found, after, becomes } }: { hit: FindHit }) {
+  const words = found === '' ? 'empty paragraph' : withSigns(found);
+  return (
+    <>
+      <span className="text-quiet">{withSigns(fromWord(before), true)}</span>
+      {becomes === undefined ? (
+        <mark className={`bg-tint text-inherit ${found === '' ? 'text-[12px] italic' : ''}`}>{words}</mark>
+      ) : (
+        <>
+          <del className="decoration-error/70">{words}</del>
+          <ins className="bg-tint font-semibold no-underline">{withSigns(becomes)}</ins>
+        </>
+      )}
+      <span className="text-quiet">{withSigns(toWord(after), true)}</span>
     </>
   );
 }
@@ -60,8 +103,3 @@ export function HitList({ hits, left, act, onToggle, onReplace, onGo }: Props) {
 /** Surroundings without the words that they cut. */
 const fromWord = (words: string) => words.replace(/^\S{0,20}\s(?=\S*\s)/, '');
 const toWord = (words: string) => words.replace(/(\s\S*)\s\S{0,20}$/, '$1');
-
-/** Signs that would not be seen. */
-function shown(words: string): string {
-  return words.replaceAll('\n', ' ¶ ').replaceAll('\t', ' → ').replaceAll('\u2028', ' ↵ ').replaceAll('\uFFFC', '¤');
-}

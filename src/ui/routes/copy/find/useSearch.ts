@@ -1,5 +1,5 @@
 // Looks for what is asked, a moment after the last change of it or of the book.
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { FindHit, FindQuery } from '../../../../core/model/answers/find';
 import { findInBook } from '../../../../state/copy/findThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
@@ -9,7 +9,11 @@ const REST = 250;
 
 export interface Search {
   /** Null while nothing is asked, and until the first answer. */
-  readonly answer: { readonly hits: readonly FindHit[]; readonly problem: string | null } | null;
+  readonly answer: {
+    readonly hits: readonly FindHit[];
+    readonly outside: number;
+    readonly problem: string | null;
+  } | null;
   /** A search that takes its time: how far it is, from 0 to 1. */
   readonly running: { readonly share: number; readonly stop: () => void } | null;
 }
@@ -21,6 +25,8 @@ export function useSearch(query: FindQuery, onAnswer: () => void): Search {
   const [answer, setAnswer] = useState<Search['answer']>(null);
   const [running, setRunning] = useState<Search['running']>(null);
   const isAsked = isSomethingAsked(query);
+  /** The question that was answered last. */
+  const asked = useRef('');
   useEffect(() => {
     let isCurrent = true;
     let isStopped = false;
@@ -36,7 +42,10 @@ export function useSearch(query: FindQuery, onAnswer: () => void): Search {
         if (!isCurrent) return;
         setRunning(null);
         setAnswer(isAsked && !isStopped ? found : null);
-        onAnswer();
+        // Another wording of what is put in its place leaves the places as they are.
+        const question = `${revision} ${JSON.stringify({ ...query, put: null })}`;
+        if (question !== asked.current) onAnswer();
+        asked.current = question;
       });
     }, REST);
     return () => {

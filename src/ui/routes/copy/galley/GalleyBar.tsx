@@ -1,5 +1,5 @@
-// The line above the galley: what the division holds or what is selected, the character style, inserting, the division's
-// ends, and the marks.
+// The lines above and below the galley: the character style, inserting, the division's ends and the signs; what the division holds
+// or what is selected.
 import { useState, useSyncExternalStore } from 'react';
 import type { Block } from '../../../../core/model/copy/streams';
 import { blockWords } from '../../../../galley';
@@ -19,25 +19,13 @@ interface Props {
   readonly onMarks: (to: boolean) => void;
 }
 
-export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
+export function GalleyBar({ control, marks, onMarks }: Pick<Props, 'control' | 'marks' | 'onMarks'>) {
   const dispatch = useAppDispatch();
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const characterStyles = useAppSelector((state) => state.book.book!.spec.characterStyles);
   const facts = useSyncExternalStore(control.subscribe, control.selectionFacts);
   const [isInserting, setInserting] = useState(false);
   const [trouble, setTrouble] = useState('');
-  const words = blocks.reduce((sum, block) => sum + blockWords(block), 0);
-  const characters = blocks.reduce((sum, block) => sum + (block.kind === 'paragraph' ? block.text.length : 0), 0);
-  const told = facts.hasText
-    ? `${groupDigits(facts.words)} ${facts.words === 1 ? 'word' : 'words'}, ${groupDigits(facts.characters)} ${facts.characters === 1 ? 'character' : 'characters'} selected`
-    : [
-        words > 0
-          ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}, ${groupDigits(characters)} characters`
-          : 'no words of its own',
-        row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}` : '',
-      ]
-        .filter(Boolean)
-        .join(' · ');
   const setCharacter = (tag: string) => {
     if (control.setRangeCharacter(tag === '' ? null : tag)) return;
     const view = control.current?.view;
@@ -55,8 +43,8 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
   };
   return (
     <div className="relative flex h-9 shrink-0 items-center gap-2 border-b border-[#d8d2c7] px-4 text-[#5f5a51]">
-      <p className="min-w-0 grow truncate" aria-live="polite" title={told}>
-        {trouble === '' ? told : <span className="text-[#9a3324]">{trouble}</span>}
+      <p role="alert" className="min-w-0 grow text-[12px] leading-[14px] text-[#9a3324]">
+        {trouble}
       </p>
       <select
         aria-label="Character style"
@@ -99,12 +87,37 @@ export function GalleyBar({ control, row, blocks, marks, onMarks }: Props) {
       <button
         className="galley-button"
         aria-pressed={marks}
-        title="Shows paragraph ends, spaces, tabs and breaks"
+        title="Shows signs for paragraph ends, spaces, tabs and breaks"
         onClick={() => onMarks(!marks)}
       >
-        Marks
+        Signs
       </button>
       {isInserting && <InsertPanel control={control} onClose={() => setInserting(false)} />}
     </div>
+  );
+}
+
+/** The line below the galley: what the division holds, or what is selected. */
+export function GalleyFacts({ control, row, blocks }: Pick<Props, 'control' | 'row' | 'blocks'>) {
+  const facts = useSyncExternalStore(control.subscribe, control.selectionFacts);
+  const words = blocks.reduce((sum, block) => sum + blockWords(block), 0);
+  const characters = blocks.reduce((sum, block) => sum + (block.kind === 'paragraph' ? block.text.length : 0), 0);
+  const told = facts.hasText
+    ? `${groupDigits(facts.words)} ${facts.words === 1 ? 'word' : 'words'}, ${groupDigits(facts.characters)} ${facts.characters === 1 ? 'character' : 'characters'} selected`
+    : [
+        words > 0
+          ? `${groupDigits(words)} ${words === 1 ? 'word' : 'words'}, ${groupDigits(characters)} characters`
+          : 'no words of its own',
+        row.pages ? `${row.pages} ${row.pages === 1 ? 'page' : 'pages'}` : '',
+      ]
+        .filter(Boolean)
+        .join(' · ');
+  return (
+    <p
+      className="flex h-7 shrink-0 items-center border-t border-[#d8d2c7] px-4 text-[12px] text-[#5f5a51]"
+      aria-live="polite"
+    >
+      {told}
+    </p>
   );
 }

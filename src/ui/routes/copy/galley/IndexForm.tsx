@@ -62,7 +62,7 @@ export function IndexForm({ first, words, onTake }: Props) {
       <div className="flex items-center justify-between pt-1">
         <span className="text-[12px] text-[#5f5a51]">{isRight ? '' : 'A mark has a term.'}</span>
         <button className="galley-button border border-[#b9b1a3]" disabled={!isRight}>
-          {first === undefined ? 'Put in' : 'Change'}
+          {first === undefined ? 'Insert' : 'Change'}
         </button>
       </div>
     </form>

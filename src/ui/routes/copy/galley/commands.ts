@@ -50,6 +50,29 @@ export const splitParagraph =
     return true;
   };
 
+/** Begins a page or a column at the caret: inside a paragraph it is parted there first. */
+export function breakBefore(at: true | 'column'): Command {
+  return (state, dispatch) => {
+    const { $from } = state.selection;
+    if (!$from.parent.isTextblock) return false;
+    const name = at === true ? 'Page break' : 'Column break';
+    const transaction = state.tr.setMeta(NAME, name).deleteSelection();
+    const caret = transaction.doc.resolve(transaction.mapping.map($from.pos));
+    if (caret.parentOffset > 0) {
+      const { style, touches } = paragraphAttributes(caret.parent);
+      const { align, look } = touches ?? {};
+      const kept = { ...(align && { align }), ...(look && { look }), breakBefore: at };
+      const attributes = { ...caret.parent.attrs, id: null, style, touches: kept, names: null };
+      transaction.split(caret.pos, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
+    } else {
+      const { touches } = paragraphAttributes(caret.parent);
+      transaction.setNodeAttribute(caret.before(), 'touches', { ...touches, breakBefore: at });
+    }
+    dispatch?.(transaction.scrollIntoView());
+    return true;
+  };
+}
+
 /** Puts an object or characters in at the caret. */
 export function insertion(content: Node | string, name: string, madeNote: MadeNote | null = null): Command {
   return (state, dispatch) => {

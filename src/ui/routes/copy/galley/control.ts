@@ -53,7 +53,9 @@ export class GalleyControl implements GalleyHost {
   private frame = 0;
   /** A selection to be made when the editor that holds it is there. */
   private wanted: TextSelection | null = null;
-  /** What is to be done with it there. */
+  /** A place to be brought into view when its editor is there. */
+  private revealed: BlockPlace | null = null;
+  /** What is to be done with the selection there. */
   private whenSettled: ((editor: StreamView) => void) | null = null;
 
   constructor(
@@ -133,7 +135,12 @@ export class GalleyControl implements GalleyHost {
 
   /** Tries the selection that waits for its editor: in one that has just taken in the book's text, or in those there are. */
   settle(editors: Iterable<StreamView> = this.editors.values()): void {
-    const { wanted } = this;
+    const { wanted, revealed } = this;
+    const holder = revealed === null ? undefined : [...editors].find((one) => one.holds(revealed.block));
+    if (holder !== undefined) {
+      this.revealed = null;
+      holder.showPlace(revealed!);
+    }
     if (wanted === null) return;
     const editor = [...editors].find((one) => one.selectPlaces(wanted.anchor, wanted.head));
     if (editor === undefined) return;
@@ -147,6 +154,12 @@ export class GalleyControl implements GalleyHost {
   select(selection: TextSelection): void {
     this.wanted = selection;
     this.whenSettled = null;
+    this.settle();
+  }
+
+  /** Brings a place into view, as soon as its editor is there. */
+  reveal(place: BlockPlace): void {
+    this.revealed = place;
     this.settle();
   }
 

@@ -1,9 +1,10 @@
-// What is laid over the galley's text and is no part of it: marks of spaces and breaks when they are revealed, and places
+// What is laid over the galley's text and is no part of it: signs of spaces and breaks when they are shown, and places
 // that a panel points at. Only paragraphs that changed are looked through again.
 import type { Node } from 'prosemirror-model';
 import { Plugin, PluginKey, type EditorState, type Transaction } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
 import type { ShownPlace } from '../../../../state/view/viewSlice';
+import { SIGNS, UNSEEN } from '../signs';
 
 export type Place = ShownPlace;
 export type Places = readonly Place[];
@@ -17,25 +18,6 @@ interface Dressing {
 }
 
 const key = new PluginKey<Dressing>('dressing');
-
-/** Characters that are not seen, and the class that shows each. */
-const SIGNS: Readonly<Record<string, string>> = {
-  ' ': 'sign-space',
-  '\u00A0': 'sign-no-break',
-  '\u202F': 'sign-no-break',
-  '\u2009': 'sign-fixed',
-  '\u2002': 'sign-fixed',
-  '\u2003': 'sign-fixed',
-  '\u200A': 'sign-fixed',
-  '\u2007': 'sign-fixed',
-  '\u00AD': 'sign-soft-hyphen',
-  '\u2011': 'sign-no-break-hyphen',
-  '\u200B': 'sign-nothing',
-  '\u200D': 'sign-nothing',
-  '\uFEFF': 'sign-nothing',
-  '\t': 'sign-tab',
-};
-const UNSEEN = /[ \u00A0\u202F\u2009\u2002\u2003\u200A\u2007\u00AD\u2011\u200B\u200D\uFEFF\t]/g;
 
 const plugin = new Plugin<Dressing>({
   key,
@@ -88,8 +70,13 @@ function decorationsOf({ from, to, className, title, shows }: Place, start: numb
 function signsOf(node: Node, at: number): Decoration[] {
   const found: Decoration[] = [];
   for (const match of node.text!.matchAll(UNSEEN))
-    found.push(Decoration.inline(at + match.index, at + match.index + 1, { class: SIGNS[match[0]] }));
+    found.push(Decoration.inline(at + match.index, at + match.index + 1, signAttributes(match[0])));
   return found;
+}
+
+function signAttributes(char: string): Record<string, string> {
+  const { sign, name, hasWidth } = SIGNS[char];
+  return { class: hasWidth ? 'sign' : 'sign sign-narrow', 'data-sign': sign, title: name };
 }
 
 /** Signs of the stretches that a transaction changed are made anew. */

@@ -1,6 +1,7 @@
 // What can be put in at the caret by name: notes, breaks, and characters and spaces that keyboards lack.
 import { noteLabel } from '../../../../core/numbering/numberNotes';
 import type { NotesSpec } from '../../../../core/model/spec/notes';
+import { SIGNS } from '../signs';
 
 export interface InsertableCharacter {
   readonly text: string;
@@ -11,16 +12,19 @@ export interface InsertableCharacter {
 
 /** By name; spaces first, then dashes, quotes, signs and letters. */
 export const CHARACTERS: readonly InsertableCharacter[] = [
-  { text: '\u00A0', name: 'No-break space', shown: '°' },
-  { text: '\u2003', name: 'Em space', shown: '⎵' },
-  { text: '\u2002', name: 'En space', shown: '⎵' },
-  { text: '\u2009', name: 'Thin space', shown: '⎵' },
-  { text: '\u200A', name: 'Hair space', shown: '⎵' },
-  { text: '\u202F', name: 'Narrow no-break space', shown: '°' },
-  { text: '\u2007', name: 'Figure space', shown: '⎵' },
-  { text: '\u00AD', name: 'Soft hyphen', shown: '¬' },
-  { text: '\u2011', name: 'No-break hyphen', shown: '‑' },
-  { text: '\u2060', name: 'Word joiner', shown: '⁀' },
+  { text: '\u00A0', name: 'No-break space', shown: SIGNS['\u00A0'].sign },
+  { text: '\u2003', name: 'Em space', shown: SIGNS['\u2003'].sign },
+  { text: '\u2002', name: 'En space', shown: SIGNS['\u2002'].sign },
+  { text: '\u2009', name: 'Thin space', shown: SIGNS['\u2009'].sign },
+  { text: '\u200A', name: 'Hair space', shown: SIGNS['\u200A'].sign },
+  { text: '\u202F', name: 'Narrow no-break space', shown: SIGNS['\u202F'].sign },
+  { text: '\u2007', name: 'Figure space', shown: SIGNS['\u2007'].sign },
+  { text: '\u00AD', name: 'Soft hyphen', shown: SIGNS['\u00AD'].sign },
+  { text: '\u2011', name: 'No-break hyphen', shown: SIGNS['\u2011'].sign },
+  { text: '\u2060', name: 'Word joiner', shown: SIGNS['\u2060'].sign },
+  { text: '\u200B', name: 'Zero-width space', shown: SIGNS['\u200B'].sign },
+  { text: '\u200D', name: 'Zero-width joiner', shown: SIGNS['\u200D'].sign },
+  { text: '\u200C', name: 'Zero-width non-joiner', shown: SIGNS['\u200C'].sign },
   { text: '\u2014', name: 'Em dash' },
   { text: '\u2013', name: 'En dash' },
   { text: '\u2012', name: 'Figure dash' },
@@ -93,6 +97,8 @@ export type Insertable =
         | 'picture'
         | 'table'
         | 'break'
+        | 'pageBreak'
+        | 'columnBreak'
         | 'tab'
         | 'dummy';
       readonly name: string;
@@ -108,8 +114,10 @@ const OBJECTS: readonly Insertable[] = [
   { kind: 'noList', name: 'List, none here', shown: '–' },
   { kind: 'picture', name: 'Picture, from a file', shown: '▣' },
   { kind: 'table', name: 'Table', shown: '⊞' },
-  { kind: 'break', name: 'Line break in the paragraph', shown: '↵' },
-  { kind: 'tab', name: 'Tab', shown: '→' },
+  { kind: 'break', name: 'Line break in the paragraph', shown: SIGNS['\u2028'].sign },
+  { kind: 'pageBreak', name: 'Page break before the caret', shown: '⎯' },
+  { kind: 'columnBreak', name: 'Column break before the caret', shown: '┆' },
+  { kind: 'tab', name: 'Tab', shown: SIGNS['\t'].sign },
   { kind: 'dummy', name: 'Dummy copy, paragraphs', shown: '¶' },
 ];
 
@@ -123,7 +131,7 @@ export function noteInsertables(kinds: NotesSpec['kinds']): Insertable[] {
   }));
 }
 
-/** What the words typed may mean, notes before the rest: names that begin with them, then names that hold them, or the code point in figures. */
+/** What the words typed may mean, notes before the rest: the best match first, or the code point in figures. */
 export function insertablesFor(words: string, notes: readonly Insertable[] = []): readonly Insertable[] {
   const needle = words.trim().toLowerCase();
   const characters = CHARACTERS.map(({ text, name, shown = text }): Insertable => ({
@@ -134,8 +142,7 @@ export function insertablesFor(words: string, notes: readonly Insertable[] = [])
   }));
   const all = [...notes, ...OBJECTS, ...characters];
   if (needle === '') return all;
-  const named = all.filter(({ name }) => name.toLowerCase().includes(needle));
-  const first = named.filter(({ name }) => name.toLowerCase().startsWith(needle));
+  const named = byMatch(all, needle);
   const code = /^(?:u\+)?([0-9a-f]{4,6})$/.exec(needle);
   const point = code === null ? Number.NaN : Number.parseInt(code[1], 16);
   const isPoint = point > 0x20 && point <= 0x10ffff && !(point >= 0xd800 && point < 0xe000) && point !== 0xfffc;
@@ -149,5 +156,24 @@ export function insertablesFor(words: string, notes: readonly Insertable[] = [])
         },
       ]
     : [];
-  return [...typed, ...first, ...named.filter((one) => !first.includes(one))];
+  return [...typed, ...named];
+}
+
+/** The best match first: the name itself, its first word, its beginning, a word of it, the beginning of a word, any part. */
+function byMatch(all: readonly Insertable[], needle: string): Insertable[] {
+  return all
+    .map((one, at) => ({ one, at, match: matchOf(one.name.toLowerCase(), needle) }))
+    .filter(({ match }) => match < Infinity)
+    .sort((a, b) => a.match - b.match || a.at - b.at)
+    .map(({ one }) => one);
+}
+
+function matchOf(name: string, needle: string): number {
+  if (name === needle) return 0;
+  if (!name.includes(needle)) return Infinity;
+  const words = name.split(/[^\p{L}\p{N}-]+/u);
+  if (words[0] === needle) return 1;
+  if (name.startsWith(needle)) return 2;
+  if (words.includes(needle)) return 3;
+  return words.some((word) => word.startsWith(needle)) ? 4 : 5;
 }

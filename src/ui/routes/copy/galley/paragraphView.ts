@@ -28,6 +28,8 @@ export class ParagraphView implements NodeView {
   private readonly tag: HTMLButtonElement;
   private readonly fold: HTMLButtonElement;
   private readonly aside: HTMLElement;
+  /** In `aside` while there are notes. */
+  private readonly noteList = element('div', 'galley-notes-list');
   private dress: ParagraphDress | null = null;
   private readonly notes = new Map<string, NoteBeside>();
 
@@ -115,8 +117,11 @@ export class ParagraphView implements NodeView {
       let beside = this.notes.get(id);
       if (beside === undefined) this.notes.set(id, (beside = new NoteBeside(id, this.host)));
       beside.refresh();
-      if (this.aside.children[at] !== beside.dom) this.aside.insertBefore(beside.dom, this.aside.children[at] ?? null);
+      const { children } = this.noteList;
+      if (children[at] !== beside.dom) this.noteList.insertBefore(beside.dom, children[at] ?? null);
     });
+    if (wanted.length > 0) this.aside.append(this.noteList);
+    else this.noteList.remove();
   }
 
   /** Notes, each followed by those that it refers to itself. */

@@ -3,7 +3,7 @@ import { schema } from '../../../../galley';
 import { putDummyCopy, putTable } from '../../../../state/arrival/incomingThunks';
 import { setSection } from '../../../../state/order/sectionThunks';
 import type { AppDispatch } from '../../../../state/store';
-import { insertion, insertionBeside, setList } from './commands';
+import { breakBefore, insertion, insertionBeside, setList } from './commands';
 import type { GalleyControl } from './control';
 import type { Insertable } from './insertables';
 import { choosePicture } from './pictureView';
@@ -51,6 +51,10 @@ export function putInsertable(
     case 'bulleted':
     case 'noList':
       setList(one.kind === 'noList' ? null : one.kind === 'numbered')(view.state, view.dispatch, view);
+      break;
+    case 'pageBreak':
+    case 'columnBreak':
+      breakBefore(one.kind === 'columnBreak' ? 'column' : true)(view.state, view.dispatch);
       break;
     case 'section': {
       const block = control.caretBlock();

@@ -40,10 +40,15 @@ export function nameOf(transaction: Transaction, isTyping: boolean): string {
   return isTyping ? 'Typing' : 'Text changed';
 }
 
+function beginning(breakBefore: ParagraphTouches['breakBefore']): string {
+  if (!breakBefore) return '';
+  return breakBefore === true ? 'begins a page' : `begins a ${breakBefore}`;
+}
+
 export function touchWords(touches: ParagraphTouches | undefined): string {
   if (touches === undefined) return '';
   return [
-    touches.breakBefore ? 'begins a page' : '',
+    beginning(touches.breakBefore),
     touches.direction === undefined ? '' : touches.direction === 'rtl' ? 'right to left' : 'left to right',
     touches.together ? 'kept whole' : '',
     touches.unnumbered ? 'without its number' : '',

@@ -12,10 +12,14 @@ import { NUMERAL_CHOICES, readStart } from '../../../components/FolioRunFields';
 import { useDraft } from '../../../components/useDraft';
 
 const STARTS: readonly (readonly [SectionStart, string])[] = [
-  ['running', 'Where it stands'],
-  ['page', 'Any page'],
-  ['recto', 'A recto'],
-  ['verso', 'A verso'],
+  ['running', 'where it falls'],
+  ['page', 'on a new page'],
+];
+
+const SIDES: readonly (readonly [SectionStart, string])[] = [
+  ['page', 'either'],
+  ['recto', 'recto'],
+  ['verso', 'verso'],
 ];
 
 const NEW_RUN: FolioRun = { numerals: 'arabic', start: 1, prefix: '', hidden: false };
@@ -50,18 +54,27 @@ export function SectionFields({ row, onGone }: Props) {
         }}
       />
       <Choice
-        label="Begins on"
-        value={row.start}
+        label="Begins"
+        value={row.start === 'running' ? 'running' : 'page'}
         choices={STARTS}
         disabled={disabled}
         onChange={(to) => dispatch(setSectionStart(block, to as SectionStart))}
       />
+      {row.start !== 'running' && (
+        <Choice
+          label="On which side"
+          value={row.start}
+          choices={SIDES}
+          disabled={disabled}
+          onChange={(to) => dispatch(setSectionStart(block, to as SectionStart))}
+        />
+      )}
       <Choice
         label="Folios"
         value={run === undefined ? 'on' : 'own'}
         choices={[
-          ['on', 'Go on'],
-          ['own', 'A run of its own'],
+          ['on', 'Continue'],
+          ['own', 'A new run'],
         ]}
         disabled={disabled}
         onChange={(to) => setRun(to === 'own' ? NEW_RUN : undefined)}
@@ -106,7 +119,7 @@ function RunFields({
       <TextField
         label="First number"
         value={run.start === null ? '' : String(run.start)}
-        placeholder="goes on"
+        placeholder="continues"
         disabled={disabled}
         onChange={(typed) => {
           const start = readStart(typed);

@@ -26,7 +26,7 @@ const NAMED: Readonly<Record<string, string>> = {
   sups: 'superiors',
   frac: 'fractions',
   liga: 'ligatures',
-  dlig: 'rare ligatures',
+  dlig: 'discretionary ligatures',
   case: 'capital marks',
   ordn: 'ordinals',
 };
@@ -93,11 +93,11 @@ export function FaceCard({ family, uses, codes, sample, isLiked, onLike, onDrop 
           Set the text in it
         </button>
         <button className={BUTTON} aria-pressed={isLiked} onClick={onLike}>
-          {isLiked ? 'Favourite' : 'Like it'}
+          {isLiked ? 'Favourite' : 'Mark as a favourite'}
         </button>
         {family.isOwn && (
           <button className={BUTTON} onClick={onDrop}>
-            Drop
+            Remove
           </button>
         )}
       </p>

@@ -65,7 +65,7 @@ export function FacesTopic() {
             ['text', 'for text'],
             ['used', 'used in this book'],
             ['liked', 'favourites'],
-            ['own', 'my own'],
+            ['own', 'brought in'],
             ...Object.entries(KIND_NAMES),
             ['all', 'all'],
           ]}
@@ -73,7 +73,7 @@ export function FacesTopic() {
         />
         <div className="border-b border-hairline px-3.5 py-1.5">
           <label className={`${BUTTON} cursor-pointer focus-within:outline focus-within:outline-2`}>
-            Bring faces in
+            Add font files
             <input
               type="file"
               multiple
@@ -95,7 +95,7 @@ export function FacesTopic() {
         ))}
         {gone.map((key) => (
           <p key={key} className="border-b border-hairline px-3.5 py-1.5 text-error">
-            {key} <span className="text-[12px]">is not here: another face is set in its place</span>
+            {key} <span className="text-[12px]">is missing: another face stands in for it</span>
           </p>
         ))}
       </SettingGroup>

@@ -34,7 +34,7 @@ export function ReplaceFace({ families, uses, samples }: Props) {
     setTo('');
   };
   return (
-    <SettingGroup title="One for another">
+    <SettingGroup title="Replace a face">
       <ChoiceSetting
         label="In place of"
         value={from}

@@ -54,7 +54,7 @@ export function FurnitureSets() {
       <TextSetting label="Name" value={name} disabled={readOnly} maxLength={60} onChange={rename} />
       <div className="flex flex-wrap justify-end gap-1.5 px-3.5 py-1.5">
         <button className="btn btn-xs" disabled={readOnly} onClick={duplicate}>
-          Another set
+          New set
         </button>
         {!isBooks && (
           <>

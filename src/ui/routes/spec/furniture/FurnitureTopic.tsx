@@ -92,7 +92,7 @@ function Line({ at }: { at: SlotPlace['at'] }) {
               dispatch(slotChosen({ at, side: 'recto', slot: 'foreEdge' }));
             }}
           >
-            Give them one
+            Add one
           </button>
         </div>
       </SettingGroup>
@@ -106,7 +106,7 @@ function Line({ at }: { at: SlotPlace['at'] }) {
         disabled={readOnly}
         choices={[
           ['mirrored', 'Mirrored'],
-          ['own', 'Each its own'],
+          ['own', 'Separate'],
         ]}
         onChange={(to) => set({ verso: to === 'own' ? line.recto : null }, 'Sides of the furniture')}
       />
@@ -133,7 +133,7 @@ function Line({ at }: { at: SlotPlace['at'] }) {
           disabled={readOnly}
           onClick={() => setLine(at, null, `No ${at} on ${ROLE_NAMES[role].toLowerCase()}`)}
         >
-          Take it away
+          Remove it
         </button>
       </div>
     </SettingGroup>

@@ -63,7 +63,7 @@ function Touch({ touch }: { touch: PageTouch }) {
         disabled={readOnly}
         onClick={() => dispatch(changePageTouch(touch.id, null, 'Page touch taken back'))}
       >
-        Take back
+        Remove
       </button>
     </div>
   );

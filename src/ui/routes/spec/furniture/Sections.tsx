@@ -75,7 +75,7 @@ function Row({ division, block, name, page, folio, pages }: SectionRow) {
         <span className="text-right text-quiet">{pages ?? ''}</span>
         <button
           className="text-right text-quiet hover:text-error"
-          aria-label={`Take back the section ${name}`}
+          aria-label={`Remove the section ${name}`}
           disabled={readOnly}
           onClick={() => dispatch(setSection(division, block, undefined))}
         >

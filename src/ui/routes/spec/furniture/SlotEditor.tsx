@@ -32,7 +32,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
     if (what === 'text') setParts([...slot.parts, { kind: 'text', text: ' ' }], 'Words in the furniture');
     else if (what === 'rule') setParts([...slot.parts, { kind: 'rule', length: 2 }], 'Rule in the furniture');
     else if (what.startsWith('space:'))
-      setParts([...slot.parts, { kind: 'text', text: what.slice(6) }], 'White in the furniture');
+      setParts([...slot.parts, { kind: 'text', text: what.slice(6) }], 'Space in the furniture');
     else {
       const token = what as Token;
       const part: FurniturePart = { kind: 'token', token, ...(hasLevel(token) ? { level: 2 } : {}) };
@@ -58,7 +58,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
         <span className="shrink-0 py-0.5 font-semibold">
           {place.at === 'head' ? 'Head' : 'Foot'}, {isShared ? 'both sides' : place.side}
         </span>
-        <ul className="flex grow flex-wrap items-center gap-1.5" aria-label="What it says">
+        <ul className="flex grow flex-wrap items-center gap-1.5" aria-label="Its parts">
           {slot.parts.map((part, at) => (
             <li key={at}>
               <Chip
@@ -73,7 +73,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
               />
             </li>
           ))}
-          {slot.parts.length === 0 && <li className="py-0.5 text-quiet">Says nothing.</li>}
+          {slot.parts.length === 0 && <li className="py-0.5 text-quiet">Empty</li>}
         </ul>
         <button
           className="btn btn-ghost btn-xs btn-square"
@@ -147,7 +147,7 @@ function Chip({ part, isPicked, onPick, onText, onRemove }: ChipProps) {
           {partName(part)}
         </button>
       )}
-      <button className="pr-1 text-quiet hover:text-error" aria-label={`Take out ${partName(part)}`} onClick={onRemove}>
+      <button className="pr-1 text-quiet hover:text-error" aria-label={`Remove ${partName(part)}`} onClick={onRemove}>
         <X size={11} />
       </button>
     </span>
@@ -155,7 +155,7 @@ function Chip({ part, isPicked, onPick, onText, onRemove }: ChipProps) {
 }
 
 function Words({ text, onText }: { text: string; onText: (text: string) => string | null }) {
-  const { field } = useDraft(text, (typed) => (typed === '' ? 'Words say something.' : onText(typed)));
+  const { field } = useDraft(text, (typed) => (typed === '' ? 'Type the words.' : onText(typed)));
   return (
     <input
       {...field}
@@ -194,7 +194,7 @@ function PartFields({ part, onChange }: { part: FurniturePart; onChange: (part: 
       )}
       {part.kind === 'rule' && (
         <label className="flex items-center gap-2">
-          <span className="text-quiet">Long</span>
+          <span className="text-quiet">Length</span>
           <select
             className="setting-select w-[84px]"
             value={String(part.length)}
@@ -210,9 +210,9 @@ function PartFields({ part, onChange }: { part: FurniturePart; onChange: (part: 
       )}
       {part.kind === 'token' && (
         <>
-          <span className="text-quiet">Where there is none</span>
+          <span className="text-quiet">If missing, show</span>
           <select
-            aria-label="Told where there is none"
+            aria-label="If missing, show"
             className="setting-select w-[118px]"
             value={part.orElse ?? ''}
             onChange={(event) => {

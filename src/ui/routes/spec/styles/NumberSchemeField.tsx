@@ -32,7 +32,7 @@ export function NumberSchemeField({ label, note, disabled, value, onChange }: Fi
       {value !== null && (
         <>
           <TextSetting
-            label="Before the number"
+            label="Text before"
             value={value.before}
             placeholder="such as Chapter"
             maxLength={40}
@@ -40,7 +40,7 @@ export function NumberSchemeField({ label, note, disabled, value, onChange }: Fi
             onChange={(before) => put({ before: before.trim() === '' ? '' : before.replace(/(\p{L})$/u, '$1 ') })}
           />
           <TextSetting
-            label="After it"
+            label="Text after"
             value={value.after}
             placeholder="such as a point"
             maxLength={40}
@@ -53,12 +53,12 @@ export function NumberSchemeField({ label, note, disabled, value, onChange }: Fi
             value={value.whole ? 'whole' : 'own'}
             choices={[
               ['own', 'left out: 2'],
-              ['whole', 'go before: 1.1.2'],
+              ['whole', 'shown: 1.1.2'],
             ]}
             onChange={(to) => put({ whole: to === 'whole' })}
           />
           <ChoiceSetting
-            label="Stands"
+            label="Position"
             disabled={disabled}
             value={value.place}
             choices={[
@@ -70,7 +70,7 @@ export function NumberSchemeField({ label, note, disabled, value, onChange }: Fi
           />
           {value.place !== 'ownLine' && (
             <NumberSetting
-              label={value.place === 'hanging' ? 'Hangs by' : 'White after it'}
+              label={value.place === 'hanging' ? 'Hanging indent' : 'Space after'}
               unit="em"
               value={value.gap}
               disabled={disabled}
@@ -88,7 +88,7 @@ export function NumberSchemeField({ label, note, disabled, value, onChange }: Fi
             onChange={(to) => put({ style: to || null })}
           />
           <ChoiceSetting
-            label="Begins again"
+            label="Restarts"
             disabled={disabled}
             value={value.restart}
             choices={[

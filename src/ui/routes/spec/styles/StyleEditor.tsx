@@ -62,7 +62,7 @@ export function ParagraphStyleEditor({ tag, onOpen }: EditorProps) {
       />
       {style.waits && (
         <p className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1.5 text-quiet">
-          <span>Waits to be matched.</span>
+          <span>Not matched yet.</span>
           <button className={BUTTON} disabled={readOnly} onClick={() => set({ waits: undefined }, 'taken over')}>
             Take it over
           </button>
@@ -96,7 +96,7 @@ export function CharacterStyleEditor({ tag, onOpen }: EditorProps) {
         label="Takes from"
         value={style.basedOn ?? ''}
         disabled={readOnly}
-        choices={[['', 'what is around'], ...others(styles, tag, (other) => !heirs.has(other))]}
+        choices={[['', 'surrounding text'], ...others(styles, tag, (other) => !heirs.has(other))]}
         onChange={(to) => set({ basedOn: to === '' ? undefined : to }, 'takes from')}
       />
       <Values
@@ -180,7 +180,7 @@ function Values<K extends string>({
       <details key={title} open={index === 0 || undefined}>
         <summary className="flex cursor-pointer justify-between border-b border-base-300 px-3.5 pb-1.5 pt-3 font-semibold">
           <span>{title}</span>
-          <span className="font-normal text-quiet">{own === 0 ? '' : `${own} own`}</span>
+          <span className="font-normal text-quiet">{own === 0 ? '' : `${own} set here`}</span>
         </summary>
         {values.map((value) => {
           const origin = originOf(styles, tag, value.key);
@@ -258,7 +258,7 @@ function Uses({ sort, tag }: { sort: StyleSort; tag: string }) {
             Back
           </button>
           <button className={BUTTON} disabled={uses.length === 0} onClick={() => go(at === null ? 0 : at + 1)}>
-            {at === null ? 'Walk' : 'On'}
+            {at === null ? 'Show' : 'Next'}
           </button>
         </span>
       </p>
@@ -297,7 +297,7 @@ function Whole({ sort, tag, onOpen }: EditorProps & { sort: StyleSort }) {
       ) : (
         <>
           <ChoiceSetting
-            label="In its place"
+            label="Replaced by"
             value={into}
             disabled={readOnly}
             choices={[['', sort === 'paragraph' ? 'choose' : 'none'], ...others(styles, tag, () => true)]}
@@ -305,7 +305,7 @@ function Whole({ sort, tag, onOpen }: EditorProps & { sort: StyleSort }) {
           />
           <p className="px-3.5 py-1.5">
             <button className={BUTTON} disabled={readOnly || (sort === 'paragraph' && into === '')} onClick={drop}>
-              Merge and drop
+              Merge and remove
             </button>
           </p>
         </>

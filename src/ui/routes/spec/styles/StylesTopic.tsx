@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { usesByStyle } from './useStyleUses';
 import { styleSheetPrinted } from '../../../../state/spec/styleSheetPrint';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { styleOpened } from '../../../../state/view/viewSlice';
 import { SettingGroup } from '../../../components/Setting';
 import { useSpec } from '../useSetSpec';
 import type { OpenStyle } from './openStyle';
@@ -12,7 +13,9 @@ const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 
 export function StylesTopic() {
   const { spec } = useSpec();
-  const [opened, setOpened] = useState<OpenStyle | null>(null);
+  const dispatch = useAppDispatch();
+  const opened = useAppSelector((state) => state.view.style);
+  const setOpened = (style: OpenStyle | null) => void dispatch(styleOpened(style));
   const own = opened?.sort === 'character' ? spec.characterStyles : spec.styles;
   if (opened === null || own[opened.tag] === undefined) return <StyleList onOpen={setOpened} />;
   const Editor = opened.sort === 'paragraph' ? ParagraphStyleEditor : CharacterStyleEditor;

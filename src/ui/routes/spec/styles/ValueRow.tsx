@@ -1,7 +1,7 @@
 // One value of a style: its control, where it comes from, and the way back to what it takes from.
 import type { ReactNode } from 'react';
 import { FAMILY_NAMES } from '../../../../core/defaults/familyNames';
-import { LANGUAGES } from '../../../../core/model/copy/book';
+import { LANGUAGES } from '../../../../core/model/copy/languages';
 import type {
   DropCapital,
   LeadIn,
@@ -12,6 +12,7 @@ import type {
   WordSpace,
 } from '../../../../core/model/spec/spec';
 import type { InkUse } from '../../../../core/model/spec/inks';
+import { BeginSettings } from '../../../components/BeginSettings';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
@@ -37,9 +38,9 @@ export function ValueRow({ value, effective, origin, tag, set }: Props) {
   const isOwn = origin === tag;
   const note: ReactNode = isOwn ? (
     <span className="flex items-center justify-between">
-      <span className="font-semibold text-primary">own</span>
+      <span className="font-semibold text-primary">set here</span>
       <button className="underline disabled:no-underline" disabled={readOnly} onClick={() => set(undefined)}>
-        put back
+        reset
       </button>
     </span>
   ) : origin === null ? undefined : (
@@ -60,7 +61,7 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
   const { label, is, none } = value;
   const { spec } = useSpec();
   const shared = { label, note, disabled };
-  const unset: readonly (readonly [string, string])[] = effective === undefined ? [['', none || 'not said']] : [];
+  const unset: readonly (readonly [string, string])[] = effective === undefined ? [['', none || 'not set']] : [];
   switch (is.kind) {
     case 'pt':
       return (
@@ -106,7 +107,7 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
         <ChoiceSetting
           {...shared}
           value={own}
-          choices={known ? is.choices : [[own, own === '' ? 'not said' : own] as const, ...is.choices]}
+          choices={known ? is.choices : [[own, own === '' ? 'not set' : own] as const, ...is.choices]}
           onChange={(to) => set(to === '' ? undefined : Number(to))}
         />
       );
@@ -148,6 +149,21 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
             const tabs = tabsOf(to);
             return typeof tabs === 'string' ? tabs : set(tabs);
           }}
+        />
+      );
+    case 'begin':
+      return (
+        <BeginSettings
+          note={note}
+          disabled={disabled}
+          value={String(effective ?? none)}
+          eitherSide="page"
+          choices={[
+            ['none', 'where it falls'],
+            ['column', 'at a new column'],
+            ['page', 'on a new page'],
+          ]}
+          onChange={set}
         />
       );
     case 'style':

@@ -92,7 +92,7 @@ export function RuleField({ label, note, disabled, value, onChange }: Field<Para
             choices={[
               ['paragraph', 'the paragraph'],
               ['words', 'its words'],
-              ['length', 'a length'],
+              ['length', 'a set width'],
             ]}
             onChange={(to) => put({ width: to === 'length' ? 72 : (to as 'paragraph' | 'words') })}
           />
@@ -162,7 +162,7 @@ export function LeadField({ label, note, disabled, value, onChange }: Field<Lead
           ['words', 'first words'],
           ['letters', 'first letters'],
           ['line', 'first line'],
-          ['mark', 'up to a mark'],
+          ['mark', 'up to a character'],
         ]}
         onChange={(to) => onChange(to === 'none' ? null : { ...first, ...value, kind: to })}
       />
@@ -177,11 +177,11 @@ export function LeadField({ label, note, disabled, value, onChange }: Field<Lead
       )}
       {value?.kind === 'mark' && (
         <TextSetting
-          label="The mark"
+          label="The character"
           disabled={disabled}
           value={value.mark}
           maxLength={20}
-          onChange={(mark) => (mark === '' ? 'Type the mark, such as a point.' : put({ mark }))}
+          onChange={(mark) => (mark === '' ? 'Type the character, such as a full stop.' : put({ mark }))}
         />
       )}
       {value !== null && (
@@ -243,7 +243,7 @@ export function SpotsField({ label, note, disabled, value, onChange }: Field<rea
           />
           <p className="px-3.5 pb-1">
             <button className={BUTTON} disabled={disabled} onClick={() => onChange(value.toSpliced(index, 1))}>
-              Take away
+              Remove
             </button>
           </p>
         </div>

@@ -6,7 +6,7 @@ import type { Field } from './compoundFields';
 
 const OWN: readonly (readonly [string, string])[] = [
   ['text', 'as the text'],
-  ['own', 'its own'],
+  ['own', 'separate'],
 ];
 /** Where the text has no limits of its own: those of its face, roughly. */
 const FIRST: WordSpace = { least: 0.18, wished: 0.23, most: 0.34 };
@@ -27,7 +27,7 @@ function OwnChoice<T>({ label, note, disabled, value, onChange, first }: Field<T
 
 const SPACES: readonly (readonly [keyof WordSpace, string])[] = [
   ['least', 'Least'],
-  ['wished', 'Wished'],
+  ['wished', 'Ideal'],
   ['most', 'Most'],
 ];
 
@@ -52,10 +52,10 @@ export function SpacesField({ label, note, disabled, value, onChange }: Field<Wo
 }
 
 const COUNTS: readonly (readonly ['smallestWord' | 'before' | 'after' | 'running', string, string])[] = [
-  ['smallestWord', 'Smallest word', 'letters'],
-  ['before', 'Before the hyphen', 'letters'],
-  ['after', 'After it', 'letters'],
-  ['running', 'Most running', 'lines'],
+  ['smallestWord', 'Shortest word divided', 'letters'],
+  ['before', 'Letters before the hyphen', 'letters'],
+  ['after', 'Letters after the hyphen', 'letters'],
+  ['running', 'Hyphens in a row, at most', 'lines'],
 ];
 
 export function DivisionField({ label, note, disabled, value, onChange }: Field<WordDivision | null>) {
@@ -76,11 +76,11 @@ export function DivisionField({ label, note, disabled, value, onChange }: Field<
             />
           ))}
           <ChoiceSetting
-            label="Capitalised"
+            label="Capitalised words"
             disabled={disabled}
             value={value.capitals}
             choices={[
-              ['dear', 'At a price'],
+              ['dear', 'At a cost'],
               ['never', 'Never'],
             ]}
             onChange={(capitals) => onChange({ ...value, capitals })}

@@ -13,6 +13,7 @@ export type ValueKind =
   | { readonly kind: 'language' }
   | { readonly kind: 'text'; readonly placeholder: string }
   | { readonly kind: 'style' }
+  | { readonly kind: 'begin' }
   | { readonly kind: 'tabs' }
   | { readonly kind: 'ink' }
   | { readonly kind: 'ground' }
@@ -59,17 +60,17 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
   {
     title: 'Face',
     values: [
-      value('face', 'Family', { kind: 'family' }, 'that of the text'),
-      value('size', 'Size', { kind: 'pt' }, 'that of the text'),
-      value('leading', 'Leading', { kind: 'leading' }, 'that of the text'),
+      value('face', 'Family', { kind: 'family' }, 'as the text'),
+      value('size', 'Size', { kind: 'pt' }, 'as the text'),
+      value('leading', 'Leading', { kind: 'leading' }, 'as the text'),
       value('weight', 'Weight', { kind: 'number-choice', choices: WEIGHTS }, '400'),
       value('italic', 'Italic', { kind: 'flag' }, 'no'),
-      value('caps', 'Letters', choice(CAPS), 'none'),
+      value('caps', 'Case', choice(CAPS), 'none'),
       value('tracking', 'Tracking', { kind: 'number', unit: '‰ em' }, '0'),
-      value('rise', 'Raised by', { kind: 'pt' }, '0'),
+      value('rise', 'Baseline raised', { kind: 'pt' }, '0'),
       value('ink', 'Ink', { kind: 'ink' }, 'black'),
       value('features', 'Features', { kind: 'text', placeholder: 'dlig,ss01,-liga' }),
-      value('language', 'Language', { kind: 'language' }, 'that of the book'),
+      value('language', 'Language', { kind: 'language' }, 'as the book'),
     ],
   },
   {
@@ -77,7 +78,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
     values: [
       value(
         'align',
-        'Lines',
+        'Alignment',
         choice([
           ['text', 'as the text'],
           ['justify', 'justified'],
@@ -86,7 +87,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
           ['centre', 'centred'],
           ['foreEdge', 'ragged from the fore-edge'],
           ['back', 'ragged from the back'],
-          ['longest', 'as a block on the longest'],
+          ['longest', 'centred block on the longest line'],
         ]),
         'text',
       ),
@@ -101,11 +102,11 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
         ]),
         'left',
       ),
-      value('firstIndent', 'First line in', { kind: 'indent' }, 'text'),
-      value('leftIndent', 'Left in', { kind: 'pt' }, '0'),
-      value('rightIndent', 'Right in', { kind: 'pt' }, '0'),
+      value('firstIndent', 'First-line indent', { kind: 'indent' }, 'text'),
+      value('leftIndent', 'Left indent', { kind: 'pt' }, '0'),
+      value('rightIndent', 'Right indent', { kind: 'pt' }, '0'),
       value('hyphenate', 'Divide words', { kind: 'flag' }, 'yes'),
-      value('division', 'How they are divided', { kind: 'division' }, 'as the text'),
+      value('division', 'Hyphenation', { kind: 'division' }, 'as the text'),
       value('wordSpace', 'Word space', { kind: 'spaces' }, 'as the text'),
       value('tabs', 'Tabs', { kind: 'tabs' }, 'none'),
       value('lineNumbers', 'Line numbers every', { kind: 'number', unit: 'lines' }, '0'),
@@ -114,36 +115,25 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
   {
     title: 'Space and keeping',
     values: [
-      value('above', 'Above', { kind: 'number', unit: 'lines' }, '0'),
-      value('below', 'Below', { kind: 'number', unit: 'lines' }, '0'),
+      value('above', 'Space above', { kind: 'number', unit: 'lines' }, '0'),
+      value('below', 'Space below', { kind: 'number', unit: 'lines' }, '0'),
       value('keepSpace', 'Space at a page top', { kind: 'flag' }, 'no'),
-      value(
-        'breakBefore',
-        'Begins',
-        choice([
-          ['none', 'where it comes'],
-          ['column', 'a column'],
-          ['page', 'a page'],
-          ['recto', 'a recto'],
-          ['verso', 'a verso'],
-        ]),
-        'none',
-      ),
-      value('withNext', 'Keep with the next', { kind: 'flag' }, 'no'),
+      value('breakBefore', 'Begins', { kind: 'begin' }, 'none'),
+      value('withNext', 'Keep with next', { kind: 'flag' }, 'no'),
       value('keepTogether', 'Keep whole', { kind: 'flag' }, 'no'),
       value('atFoot', 'At the foot of display pages', { kind: 'flag' }, 'no'),
     ],
   },
   {
-    title: 'Beginnings and spots',
+    title: 'Openings and patterns',
     values: [
       value('drop', 'Drop capital', { kind: 'drop' }, 'none'),
       value('lead', 'Lead-in', { kind: 'lead' }, 'none'),
-      value('spots', 'Spot rules', { kind: 'spots' }, 'none'),
+      value('spots', 'Pattern rules', { kind: 'spots' }, 'none'),
     ],
   },
   {
-    title: 'Rules and ground',
+    title: 'Rules and background',
     values: [
       value('ruleAbove', 'Rule above', { kind: 'rule' }, 'none'),
       value('ruleBelow', 'Rule below', { kind: 'rule' }, 'none'),
@@ -155,7 +145,7 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
     values: [
       value(
         'meaning',
-        'Stands for',
+        'Serves as',
         choice([
           ['body', 'text'],
           ['heading1', 'head, level 1'],
@@ -191,19 +181,20 @@ export const CHARACTER_VALUES: readonly ValueGroup<keyof CharacterStyle>[] = [
   {
     title: 'Words',
     values: [
-      value('face', 'Family', { kind: 'family' }, 'that around it'),
+      value('face', 'Family', { kind: 'family' }, 'as surrounding text'),
+      value('size', 'Size', { kind: 'pt' }, 'as surrounding text'),
       value('weight', 'Weight', { kind: 'number-choice', choices: WEIGHTS }),
       value(
         'italic',
         'Italic',
         choice([
           ['on', 'always'],
-          ['opposite', 'against what is around'],
+          ['opposite', 'reverse of surrounding text'],
         ]),
       ),
-      value('caps', 'Letters', choice(CAPS)),
+      value('caps', 'Case', choice(CAPS)),
       value('tracking', 'Tracking', { kind: 'number', unit: '‰ em' }),
-      value('rise', 'Raised by', { kind: 'pt' }, '0'),
+      value('rise', 'Baseline raised', { kind: 'pt' }, '0'),
       value(
         'position',
         'Figures',
@@ -214,15 +205,15 @@ export const CHARACTER_VALUES: readonly ValueGroup<keyof CharacterStyle>[] = [
       ),
       value(
         'line',
-        'Line',
+        'Underline and strike',
         choice([
-          ['under', 'under the words'],
-          ['through', 'through them'],
+          ['under', 'underlined'],
+          ['through', 'struck through'],
         ]),
       ),
-      value('ink', 'Ink', { kind: 'ink' }, 'that around it'),
+      value('ink', 'Ink', { kind: 'ink' }, 'as surrounding text'),
       value('features', 'Features', { kind: 'text', placeholder: 'dlig,ss01,-liga' }),
-      value('language', 'Language', { kind: 'language' }, 'that around it'),
+      value('language', 'Language', { kind: 'language' }, 'as surrounding text'),
     ],
   },
 ];

@@ -42,7 +42,7 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
     change({ status: 'running', share: 0, message: null, revision });
     const date = new Date(services.now()).toISOString().replace(/\.\d+Z$/, 'Z');
     const book = await bookOf(source, open, services);
-    if (book === undefined) return void change({ status: 'failed', message: 'This pull is not kept any more.' });
+    if (book === undefined) return void change({ status: 'failed', message: 'This state is not kept any more.' });
     const pictures = await services.pictures.load(book);
     const copyBase = product === 'project' ? await baseOf(open.id, book, services) : undefined;
     const order = { kind: 'product', ...choice, date, book, copyBase, pictures } as const;

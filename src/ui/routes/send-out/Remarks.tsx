@@ -2,7 +2,7 @@
 import { useId, useState } from 'react';
 import { OUTSIDE_SOURCES, type OutsideSource } from '../../../core/model/checks/outside';
 import type { ProductId } from '../../../core/model/products/products';
-import { addRemark, dropRemark } from '../../../state/deliver/outsideFacts';
+import { addRemark, dropRemark } from '../../../state/send-out/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 
 const NAMES: Readonly<Record<OutsideSource, string>> = { press: 'Press', shop: 'Shop', device: 'Reading device' };
@@ -39,7 +39,7 @@ export function Remarks({ product, hasPages }: { readonly product: ProductId; re
         <RemarkForm product={product} hasPages={hasPages} onClose={() => setIsOpen(false)} />
       ) : (
         <button className="btn btn-ghost btn-xs -ml-2" onClick={() => setIsOpen(true)}>
-          Put down a remark on this file
+          Add a remark on this file
         </button>
       )}
     </div>
@@ -125,7 +125,7 @@ function RemarkForm({
         </p>
       )}
       <div className="mt-2 flex gap-2">
-        <button className="btn btn-primary btn-xs">Put down</button>
+        <button className="btn btn-primary btn-xs">Add the remark</button>
         <button type="button" className="btn btn-ghost btn-xs" onClick={onClose}>
           Cancel
         </button>

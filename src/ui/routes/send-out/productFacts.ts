@@ -1,6 +1,7 @@
 // What the card of each product tells of what goes into it.
 import { formatLength } from '../../../core/measure/units';
-import { LANGUAGES, namesOf, type Book } from '../../../core/model/copy/book';
+import { namesOf, type Book } from '../../../core/model/copy/book';
+import { LANGUAGES } from '../../../core/model/copy/languages';
 import type { ProductId } from '../../../core/model/products/products';
 import type { ComposedSummary } from '../../../worker/typesetClient';
 import { groupDigits } from '../../frame/useStageFacts';

@@ -1,16 +1,18 @@
-// Deliver, first form: a card per product with what goes into it, its progress and its result.
+// Send out, first form: a card per product with what goes into it, its progress and its result.
 import { bookFingerprint } from '../../../core/copy/bookFingerprint';
 import { PRODUCT_IDS, PRODUCTS, type MadeProduct, type ProductId } from '../../../core/model/products/products';
-import { makeProduct, stopProduct } from '../../../state/deliver/deliverThunks';
-import type { ProductJob } from '../../../state/deliver/jobsSlice';
+import { makeProduct, stopProduct } from '../../../state/send-out/sendOutThunks';
+import type { ProductJob } from '../../../state/send-out/jobsSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { useCalledControl } from '../../components/calledControl';
 import { PRODUCT_CHOICES } from './productChoices';
 import { PRODUCT_FACTS } from './productFacts';
 import { Remarks } from './Remarks';
 
-export default function DeliverStage() {
+export default function SendOutStage() {
+  useCalledControl();
   return (
-    <section aria-label="Deliver" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
+    <section aria-label="Send out" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
       <div className="mx-auto grid max-w-[860px] grid-cols-2 gap-6 px-6 py-8">
         {PRODUCT_IDS.map((product) => (
           <Card key={product} product={product} />

@@ -2,7 +2,7 @@
 import type { ComponentType } from 'react';
 import { COPY_KINDS, type CopyKind } from '../../../core/model/copy/copyKinds';
 import type { ProductId } from '../../../core/model/products/products';
-import { settingsChosen } from '../../../state/deliver/jobsSlice';
+import { settingsChosen } from '../../../state/send-out/jobsSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 
 const FORMATS: Readonly<Record<CopyKind, string>> = {
