@@ -43,7 +43,7 @@ describe('the page in Spec', () => {
 
   it('keeps to the canon when the trim changes, and snaps to whole lines', async () => {
     await page.getByLabel('Trade size').selectOption({ label: 'Small trade, 5 × 8 in, 5 : 8' });
-    await page.getByLabel('Less binding').fill('0');
+    await page.getByLabel('Binding allowance').fill('0');
     await page.keyboard.press('Enter');
     await page.waitForFunction(
       () =>
@@ -219,11 +219,23 @@ describe('styles, inks and kept specs', () => {
     await slip.getByLabel('Size').fill('18');
     await page.keyboard.press('Enter');
     await slip.getByText('1 changed').waitFor();
-    await slip.getByRole('button', { name: 'Teach CT' }).click();
+    await slip.getByRole('button', { name: 'Teach the style CT' }).click();
     const learns = slip.getByRole('region', { name: 'What the style learns' });
     expect((await learns.innerText()).replace(/\s+/g, ' ')).to.match(/Size 20 → 18 .*14 paragraphs will be set so/);
     await learns.getByRole('button', { name: 'Change the style' }).click();
     await slip.getByText('as CT', { exact: true }).first().waitFor();
+    // What is changed by eye is made a style of its own, which takes from the paragraph's.
+    await slip.getByLabel('Tracking').fill('30');
+    await page.keyboard.press('Enter');
+    await slip.getByText('1 changed').waitFor();
+    await slip.getByRole('button', { name: 'New style from it' }).click();
+    await slip.getByLabel('Name of the new style').fill('Wide title');
+    await slip.getByRole('button', { name: 'Add', exact: true }).click();
+    await slip.getByText('This paragraph WT').waitFor();
+    await slip.getByText('as WT', { exact: true }).first().waitFor();
+    await page.getByRole('button', { name: 'Undo: Style Wide title' }).click();
+    await slip.getByText('This paragraph CT').waitFor();
+    await page.getByRole('button', { name: /^Undo: Tracking/ }).click();
   });
 
   it('sets a style in an ink, and the whole book in another ink set', async () => {

@@ -20,6 +20,7 @@ export { restyleEdits } from './styles/restyle';
 export {
   circleOf,
   characterUsesOf,
+  countPattern,
   freeName,
   freeTag,
   heirsOf,
@@ -33,6 +34,7 @@ export {
   clearTouchesEdits,
   lessonFrom,
   localTouchesOf,
+  styleFromEdits,
   teachEdits,
   withLookChange,
   type Lesson,

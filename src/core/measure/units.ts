@@ -142,15 +142,34 @@ class ExpressionReader {
       this.firstUnit ??= 'pica';
       return { amount: Number(whole) * 12 + Number(points || 0), power: 1 };
     }
-    const digits = this.take(/\d+(?:[.,]\d+)?|[.,]\d+/y);
-    if (digits === undefined) throw this.fault();
-    const number = Number(digits.replace(',', '.'));
+    const number = this.readFraction() ?? this.readNumber();
     const name = this.take(/[a-z]+|["″]/iy);
     if (name === undefined) return { amount: number, power: 0 };
     const unit = UNIT_NAMES[name.toLowerCase()];
     if (unit === undefined) throw new ValueError('length', `“${name}” is not a unit: use mm, cm, in, pt, pica or px.`);
     this.firstUnit ??= unit;
     return { amount: number * pointsPer(unit, this.dpi), power: 1 };
+  }
+
+  private readNumber(): number {
+    const digits = this.take(/\d+(?:[.,]\d+)?|[.,]\d+/y);
+    if (digits === undefined) throw this.fault();
+    return Number(digits.replace(',', '.'));
+  }
+
+  /** `5 1/4`, `1/4` before a unit, `5¼`; undefined for anything else. Over 0 is infinite, which is told as a division. */
+  private readFraction(): number | undefined {
+    const typed =
+      this.take(/\d+[ \u00A0\u2009\u202F-]\d+[/⁄]\d+/y) ??
+      this.take(/\d+[/⁄]\d+(?=\s*(?:["″a-z]))/iy) ??
+      this.take(/(?:\d+\s*)?[¼½¾⅐-⅞]/y);
+    if (typed === undefined) return undefined;
+    // A sign such as ¼ is its figures with a fraction slash between them (Unicode compatibility decomposition).
+    const parts = typed.replace(/[¼½¾⅐-⅞]/, (sign) => ` ${sign.normalize('NFKD')}`).split(/[^\d/⁄]+/);
+    return parts.filter(Boolean).reduce((sum, part) => {
+      const [over, under = '1'] = part.split(/[/⁄]/);
+      return sum + Number(over) / Number(under);
+    }, 0);
   }
 
   private take(pattern: RegExp): string | undefined {

@@ -57,6 +57,7 @@ export const localLookSchema = Joi.object({
   italic: Joi.boolean(),
   caps: optional(oneOf('none', 'small', 'all', 'title')),
   tracking: optional(number(-100, 500, 'thousandths of an em')),
+  ink: inkUse,
   firstIndent: optional(number(-200, 200, 'pt')),
   leftIndent: optional(number(0, 400, 'pt')),
   rightIndent: optional(number(0, 400, 'pt')),

@@ -11,6 +11,7 @@ import {
   mergeStyleEdits,
   retagStyleEdits,
   tagFault,
+  styleFromEdits,
   teachEdits,
   valueOf,
   withLookChange,
@@ -28,7 +29,16 @@ import { spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
 import { spreadCalled } from '../view/viewSlice';
 
-export { characterUsesOf, heirsOf, isBuiltIn, lessonFrom, localTouchesOf, originOf, usesOf } from '../../core/edit';
+export {
+  characterUsesOf,
+  countPattern,
+  heirsOf,
+  isBuiltIn,
+  lessonFrom,
+  localTouchesOf,
+  originOf,
+  usesOf,
+} from '../../core/edit';
 
 /** Leading as a share of the size, at least and at most. */
 const LEADING = { least: 0.7, most: 3 };
@@ -133,16 +143,22 @@ export function addStyle(sort: StyleSort, of: StyleTag, isCopy: boolean): AppThu
   };
 }
 
-/** Makes a style with a name, as text or as the text around it; the tag is taken from the name. Answers the tag. */
-export function makeStyle(sort: StyleSort, wanted: string): AppThunk<StyleTag | null> {
+/** Makes a style with a name, as text or, with values of its own, as the text around it; its tag is taken from the name. */
+export function makeStyle(
+  sort: StyleSort,
+  wanted: string,
+  values: Partial<CharacterStyle> = {},
+): AppThunk<StyleTag | null> {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     if (book === null || readOnly || wanted.trim() === '') return null;
-    const initials = (wanted.normalize('NFD').match(/[A-Za-z0-9]+/g) ?? ['S']).map((word) => word[0]).join('');
+    const initials = initialsOf(wanted);
     if (sort === 'character') {
       const styles = book.spec.characterStyles;
       const { tag, name } = freeOf(styles, initials.toLowerCase(), wanted.trim());
-      dispatch(setSpec(['characterStyles'], { ...styles, [tag]: { name } } as unknown as Plain, `Style ${name}`));
+      dispatch(
+        setSpec(['characterStyles'], { ...styles, [tag]: { ...values, name } } as unknown as Plain, `Style ${name}`),
+      );
       return tag;
     }
     const { styles } = book.spec;
@@ -151,6 +167,24 @@ export function makeStyle(sort: StyleSort, wanted: string): AppThunk<StyleTag | 
     return tag;
   };
 }
+
+/** Makes a style of a paragraph as it is set by hand, and sets the paragraph in it. Answers its tag. */
+export function styleFromParagraph(
+  place: { readonly stream: string; readonly block: string },
+  wanted: string,
+): AppThunk<StyleTag | null> {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const block = book === null ? undefined : findParagraph(book, place.stream, place.block);
+    if (book === null || readOnly || block === undefined || wanted.trim() === '') return null;
+    const { tag, name } = freeOf(book.spec.styles, initialsOf(wanted).toUpperCase(), wanted.trim());
+    dispatch(edit(`Style ${name}`, styleFromEdits(book, block, tag, name)));
+    return tag;
+  };
+}
+
+const initialsOf = (name: string) =>
+  (name.normalize('NFD').match(/[A-Za-z0-9]+/g) ?? ['S']).map((word) => word[0]).join('');
 
 /** The tag and name that are wanted, or with a number where a style has them. */
 function freeOf(styles: Readonly<Record<string, { readonly name: string }>>, tag: string, name: string) {

@@ -4,6 +4,7 @@ import { fieldText } from '../../../src/core/copy/fields';
 import { numberNotes } from '../../../src/core/numbering/numberNotes';
 import {
   describeTrim,
+  inOtherUnit,
   maybeTradeTrim,
   proportionOf,
   TRADE_TRIMS,

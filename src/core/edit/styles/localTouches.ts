@@ -135,6 +135,16 @@ export function teachEdits(book: Book, block: Paragraph): BookEdit[] {
   return [{ kind: 'setStyle', tag: block.style, from, to: { ...from, ...lesson.change } }, ...edits];
 }
 
+/** Edits that make a style of a paragraph: it takes from the paragraph's own and has what is changed by hand there. */
+export function styleFromEdits(book: Book, block: Paragraph, tag: StyleTag, name: string): BookEdit[] {
+  const change = lessonFrom(book, block)?.change ?? {};
+  const learnt = Object.keys(change);
+  const edits = eachParagraphEdit(book, (one) =>
+    one.id === block.id ? { ...withoutLook(one, wholeSpanOff(one, learnt)), style: tag } : one,
+  );
+  return [{ kind: 'setStyle', tag, from: null, to: { name, basedOn: block.style, ...change } }, ...edits];
+}
+
 /** Spans without what the style has learnt of the one that covers the whole paragraph. */
 function wholeSpanOff({ spans, text }: Paragraph, learnt: readonly string[]): readonly Span[] {
   const [only] = spans;

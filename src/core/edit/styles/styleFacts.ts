@@ -1,5 +1,7 @@
 // Facts of a style sheet: where a value comes from, what takes from a style, and what is set in it.
 import { eachStream, type Book } from '../../model/copy/book';
+import { effectiveTag } from '../../copy/effectiveTag';
+import { maybeSpotPattern } from '../../looks/spotPatterns';
 import { NOVEL_SPEC } from '../../defaults/novelSpec';
 import type { BlockId, Paragraph, StreamId, StyleTag } from '../../model/copy/streams';
 
@@ -47,30 +49,69 @@ export function circleOf(
 /** Styles that the book itself sets text in: they can be changed, and never dropped. */
 export const isBuiltIn = (tag: StyleTag): boolean => Object.hasOwn(NOVEL_SPEC.styles, tag);
 
-/** Paragraphs of a style in running order. */
+/** Paragraphs that are set in a style, those that a rule gives it too, in running order. */
 export function usesOf(
   book: Book,
   tag: StyleTag,
 ): { readonly stream: StreamId; readonly block: BlockId; readonly words: string }[] {
   const found: { stream: StreamId; block: BlockId; words: string }[] = [];
   for (const { stream, blocks } of eachStream(book))
-    for (const block of blocks)
-      if (block.style === tag && block.kind === 'paragraph')
+    blocks.forEach((block, index) => {
+      if (block.kind === 'paragraph' && effectiveTag(blocks, index, book.spec.styles) === tag)
         found.push({ stream, block: block.id, words: sampleOf(block) });
+    });
   return found;
 }
 
-/** Paragraphs with words in a character style, with those words. */
+/** Paragraphs with words in a character style, by hand or by a rule of their style, with those words. */
 export function characterUsesOf(book: Book, tag: StyleTag): ReturnType<typeof usesOf> {
   const found: { stream: StreamId; block: BlockId; words: string }[] = [];
+  const { styles } = book.spec;
   for (const { stream, blocks } of eachStream(book))
-    for (const block of blocks) {
-      if (block.kind !== 'paragraph') continue;
-      const span = block.spans.find(({ style }) => style === tag);
+    blocks.forEach((block, index) => {
+      if (block.kind !== 'paragraph') return;
+      const own = effectiveTag(blocks, index, styles);
+      const span = block.spans.find(({ style }) => style === tag) ?? ruledStretch(block, own, tag, styles);
       if (span !== undefined)
         found.push({ stream, block: block.id, words: block.text.slice(span.from, span.to).slice(0, SAMPLE) });
-    }
+    });
   return found;
+}
+
+/** The first stretch of a paragraph that the rules of its style set in a character style. */
+function ruledStretch(
+  { text }: Paragraph,
+  own: StyleTag,
+  tag: StyleTag,
+  styles: Book['spec']['styles'],
+): { readonly from: number; readonly to: number } | undefined {
+  if (valueOf(styles, own, 'lead')?.style === tag && text !== '') return { from: 0, to: text.length };
+  for (const { pattern, style } of valueOf(styles, own, 'spots') ?? []) {
+    const [match] = style === tag ? stretchesOfPattern(text, pattern) : [];
+    if (match !== undefined) return match;
+  }
+  return undefined;
+}
+
+/** What a pattern rule meets in a text; nothing for a pattern that cannot be run. */
+export function stretchesOfPattern(text: string, pattern: string): { readonly from: number; readonly to: number }[] {
+  const matches = maybeSpotPattern(pattern)?.matchesIn(text) ?? [];
+  return [...matches].map(({ index, end }) => ({ from: index, to: end }));
+}
+
+/** How many stretches a pattern rule of a style meets in the book: in its paragraphs, and in those that take the rules from it. */
+export function countPattern(book: Book, tag: StyleTag, pattern: string): number {
+  const { styles } = book.spec;
+  const ruled = new Set(
+    [...heirsOf(styles, tag)].filter((heir) => heir === tag || originOf(styles, heir, 'spots') === tag),
+  );
+  let count = 0;
+  for (const { blocks } of eachStream(book))
+    blocks.forEach((block, index) => {
+      if (block.kind === 'paragraph' && ruled.has(effectiveTag(blocks, index, styles)))
+        count += stretchesOfPattern(block.text, pattern).length;
+    });
+  return count;
 }
 
 export const SAMPLE = 60;

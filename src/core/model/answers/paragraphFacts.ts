@@ -19,7 +19,21 @@ export interface ParagraphFacts {
   readonly tag: StyleTag;
   /** What of its look can be changed by eye, as it is set. */
   readonly look: Required<
-    Pick<LocalLook, 'size' | 'leading' | 'firstIndent' | 'leftIndent' | 'rightIndent' | 'above' | 'below' | 'italic'>
+    Pick<
+      LocalLook,
+      | 'face'
+      | 'size'
+      | 'leading'
+      | 'weight'
+      | 'caps'
+      | 'tracking'
+      | 'firstIndent'
+      | 'leftIndent'
+      | 'rightIndent'
+      | 'above'
+      | 'below'
+      | 'italic'
+    >
   >;
   /** As it stands on its pages. */
   readonly set: SettingFacts;

@@ -2,6 +2,7 @@
 
 import type { IndexMark } from '../spec/indexSpec';
 import type { Pt } from '../spec/length';
+import type { InkUse } from '../spec/inks';
 
 /** The id of what owns the stream: a division, a note, a table cell. */
 export type StreamId = string;
@@ -20,6 +21,7 @@ export interface LocalLook {
   readonly italic?: boolean;
   readonly caps?: 'none' | 'small' | 'all' | 'title';
   readonly tracking?: number;
+  readonly ink?: InkUse;
   readonly firstIndent?: Pt;
   readonly leftIndent?: Pt;
   readonly rightIndent?: Pt;

@@ -44,8 +44,9 @@ export function paragraphFacts(
 }
 
 function lookOf(style: ResolvedStyle): ParagraphFacts['look'] {
-  const { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic } = style;
-  return { size, leading, firstIndent, leftIndent, rightIndent, above, below, italic };
+  const { family: face, size, leading, weight, caps, tracking } = style;
+  const { firstIndent, leftIndent, rightIndent, above, below, italic } = style;
+  return { face, size, leading, weight, caps, tracking, firstIndent, leftIndent, rightIndent, above, below, italic };
 }
 
 function pictureOf({ picture }: ResolvedStyle): PictureSetting | null {

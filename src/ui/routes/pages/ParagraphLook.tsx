@@ -1,14 +1,16 @@
 // The look of one paragraph, changed by eye; and its style taught to set all of them so, with what that comes to.
 import { useState } from 'react';
 
-import { clearTouches, lessonFrom, setLook, teachStyle } from '../../../state/spec/styleThunks';
+import { clearTouches, lessonFrom, setLook, styleFromParagraph, teachStyle } from '../../../state/spec/styleThunks';
 import { setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { selectParagraph } from '../../../state/book/selectors';
 import type { LocalLook } from '../../../core/model/copy/streams';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import type { ParagraphFacts } from '../../../core/model/answers/paragraphFacts';
-import { PARAGRAPH_VALUES } from '../spec/styles/values';
+import { FAMILY_NAMES } from '../../../core/defaults/familyNames';
+import { InkField } from '../spec/styles/compoundFields';
+import { CAPS, PARAGRAPH_VALUES, WEIGHTS } from '../spec/styles/values';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../components/Setting';
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
@@ -25,17 +27,24 @@ const LENGTHS: readonly (readonly [LengthKey, string])[] = [
   ['rightIndent', 'Right indent'],
 ];
 
+const facesWith = (face: string): readonly (readonly [string, string])[] =>
+  face in FAMILY_NAMES
+    ? Object.entries(FAMILY_NAMES)
+    : [...Object.entries(FAMILY_NAMES), [face, face.replace(/^own-/, '')]];
+
 export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: ParagraphFacts['look'] }) {
   const dispatch = useAppDispatch();
   const book = useAppSelector((state) => state.book.book)!;
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const block = useAppSelector((state) => selectParagraph(state, place.stream, place.block));
   const [isAsked, setAsked] = useState(false);
+  const [name, setName] = useState<string | null>(null);
   if (block === undefined) return null;
   const lesson = lessonFrom(book, block);
   const set = (change: Partial<Record<keyof LocalLook, unknown>>, what: string) =>
     dispatch(setLook(place, change, `${what} of a paragraph`));
   const own = block.touches?.look ?? {};
+  const styleName = book.spec.styles[block.style]?.name ?? block.style;
   const count = Object.keys(own).length + (block.touches?.align === undefined ? 0 : 1);
   return (
     <details className="border-b border-hairline">
@@ -43,6 +52,46 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
         <span>Local adjustments</span>
         <span className="text-quiet">{count === 0 ? `as ${block.style}` : `${count} changed`}</span>
       </summary>
+      <ChoiceSetting
+        label="Face"
+        value={look.face}
+        disabled={readOnly}
+        choices={facesWith(look.face)}
+        onChange={(face) => set({ face }, 'Face')}
+      />
+      <ChoiceSetting
+        label="Weight"
+        value={String(look.weight)}
+        disabled={readOnly}
+        choices={
+          WEIGHTS.some(([key]) => key === String(look.weight))
+            ? WEIGHTS
+            : [[String(look.weight), String(look.weight)] as const, ...WEIGHTS]
+        }
+        onChange={(weight) => set({ weight: Number(weight) }, 'Weight')}
+      />
+      <ChoiceSetting
+        label="Case"
+        value={look.caps}
+        disabled={readOnly}
+        choices={CAPS}
+        onChange={(caps) => set({ caps }, 'Case')}
+      />
+      <NumberSetting
+        label="Tracking"
+        unit="‰ em"
+        value={look.tracking}
+        disabled={readOnly}
+        onChange={(tracking) => set({ tracking }, 'Tracking')}
+      />
+      <InkField
+        label="Ink"
+        note={undefined}
+        disabled={readOnly}
+        none="as the style"
+        value={own.ink}
+        onChange={(ink) => set({ ink }, 'Ink')}
+      />
       {LENGTHS.map(([key, label]) => (
         <LengthSetting
           key={key}
@@ -87,9 +136,12 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
         ]}
         onChange={(to) => set({ italic: to === 'yes' }, 'Slant')}
       />
-      <p className="flex gap-1.5 px-3.5 py-1.5">
+      <p className="flex flex-wrap gap-1.5 px-3.5 py-1.5">
         <button className={BUTTON} disabled={readOnly || lesson === null} onClick={() => setAsked(true)}>
           Teach the style {block.style}
+        </button>
+        <button className={BUTTON} disabled={readOnly} onClick={() => setName(`${styleName} 2`)}>
+          New style from it
         </button>
         <button
           className={BUTTON}
@@ -99,6 +151,29 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
           As the style
         </button>
       </p>
+      {name !== null && (
+        <form
+          className="flex items-center gap-1.5 px-3.5 pb-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (dispatch(styleFromParagraph(place, name)) !== null) setName(null);
+          }}
+        >
+          <input
+            autoFocus
+            aria-label="Name of the new style"
+            className="setting-input min-w-0 grow text-left"
+            maxLength={80}
+            value={name}
+            onFocus={(event) => event.target.select()}
+            onChange={(event) => setName(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && setName(null)}
+          />
+          <button className={BUTTON} disabled={name.trim() === ''}>
+            Add
+          </button>
+        </form>
+      )}
       {isAsked && lesson !== null && (
         <section aria-label="What the style learns" className="px-3.5 pb-2">
           <ul className="text-[12px]">

@@ -7,10 +7,10 @@ const SCALE = { from: 35, to: 90, fairFrom: 50, fairTo: 75, goodFrom: 60, goodTo
 
 export function Gauges() {
   const summary = useAppSelector((state) => state.compose.summary);
-  if (summary === null) return <div className="h-[92px] shrink-0" />;
+  if (summary === null) return <div className="h-[64px] shrink-0" />;
   const pages = summary.pages.length;
   return (
-    <div className="grid h-[92px] shrink-0 grid-cols-2 gap-10 px-12">
+    <div className="grid h-[70px] shrink-0 grid-cols-2 gap-10 border-t border-hairline px-12 pt-1.5">
       <CharactersGauge value={summary.charactersPerLine} />
       <div>
         <p className="flex justify-between">

@@ -9,8 +9,40 @@ import { selectRunningOrder } from '../../../state/book/selectors';
 import { layersShown } from '../../../state/view/viewSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { ChoiceSetting, LengthSetting, NumberSetting, SettingGroup } from '../../components/Setting';
-import { NumberListSetting } from '../../components/NumberListSetting';
+import { TextSetting } from '../../components/TextSetting';
+import { useUnits } from '../../components/useUnits';
+import { columnWidthsOf, parseColumnWidths } from '../../../core/measure/columnWidths';
 import { useSpec } from './useSetSpec';
+
+/** Shares or lengths; what they come to is told in lengths. */
+function ColumnWidths() {
+  const { spec, readOnly, set } = useSpec();
+  const units = useUnits();
+  const measure = useAppSelector((state) => state.compose.summary?.geometry.measure);
+  const { columns, columnGap, columnShares } = spec.pages;
+  if (measure === undefined) return null;
+  const room = measure - (columns - 1) * columnGap.pt;
+  const shares = columnShares?.length === columns ? columnShares : null;
+  const { unit } = spec.page.margins.back;
+  const widths = columnWidthsOf(shares ?? new Array<number>(columns).fill(1), room);
+  return (
+    <TextSetting
+      label="Widths"
+      value={shares?.map((share) => Number(share.toFixed(3))).join(' : ') ?? ''}
+      placeholder="equal"
+      disabled={readOnly}
+      note={`${widths.map((pt) => units.show({ pt, unit })).join(' : ')}. Shares such as 2 : 1, or lengths such as 180 pt : rest.`}
+      onChange={(typed) => {
+        try {
+          const to = parseColumnWidths(typed, columns, room, unit);
+          return set('pages.columnShares', to, to === null ? 'Equal columns' : 'Widths of the columns');
+        } catch (error) {
+          return (error as Error).message;
+        }
+      }}
+    />
+  );
+}
 
 export function ColumnsGroup() {
   const { spec, readOnly, set } = useSpec();
@@ -27,15 +59,7 @@ export function ColumnsGroup() {
       />
       {!isOne && (
         <>
-          <NumberListSetting
-            label="Widths"
-            hint="shares such as 2 : 1, or lengths"
-            count={pages.columns}
-            value={pages.columnShares?.length === pages.columns ? pages.columnShares : null}
-            none="equal"
-            disabled={readOnly}
-            onChange={(to) => set('pages.columnShares', to, to === null ? 'Equal columns' : 'Widths of the columns')}
-          />
+          <ColumnWidths />
           <LengthSetting
             label="Gap between"
             value={pages.columnGap}

@@ -1,15 +1,19 @@
 // The lines above and below the galley: the character style, inserting, the division's ends and the signs; what the division holds
 // or what is selected.
-import { useState, useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore, type FormEvent } from 'react';
 import type { Block } from '../../../../core/model/copy/streams';
 import { blockWords } from '../../../../galley';
 import { mergeDivision, splitDivision } from '../../../../state/copy/galleyThunks';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { groupDigits } from '../../../frame/useStageFacts';
-import { plainCharacters, toggleCharacter } from './commands';
+import { handValues, plainCharacters, toggleCharacter } from './commands';
 import type { GalleyControl } from './control';
+import { makeStyle } from '../../../../state/spec/styleThunks';
 import { InsertPanel } from './InsertPanel';
+
+/** In the choice of a character style; no tag has a space. */
+const NEW_STYLE = ' new';
 
 interface Props {
   readonly control: GalleyControl;
@@ -26,7 +30,18 @@ export function GalleyBar({ control, marks, onMarks }: Pick<Props, 'control' | '
   const facts = useSyncExternalStore(control.subscribe, control.selectionFacts);
   const [isInserting, setInserting] = useState(false);
   const [trouble, setTrouble] = useState('');
+  /** Of the style that is made from what is selected; null: none is. */
+  const [name, setName] = useState<string | null>(null);
+  const makeNew = (event: FormEvent) => {
+    event.preventDefault();
+    const tag = dispatch(
+      makeStyle('character', name ?? '', control.current === null ? {} : handValues(control.current.view.state)),
+    );
+    setName(null);
+    if (tag !== null) setCharacter(tag);
+  };
   const setCharacter = (tag: string) => {
+    if (tag === NEW_STYLE) return setName('');
     if (control.setRangeCharacter(tag === '' ? null : tag)) return;
     const view = control.current?.view;
     if (view === undefined) return;
@@ -43,9 +58,9 @@ export function GalleyBar({ control, marks, onMarks }: Pick<Props, 'control' | '
   };
   return (
     <div className="relative flex h-9 shrink-0 items-center gap-2 border-b border-[#d8d2c7] px-4 text-[#5f5a51]">
-      <p role="alert" className="min-w-0 grow text-[12px] leading-[14px] text-[#9a3324]">
-        {trouble}
-      </p>
+      <div className="min-w-0 grow text-[12px] leading-[14px] text-[#9a3324]">
+        {trouble !== '' && <p role="alert">{trouble}</p>}
+      </div>
       <select
         aria-label="Character style"
         className="galley-select w-[98px]"
@@ -59,7 +74,28 @@ export function GalleyBar({ control, marks, onMarks }: Pick<Props, 'control' | '
             {style.name}
           </option>
         ))}
+        {facts.hasText && <option value={NEW_STYLE}>New style …</option>}
       </select>
+      {name !== null && (
+        <form
+          className="absolute left-4 top-9 z-20 flex items-center gap-2 border border-[#b9b1a3] bg-paper p-2"
+          onSubmit={makeNew}
+        >
+          <input
+            autoFocus
+            aria-label="Name of the new character style"
+            placeholder="Name of the style"
+            className="border-b border-[#b9b1a3] bg-transparent px-1 outline-none"
+            maxLength={80}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            onKeyDown={(event) => event.key === 'Escape' && setName(null)}
+          />
+          <button className="galley-button" disabled={name.trim() === ''}>
+            Add
+          </button>
+        </form>
+      )}
       <button
         className="galley-button"
         aria-expanded={isInserting}

@@ -4,6 +4,7 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
 import { canSplit } from 'prosemirror-transform';
 import { paragraphAttributes, schema, type ParagraphAttributes } from '../../../../galley';
+import type { CharacterStyle } from '../../../../core/model/spec/spec';
 
 /** A name for the history, on the transaction of a command. */
 export const NAME = 'name';
@@ -153,6 +154,24 @@ export function isAtEdge(state: EditorState, direction: -1 | 1): boolean {
   const { selection } = state;
   if (!selection.empty) return false;
   return direction < 0 ? selection.$from.pos <= 1 : selection.$to.pos >= state.doc.content.size - 1;
+}
+
+/** What is set by hand on the first letters that are selected, as values of a character style. */
+export function handValues({ doc, selection: { from, to } }: EditorState): Partial<CharacterStyle> {
+  const found: { -readonly [K in keyof CharacterStyle]?: CharacterStyle[K] } = {};
+  let isFirst = true;
+  doc.nodesBetween(from, to, (node) => {
+    if (!node.isText || !isFirst) return;
+    isFirst = false;
+    for (const { type, attrs } of node.marks) {
+      if (type.name === 'italic') found.italic = 'on';
+      if (type.name === 'bold') found.weight = 700;
+      if (type.name === 'underline') found.line = 'under';
+      if (type.name === 'strike') found.line = 'through';
+      if (type.name === 'local' && typeof attrs.size === 'number') found.size = attrs.size;
+    }
+  });
+  return found;
 }
 
 /** The note whose reference is selected, or stands before the caret. */

@@ -120,8 +120,10 @@ export class ParagraphView implements NodeView {
       const { children } = this.noteList;
       if (children[at] !== beside.dom) this.noteList.insertBefore(beside.dom, children[at] ?? null);
     });
-    if (wanted.length > 0) this.aside.append(this.noteList);
-    else this.noteList.remove();
+    // An element that is put where it is loses the focus.
+    const isShown = this.noteList.parentElement !== null;
+    if (wanted.length > 0 && !isShown) this.aside.append(this.noteList);
+    if (wanted.length === 0) this.noteList.remove();
   }
 
   /** Notes, each followed by those that it refers to itself. */

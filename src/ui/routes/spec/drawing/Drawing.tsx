@@ -15,27 +15,39 @@ import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
 import { ProblemNote } from './ProblemNote';
 import { OpenerLines } from './OpenerLines';
+import type { DisplayList } from '../../../../core/model/composed/displayList';
 import { Layers, Rulers } from './Layers';
+import { TextDimensions } from './TextDimensions';
+import { useDrawingView } from './useDrawingView';
 import { useSpec } from '../useSetSpec';
 
 const CHIP = { width: 72, height: 24 };
+/** Pixels by which the frame of the type area stands off the letters. */
+const FRAME = 3;
 
 export function Drawing() {
   const { spec } = useSpec();
   const { box, width, height } = useSize();
   const { trim, margins } = spec.page;
   const capHeight = useAppSelector((state) => state.compose.summary?.geometry.capHeight) ?? 0;
-  const layout = drawingLayout(spec, capHeight, width, height);
+  const topic = useAppSelector((state) => state.view.topic);
+  const slot = useAppSelector((state) => state.view.slot);
+  const spread = useShownSpread();
+  const pointed = useAppSelector((state) => state.view.paragraph);
+  const { cache, version: _ } = usePageCache();
+  const place = placeOnSpread(spread, (page) => cache.get(page), pointed?.block ?? null);
+  const focus = { topic, slot, side: sideOf(topic, spread, place?.side ?? null), paragraphY: place?.y ?? null };
+  const { view, drag } = useDrawingView(box, spec, focus, { width, height });
+  const layout = drawingLayout(spec, capHeight, width, height, view);
   const { scale, left, top, w, h, area, edge } = layout;
   const shown = useAppSelector((state) => state.view.layers);
   const units = useUnits();
-  const topic = useAppSelector((state) => state.view.topic);
-  // Furniture stands where the margins are measured.
-  const measured = shown.includes('measures') && topic !== 'furniture';
+  // Only the whole spread is measured: its parts show what their topic sets.
+  const measured = shown.includes('measures') && topic !== 'furniture' && (topic === 'page' || view === null);
   /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
   const sideY = Math.max(edge.foot + 6, top + h - 38);
   return (
-    <div ref={box} className="relative min-h-0 grow overflow-hidden">
+    <div ref={box} className="relative min-h-0 grow touch-none overflow-hidden" onPointerDown={drag}>
       {width > 0 && (
         <>
           {shown.includes('text') ? (
@@ -53,17 +65,18 @@ export function Drawing() {
               <Rulers layout={layout} unit={units.unit ?? trim.width.unit} dpi={units.dpi} />
             )}
             <g fill="none" stroke="#27694b" strokeWidth={1}>
+              {/* Beside the letters, not through them. */}
               <rect
-                x={edge.versoLeft}
-                y={edge.head}
-                width={edge.versoRight - edge.versoLeft}
-                height={edge.foot - edge.head}
+                x={edge.versoLeft - FRAME}
+                y={edge.head - FRAME}
+                width={edge.versoRight - edge.versoLeft + 2 * FRAME}
+                height={edge.foot - edge.head + 2 * FRAME}
               />
               <rect
-                x={edge.rectoLeft}
-                y={edge.head}
-                width={edge.rectoRight - edge.rectoLeft}
-                height={edge.foot - edge.head}
+                x={edge.rectoLeft - FRAME}
+                y={edge.head - FRAME}
+                width={edge.rectoRight - edge.rectoLeft + 2 * FRAME}
+                height={edge.foot - edge.head + 2 * FRAME}
               />
             </g>
             {measured && (
@@ -81,6 +94,7 @@ export function Drawing() {
           </svg>
           <Handles layout={layout} />
           <Openers layout={layout} />
+          <TextDimensions layout={layout} focus={focus} />
           <FurnitureOnDrawing layout={layout} />
           {measured && (
             <>
@@ -132,6 +146,33 @@ export function Drawing() {
       )}
     </div>
   );
+}
+
+/** Which page of the spread a topic works on: that of the paragraph, the opener, the contents; else the recto. */
+function sideOf(topic: string, spread: Spread | undefined, found: 'verso' | 'recto' | null): 'verso' | 'recto' {
+  if (found !== null && topic === 'styles') return found;
+  if (
+    (topic === 'openers' || topic === 'numbers') &&
+    spread?.recto?.role !== 'opener' &&
+    spread?.verso?.role === 'opener'
+  )
+    return 'verso';
+  return spread?.recto == null ? 'verso' : 'recto';
+}
+
+/** Where a paragraph stands on the spread; null: it is not there. */
+function placeOnSpread(
+  spread: Spread | undefined,
+  listOf: (page: number) => DisplayList | undefined,
+  block: string | null,
+): { readonly side: 'verso' | 'recto'; readonly y: number } | null {
+  if (block === null) return null;
+  for (const side of ['verso', 'recto'] as const) {
+    const page = spread?.[side];
+    const lines = page ? (listOf(page.index)?.items.filter(({ source }) => source?.block === block) ?? []) : [];
+    if (lines.length > 0) return { side, y: lines[Math.floor(lines.length / 2)].y };
+  }
+  return null;
 }
 
 /** The openers of the spread that is shown, dimensioned, while openers are worked on. */

@@ -36,8 +36,8 @@ export function OpenerLines({ layout, page, isRecto }: Props) {
   const x = isRecto ? right + AWAY : left - AWAY;
   const sinkY = edge.head + sink * leading;
   const startY = edge.head + (textStart - 1) * leading + capHeight * scale;
-  /** Beside the dimension, away from the type. */
-  const chipX = isRecto ? x + 36 : x - 36;
+  /** Outside the page, with a line to what it measures. */
+  const chipX = isRecto ? Math.max(x, layout.left + 2 * layout.w) + 38 : Math.min(x, layout.left) - 38;
   const tick = (y: number) => `M${x - 4} ${y}H${x + 4}`;
   const take = (key: 'sink' | 'textStart', name: string) => (to: number) => set(openerPath(spec, kind, key), to, name);
   return (
@@ -46,6 +46,7 @@ export function OpenerLines({ layout, page, isRecto }: Props) {
         <g fill="none" stroke="#27694b">
           <path d={`M${left} ${sinkY}H${right}M${left} ${startY}H${right}`} strokeDasharray="5 4" strokeOpacity={0.7} />
           <path d={`M${x} ${edge.head}V${startY}${tick(edge.head)}${tick(sinkY)}${tick(startY)}`} />
+          <path d={`M${x} ${(edge.head + sinkY) / 2}H${chipX}M${x} ${startY}H${chipX}`} strokeOpacity={0.7} />
         </g>
       </svg>
       <HeadElements layout={layout} isRecto={isRecto} elements={headElements(cache.get(page.index), blocks, spec)} />

@@ -25,16 +25,37 @@ export interface DrawingLayout {
   };
 }
 
-/** Lays a spread out in a box of so many pixels; the cap height in points. */
-export function drawingLayout(spec: Spec, capHeight: number, width: number, height: number): DrawingLayout {
-  const { trim, margins, facing } = spec.page;
-  const scale = Math.max(
+/** What of the spread is shown: so many pixels a point, and the point of the spread in the middle of the box, in points from its top left. */
+export interface DrawingView {
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The scale at which the whole spread, with its dimensions, fits a box of so many pixels. */
+export function fitScale({ page: { trim } }: Spec, width: number, height: number): number {
+  return Math.max(
     0.1,
     Math.min((width - 2 * ROOM.x) / (2 * trim.width.pt), (height - ROOM.top - ROOM.bottom) / trim.height.pt),
   );
+}
+
+/** Lays a spread out in a box of so many pixels; the cap height in points. `view`: what of it is shown; null: all of it. */
+export function drawingLayout(
+  spec: Spec,
+  capHeight: number,
+  width: number,
+  height: number,
+  view: DrawingView | null = null,
+): DrawingLayout {
+  const { trim, margins, facing } = spec.page;
+  const scale = view?.scale ?? fitScale(spec, width, height);
   const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
-  const left = (width - 2 * w) / 2;
-  const top = ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2);
+  const left = view === null ? (width - 2 * w) / 2 : offset(width / 2 - view.x * scale, 2 * w, width, ROOM.x);
+  const top =
+    view === null
+      ? ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2)
+      : offset(height / 2 - view.y * scale, h, height, ROOM.top);
   const area = typeArea(spec.page, capHeight, spec.text.leading.pt);
   const [back, foreEdge] = [margins.back.pt * scale, margins.foreEdge.pt * scale];
   const versoLeft = left + (facing ? foreEdge : back);
@@ -54,4 +75,10 @@ export function drawingLayout(spec: Spec, capHeight: number, width: number, heig
       rectoRight: left + 2 * w - foreEdge,
     },
   };
+}
+
+/** Where something of a length begins in a box: in the middle where it fits, else never further off than its room. */
+function offset(wanted: number, length: number, box: number, room: number): number {
+  if (length + 2 * room <= box) return (box - length) / 2;
+  return Math.min(room, Math.max(box - room - length, wanted));
 }

@@ -16,7 +16,8 @@ import { BeginSettings } from '../../../components/BeginSettings';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
-import { DropField, InkField, LeadField, RuleField, SpotsField } from './compoundFields';
+import { DropField, InkField, LeadField, RuleField } from './compoundFields';
+import { SpotsField } from './SpotsField';
 import type { NumberScheme } from '../../../../core/model/spec/numbering';
 import { NumberSchemeField } from './NumberSchemeField';
 import { DivisionField, SpacesField } from './spacingFields';
@@ -46,18 +47,19 @@ export function ValueRow({ value, effective, origin, tag, set }: Props) {
   ) : origin === null ? undefined : (
     `from ${origin}`
   );
-  return <Control value={value} effective={effective} set={set} note={note} disabled={readOnly} />;
+  return <Control value={value} effective={effective} tag={tag} set={set} note={note} disabled={readOnly} />;
 }
 
 interface ControlProps {
   readonly value: Value<string>;
+  readonly tag: string;
   readonly effective: unknown;
   readonly set: (to: unknown) => string | null;
   readonly note: ReactNode;
   readonly disabled: boolean;
 }
 
-function Control({ value, effective, set, note, disabled }: ControlProps) {
+function Control({ value, effective, tag, set, note, disabled }: ControlProps) {
   const { label, is, none } = value;
   const { spec } = useSpec();
   const shared = { label, note, disabled };
@@ -191,7 +193,9 @@ function Control({ value, effective, set, note, disabled }: ControlProps) {
         <NumberSchemeField {...shared} value={(effective as NumberScheme | null | undefined) ?? null} onChange={set} />
       );
     case 'spots':
-      return <SpotsField {...shared} value={(effective as readonly SpotRule[] | undefined) ?? []} onChange={set} />;
+      return (
+        <SpotsField {...shared} tag={tag} value={(effective as readonly SpotRule[] | undefined) ?? []} onChange={set} />
+      );
   }
 }
 

@@ -1,8 +1,7 @@
 // Values of a style that have parts: an ink with its tint, rules, drop capitals, lead-ins, spot rules.
 import type { ReactNode } from 'react';
-import { spotPattern } from '../../../../core/looks/spotPatterns';
 import type { InkUse } from '../../../../core/model/spec/inks';
-import type { DropCapital, LeadIn, ParagraphRule, SpotRule } from '../../../../core/model/spec/spec';
+import type { DropCapital, LeadIn, ParagraphRule } from '../../../../core/model/spec/spec';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
@@ -14,8 +13,6 @@ export interface Field<T> {
   readonly value: T;
   readonly onChange: (value: unknown) => string | null;
 }
-
-const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 
 function useInks(): readonly string[] {
   const { inks } = useSpec().spec;
@@ -196,58 +193,6 @@ export function LeadField({ label, note, disabled, value, onChange }: Field<Lead
           onChange={(to) => put({ style: to === '' ? null : to })}
         />
       )}
-    </>
-  );
-}
-
-export function SpotsField({ label, note, disabled, value, onChange }: Field<readonly SpotRule[]>) {
-  const { characterStyles } = useSpec().spec;
-  const [first] = Object.keys(characterStyles);
-  const check = (pattern: string): string | null => {
-    try {
-      spotPattern(pattern);
-      return null;
-    } catch (error) {
-      return (error as Error).message;
-    }
-  };
-  return (
-    <>
-      <div className="flex items-center justify-between border-b border-hairline px-3.5 py-1">
-        <span>
-          {label}
-          {note && <span className="block text-[12px] text-quiet">{note}</span>}
-        </span>
-        <button
-          className={BUTTON}
-          disabled={disabled}
-          onClick={() => onChange([...value, { pattern: '\\d+', style: first }])}
-        >
-          Add
-        </button>
-      </div>
-      {value.map((spot, index) => (
-        <div key={index} className="border-l-2 border-base-300">
-          <TextSetting
-            label={`Pattern ${index + 1}`}
-            disabled={disabled}
-            value={spot.pattern}
-            onChange={(pattern) => check(pattern) ?? onChange(value.with(index, { ...spot, pattern }))}
-          />
-          <ChoiceSetting
-            label="Set in"
-            disabled={disabled}
-            value={spot.style}
-            choices={Object.entries(characterStyles).map(([tag, { name }]) => [tag, name] as const)}
-            onChange={(style) => onChange(value.with(index, { ...spot, style }))}
-          />
-          <p className="px-3.5 pb-1">
-            <button className={BUTTON} disabled={disabled} onClick={() => onChange(value.toSpliced(index, 1))}>
-              Remove
-            </button>
-          </p>
-        </div>
-      ))}
     </>
   );
 }

@@ -1,4 +1,5 @@
 // How much is set in each style, counted once per book.
+import { effectiveTag } from '../../../../core/copy/effectiveTag';
 import { eachStream, type Book } from '../../../../core/model/copy/book';
 
 export interface StyleUses {
@@ -6,22 +7,24 @@ export interface StyleUses {
   readonly characters: ReadonlyMap<string, number>;
 }
 
-const counted = new WeakMap<Book['divisions'], StyleUses>();
+const counted = new WeakMap<Book['divisions'], { readonly styles: Book['spec']['styles']; readonly uses: StyleUses }>();
 
-/** Paragraphs of each paragraph style, stretches of each character style. */
+/** Paragraphs set in each paragraph style, those that a rule gives it too; stretches of each character style. */
 export function usesByStyle(book: Book): StyleUses {
   const known = counted.get(book.divisions);
-  if (known !== undefined) return known;
+  const { styles } = book.spec;
+  if (known?.styles === styles) return known.uses;
   const paragraphs = new Map<string, number>();
   const characters = new Map<string, number>();
   for (const { blocks } of eachStream(book))
-    for (const block of blocks) {
-      paragraphs.set(block.style, (paragraphs.get(block.style) ?? 0) + 1);
+    for (const [index, block] of blocks.entries()) {
+      const tag = effectiveTag(blocks, index, styles);
+      paragraphs.set(tag, (paragraphs.get(tag) ?? 0) + 1);
       if (block.kind !== 'paragraph') continue;
       for (const { style } of block.spans)
         if (style !== undefined) characters.set(style, (characters.get(style) ?? 0) + 1);
     }
-  const made = { paragraphs, characters };
-  counted.set(book.divisions, made);
-  return made;
+  const uses = { paragraphs, characters };
+  counted.set(book.divisions, { styles, uses });
+  return uses;
 }

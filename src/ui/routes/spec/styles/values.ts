@@ -38,7 +38,7 @@ export interface ValueGroup<K> {
   readonly values: readonly Value<K>[];
 }
 
-const WEIGHTS = [
+export const WEIGHTS = [
   ['300', 'light'],
   ['400', 'regular'],
   ['500', 'medium'],
@@ -46,7 +46,7 @@ const WEIGHTS = [
   ['700', 'bold'],
   ['800', 'extra bold'],
 ] as const;
-const CAPS = [
+export const CAPS = [
   ['none', 'as typed'],
   ['small', 'small capitals'],
   ['all', 'capitals'],

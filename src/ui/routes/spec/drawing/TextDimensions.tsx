@@ -1,0 +1,83 @@
+// The values of the text on the text itself: two baselines with the leading between them, the size of the letters, the indent of a
+// first line and the measure, each to be typed.
+import { useAppSelector } from '../../../../state/hooks';
+import { useLengthField } from '../../../components/Setting';
+import { useUnits } from '../../../components/useUnits';
+import type { Length } from '../../../../core/model/spec/length';
+import type { DrawingLayout } from './layout';
+import { ProblemNote } from './ProblemNote';
+import type { Focus } from './useDrawingView';
+import { useSpec } from '../useSetSpec';
+
+const CHIP = { width: 66, height: 22 };
+/** Lines of the grid below the first at which the leading is shown. */
+const AT_LINE = 3;
+
+export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus: Focus }) {
+  const { spec } = useSpec();
+  const units = useUnits();
+  const capHeight = useAppSelector((state) => state.compose.summary?.geometry.capHeight) ?? 0;
+  if (focus.topic !== 'text') return null;
+  const { edge, scale, area } = layout;
+  const isRecto = focus.side === 'recto';
+  const [left, right] = isRecto ? [edge.rectoLeft, edge.rectoRight] : [edge.versoLeft, edge.versoRight];
+  const { size, leading, indent } = spec.text;
+  const baseline = (line: number) => edge.head + capHeight * scale + line * leading.pt * scale;
+  const x = right + 18;
+  const [upper, lower] = [baseline(AT_LINE), baseline(AT_LINE + 1)];
+  const tick = (y: number) => `M${right} ${y}H${x + 6}M${x - 3} ${y + 3}L${x + 3} ${y - 3}`;
+  const top = edge.head - 18;
+  // Outside the page, with a line to what it measures.
+  const pageEdge = layout.left + (isRecto ? 2 : 1) * layout.w;
+  const chipX = Math.max(x + 44, isRecto ? pageEdge + 40 : x + 44);
+  return (
+    <>
+      <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden>
+        <g fill="none" stroke="#27694b">
+          <path d={`M${x} ${upper}V${lower}${tick(upper)}${tick(lower)}M${x} ${(upper + lower) / 2}H${chipX}`} />
+          <path
+            d={`M${left} ${top}H${right}M${left} ${top - 4}V${edge.head}M${right} ${top - 4}V${edge.head}`}
+            strokeOpacity={0.7}
+          />
+          <path d={`M${left} ${baseline(AT_LINE + 3)}h${indent.pt * scale}`} strokeWidth={2} />
+        </g>
+      </svg>
+      <span
+        className="pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 whitespace-nowrap bg-[#fffefb] px-1.5 text-[#27694b]"
+        style={{ left: (left + right) / 2, top }}
+      >
+        {units.show({ pt: area.measure, unit: spec.page.margins.back.unit })}
+      </span>
+      <TextChip label="Leading" path="text.leading" value={leading} x={chipX} y={(upper + lower) / 2} />
+      <TextChip label="Type size" path="text.size" value={size} x={chipX} y={(upper + lower) / 2 - 44} />
+      <TextChip label="Indent" path="text.indent" value={indent} x={left - 46} y={baseline(AT_LINE + 3) - 4} />
+    </>
+  );
+}
+
+interface ChipProps {
+  readonly label: string;
+  readonly path: string;
+  readonly value: Length;
+  readonly x: number;
+  readonly y: number;
+}
+
+function TextChip({ label, path, value, x, y }: ChipProps) {
+  const { readOnly, set } = useSpec();
+  const { field, problem } = useLengthField(value, (to) => set(path, to, label));
+  return (
+    <label className="absolute z-10 text-center" style={{ left: x - CHIP.width / 2, top: y - CHIP.height / 2 }}>
+      <span className="absolute -top-4 left-0 whitespace-nowrap text-[11px] leading-4 text-[#27694b]">{label}</span>
+      <input
+        {...field}
+        aria-label={`${label}, on the drawing`}
+        aria-invalid={problem !== null}
+        disabled={readOnly}
+        className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
+        style={CHIP}
+      />
+      <ProblemNote problem={problem} />
+    </label>
+  );
+}

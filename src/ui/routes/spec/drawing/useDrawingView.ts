@@ -1,0 +1,129 @@
+// What of the spread the drawing shows: each topic its part at a size that can be judged, until a person zooms or moves it. Wheel
+// and keys are those of the desk.
+import { useEffect, useState, type PointerEvent, type RefObject } from 'react';
+import type { Spec } from '../../../../core/model/spec/spec';
+import type { SlotPlace } from '../../../../state/view/viewSlice';
+import { isTyping } from '../../../frame/useShortcuts';
+import { fitScale, type DrawingView } from './layout';
+
+const SCALES = { least: 0.2, most: 12 };
+/** One notch of a wheel. */
+const WHEEL_STEP = 0.0015;
+/** Pixels of the type size at which text is read without effort. */
+const READABLE = 14.5;
+/** CSS pixels a point. */
+const ACTUAL = 96 / 72;
+/** Room for chips on either side of a page that is shown by itself, in pixels. */
+const BESIDE = 120;
+
+export interface Focus {
+  readonly topic: string;
+  readonly slot: SlotPlace | null;
+  /** Which page of the spread is worked on. */
+  readonly side: 'verso' | 'recto';
+  /** The paragraph that is looked at: its middle, in points from the head of its page; null: none is known. */
+  readonly paragraphY: number | null;
+}
+
+/** The part of the spread that a topic works on, in a box of so many pixels; null: the whole spread. */
+export function viewOfTopic(spec: Spec, focus: Focus, width: number, height: number): DrawingView | null {
+  const { trim, margins } = spec.page;
+  const [w, h] = [trim.width.pt, trim.height.pt];
+  const fit = fitScale(spec, width, height);
+  const readable = Math.max(fit, READABLE / spec.text.size.pt);
+  const onePage = Math.max(fit, (width - 2 * BESIDE) / w);
+  const middle = focus.side === 'verso' ? w / 2 : w * 1.5;
+  switch (focus.topic) {
+    case 'text':
+    case 'styles':
+    case 'spacing':
+    case 'faces':
+      return { scale: readable, x: middle, y: focus.paragraphY ?? margins.head.pt + (0.3 * height) / readable };
+    case 'openers':
+    case 'numbers':
+      return { scale: onePage, x: middle, y: (0.5 * height) / onePage - 30 / onePage };
+    case 'contents':
+      return { scale: onePage, x: middle, y: (0.5 * height) / onePage - 30 / onePage };
+    case 'notes':
+      return { scale: readable, x: middle, y: h - margins.foot.pt - (0.3 * height) / readable };
+    case 'furniture':
+      return focus.slot === null
+        ? null
+        : { scale: readable, x: focus.slot.side === 'verso' ? w / 2 : w * 1.5, y: focus.slot.at === 'head' ? 0 : h };
+    default:
+      return null;
+  }
+}
+
+interface DrawingZoom {
+  readonly view: DrawingView | null;
+  /** Moves the drawing with the pointer. */
+  readonly drag: (event: PointerEvent<HTMLElement>) => void;
+}
+
+export function useDrawingView(
+  box: RefObject<HTMLElement | null>,
+  spec: Spec,
+  focus: Focus,
+  { width, height }: { readonly width: number; readonly height: number },
+): DrawingZoom {
+  const [own, setOwn] = useState<{ readonly topic: string; readonly view: DrawingView | null } | null>(null);
+  const { trim } = spec.page;
+  const view = own?.topic === focus.topic ? own.view : viewOfTopic(spec, focus, width, height);
+  const fit = fitScale(spec, width, height);
+  const shown = view ?? { scale: fit, x: trim.width.pt, y: trim.height.pt / 2 };
+  useEffect(() => {
+    const area = box.current;
+    if (area === null) return;
+    const put = (next: DrawingView | null) => setOwn({ topic: focus.topic, view: next });
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      if (!event.ctrlKey && !event.metaKey) {
+        const [dx, dy] = [event.deltaX / shown.scale, event.deltaY / shown.scale];
+        put({ ...shown, x: within(shown.x + dx, 2 * trim.width.pt), y: within(shown.y + dy, trim.height.pt) });
+        return;
+      }
+      const bounds = area.getBoundingClientRect();
+      const [px, py] = [event.clientX - bounds.left - width / 2, event.clientY - bounds.top - height / 2];
+      const scale = Math.min(SCALES.most, Math.max(SCALES.least, shown.scale * Math.exp(-event.deltaY * WHEEL_STEP)));
+      // The point under the pointer stays where it is.
+      const move = (at: number, off: number) => at + off / shown.scale - off / scale;
+      put({ scale, x: move(shown.x, px), y: move(shown.y, py) });
+    };
+    const press = (event: KeyboardEvent) => {
+      if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      const key = event.key.toLowerCase();
+      if (key === 's') put(null);
+      else if (key === 'w') put({ ...shown, scale: (width - 40) / trim.width.pt });
+      else if (key === 'a') put({ ...shown, scale: ACTUAL });
+    };
+    area.addEventListener('wheel', wheel, { passive: false });
+    window.addEventListener('keydown', press);
+    return () => {
+      area.removeEventListener('wheel', wheel);
+      window.removeEventListener('keydown', press);
+    };
+  });
+  const drag = (event: PointerEvent<HTMLElement>) => {
+    if (event.button !== 0 || (event.target as HTMLElement).closest('input, button, [role=slider]') !== null) return;
+    const start = { left: event.clientX, top: event.clientY };
+    const move = (next: globalThis.PointerEvent) =>
+      setOwn({
+        topic: focus.topic,
+        view: {
+          ...shown,
+          x: within(shown.x - (next.clientX - start.left) / shown.scale, 2 * trim.width.pt),
+          y: within(shown.y - (next.clientY - start.top) / shown.scale, trim.height.pt),
+        },
+      });
+    const end = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', end);
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', end);
+  };
+  return { view, drag };
+}
+
+const within = (at: number, most: number) => Math.min(most, Math.max(0, at));
