@@ -250,6 +250,9 @@ describe('styles, inks and kept specs', () => {
     expect(await page.getByLabel('The book is set in').inputValue()).to.equal('Night');
     await page.getByLabel('The book is set in').selectOption('Black only');
     await topic(/^Styles/);
+    // The style that was open last is open again.
+    const all = page.getByRole('button', { name: 'All styles' });
+    if (await all.isVisible()) await all.click();
     await page.getByRole('button', { name: /^CT/ }).click();
     expect(await page.getByLabel('Size', { exact: true }).inputValue()).to.equal('18 pt');
     await page.getByLabel('Ink', { exact: true }).selectOption('Tide');
@@ -399,8 +402,8 @@ describe('faces and the space between words', () => {
     const least = page.getByRole('slider', { name: 'Least word space' });
     const give = async (percent: string) => {
       await topic(/^Text/);
-      await page.getByLabel('Letter-width tolerance').fill(percent);
-      await page.getByLabel('Letter-width tolerance').press('Enter');
+      await page.getByRole('textbox', { name: 'Letter-width tolerance' }).fill(percent);
+      await page.getByRole('textbox', { name: 'Letter-width tolerance' }).press('Enter');
       await topic(/^Spacing/);
     };
     await least.waitFor();
