@@ -36,8 +36,7 @@ function classOf(code) {
   const [own, category] = [breaks[code], categories[code]];
   if (code === 0x25cc) return 'DC';
   if (code === 0x2010) return 'HH';
-  if (own === 'AI' || own === 'SG' || own === 'XX')
-    return pictographs[code] && category === 'Cn' ? 'XP' : 'AL';
+  if (own === 'AI' || own === 'SG' || own === 'XX') return pictographs[code] && category === 'Cn' ? 'XP' : 'AL';
   if (own === 'ID' && pictographs[code] && category === 'Cn') return 'XP';
   if (own === 'SA') return category === 'Mn' || category === 'Mc' ? 'CM' : 'AL';
   if (own === 'CJ') return 'NS';
@@ -87,6 +86,8 @@ const gz = (name, text) =>
 gz('LineBreakTest.txt', `${json('auxiliary/LineBreakTest').join('\n')}\n`);
 const bidi = json('BidiCharacterTest').map(
   ({ codepointSequence, direction, embeddingLevel, resolvedLevelList, indexList }) =>
-    [codepointSequence, [direction], [embeddingLevel], resolvedLevelList, indexList].map((list) => list.join(' ')).join(';'),
+    [codepointSequence, [direction], [embeddingLevel], resolvedLevelList, indexList]
+      .map((list) => list.join(' '))
+      .join(';'),
 );
 gz('BidiCharacterTest.txt', `${bidi.join('\n')}\n`);

@@ -35,7 +35,7 @@ function findCutTexts(): string[] {
     if (style.visibility !== 'visible' || element.closest('.sr-only') !== null) continue;
     if (element instanceof HTMLSelectElement) {
       // A native arrow stands beside the words.
-      const arrow = style.appearance === 'none' ? 0 : 20;
+      const arrow = parseFloat(style.paddingRight) > 16 ? 0 : 20;
       const room = element.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight) - arrow;
       const words = element.selectedOptions[0]?.text.trim() ?? '';
       if (widthOf(words, element) > room + 2 && element.title === '') say('cut choice', element.selectedOptions[0]);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import type { Page } from 'playwright-core';
 import { SETTINGS } from '../../src/ui/frame/commands/settingList';
-import { journey, openDemo, untilFact } from './app';
+import { eventually, journey, openDemo, untilFact, untilStill } from './app';
 
 describe('the search over everything', () => {
   const walk = journey(async (page, app) => {
@@ -31,17 +31,21 @@ describe('the search over everything', () => {
     const lost: string[] = [];
     for (const topic of topics) {
       const labels = SETTINGS.filter((entry) => entry.topic === topic);
-      await find(page, `${nameOf(labels[0])} ${topic}`);
-      await page.waitForFunction((label) => {
-        const texts = document.querySelectorAll('main label, main h2, main h2 > span');
-        return [...texts].some((text) => text.textContent!.trim() === label);
-      }, labels[0].label);
-      const there = await page.evaluate(() =>
-        [...document.querySelectorAll('main label, main h2, main h2 > span, main button, main [aria-label]')].flatMap(
-          (element) => [element.textContent!.trim(), element.getAttribute('aria-label') ?? ''],
-        ),
-      );
-      lost.push(...labels.filter(({ label }) => !there.includes(label)).map(({ label }) => `${topic}: ${label}`));
+      // A name that no other topic has leads there.
+      const only = labels.find(({ label }) => SETTINGS.filter((entry) => entry.label === label).length === 1)!;
+      await find(page, nameOf(only));
+      const wanted = labels.map(({ label }) => label);
+      const there = () =>
+        page.evaluate(() =>
+          [...document.querySelectorAll('main label, main h2, main h2 > span, main button, main [aria-label]')].flatMap(
+            (element) => [element.textContent!.trim(), element.getAttribute('aria-label') ?? ''],
+          ),
+        );
+      await eventually(`${topic} is shown`, async () => (await there()).some((label) => wanted.includes(label)));
+      await page.locator('nav [aria-current=true]').waitFor();
+      await untilStill(page);
+      const shown = await there();
+      lost.push(...wanted.filter((label) => !shown.includes(label)).map((label) => `${topic}: ${label}`));
     }
     expect(lost).to.deep.equal([]);
   });
@@ -85,7 +89,7 @@ describe('the search over everything', () => {
     );
     await page.keyboard.type('3mm');
     await page.keyboard.press('Enter');
-    const field = page.getByLabel('At the head');
+    const field = page.getByRole('textbox', { name: 'At the head' });
     await page.waitForFunction((input) => /3 mm/.test((input as HTMLInputElement).value), await field.elementHandle());
     await field.blur();
     await page.keyboard.press('Control+z');

@@ -19,8 +19,9 @@ export interface SlotPlace {
   readonly slot: SlotName;
 }
 
-/** A control that the search calls: its label, and the group that it stands in. */
+/** A control that the search calls: the stage, its label, and the group that it stands in. */
 export interface CalledControl {
+  readonly stage: 'copy' | 'spec' | 'send-out';
   readonly label: string;
   readonly group?: string;
 }

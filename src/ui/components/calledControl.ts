@@ -7,7 +7,10 @@ const FIELDS = 'input, select, textarea, button';
 const wordsOf = (element: Element) => (element.textContent ?? '').trim();
 
 /** The control with that label, or the first control of the group with that title. */
-export function findControl(root: ParentNode, { label, group }: CalledControl): HTMLElement | null {
+export function findControl(
+  root: ParentNode,
+  { label, group }: Pick<CalledControl, 'label' | 'group'>,
+): HTMLElement | null {
   const groups = [...root.querySelectorAll('section')];
   const titled = (title: string) =>
     groups.find(
@@ -24,17 +27,18 @@ export function findControl(root: ParentNode, { label, group }: CalledControl): 
   return titled(label)?.querySelector<HTMLElement>(FIELDS) ?? null;
 }
 
-/** Follows calls while the screen is shown; what is not there is called no more. */
-export function useCalledControl(): void {
+/** Follows calls to a stage while it is shown; what is not there is called no more. */
+export function useCalledControl(stage: CalledControl['stage']): void {
   const dispatch = useAppDispatch();
   const called = useAppSelector((state) => state.view.control);
   useEffect(() => {
-    if (called === null) return;
+    // The stage that is being left must not take a call to the next one.
+    if (called?.stage !== stage) return;
     const found = findControl(document.querySelector('main') ?? document, called);
     for (let at = found?.closest('details') ?? null; at !== null; at = at.parentElement?.closest('details') ?? null)
       at.open = true;
     found?.scrollIntoView({ block: 'center' });
     found?.focus({ preventScroll: true });
     dispatch(controlReached());
-  }, [dispatch, called]);
+  }, [dispatch, called, stage]);
 }

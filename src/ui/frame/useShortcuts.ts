@@ -33,7 +33,7 @@ export function useShortcuts(openPanel: (panel: 'commands' | 'help') => void): v
         event.preventDefault();
         void navigate('copy');
         dispatch(copyToolChosen('find'));
-        dispatch(controlCalled({ label: 'Find', group: undefined }));
+        dispatch(controlCalled({ stage: 'copy', label: 'Find' }));
       } else if (withControl && key === 'k') {
         event.preventDefault();
         openPanel('commands');

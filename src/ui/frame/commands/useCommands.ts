@@ -62,7 +62,7 @@ export function useCommands(): (typed: string) => readonly Command[] {
           void navigate('spec');
           dispatch(topicChosen(topic));
           if (topic === 'styles' && style === null) dispatch(styleOpened({ sort: 'paragraph', tag: 'TX' }));
-          dispatch(controlCalled({ label, group }));
+          dispatch(controlCalled({ stage: 'spec', label, group }));
         },
       })),
       ...TOOLS.map(([tool, name, words]) => ({ name, kind: 'Copy', words, run: () => inCopy(tool) })),
@@ -81,7 +81,7 @@ export function useCommands(): (typed: string) => readonly Command[] {
         words: `export ${PRODUCTS[id].action.toLowerCase()}`,
         run: () => {
           void navigate('send-out');
-          dispatch(controlCalled({ label: PRODUCTS[id].action }));
+          dispatch(controlCalled({ stage: 'send-out', label: PRODUCTS[id].action }));
         },
       })),
       ...(['spread', 'width'] as const).map((kind) => ({

@@ -12,7 +12,7 @@ import { CopyTools } from './CopyTools';
 
 export default function CopyStage() {
   const dispatch = useAppDispatch();
-  useCalledControl();
+  useCalledControl('copy');
   const book = useAppSelector((state) => state.book.book)!;
   const chosen = useAppSelector((state) => state.view.division);
   const rows = useAppSelector(selectRunningOrder);

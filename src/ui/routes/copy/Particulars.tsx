@@ -135,7 +135,7 @@ function PersonRow({
   onChange: (person: Person | null) => void;
 }) {
   return (
-    <div className="grid grid-cols-[132px_minmax(0,1fr)_130px_26px] items-center gap-x-3">
+    <div className="grid grid-cols-[min(132px,22%)_minmax(120px,1fr)_112px_26px] items-center gap-x-3">
       <span className="text-right">{index === 0 ? 'People' : ''}</span>
       <input
         className="form-field"

@@ -10,7 +10,7 @@ import { PRODUCT_FACTS } from './productFacts';
 import { Remarks } from './Remarks';
 
 export default function SendOutStage() {
-  useCalledControl();
+  useCalledControl('send-out');
   return (
     <section aria-label="Send out" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
       <div className="mx-auto grid max-w-[860px] grid-cols-2 gap-6 px-6 py-8">

@@ -73,7 +73,7 @@ export default function SpecStage() {
   const dispatch = useAppDispatch();
   const spec = useAppSelector((state) => state.book.book)!.spec;
   const chosen = useAppSelector((state) => state.view.topic);
-  useCalledControl();
+  useCalledControl('spec');
   const topic = TOPICS.find((candidate) => candidate.key === chosen) ?? TOPICS[0];
   return (
     <div className="flex h-full">

@@ -136,7 +136,9 @@ function Head({
   return (
     <>
       <div className="flex items-center justify-between border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
-        <h2 className="min-w-0 truncate font-semibold">{name}</h2>
+        <h2 className="min-w-0 truncate font-semibold" title={name}>
+          {name}
+        </h2>
         <button className={BUTTON} onClick={() => onOpen(null)}>
           All styles
         </button>
@@ -214,7 +216,9 @@ function Touches({ tag }: { tag: string }) {
       {touches.slice(0, LISTED).map(({ stream, block, what, words }, index) => (
         <div key={index} className="flex items-start gap-2 border-b border-hairline px-3.5 py-1">
           <button className="min-w-0 grow text-left" onClick={() => void dispatch(walkTo({ stream, block }))}>
-            <span className="block truncate font-book">{words}</span>
+            <span className="block truncate font-book" title={words}>
+              {words}
+            </span>
             <span className="block text-[12px] text-quiet">{what}</span>
           </button>
           <button className={BUTTON} disabled={readOnly} onClick={() => dispatch(clearTouches(tag, block))}>
@@ -247,7 +251,9 @@ function Uses({ sort, tag }: { sort: StyleSort; tag: string }) {
   return (
     <SettingGroup title="Where it is used" aside={String(uses.length)}>
       <p className="flex items-center justify-between gap-2 px-3.5 py-1.5">
-        <span className="min-w-0 truncate font-book">{here?.words ?? ''}</span>
+        <span className="min-w-0 truncate font-book" title={here?.words}>
+          {here?.words ?? ''}
+        </span>
         <span className="flex shrink-0 items-center gap-1.5">
           {at !== null && uses.length > 0 && (
             <span className="text-quiet">
