@@ -211,7 +211,7 @@ describe('the arrival of a manuscript', () => {
     };
     await type(' A  run of "quotes".');
     await page.getByRole('button', { name: 'Tidy', exact: true }).click();
-    await page.getByRole('button', { name: 'Take all safe' }).click();
+    await page.getByRole('button', { name: 'Apply safe jobs' }).click();
     await page.waitForFunction(() => document.querySelector('.galley')?.textContent?.includes('A run of “quotes”.'));
     await page.getByRole('button', { name: 'Arrival', exact: true }).click();
     await sheet.getByRole('button', { name: 'Keep this mapping' }).click();

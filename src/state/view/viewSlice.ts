@@ -58,6 +58,8 @@ export interface ViewState {
   readonly layers: readonly Layer[];
   /** The paragraph pointed at on the desk. */
   readonly paragraph: ParagraphPlace | null;
+  /** Where the caret of the galley stood when it was left; null: it was in no text. */
+  readonly caret: TextSelection | null;
   /** Text to be gone to in the galley; an object of its own for each call. */
   readonly text: TextSelection | null;
   /** A place brought into view in the galley without the caret; an object of its own for each call. */
@@ -102,6 +104,7 @@ const initialState: ViewState = {
   copyTool: null,
   layers: ['text', 'measures', 'canon'],
   paragraph: null,
+  caret: null,
   text: null,
   shownText: null,
   places: [],
@@ -129,6 +132,7 @@ const slice = createSlice({
       text: { ...action.payload },
       shownText: null,
     }),
+    caretLeft: (state, action: PayloadAction<TextSelection | null>) => ({ ...state, caret: action.payload }),
     textShown: (state, action: PayloadAction<ParagraphPlace | null>) => ({ ...state, shownText: action.payload }),
     placesShown: (state, action: PayloadAction<readonly ShownPlace[]>) => ({ ...state, places: action.payload }),
     spreadDrawn: (state, action: PayloadAction<number | null>) => ({ ...state, drawn: action.payload }),
@@ -168,6 +172,7 @@ const slice = createSlice({
       furnitureRole: 'text',
       slot: null,
       paragraph: null,
+      caret: null,
       text: null,
       shownText: null,
       places: [],
@@ -195,6 +200,7 @@ export const {
   paragraphPointed,
   textCalled,
   textShown,
+  caretLeft,
   placesShown,
 } = slice.actions;
 export const viewReducer = slice.reducer;

@@ -8,6 +8,7 @@ import { Deckle } from './Deckle';
 import { SaveNotices, UnwrittenQuestion } from './SaveNotices';
 import { TopBar } from './TopBar';
 import { useLeaving } from './useLeaving';
+import { usePlace } from './usePlace';
 import { useShortcuts } from './useShortcuts';
 import { CommandSearch } from './commands/CommandSearch';
 import { ShortcutHelp } from './ShortcutHelp';
@@ -22,6 +23,7 @@ export default function BookFrame() {
   const problem = trouble?.bookId === bookId ? trouble!.message : null;
   const [panel, setPanel] = useState<'commands' | 'help' | null>(null);
   useShortcuts(setPanel);
+  usePlace(bookId);
 
   useEffect(() => {
     const tell = (message: string) => setTrouble({ bookId: bookId!, message });

@@ -93,7 +93,7 @@ describe('a book set in a face of one’s own', () => {
     const made = book([chapter('One', words(60, 3))], [], { ...NOVEL_SPEC, text });
     const composed = compose(made, newContext());
     const finding = composed.findings.find(({ kind }) => kind === 'face-missing')!;
-    expect(finding.message).to.include('own-gone is not here');
+    expect(finding.message).to.include('own-gone is missing');
     expect(finding.grade).to.equal('must');
     expect(textOfPages(composed)).to.include('One');
   });

@@ -6,12 +6,11 @@ import type { PageGeometry } from '../../model/composed/pages';
 import { NO_REFERENCES, type ReferenceTable } from '../../model/composed/referenceTable';
 import { numberHeads } from '../../numbering/numberHeads';
 import { referenceText } from '../../references';
-import type { LocalLook } from '../../model/copy/streams';
-import { resolveStyles, resolveWithLook, type StyleContext, type StyleSheet } from '../../styles';
+import type { StyleContext } from '../../styles';
 import type { ComposeContext } from './composeContext';
 import { keyWordsOf } from '../notes/composeNotes';
-import { spaceOfFamily, type TypesetContext } from '../context';
-import type { ResolvedSheet } from '../stageCache';
+import type { TypesetContext } from '../context';
+import { stylesOf } from './composeStyles';
 import { referenceSign } from '../notes/noteSigns';
 import { printedDivisions } from '../pages/reaches';
 
@@ -91,19 +90,6 @@ export function composeFor(compose: ComposeContext, own: PageGeometry): ComposeC
   return { ...made, ...stylesOf(raggedSpec(compose.book.spec), compose) };
 }
 
-const inLanguage = new WeakMap<Book, Map<string, Book>>();
-
-/** The same context for a division in a language of its own. */
-export function composeInLanguage(compose: ComposeContext, language: string | undefined): ComposeContext {
-  const { book } = compose;
-  if (language === undefined || language === book.particulars.language) return compose;
-  const known = inLanguage.get(book) ?? new Map<string, Book>();
-  inLanguage.set(book, known);
-  const own = known.get(language) ?? { ...book, particulars: { ...book.particulars, language } };
-  known.set(language, own);
-  return { ...compose, book: own, ...stylesOf(compose.sheetSpec, { book: own, context: compose.context }) };
-}
-
 const ragged = new WeakMap<Book['spec'], Book['spec']>();
 
 /** The same spec with its text ragged: one object while the spec is one. */
@@ -111,36 +97,4 @@ function raggedSpec(spec: Book['spec']): Book['spec'] {
   let made = ragged.get(spec);
   if (made === undefined) ragged.set(spec, (made = { ...spec, text: { ...spec.text, setting: 'ragged' } }));
   return made;
-}
-
-/** Styles of a spec, resolved when it, the language or the faces that have arrived are others than the last time. */
-function sheetOf(
-  spec: Book['spec'],
-  language: string,
-  space: (family: string) => number,
-  { cache, interner }: TypesetContext,
-): StyleSheet {
-  const byLanguage = cache.tables.sheets.get(spec) ?? new Map<string, ResolvedSheet>();
-  cache.tables.sheets.set(spec, byLanguage);
-  const known = byLanguage.get(language);
-  if (known !== undefined && [...known.spaces].every(([family, own]) => space(family) === own)) return known.sheet;
-  const spaces = new Map<string, number>();
-  const asked = (family: string) => {
-    const own = space(family);
-    spaces.set(family, own);
-    return own;
-  };
-  const sheet = resolveStyles(spec, language, asked, interner);
-  byLanguage.set(language, { spaces, sheet });
-  return sheet;
-}
-
-function stylesOf(spec: Book['spec'], { book, context }: Pick<ComposeContext, 'book' | 'context'>) {
-  const { language } = book.particulars;
-  const space = (family: string) => spaceOfFamily(context, family);
-  return {
-    sheetSpec: spec,
-    sheet: sheetOf(spec, language, space, context),
-    withLook: (tag: string, look: LocalLook) => resolveWithLook(tag, look, spec, language, space, context.interner),
-  };
 }

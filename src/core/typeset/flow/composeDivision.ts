@@ -13,7 +13,7 @@ import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
-import { composeInLanguage } from './bookContext';
+import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';

@@ -16,7 +16,12 @@ import {
   topicChosen,
   zoomChosen,
   LAYERS,
+  type OpenStyle,
+  type Theme,
+  type Zoom,
 } from '../../../state/view/viewSlice';
+import type { AppDispatch } from '../../../state/store';
+import type { PageSummary } from '../../../worker/typesetClient';
 import { useStageFacts } from '../useStageFacts';
 import { rankCommands, type Command } from './rank';
 import { SETTINGS } from './settingList';
@@ -31,6 +36,114 @@ const TOOLS = [
   ['lacking', 'Missing characters', 'glyphs fallback face'],
 ] as const;
 
+interface Hands {
+  readonly dispatch: AppDispatch;
+  readonly navigate: (to: string) => unknown;
+}
+
+function settingCommands({ dispatch, navigate }: Hands, style: OpenStyle | null): Command[] {
+  return SETTINGS.map(({ topic, label, group, words }) => ({
+    name: group === undefined || group === label ? label : `${group}: ${label.toLowerCase()}`,
+    kind: `Spec, ${topic}`,
+    words: `${label.toLowerCase()} ${words}`,
+    run: () => {
+      navigate('spec');
+      dispatch(topicChosen(topic));
+      if (topic === 'styles' && style === null) dispatch(styleOpened({ sort: 'paragraph', tag: 'TX' }));
+      dispatch(controlCalled({ stage: 'spec', label, group }));
+    },
+  }));
+}
+
+function copyCommands({ dispatch, navigate }: Hands): Command[] {
+  const tools = TOOLS.map(([tool, name, words]) => ({
+    name,
+    kind: 'Copy',
+    words,
+    run: () => {
+      navigate('copy');
+      dispatch(copyToolChosen(tool));
+    },
+  }));
+  const particulars = {
+    name: 'Particulars',
+    kind: 'Copy',
+    words: 'title author isbn publisher year rights metadata series people',
+    run: () => {
+      navigate('copy');
+      dispatch(divisionChosen(null));
+    },
+  };
+  return [...tools, particulars];
+}
+
+function productCommands({ dispatch, navigate }: Hands): Command[] {
+  return PRODUCT_IDS.map((id) => ({
+    name: PRODUCTS[id].title,
+    kind: 'Send out',
+    words: `export ${PRODUCTS[id].action.toLowerCase()}`,
+    run: () => {
+      navigate('send-out');
+      dispatch(controlCalled({ stage: 'send-out', label: PRODUCTS[id].action }));
+    },
+  }));
+}
+
+const ZOOMS: readonly (readonly [name: string, words: string, zoom: Zoom])[] = [
+  ['Fit the spread', 'zoom view', { kind: 'spread' }],
+  ['Fit the width', 'zoom view', { kind: 'width' }],
+  ['Actual size', 'zoom 100 percent', { kind: 'scale', scale: 1 }],
+];
+
+function viewCommands({ dispatch, navigate }: Hands): Command[] {
+  const zooms = ZOOMS.map(([name, words, zoom]) => ({
+    name,
+    kind: 'Pages',
+    words,
+    run: () => {
+      navigate('pages');
+      dispatch(zoomChosen(zoom));
+    },
+  }));
+  const layers = LAYERS.map((layer) => ({
+    name: `Show or hide ${layer === 'canon' ? 'canon lines' : layer}`,
+    kind: 'Spec, drawing',
+    words: `layer view ${layer === 'grid' ? 'baseline grid' : ''}`,
+    run: () => {
+      navigate('spec');
+      dispatch(layerToggled(layer));
+    },
+  }));
+  return [...zooms, ...layers];
+}
+
+function actCommands({ dispatch, navigate }: Hands, theme: Theme): Command[] {
+  return [
+    { name: 'Undo', kind: 'act', run: () => dispatch(editUndone()) },
+    { name: 'Redo', kind: 'act', run: () => dispatch(editRedone()) },
+    {
+      name: theme === 'day' ? 'Evening colours' : 'Day colours',
+      kind: 'act',
+      words: 'dark light theme mode',
+      run: () => dispatch(themeChosen(theme === 'day' ? 'evening' : 'day')),
+    },
+    { name: 'To the Shelf', kind: 'act', words: 'close the book all books', run: () => navigate('/') },
+  ];
+}
+
+/** Pages with that folio, or that number in the book; folios first. */
+function pagesCalled(pages: readonly PageSummary[], typed: string, go: (page: number) => void): Command[] {
+  const wanted = typed.trim().replace(/^(?:page|folio|p\.)\s+/i, '');
+  return pages
+    .filter(({ folio, index }) => folio === wanted || String(index + 1) === wanted)
+    .sort((a, b) => Number(b.folio === wanted) - Number(a.folio === wanted))
+    .map(({ folio, index }) => ({
+      name: folio === '' ? `Page ${index + 1}` : `Folio ${folio}`,
+      kind: `page ${index + 1} of ${pages.length}`,
+      run: () => go(index),
+    }));
+}
+
 /** Answers what the words typed may mean, the best first: a page by its folio or number goes before all. */
 export function useCommands(): (typed: string) => readonly Command[] {
   const dispatch = useAppDispatch();
@@ -41,96 +154,22 @@ export function useCommands(): (typed: string) => readonly Command[] {
   const theme = useAppSelector((state) => state.view.theme);
   const style = useAppSelector((state) => state.view.style);
   return useMemo(() => {
+    const hands: Hands = { dispatch, navigate: (to) => void navigate(to) };
     const goToPage = (page: number) => {
       void navigate('pages');
       dispatch(spreadCalled(spreadOfPage(page)));
-    };
-    const inCopy = (tool: string) => {
-      void navigate('copy');
-      dispatch(copyToolChosen(tool));
     };
     const fixed: Command[] = [
       ...stages.map((stage) => ({ name: stage.name, kind: 'stage', run: () => void navigate(stage.path) })),
       ...rows
         .filter((row) => row.firstPage >= 0)
         .map((row) => ({ name: row.name, kind: `page ${row.folio}`, run: () => goToPage(row.firstPage) })),
-      ...SETTINGS.map(({ topic, label, group, words }) => ({
-        name: group === undefined || group === label ? label : `${group}: ${label.toLowerCase()}`,
-        kind: `Spec, ${topic}`,
-        words: `${label.toLowerCase()} ${words}`,
-        run: () => {
-          void navigate('spec');
-          dispatch(topicChosen(topic));
-          if (topic === 'styles' && style === null) dispatch(styleOpened({ sort: 'paragraph', tag: 'TX' }));
-          dispatch(controlCalled({ stage: 'spec', label, group }));
-        },
-      })),
-      ...TOOLS.map(([tool, name, words]) => ({ name, kind: 'Copy', words, run: () => inCopy(tool) })),
-      {
-        name: 'Particulars',
-        kind: 'Copy',
-        words: 'title author isbn publisher year rights metadata series people',
-        run: () => {
-          void navigate('copy');
-          dispatch(divisionChosen(null));
-        },
-      },
-      ...PRODUCT_IDS.map((id) => ({
-        name: PRODUCTS[id].title,
-        kind: 'Send out',
-        words: `export ${PRODUCTS[id].action.toLowerCase()}`,
-        run: () => {
-          void navigate('send-out');
-          dispatch(controlCalled({ stage: 'send-out', label: PRODUCTS[id].action }));
-        },
-      })),
-      ...(['spread', 'width'] as const).map((kind) => ({
-        name: kind === 'spread' ? 'Fit the spread' : 'Fit the width',
-        kind: 'Pages',
-        words: 'zoom view',
-        run: () => {
-          void navigate('pages');
-          dispatch(zoomChosen({ kind }));
-        },
-      })),
-      {
-        name: 'Actual size',
-        kind: 'Pages',
-        words: 'zoom 100 percent',
-        run: () => {
-          void navigate('pages');
-          dispatch(zoomChosen({ kind: 'scale', scale: 1 }));
-        },
-      },
-      ...LAYERS.map((layer) => ({
-        name: `Show or hide ${layer === 'canon' ? 'canon lines' : layer}`,
-        kind: 'Spec, drawing',
-        words: `layer view ${layer === 'grid' ? 'baseline grid' : ''}`,
-        run: () => {
-          void navigate('spec');
-          dispatch(layerToggled(layer));
-        },
-      })),
-      { name: 'Undo', kind: 'act', run: () => dispatch(editUndone()) },
-      { name: 'Redo', kind: 'act', run: () => dispatch(editRedone()) },
-      {
-        name: theme === 'day' ? 'Evening colours' : 'Day colours',
-        kind: 'act',
-        words: 'dark light theme mode',
-        run: () => dispatch(themeChosen(theme === 'day' ? 'evening' : 'day')),
-      },
-      { name: 'To the Shelf', kind: 'act', words: 'close the book all books', run: () => void navigate('/') },
+      ...settingCommands(hands, style),
+      ...copyCommands(hands),
+      ...productCommands(hands),
+      ...viewCommands(hands),
+      ...actCommands(hands, theme),
     ];
-    return (typed: string) => {
-      const wanted = typed.trim().replace(/^(?:page|folio|p\.)\s+/i, '');
-      const found = (pages ?? []).filter(({ folio, index }) => folio === wanted || String(index + 1) === wanted);
-      const ofFolio = [...found].sort((a, b) => Number(b.folio === wanted) - Number(a.folio === wanted));
-      const places = ofFolio.map(({ folio, index }) => ({
-        name: folio === '' ? `Page ${index + 1}` : `Folio ${folio}`,
-        kind: `page ${index + 1} of ${pages!.length}`,
-        run: () => goToPage(index),
-      }));
-      return [...places, ...rankCommands(fixed, typed)];
-    };
+    return (typed: string) => [...pagesCalled(pages ?? [], typed, goToPage), ...rankCommands(fixed, typed)];
   }, [dispatch, navigate, stages, rows, pages, theme, style]);
 }

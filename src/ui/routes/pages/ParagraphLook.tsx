@@ -52,65 +52,7 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
         <span>Local adjustments</span>
         <span className="text-quiet">{count === 0 ? `as ${block.style}` : `${count} changed`}</span>
       </summary>
-      <ChoiceSetting
-        label="Face"
-        value={look.face}
-        disabled={readOnly}
-        choices={facesWith(look.face)}
-        onChange={(face) => set({ face }, 'Face')}
-      />
-      <ChoiceSetting
-        label="Weight"
-        value={String(look.weight)}
-        disabled={readOnly}
-        choices={
-          WEIGHTS.some(([key]) => key === String(look.weight))
-            ? WEIGHTS
-            : [[String(look.weight), String(look.weight)] as const, ...WEIGHTS]
-        }
-        onChange={(weight) => set({ weight: Number(weight) }, 'Weight')}
-      />
-      <ChoiceSetting
-        label="Case"
-        value={look.caps}
-        disabled={readOnly}
-        choices={CAPS}
-        onChange={(caps) => set({ caps }, 'Case')}
-      />
-      <NumberSetting
-        label="Tracking"
-        unit="‰ em"
-        value={look.tracking}
-        disabled={readOnly}
-        onChange={(tracking) => set({ tracking }, 'Tracking')}
-      />
-      <InkField
-        label="Ink"
-        note={undefined}
-        disabled={readOnly}
-        none="as the style"
-        value={own.ink}
-        onChange={(ink) => set({ ink }, 'Ink')}
-      />
-      {LENGTHS.map(([key, label]) => (
-        <LengthSetting
-          key={key}
-          label={label}
-          value={{ pt: look[key], unit: 'pt' }}
-          disabled={readOnly}
-          onChange={({ pt }) => set({ [key]: pt }, label)}
-        />
-      ))}
-      {(['above', 'below'] as const).map((key) => (
-        <NumberSetting
-          key={key}
-          label={key === 'above' ? 'Above' : 'Below'}
-          unit="lines"
-          value={look[key]}
-          disabled={readOnly}
-          onChange={(lines) => set({ [key]: lines }, key === 'above' ? 'Space above' : 'Space below')}
-        />
-      ))}
+      <LookValues look={look} own={own} disabled={readOnly} set={set} />
       <ChoiceSetting
         label="Alignment"
         value={block.touches?.align ?? ''}
@@ -151,60 +93,154 @@ export function ParagraphLook({ place, look }: { place: ParagraphPlace; look: Pa
           As the style
         </button>
       </p>
-      {name !== null && (
-        <form
-          className="flex items-center gap-1.5 px-3.5 pb-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (dispatch(styleFromParagraph(place, name)) !== null) setName(null);
-          }}
-        >
-          <input
-            autoFocus
-            aria-label="Name of the new style"
-            className="setting-input min-w-0 grow text-left"
-            maxLength={80}
-            value={name}
-            onFocus={(event) => event.target.select()}
-            onChange={(event) => setName(event.target.value)}
-            onKeyDown={(event) => event.key === 'Escape' && setName(null)}
-          />
-          <button className={BUTTON} disabled={name.trim() === ''}>
-            Add
-          </button>
-        </form>
-      )}
+      {name !== null && <NewStyle place={place} suggested={name} onDone={() => setName(null)} />}
       {isAsked && lesson !== null && (
-        <section aria-label="What the style learns" className="px-3.5 pb-2">
-          <ul className="text-[12px]">
-            {lesson.list.map(({ what, was, is }) => (
-              <li key={what} className="flex justify-between gap-2">
-                <span>{labelOf(what)}</span>
-                <span>
-                  <span className="text-quiet">{was}</span> → {is}
-                </span>
-              </li>
-            ))}
-          </ul>
-          <p className="py-1 text-[12px] text-quiet">
-            {lesson.paragraphs} {lesson.paragraphs === 1 ? 'paragraph' : 'paragraphs'} will be set so.
-          </p>
-          <span className="flex gap-1.5">
-            <button
-              className={BUTTON}
-              onClick={() => {
-                setAsked(false);
-                dispatch(teachStyle(place));
-              }}
-            >
-              Change the style
-            </button>
-            <button className={BUTTON} onClick={() => setAsked(false)}>
-              Cancel
-            </button>
-          </span>
-        </section>
+        <LessonOf lesson={lesson} onTake={() => dispatch(teachStyle(place))} onClose={() => setAsked(false)} />
       )}
     </details>
+  );
+}
+
+interface ValuesProps {
+  readonly look: ParagraphFacts['look'];
+  readonly own: LocalLook;
+  readonly disabled: boolean;
+  readonly set: (change: Partial<Record<keyof LocalLook, unknown>>, what: string) => string | null;
+}
+
+function LookValues({ look, own, disabled, set }: ValuesProps) {
+  return (
+    <>
+      <ChoiceSetting
+        label="Face"
+        value={look.face}
+        disabled={disabled}
+        choices={facesWith(look.face)}
+        onChange={(face) => set({ face }, 'Face')}
+      />
+      <ChoiceSetting
+        label="Weight"
+        value={String(look.weight)}
+        disabled={disabled}
+        choices={
+          WEIGHTS.some(([key]) => key === String(look.weight))
+            ? WEIGHTS
+            : [[String(look.weight), String(look.weight)] as const, ...WEIGHTS]
+        }
+        onChange={(weight) => set({ weight: Number(weight) }, 'Weight')}
+      />
+      <ChoiceSetting
+        label="Case"
+        value={look.caps}
+        disabled={disabled}
+        choices={CAPS}
+        onChange={(caps) => set({ caps }, 'Case')}
+      />
+      <NumberSetting
+        label="Tracking"
+        unit="‰ em"
+        value={look.tracking}
+        disabled={disabled}
+        onChange={(tracking) => set({ tracking }, 'Tracking')}
+      />
+      <InkField
+        label="Ink"
+        note={undefined}
+        disabled={disabled}
+        none="as the style"
+        value={own.ink}
+        onChange={(ink) => set({ ink }, 'Ink')}
+      />
+      {LENGTHS.map(([key, label]) => (
+        <LengthSetting
+          key={key}
+          label={label}
+          value={{ pt: look[key], unit: 'pt' }}
+          disabled={disabled}
+          onChange={({ pt }) => set({ [key]: pt }, label)}
+        />
+      ))}
+      {(['above', 'below'] as const).map((key) => (
+        <NumberSetting
+          key={key}
+          label={key === 'above' ? 'Above' : 'Below'}
+          unit="lines"
+          value={look[key]}
+          disabled={disabled}
+          onChange={(lines) => set({ [key]: lines }, key === 'above' ? 'Space above' : 'Space below')}
+        />
+      ))}
+    </>
+  );
+}
+
+/** What the style would learn, to be taken or left. */
+function LessonOf({
+  lesson,
+  onTake,
+  onClose,
+}: {
+  lesson: NonNullable<ReturnType<typeof lessonFrom>>;
+  onTake: () => void;
+  onClose: () => void;
+}) {
+  return (
+    <section aria-label="What the style learns" className="px-3.5 pb-2">
+      <ul className="text-[12px]">
+        {lesson.list.map(({ what, was, is }) => (
+          <li key={what} className="flex justify-between gap-2">
+            <span>{labelOf(what)}</span>
+            <span>
+              <span className="text-quiet">{was}</span> → {is}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="py-1 text-[12px] text-quiet">
+        {lesson.paragraphs} {lesson.paragraphs === 1 ? 'paragraph' : 'paragraphs'} will be set so.
+      </p>
+      <span className="flex gap-1.5">
+        <button
+          className={BUTTON}
+          onClick={() => {
+            onClose();
+            onTake();
+          }}
+        >
+          Change the style
+        </button>
+        <button className={BUTTON} onClick={onClose}>
+          Cancel
+        </button>
+      </span>
+    </section>
+  );
+}
+
+function NewStyle({ place, suggested, onDone }: { place: ParagraphPlace; suggested: string; onDone: () => void }) {
+  const dispatch = useAppDispatch();
+  const [name, setName] = useState(suggested);
+  return (
+    <form
+      className="flex items-center gap-1.5 px-3.5 pb-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (dispatch(styleFromParagraph(place, name)) !== null) onDone();
+      }}
+    >
+      <input
+        autoFocus
+        aria-label="Name of the new style"
+        className="setting-input min-w-0 grow text-left"
+        maxLength={80}
+        value={name}
+        onFocus={(event) => event.target.select()}
+        onChange={(event) => setName(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && onDone()}
+      />
+      <button className={BUTTON} disabled={name.trim() === ''}>
+        Add
+      </button>
+    </form>
   );
 }

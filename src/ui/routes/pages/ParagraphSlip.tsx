@@ -8,6 +8,7 @@ import { askParagraph, setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { setSection } from '../../../state/order/sectionThunks';
 import { selectHeadNumbers, selectParagraph } from '../../../state/book/selectors';
+import type { ParagraphTouches } from '../../../core/model/copy/streams';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { ChoiceSetting } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
@@ -41,7 +42,6 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
     { together: touches.together ? undefined : true },
   ]);
   const numbers = useAppSelector(selectHeadNumbers);
-  const columns = useAppSelector((state) => state.book.book?.spec.pages.columns ?? 1);
   if (block === undefined || facts === null) return null;
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
@@ -80,39 +80,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           onChange={(to) => set({ lines: to === 0 ? undefined : to }, LINE_NAMES[to + 1])}
         />
       )}
-      <Toggle
-        label="Begins a page"
-        isOn={touches.breakBefore !== undefined && touches.breakBefore !== 'column'}
-        cost={costInWords(costs[3])}
-        disabled={readOnly}
-        onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
-      />
-      {touches.breakBefore !== undefined && touches.breakBefore !== 'column' && (
-        <ChoiceSetting
-          label="On which side"
-          value={String(touches.breakBefore)}
-          disabled={readOnly}
-          choices={[
-            ['true', 'either'],
-            ['recto', 'recto'],
-            ['verso', 'verso'],
-          ]}
-          onChange={(to) =>
-            set({ breakBefore: to === 'true' ? true : (to as 'recto' | 'verso') }, 'Side of the page begun here')
-          }
-        />
-      )}
-      {(columns > 1 || touches.breakBefore === 'column') && (
-        <Toggle
-          label="Begins a column"
-          isOn={touches.breakBefore === 'column'}
-          cost=""
-          disabled={readOnly}
-          onChange={(to) =>
-            set({ breakBefore: to ? 'column' : undefined }, to ? 'Column begun here' : 'Column begun here taken back')
-          }
-        />
-      )}
+      <Beginning touches={touches} cost={costInWords(costs[3])} disabled={readOnly} set={set} />
       <Toggle
         label="Keep whole and with next"
         isOn={touches.together === true}
@@ -243,5 +211,54 @@ function Toggle({ label, isOn, cost, disabled, onChange }: ToggleProps) {
         onChange={(event) => onChange(event.target.checked)}
       />
     </label>
+  );
+}
+
+interface BeginningProps {
+  readonly touches: ParagraphTouches;
+  readonly cost: string;
+  readonly disabled: boolean;
+  readonly set: (change: Parameters<typeof setTouches>[1], name: string) => unknown;
+}
+
+/** Whether the paragraph begins a page, on which side, or a column. */
+function Beginning({ touches, cost, disabled, set }: BeginningProps) {
+  const columns = useAppSelector((state) => state.book.book?.spec.pages.columns ?? 1);
+  return (
+    <>
+      <Toggle
+        label="Begins a page"
+        isOn={touches.breakBefore !== undefined && touches.breakBefore !== 'column'}
+        cost={cost}
+        disabled={disabled}
+        onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
+      />
+      {touches.breakBefore !== undefined && touches.breakBefore !== 'column' && (
+        <ChoiceSetting
+          label="On which side"
+          value={String(touches.breakBefore)}
+          disabled={disabled}
+          choices={[
+            ['true', 'either'],
+            ['recto', 'recto'],
+            ['verso', 'verso'],
+          ]}
+          onChange={(to) =>
+            set({ breakBefore: to === 'true' ? true : (to as 'recto' | 'verso') }, 'Side of the page begun here')
+          }
+        />
+      )}
+      {(columns > 1 || touches.breakBefore === 'column') && (
+        <Toggle
+          label="Begins a column"
+          isOn={touches.breakBefore === 'column'}
+          cost=""
+          disabled={disabled}
+          onChange={(to) =>
+            set({ breakBefore: to ? 'column' : undefined }, to ? 'Column begun here' : 'Column begun here taken back')
+          }
+        />
+      )}
+    </>
   );
 }

@@ -1,6 +1,6 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import type { FindHit, FindRange } from '../../../../core/model/answers/find';
+import type { FindHit, FindQuery, FindRange } from '../../../../core/model/answers/find';
 import { beginDivisions } from '../../../../state/order/orderThunks';
 import { findInBook, replaceInBook } from '../../../../state/copy/findThunks';
 import { goToText, showText } from '../../../../state/copy/galleyThunks';
@@ -26,8 +26,7 @@ export function FindPanel() {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [told, setTold] = useState('');
   const [current, setCurrent] = useState<string | null>(null);
-  const [last, setLast] = useState<readonly Replacement[]>([]);
-  const { put, putStyle, putParagraphStyle } = asked;
+  const [last, setLast] = useLastReplacements();
   const query = useQuery(asked, where === 'division' ? division : null, within);
   const { answer, running } = useSearch(
     query,
@@ -38,29 +37,9 @@ export function FindPanel() {
     dispatch(placesShown(hits.map((hit) => shownPlace(hit, keyOf(hit) === current))));
     return () => void dispatch(placesShown([]));
   }, [dispatch, hits, current]);
-  useEffect(() => {
-    let isHere = true;
-    void dispatch(readReplacements()).then((list) => isHere && setLast(list));
-    return () => {
-      isHere = false;
-    };
-  }, [dispatch]);
   const taken = hits.filter((hit) => !left.has(keyOf(hit)));
   const act = actOf(asked);
-  /** Empty words are no wish to delete: that is a choice of its own. */
-  const replace = async (only: readonly FindHit[] | null, isDeleting = false) => {
-    const places = only?.map(keyOf) ?? (left.size > 0 ? taken.map(keyOf) : null);
-    const replacement = isDeleting
-      ? { words: '', style: null, paragraphStyle: null }
-      : { words: put === '' ? null : put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
-    const before = hits.length;
-    const count = await dispatch(replaceInBook(query, replacement, places));
-    const done = isDeleting ? 'deleted' : put === '' ? 'set in another style' : 'replaced';
-    setTold(count === 1 ? `One place was ${done}.` : `${groupDigits(count)} places were ${done}.`);
-    if (count === 0) return;
-    const after = (await dispatch(findInBook(query)).result).hits.length;
-    setLast(await dispatch(noteReplacement({ words: asked.words, put: replacement.words, count, before, after })));
-  };
+  const replace = useReplacing(asked, query, { hits, left }, setTold, setLast);
   /** Shows the next hit in the galley, or the one before, and after the last the first; the focus stays. */
   const step = (by: 1 | -1) => {
     if (hits.length === 0) return;
@@ -105,60 +84,19 @@ export function FindPanel() {
           isAsked={isSomethingAsked(query)}
           onPick={({ name: _, ...kept }) => setAsked(kept)}
         />
-        <div className="flex flex-wrap items-center gap-2 pt-1">
-          <button
-            className="btn btn-primary btn-xs"
-            disabled={readOnly || taken.length === 0 || act === null}
-            title={act === null ? 'Say what is put in its place, or which style it takes.' : undefined}
-            onClick={() => void replace(null)}
-          >
-            {act ?? 'Replace'} {left.size > 0 ? 'ticked' : 'all'}
-          </button>
-          {put === '' && taken.length > 0 && (
-            <button
-              className="btn btn-xs btn-outline btn-error"
-              disabled={readOnly}
-              onClick={() => void replace(null, true)}
-            >
-              Delete {left.size > 0 ? 'the ticked' : 'all'} {groupDigits(taken.length)}
-            </button>
-          )}
-          {taken.length > 0 && (
-            <button
-              className="btn btn-xs border-base-300 bg-base-100"
-              disabled={readOnly}
-              title="Each paragraph found begins a division; the copy before it stays where it is."
-              onClick={() => {
-                const begun = dispatch(beginDivisions(new Set(taken.map(({ block }) => block))));
-                setTold(begun === 1 ? 'One division was begun.' : `${groupDigits(begun)} divisions were begun.`);
-              }}
-            >
-              Begin a division at {left.size > 0 ? 'the ticked' : 'each'}
-            </button>
-          )}
-        </div>
-        <div className="flex items-center gap-2">
-          <button
-            className="btn btn-xs border-base-300 bg-base-100"
-            disabled={hits.length === 0}
-            title="The place before (Shift Enter in the field)"
-            onClick={() => step(-1)}
-          >
-            Previous
-          </button>
-          <button
-            className="btn btn-xs border-base-300 bg-base-100"
-            disabled={hits.length === 0}
-            title="The next place (Enter in the field)"
-            onClick={() => step(1)}
-          >
-            Next
-          </button>
-          <span aria-live="polite" className="text-[12px] text-quiet">
-            {answer?.problem === null && (place < 0 ? '' : `${groupDigits(place + 1)} of `)}
-            {answer?.problem === null && `${groupDigits(hits.length)} found`}
-          </span>
-        </div>
+        <Acts
+          act={readOnly ? null : act}
+          count={readOnly ? 0 : taken.length}
+          isPart={left.size > 0}
+          mayDelete={asked.put === ''}
+          onReplace={() => void replace(null)}
+          onDelete={() => void replace(null, true)}
+          onBegin={() => {
+            const begun = dispatch(beginDivisions(new Set(taken.map(({ block }) => block))));
+            setTold(begun === 1 ? 'One division was begun.' : `${groupDigits(begun)} divisions were begun.`);
+          }}
+        />
+        <Steps count={hits.length} place={place} isTold={answer?.problem === null} onStep={step} />
         <p aria-live="polite" className="text-[12px] text-quiet">
           {told}
         </p>
@@ -185,6 +123,125 @@ export function FindPanel() {
       />
       <LastReplacements list={last} />
     </section>
+  );
+}
+
+/** Replaces what is included, or one hit; empty words are no wish to delete: that is a choice of its own. */
+function useReplacing(
+  asked: Asked,
+  query: FindQuery,
+  { hits, left }: { readonly hits: readonly FindHit[]; readonly left: ReadonlySet<string> },
+  tell: (words: string) => void,
+  keep: (list: readonly Replacement[]) => void,
+) {
+  const dispatch = useAppDispatch();
+  const { put, putStyle, putParagraphStyle } = asked;
+  return async (only: readonly FindHit[] | null, isDeleting = false) => {
+    const included = hits.filter((hit) => !left.has(keyOf(hit)));
+    const places = only?.map(keyOf) ?? (left.size > 0 ? included.map(keyOf) : null);
+    const replacement = isDeleting
+      ? { words: '', style: null, paragraphStyle: null }
+      : { words: put === '' ? null : put, style: putStyle || null, paragraphStyle: putParagraphStyle || null };
+    const before = hits.length;
+    const count = await dispatch(replaceInBook(query, replacement, places));
+    const done = isDeleting ? 'deleted' : put === '' ? 'set in another style' : 'replaced';
+    tell(count === 1 ? `One place was ${done}.` : `${groupDigits(count)} places were ${done}.`);
+    if (count === 0) return;
+    const after = (await dispatch(findInBook(query)).result).hits.length;
+    keep(await dispatch(noteReplacement({ words: asked.words, put: replacement.words, count, before, after })));
+  };
+}
+
+/** The last replacements of the book, read when the panel is opened. */
+function useLastReplacements() {
+  const dispatch = useAppDispatch();
+  const state = useState<readonly Replacement[]>([]);
+  const [, setLast] = state;
+  useEffect(() => {
+    let isHere = true;
+    void dispatch(readReplacements()).then((list) => isHere && setLast(list));
+    return () => {
+      isHere = false;
+    };
+  }, [dispatch, setLast]);
+  return state;
+}
+
+const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
+
+interface ActsProps {
+  readonly act: string | null;
+  /** Places that are included. */
+  readonly count: number;
+  /** Some are left out. */
+  readonly isPart: boolean;
+  readonly mayDelete: boolean;
+  readonly onReplace: () => void;
+  readonly onDelete: () => void;
+  readonly onBegin: () => void;
+}
+
+/** What is done with all that is included. */
+function Acts({ act, count, isPart, mayDelete, onReplace, onDelete, onBegin }: ActsProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-2 pt-1">
+      <button
+        className="btn btn-primary btn-xs"
+        disabled={count === 0 || act === null}
+        title={act === null ? 'Say what is put in its place, or which style it takes.' : undefined}
+        onClick={onReplace}
+      >
+        {act ?? 'Replace'} {isPart ? 'ticked' : 'all'}
+      </button>
+      {mayDelete && count > 0 && (
+        <button className="btn btn-xs btn-outline btn-error" onClick={onDelete}>
+          Delete {isPart ? 'the ticked' : 'all'} {groupDigits(count)}
+        </button>
+      )}
+      {count > 0 && (
+        <button
+          className={BUTTON}
+          title="Each paragraph found begins a division; the copy before it stays where it is."
+          onClick={onBegin}
+        >
+          Begin a division at {isPart ? 'the ticked' : 'each'}
+        </button>
+      )}
+    </div>
+  );
+}
+
+interface StepsProps {
+  readonly count: number;
+  /** Which is gone to, from 0; -1: none yet. */
+  readonly place: number;
+  readonly isTold: boolean;
+  readonly onStep: (by: 1 | -1) => void;
+}
+
+function Steps({ count, place, isTold, onStep }: StepsProps) {
+  return (
+    <div className="flex items-center gap-2">
+      <button
+        className={BUTTON}
+        disabled={count === 0}
+        title="The place before (Shift Enter in the field)"
+        onClick={() => onStep(-1)}
+      >
+        Previous
+      </button>
+      <button
+        className={BUTTON}
+        disabled={count === 0}
+        title="The next place (Enter in the field)"
+        onClick={() => onStep(1)}
+      >
+        Next
+      </button>
+      <span aria-live="polite" className="text-[12px] text-quiet">
+        {isTold && `${place < 0 ? '' : `${groupDigits(place + 1)} of `}${groupDigits(count)} found`}
+      </span>
+    </div>
   );
 }
 

@@ -16,6 +16,7 @@ import {
 } from '../../../../state/copy/galleyThunks';
 import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
+import { caretLeft } from '../../../../state/view/viewSlice';
 import { provideSelection } from '../../../../state/book/selection';
 import type { AppStore } from '../../../../state/store';
 import { CopySerializer, placeAt, type BlockPlace } from '../../../../galley';
@@ -117,6 +118,8 @@ export class GalleyControl implements GalleyHost {
     const withhold = provideSelection(() => this.selectedRanges());
     return () => {
       withhold();
+      if (this.caretBlock() !== null)
+        this.store.dispatch(caretLeft({ stream: this.division, anchor: this.caret!, head: this.caret! }));
       this.tags?.destroy();
       this.tags = null;
       this.range?.destroy();

@@ -79,8 +79,7 @@ export function useDrawingView(
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
       if (!event.ctrlKey && !event.metaKey) {
-        const [dx, dy] = [event.deltaX / shown.scale, event.deltaY / shown.scale];
-        put({ ...shown, x: within(shown.x + dx, 2 * trim.width.pt), y: within(shown.y + dy, trim.height.pt) });
+        put(moved(shown, event.deltaX / shown.scale, event.deltaY / shown.scale, trim));
         return;
       }
       const bounds = area.getBoundingClientRect();
@@ -104,26 +103,31 @@ export function useDrawingView(
       window.removeEventListener('keydown', press);
     };
   });
-  const drag = (event: PointerEvent<HTMLElement>) => {
-    if (event.button !== 0 || (event.target as HTMLElement).closest('input, button, [role=slider]') !== null) return;
-    const start = { left: event.clientX, top: event.clientY };
-    const move = (next: globalThis.PointerEvent) =>
-      setOwn({
-        topic: focus.topic,
-        view: {
-          ...shown,
-          x: within(shown.x - (next.clientX - start.left) / shown.scale, 2 * trim.width.pt),
-          y: within(shown.y - (next.clientY - start.top) / shown.scale, trim.height.pt),
-        },
-      });
-    const end = () => {
-      window.removeEventListener('pointermove', move);
-      window.removeEventListener('pointerup', end);
-    };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', end);
-  };
+  const drag = (event: PointerEvent<HTMLElement>) =>
+    dragView(event, (dx, dy) =>
+      setOwn({ topic: focus.topic, view: moved(shown, -dx / shown.scale, -dy / shown.scale, trim) }),
+    );
   return { view, drag };
 }
 
 const within = (at: number, most: number) => Math.min(most, Math.max(0, at));
+
+/** The view moved by points, its middle kept on the spread. */
+const moved = (view: DrawingView, dx: number, dy: number, trim: Spec['page']['trim']): DrawingView => ({
+  ...view,
+  x: within(view.x + dx, 2 * trim.width.pt),
+  y: within(view.y + dy, trim.height.pt),
+});
+
+/** Follows the pointer from where it was pressed, but for controls on the drawing. */
+function dragView(event: PointerEvent<HTMLElement>, move: (dx: number, dy: number) => void): void {
+  if (event.button !== 0 || (event.target as HTMLElement).closest('input, button, [role=slider]') !== null) return;
+  const start = { left: event.clientX, top: event.clientY };
+  const follow = (next: globalThis.PointerEvent) => move(next.clientX - start.left, next.clientY - start.top);
+  const end = () => {
+    window.removeEventListener('pointermove', follow);
+    window.removeEventListener('pointerup', end);
+  };
+  window.addEventListener('pointermove', follow);
+  window.addEventListener('pointerup', end);
+}

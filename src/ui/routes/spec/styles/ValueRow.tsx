@@ -170,6 +170,18 @@ function Control({ value, effective, tag, set, note, disabled }: ControlProps) {
       );
     case 'style':
       return null;
+    default:
+      return (
+        <CompoundControl value={value} effective={effective} tag={tag} set={set} note={note} disabled={disabled} />
+      );
+  }
+}
+
+/** Values that are several controls together. */
+function CompoundControl({ value, effective, tag, set, note, disabled }: ControlProps) {
+  const { label, is, none } = value;
+  const shared = { label, note, disabled };
+  switch (is.kind) {
     case 'ink':
       return <InkField {...shared} none={none} value={effective as InkUse | undefined} onChange={set} />;
     case 'ground':
@@ -196,6 +208,8 @@ function Control({ value, effective, tag, set, note, disabled }: ControlProps) {
       return (
         <SpotsField {...shared} tag={tag} value={(effective as readonly SpotRule[] | undefined) ?? []} onChange={set} />
       );
+    default:
+      return null;
   }
 }
 
