@@ -14,8 +14,9 @@ describe('the place that is looked at', () => {
     await page.getByRole('button', { name: /^7 The Chain Ferry/ }).click();
     const last = page.locator('.galley-text').last();
     await last.click();
-    await page.keyboard.press('End');
-    const words = (await last.innerText()).split(/\s+/).slice(0, 4).join(' ');
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(' Quillwort.');
+    const words = 'Quillwort';
     await page.keyboard.press('Alt+3');
     await page.locator('article', { hasText: words }).first().waitFor();
     await page.keyboard.press('Alt+4');
@@ -24,7 +25,7 @@ describe('the place that is looked at', () => {
     await page.waitForFunction(
       (begin) =>
         document.activeElement?.closest('.galley') !== null &&
-        (getSelection()?.anchorNode?.parentElement?.closest('.galley-text')?.textContent ?? '').startsWith(begin),
+        (getSelection()?.anchorNode?.parentElement?.closest('.galley-text')?.textContent ?? '').includes(begin),
       words,
     );
   });

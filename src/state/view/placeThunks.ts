@@ -28,13 +28,18 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
     const { paragraph } = view;
     if (paragraph !== null && paragraph.block !== caret?.head.block) {
       const place = { block: paragraph.block, offset: paragraph.offset ?? 0 };
-      return dispatch(goToText({ stream: paragraph.stream, anchor: place, head: place }));
+      const pointed = { stream: paragraph.stream, anchor: place, head: place };
+      // One that was pointed at on a spread left since is not looked at any more; that of a note or cell has no page here.
+      const page = pageOf(pointed);
+      if (page < 0 || Math.abs(spreadOfPage(page) - view.spread) <= 1) return dispatch(goToText(pointed));
     }
     if (caret !== null && caretPage >= 0 && spreadOfPage(caretPage) === view.spread) return dispatch(goToText(caret));
     // The spread of the division that is chosen needs nothing.
     const [first, second] = [pages[pageOfSpread(view.spread)], pages[pageOfSpread(view.spread) + 1]];
     if ([first, second].some((page) => page?.division === view.division)) return;
-    const start = first?.start ?? second?.start;
+    // What begins on the spread is what one looks at there.
+    const opener = [first, second].find((page) => page?.role === 'opener');
+    const start = opener?.start ?? first?.start ?? second?.start;
     if (start == null) return;
     const place = { block: start.block, offset: start.offset };
     dispatch(showText({ stream: start.stream, anchor: place, head: place }));
