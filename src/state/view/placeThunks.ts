@@ -34,6 +34,8 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
       if (page < 0 || Math.abs(spreadOfPage(page) - view.spread) <= 1) return dispatch(goToText(pointed));
     }
     if (caret !== null && caretPage >= 0 && spreadOfPage(caretPage) === view.spread) return dispatch(goToText(caret));
+    // A book that was just opened stands at its first spread: nothing was looked at yet.
+    if (view.spread === 0) return;
     // The spread of the division that is chosen needs nothing.
     const [first, second] = [pages[pageOfSpread(view.spread)], pages[pageOfSpread(view.spread) + 1]];
     if ([first, second].some((page) => page?.division === view.division)) return;
