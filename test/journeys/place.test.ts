@@ -12,6 +12,7 @@ describe('the place that is looked at', () => {
     const { page } = walk;
     await page.keyboard.press('Alt+1');
     await page.getByRole('button', { name: /^7 The Chain Ferry/ }).click();
+    await page.getByRole('region', { name: '7 The Chain Ferry' }).waitFor();
     const last = page.locator('.galley-text').last();
     await last.click();
     await page.keyboard.press('Control+End');
