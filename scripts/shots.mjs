@@ -45,7 +45,7 @@ const VIEWS = [
     async (page) => {
       await page.getByRole('button', { name: /^Styles/ }).click();
       await page.getByRole('button', { name: /^EXT/ }).click();
-      await page.getByRole('button', { name: 'Walk' }).click();
+      await page.getByRole('button', { name: 'Show', exact: true }).click();
       await page.waitForTimeout(1200);
     },
   ],
@@ -99,7 +99,7 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Find', exact: true }).click();
       await page.getByRole('button', { name: /^3 What Tobit Said/ }).click();
       await page.getByLabel('Find', { exact: true }).fill('register');
-      await page.getByLabel('Put', { exact: true }).fill('ledger');
+      await page.getByLabel('Replace with', { exact: true }).fill('ledger');
     },
   ],
   ['particulars', (page) => page.getByRole('button', { name: 'Particulars' }).click()],

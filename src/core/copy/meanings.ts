@@ -1,5 +1,6 @@
 // What paragraphs are, by the meaning of their styles: nothing asks for the code of a style to know it.
 import type { StyleTag } from '../model/copy/streams';
+import { valueOf } from '../model/spec/inheritance';
 import type { Meaning, Spec } from '../model/spec/spec';
 
 /** What stands in the head of a division, its title among it. */
@@ -18,21 +19,6 @@ export const isOpenerPart = (meaning: Meaning): boolean => OPENER_PARTS.has(mean
 /** The number of a chapter or part, typed on a line of its own. */
 export const isTypedNumber = (meaning: Meaning): boolean => meaning === 'chapterNumber' || meaning === 'partNumber';
 
-/** A value of a style or of its nearest ancestor that has one. */
-export function inherited<K extends 'meaning' | 'number'>(
-  tag: StyleTag,
-  styles: Spec['styles'],
-  key: K,
-): Spec['styles'][string][K] {
-  const seen = new Set<StyleTag>();
-  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
-    seen.add(at);
-    const value = styles[at]?.[key];
-    if (value !== undefined) return value;
-  }
-  return undefined;
-}
-
 /** Every block of a book is asked, again and again; styles never change, a changed sheet is another. */
 const known = new WeakMap<Spec['styles'], Map<StyleTag, Meaning>>();
 
@@ -41,7 +27,7 @@ export function meaningOfTag(styles: Spec['styles'], tag: StyleTag): Meaning {
   let meanings = known.get(styles);
   if (meanings === undefined) known.set(styles, (meanings = new Map()));
   let meaning = meanings.get(tag);
-  if (meaning === undefined) meanings.set(tag, (meaning = inherited(tag, styles, 'meaning') ?? 'body'));
+  if (meaning === undefined) meanings.set(tag, (meaning = valueOf(styles, tag, 'meaning') ?? 'body'));
   return meaning;
 }
 

@@ -25,10 +25,8 @@ export {
   freeTag,
   heirsOf,
   isBuiltIn,
-  originOf,
   tagFault,
   usesOf,
-  valueOf,
 } from './styles/styleFacts';
 export {
   clearTouchesEdits,
@@ -80,3 +78,4 @@ export { mergeCopy, type MergedCopy } from './merge/mergeCopy';
 export { takeNextFile, type NextFile } from './merge/nextFile';
 export { conflictEdits, conflictStand, type ConflictSide } from './merge/conflicts';
 export { divideAt, isDivisionTitle, joinAt } from './order/divideAt';
+export { originOf, valueOf } from '../model/spec/inheritance';

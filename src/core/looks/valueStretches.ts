@@ -1,8 +1,9 @@
 // The stretches of a paragraph that are set with a value, whatever says so: the style, a character style, a local touch or the
 // book.
 import type { AskedValue } from '../model/answers/find';
-import type { Paragraph, Span, StyleTag } from '../model/copy/streams';
+import type { Paragraph, Span } from '../model/copy/streams';
 import { BLACK } from '../model/spec/inks';
+import { valueOf } from '../model/spec/inheritance';
 import type { Spec } from '../model/spec/spec';
 
 /** Sizes this near are one, in points. */
@@ -39,13 +40,13 @@ function paragraphHas(block: Paragraph, spec: Spec, language: string, asked: Ask
   const { look } = block.touches ?? {};
   switch (asked.of) {
     case 'size':
-      return isSize(look?.size ?? valueIn(styles, block.style, 'size') ?? spec.text.size.pt, asked.pt);
+      return isSize(look?.size ?? valueOf(styles, block.style, 'size') ?? spec.text.size.pt, asked.pt);
     case 'face':
-      return (look?.face ?? valueIn(styles, block.style, 'face') ?? spec.text.face) === asked.family;
+      return (look?.face ?? valueOf(styles, block.style, 'face') ?? spec.text.face) === asked.family;
     case 'ink':
-      return (valueIn(styles, block.style, 'ink')?.ink ?? BLACK) === asked.ink;
+      return (valueOf(styles, block.style, 'ink')?.ink ?? BLACK) === asked.ink;
     case 'language':
-      return (valueIn(styles, block.style, 'language') ?? language) === asked.tag;
+      return (valueOf(styles, block.style, 'language') ?? language) === asked.tag;
   }
 }
 
@@ -55,19 +56,19 @@ function spanHas({ style, touches, language }: Span, spec: Spec, asked: AskedVal
   const tag = style ?? '';
   switch (asked.of) {
     case 'size': {
-      const size = touches?.size ?? valueIn(styles, tag, 'size');
+      const size = touches?.size ?? valueOf(styles, tag, 'size');
       return size === undefined ? undefined : isSize(size, asked.pt);
     }
     case 'face': {
-      const face = touches?.face ?? valueIn(styles, tag, 'face');
+      const face = touches?.face ?? valueOf(styles, tag, 'face');
       return face === undefined ? undefined : keyOf(face) === keyOf(asked.family);
     }
     case 'ink': {
-      const ink = touches?.colour ?? valueIn(styles, tag, 'ink')?.ink;
+      const ink = touches?.colour ?? valueOf(styles, tag, 'ink')?.ink;
       return ink === undefined ? undefined : ink.toLowerCase() === asked.ink.toLowerCase();
     }
     case 'language': {
-      const own = language ?? valueIn(styles, tag, 'language');
+      const own = language ?? valueOf(styles, tag, 'language');
       return own === undefined ? undefined : own === asked.tag;
     }
   }
@@ -76,18 +77,3 @@ function spanHas({ style, touches, language }: Span, spec: Spec, asked: AskedVal
 const isSize = (size: number, pt: number) => Math.abs(size - pt) <= SAME_SIZE;
 /** A file names a family as it is shown: `EB Garamond`; the spec by its key. */
 const keyOf = (family: string) => family.toLowerCase().replaceAll(' ', '-');
-
-/** The value of a style, its own or that of the nearest style that it takes from. */
-function valueIn<T extends { readonly basedOn?: StyleTag }, K extends keyof T>(
-  styles: Readonly<Record<StyleTag, T>>,
-  tag: StyleTag,
-  key: K,
-): T[K] | undefined {
-  const seen = new Set<StyleTag>();
-  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
-    seen.add(at);
-    const value = styles[at]?.[key];
-    if (value !== undefined) return value;
-  }
-  return undefined;
-}

@@ -1,5 +1,6 @@
 // Numbers the heads by the schemes of their styles: in reading order, through the levels, parts apart from chapters.
-import { inherited, isTypedNumber, meaningOfTag } from '../copy/meanings';
+import { isTypedNumber, meaningOfTag } from '../copy/meanings';
+import { valueOf } from '../model/spec/inheritance';
 import { inNumerals } from './numerals';
 import type { Division } from '../model/copy/book';
 import type { NumberScheme } from '../model/spec/numbering';
@@ -60,7 +61,7 @@ function headStyles({ styles }: Spec): Map<StyleTag, NumberedStyle> {
     if (level === null) continue;
     const isPart = tag === 'PT' || styles[tag].basedOn === 'PT';
     found.set(tag, {
-      scheme: inherited(tag, styles, 'number') ?? null,
+      scheme: valueOf(styles, tag, 'number') ?? null,
       level: isPart ? 0 : Number(level[1]),
     });
   }
@@ -69,7 +70,7 @@ function headStyles({ styles }: Spec): Map<StyleTag, NumberedStyle> {
 
 /** The scheme by which a style's heads are numbered, its own or an ancestor's; null: none. */
 export const inheritedNumber = (styles: Spec['styles'], tag: StyleTag): NumberScheme | null =>
-  inherited(tag, styles, 'number') ?? null;
+  valueOf(styles, tag, 'number') ?? null;
 
 class HeadCounter {
   private readonly counts = new Map<string, number>();
@@ -104,7 +105,7 @@ class HeadCounter {
   private restartBelow(level: number): void {
     for (const key of this.counts.keys()) {
       const [own, tag] = [Number(key.split(':')[0]), key.split(':')[1]];
-      const restart = inherited(tag, this.spec.styles, 'number')?.restart ?? 'above';
+      const restart = valueOf(this.spec.styles, tag, 'number')?.restart ?? 'above';
       const isUnder = own > level;
       if (isUnder && ((restart === 'above' && !(level === 0 && own === 1)) || (restart === 'part' && level === 0)))
         this.counts.set(key, 0);

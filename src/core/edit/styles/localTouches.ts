@@ -4,7 +4,8 @@ import type { BookEdit } from '../../model/copy/bookEdit';
 import type { ParagraphStyle } from '../../model/spec/spec';
 import type { BlockId, LocalLook, Paragraph, Span, StreamId, TextTouches, StyleTag } from '../../model/copy/streams';
 import { countStyles } from './styleEdits';
-import { heirsOf, originOf, SAMPLE, sampleOf, valueOf } from './styleFacts';
+import { originOf, valueOf } from '../../model/spec/inheritance';
+import { heirsOf, SAMPLE, sampleOf } from './styleFacts';
 
 /** One local touch on words or a paragraph of a style. */
 export interface LocalTouch {

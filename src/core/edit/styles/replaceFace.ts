@@ -2,7 +2,7 @@
 import type { Book } from '../../model/copy/book';
 import type { BookEdit, Plain } from '../../model/copy/bookEdit';
 import type { CharacterStyle, ParagraphStyle, Spec } from '../../model/spec/spec';
-import { valueOf } from './styleFacts';
+import { valueOf } from '../../model/spec/inheritance';
 
 /** Sizes go by steps of this many points. */
 const STEP = 0.05;

@@ -2,34 +2,11 @@
 import { eachStream, type Book } from '../../model/copy/book';
 import { effectiveTag } from '../../copy/effectiveTag';
 import { maybeSpotPattern } from '../../looks/spotPatterns';
+import { originOf, valueOf } from '../../model/spec/inheritance';
 import { NOVEL_SPEC } from '../../defaults/novelSpec';
 import type { BlockId, Paragraph, StreamId, StyleTag } from '../../model/copy/streams';
 
 type Styles<T> = Readonly<Record<StyleTag, T>>;
-
-/** Where a value of a style comes from: the style itself, an ancestor, or, null, what a style has when none says more. */
-export function originOf<T extends { readonly basedOn?: StyleTag }>(
-  styles: Styles<T>,
-  tag: StyleTag,
-  key: keyof T,
-): StyleTag | null {
-  const seen = new Set<StyleTag>();
-  for (let at: StyleTag | undefined = tag; at !== undefined && !seen.has(at); at = styles[at]?.basedOn) {
-    seen.add(at);
-    if (styles[at]?.[key] !== undefined) return at;
-  }
-  return null;
-}
-
-/** The value of a style, its own or from an ancestor; undefined when none says. */
-export function valueOf<T extends { readonly basedOn?: StyleTag }, K extends keyof T>(
-  styles: Styles<T>,
-  tag: StyleTag,
-  key: K,
-): T[K] | undefined {
-  const origin = originOf(styles, tag, key);
-  return origin === null ? undefined : styles[origin][key];
-}
 
 /** The circle that a style would make by taking from another, as tags from the style back to itself; null: none. */
 export function circleOf(

@@ -3,7 +3,8 @@ import type { Book, Division } from '../../model/copy/book';
 import type { ParagraphStyle } from '../../model/spec/spec';
 import { paragraph, type Block, type StyleTag } from '../../model/copy/streams';
 import { countStyles } from './styleEdits';
-import { usesOf, valueOf } from './styleFacts';
+import { valueOf } from '../../model/spec/inheritance';
+import { usesOf } from './styleFacts';
 
 /** Told in this style, that no book has of its own. */
 const TOLD = 'STYLESHEET';

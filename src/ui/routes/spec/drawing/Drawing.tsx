@@ -1,19 +1,17 @@
 // The page as a dimensioned drawing: a spread to scale with the book's own text in its type area, every measure typed
 // where it stands.
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { Length } from '../../../../core/model/spec/length';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { spreadDrawn } from '../../../../state/view/viewSlice';
 import { selectSpreads, type Spread } from '../../../../state/book/selectors';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
-import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
 import type { PageRole } from '../../../../core/model/spec/pageRoles';
 import { FurnitureSlots } from '../furniture/FurnitureSlots';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
-import { ProblemNote } from './ProblemNote';
+import { CHIP_WIDTH, LengthChip } from './LengthChip';
 import { OpenerLines } from './OpenerLines';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 import { Layers, Rulers } from './Layers';
@@ -21,7 +19,6 @@ import { TextDimensions } from './TextDimensions';
 import { useDrawingView } from './useDrawingView';
 import { useSpec } from '../useSetSpec';
 
-const CHIP = { width: 72, height: 24 };
 /** Pixels by which the frame of the type area stands off the letters. */
 const FRAME = 3;
 
@@ -98,34 +95,40 @@ export function Drawing() {
           <FurnitureOnDrawing layout={layout} />
           {measured && (
             <>
-              <Chip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
-              <Chip label="Trim height" path="page.trim.height" value={trim.height} x={left - 42} y={top + h / 2} />
-              <Chip
+              <LengthChip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={top - 22} />
+              <LengthChip
+                label="Trim height"
+                path="page.trim.height"
+                value={trim.height}
+                x={left - 42}
+                y={top + h / 2}
+              />
+              <LengthChip
                 label="Head margin"
                 path="page.margins.head"
                 value={margins.head}
                 x={left + w / 2 + 44}
                 y={(top + edge.head) / 2}
               />
-              <Chip
+              <LengthChip
                 label="Foot margin"
                 path="page.margins.foot"
                 value={margins.foot}
                 x={left + w / 2 + 44}
                 y={(edge.foot + top + h) / 2}
               />
-              <Chip
+              <LengthChip
                 label="Back margin"
                 path="page.margins.back"
                 value={margins.back}
-                x={left + w + Math.max(margins.back.pt * scale, CHIP.width + 8) / 2}
+                x={left + w + Math.max(margins.back.pt * scale, CHIP_WIDTH + 8) / 2}
                 y={sideY + 18}
               />
-              <Chip
+              <LengthChip
                 label="Fore-edge margin"
                 path="page.margins.foreEdge"
                 value={margins.foreEdge}
-                x={left + 2 * w - Math.max(margins.foreEdge.pt * scale, CHIP.width + 8) / 2}
+                x={left + 2 * w - Math.max(margins.foreEdge.pt * scale, CHIP_WIDTH + 8) / 2}
                 y={sideY + 18}
               />
               <Fact
@@ -307,24 +310,6 @@ function Dimension({ x1, x2, y, vertical = false, onPaper = false }: DimensionPr
       stroke={stroke}
       strokeWidth={1}
     />
-  );
-}
-
-function Chip({ label, path, value, x, y }: { label: string; path: string; value: Length; x: number; y: number }) {
-  const { readOnly, set } = useSpec();
-  const { field, problem } = useLengthField(value, (to) => set(path, to, label));
-  return (
-    <div className="absolute z-10" style={{ left: x - CHIP.width / 2, top: y - CHIP.height / 2 }}>
-      <input
-        {...field}
-        aria-label={`${label}, on the drawing`}
-        aria-invalid={problem !== null}
-        disabled={readOnly}
-        className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
-        style={CHIP}
-      />
-      <ProblemNote problem={problem} />
-    </div>
   );
 }
 

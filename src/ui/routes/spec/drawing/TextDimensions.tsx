@@ -1,15 +1,12 @@
 // The values of the text on the text itself: two baselines with the leading between them, the size of the letters, the indent of a
 // first line and the measure, each to be typed.
 import { useAppSelector } from '../../../../state/hooks';
-import { useLengthField } from '../../../components/Setting';
 import { useUnits } from '../../../components/useUnits';
-import type { Length } from '../../../../core/model/spec/length';
 import type { DrawingLayout } from './layout';
-import { ProblemNote } from './ProblemNote';
+import { LengthChip } from './LengthChip';
 import type { Focus } from './useDrawingView';
 import { useSpec } from '../useSetSpec';
 
-const CHIP = { width: 66, height: 22 };
 /** Lines of the grid below the first at which the leading is shown. */
 const AT_LINE = 3;
 
@@ -48,36 +45,16 @@ export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus
       >
         {units.show({ pt: area.measure, unit: spec.page.margins.back.unit })}
       </span>
-      <TextChip label="Leading" path="text.leading" value={leading} x={chipX} y={(upper + lower) / 2} />
-      <TextChip label="Type size" path="text.size" value={size} x={chipX} y={(upper + lower) / 2 - 44} />
-      <TextChip label="Indent" path="text.indent" value={indent} x={left - 46} y={baseline(AT_LINE + 3) - 4} />
-    </>
-  );
-}
-
-interface ChipProps {
-  readonly label: string;
-  readonly path: string;
-  readonly value: Length;
-  readonly x: number;
-  readonly y: number;
-}
-
-function TextChip({ label, path, value, x, y }: ChipProps) {
-  const { readOnly, set } = useSpec();
-  const { field, problem } = useLengthField(value, (to) => set(path, to, label));
-  return (
-    <label className="absolute z-10 text-center" style={{ left: x - CHIP.width / 2, top: y - CHIP.height / 2 }}>
-      <span className="absolute -top-4 left-0 whitespace-nowrap text-[11px] leading-4 text-[#27694b]">{label}</span>
-      <input
-        {...field}
-        aria-label={`${label}, on the drawing`}
-        aria-invalid={problem !== null}
-        disabled={readOnly}
-        className={`rounded-sm border bg-base-100 text-center text-base-content ${problem ? 'border-error' : 'border-base-300'}`}
-        style={CHIP}
+      <LengthChip isNamed label="Leading" path="text.leading" value={leading} x={chipX} y={(upper + lower) / 2} />
+      <LengthChip isNamed label="Type size" path="text.size" value={size} x={chipX} y={(upper + lower) / 2 - 44} />
+      <LengthChip
+        isNamed
+        label="Indent"
+        path="text.indent"
+        value={indent}
+        x={left - 46}
+        y={baseline(AT_LINE + 3) - 4}
       />
-      <ProblemNote problem={problem} />
-    </label>
+    </>
   );
 }
