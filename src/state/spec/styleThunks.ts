@@ -27,7 +27,7 @@ import { edit, setTouches } from '../book/bookThunks';
 import { plainFault, setSpec } from './specThunks';
 import { spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
-import { spreadCalled } from '../view/viewSlice';
+import { paragraphPointed, spreadCalled } from '../view/viewSlice';
 
 export {
   characterUsesOf,
@@ -260,10 +260,12 @@ export function setLook(
   };
 }
 
-/** Shows the spread on which a paragraph stands. */
+/** Shows the spread on which a paragraph stands, and points at it. */
 export function walkTo(place: { readonly stream: string; readonly block: string }): AppThunk<Promise<void>> {
   return async (dispatch, _getState, { sessions }) => {
     const page = await sessions.current?.client?.locate(place.stream, place.block, 0);
-    if (page !== undefined && page >= 0) dispatch(spreadCalled(spreadOfPage(page)));
+    if (page === undefined || page < 0) return;
+    dispatch(spreadCalled(spreadOfPage(page)));
+    dispatch(paragraphPointed({ stream: place.stream, block: place.block }));
   };
 }

@@ -160,6 +160,8 @@ function bookWith(makes: readonly ((notes: Block[][]) => Block)[], kinds: readon
   return book([{ ...chapter('One', 'x'), blocks: made as Paragraph[] }], notes as never);
 }
 
+const item = (text: string, level: number, ordered: boolean) => ({ ...p(text, 'LI'), list: { level, ordered } });
+
 const sample = (): Book => {
   const table: Block = {
     kind: 'table',
@@ -171,7 +173,6 @@ const sample = (): Book => {
       ['One', '12 & a half'],
     ].map((row, r) => row.map((text, c) => ({ id: `c9${r}${c}`, blocks: [p(text)] }))),
   };
-  const item = (text: string, level: number, ordered: boolean) => ({ ...p(text, 'LI'), list: { level, ordered } });
   const made = book(
     [
       division('title', [p('A Book', 'BT')]),
@@ -214,6 +215,13 @@ describe('the copy as a Word document', () => {
       ),
       { numRuns: 400 },
     );
+  });
+
+  it('counts numbers below a bullet from 1 again', () => {
+    const items = [item('a', 1, true), item('b', 0, false), item('c', 1, true), item('d', 1, true)];
+    const made = book([{ ...chapter('One', 'x'), blocks: items }]);
+    const back = drain(readManuscript('back.docx', copyFile(made, 'docx', PICTURES)));
+    expect(plain(back)).to.deep.equal(plain(manuscriptOf(made)));
   });
 
   it('is read by another reader too', async () => {

@@ -44,6 +44,8 @@ const HELD: ReadonlySet<PictureKind> = new Set(PICTURE_KINDS);
 /** Numberings of the file: 1 counts, 2 has bullets. */
 const ORDERED = 1;
 const BULLETS = 2;
+/** Levels of a list are counted to this. */
+const DEEPEST = 8;
 /** Numberings of the lists of the copy, from this on. */
 const FIRST_LIST = 3;
 
@@ -102,6 +104,8 @@ class PartWriter {
   private list: number | null = null;
   /** Whether the last item of a level was numbered: one after a bullet begins at 1. */
   private kinds: boolean[] = [];
+  /** Whether a bullet above a level has come since its last number. */
+  private cut: boolean[] = [];
 
   constructor(
     private readonly numberings: Numberings,
@@ -127,6 +131,7 @@ class PartWriter {
       case 'list':
         this.list = null;
         this.kinds = [];
+        this.cut = [];
         return this.paragraphs(itemsOf(block), lead);
       case 'figure':
         return this.paragraphs([block.paragraph, ...(block.caption === null ? [] : [block.caption])], lead);
@@ -141,8 +146,10 @@ class PartWriter {
 
   private numbering({ level, ordered, start }: NonNullable<Paragraph['list']>): number {
     this.kinds.length = Math.min(this.kinds.length, level + 1);
-    const isOther = this.kinds[level] === false;
+    const isOther = this.kinds[level] === false || this.cut[level] === true;
     this.kinds[level] = ordered;
+    // Numbers below a bullet begin again; a word processor does so only below a number.
+    for (let deeper = level; deeper <= DEEPEST; deeper += 1) this.cut[deeper] = !ordered && deeper > level;
     if (!ordered) return BULLETS;
     if (this.list === null) this.list = this.numberings.forList(level, start ?? 1);
     else if (start !== undefined || isOther) this.list = this.numberings.forItem(level, start ?? 1);

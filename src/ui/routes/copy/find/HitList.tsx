@@ -92,7 +92,7 @@ function Line({ hit: { before, found, after, becomes } }: { hit: FindHit }) {
       ) : (
         <>
           <del className="decoration-error/70">{words}</del>
-          <ins className="bg-tint font-semibold no-underline">{withSigns(becomes)}</ins>
+          <ins className="ml-1 bg-tint font-semibold no-underline">{withSigns(becomes)}</ins>
         </>
       )}
       <span className="text-quiet">{withSigns(toWord(after), true)}</span>
