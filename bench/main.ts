@@ -91,7 +91,7 @@ function edits(name: string, book: Book): void {
 /** A context that has other body faces too, so that the book can be set in them. */
 function contextWithFaces(book: Book, families: readonly string[]) {
   const other = families.map((face) => ({ ...book, spec: { ...book.spec, text: { ...book.spec.text, face } } }));
-  return assets.contextFor(book, ...other);
+  return assets.contextFor([book, ...other]);
 }
 
 /** Enough for the machine code of a worker that has composed before: the median is that of one in use. */

@@ -11,12 +11,12 @@ import {
   type TypesetContext,
 } from '../src/core/index';
 import type { Book } from '../src/core/model/copy/book';
-import type { FaceTable } from '../src/core/model/spec/faces';
+import type { FaceTable, OwnFont } from '../src/core/model/spec/faces';
 
 export interface NodeAssets {
   readonly faces: FaceTable;
-  /** A context with all faces and patterns that the books need. */
-  readonly contextFor: (...books: Book[]) => TypesetContext;
+  /** A context with all faces and patterns that books need; `own`: faces that came with them. */
+  readonly contextFor: (books: Book | readonly Book[], own?: readonly OwnFont[]) => TypesetContext;
   readonly subsetter: () => HarfBuzzSubsetter;
 }
 
@@ -27,12 +27,15 @@ export function nodeAssets(folder: string): NodeAssets {
   const faces = json('faces.json') as FaceTable;
   return {
     faces,
-    contextFor(...books) {
-      const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), faces);
+    contextFor(books, own = []) {
+      const all = [...faces, ...own.map(({ record }) => record)];
+      const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), all);
       const context = createTypesetContext(library, () => performance.now(), new Date().toISOString().slice(0, 10));
-      const needs = books.map((book) => needsOf(book, faces));
-      for (const id of new Set(needs.flatMap((one) => one.faces)))
-        library.add(id, bytes(`fonts/${library.record(id).file}`));
+      const needs = [books].flat().map((book) => needsOf(book as Book, all));
+      for (const id of new Set(needs.flatMap((one) => one.faces))) {
+        const brought = own.find(({ record }) => record.id === id);
+        library.add(id, brought?.bytes ?? bytes(`fonts/${library.record(id).file}`));
+      }
       for (const language of new Set(needs.flatMap((one) => one.languages)))
         addPatterns(context, language, json(`patterns/${language}.json`));
       return context;

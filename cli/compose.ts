@@ -7,6 +7,7 @@ import {
   heldStarts,
   makeBook,
   movedPages,
+  needsOf,
   pageTableOf,
   readManuscript,
   tellMoved,
@@ -25,6 +26,7 @@ import {
 import type { Book } from '../src/core/model/copy/book';
 import type { CopyKind } from '../src/core/model/copy/copyKinds';
 import type { Spec } from '../src/core/model/spec/spec';
+import type { OwnFont } from '../src/core/model/spec/faces';
 import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { PageRange } from '../src/core/model/products/products';
 import type { PageTable } from '../src/core/model/composed/pageTable';
@@ -58,8 +60,8 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
     times[name] = Math.round((performance.now() - start) * 10) / 10;
     return result;
   };
-  const { book, remarks, pictures } = timed('read', () => openBook(options.manuscript, spec, language, options));
-  const context = timed('faces', () => assets.contextFor(book));
+  const { book, remarks, pictures, fonts } = timed('read', () => openBook(options.manuscript, spec, language, options));
+  const context = timed('faces', () => assets.contextFor(book, fonts));
   const pull = options.hold === undefined ? undefined : timed('hold', () => openPull(options.hold!, assets));
   const held = pull && heldStarts(pull.book, pull.table, book);
   const composed = timed('compose', () => drain(typesetBook(book, context, held)));
@@ -67,7 +69,12 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
   const files = new WrittenFiles();
   try {
-    writeProducts(options, { book, composed, context, pictures, subsetter: () => assets.subsetter() }, files, timed);
+    writeProducts(
+      options,
+      { book, composed, context, pictures, fonts, subsetter: () => assets.subsetter() },
+      files,
+      timed,
+    );
     const report: Report = {
       manuscript: basename(options.manuscript),
       words: composed.words,
@@ -93,12 +100,14 @@ interface Composed {
   readonly composed: TypesetBook;
   readonly context: TypesetContext;
   readonly pictures: PictureSources;
+  /** Faces that came with the project file. */
+  readonly fonts: readonly OwnFont[];
   readonly subsetter: () => HarfBuzzSubsetter;
 }
 
 function writeProducts(
   options: ComposeOptions,
-  { book, composed, context, pictures, subsetter }: Composed,
+  { book, composed, context, pictures, fonts, subsetter }: Composed,
   files: WrittenFiles,
   timed: <T>(name: string, work: () => T) => T,
 ): void {
@@ -110,10 +119,15 @@ function writeProducts(
   };
   put('press', options.press, () => writePressPdf(book, composed, context, subsetter(), date, range));
   put('screen', options.screen, () => writeScreenPdf(book, composed, context, subsetter(), date, range));
-  put('project', options.project, () => writeProject(book, there));
+  put('project', options.project, () => writeProject(book, there, null, facesUsed(fonts, book, context)));
   put('epub', options.epub, () => writeEpub(book, date, there));
   put('copy', options.copy, () => writeCopy(book, copyKind(options.copy!), there));
 }
+
+const facesUsed = (fonts: readonly OwnFont[], book: Book, { library }: TypesetContext) => {
+  const { faces } = needsOf(book, library.table);
+  return fonts.filter(({ record }) => faces.includes(record.id));
+};
 
 export const jsonBytes = (value: unknown): Uint8Array =>
   new TextEncoder().encode(`${JSON.stringify(value, null, 2)}\n`);
@@ -140,22 +154,24 @@ function openBook(
   spec: Spec,
   language: string | undefined,
   options: ComposeOptions,
-): { book: Book; remarks: Report['remarks']; pictures: PictureSources } {
+): { book: Book; remarks: Report['remarks']; pictures: PictureSources; fonts: readonly OwnFont[] } {
   if (name.toLowerCase().endsWith('.walnut')) {
-    const { book: kept, pictures } = openProjectFile(name);
+    const { book: kept, pictures, fonts, needed } = openProjectFile(name);
     const changed = options.start ?? options.spec ?? options.trim ?? options.margins ?? options.type;
     const particulars = language === undefined ? kept.particulars : { ...kept.particulars, language };
-    return { book: { ...kept, particulars, spec: changed === undefined ? kept.spec : spec }, remarks: [], pictures };
+    const remarks = needed.map((face) => ({ what: `a face that the file does not hold: ${face}`, count: 1 }));
+    const book = { ...kept, particulars, spec: changed === undefined ? kept.spec : spec };
+    return { book, remarks, pictures, fonts };
   }
   const manuscript = drain(readManuscript(basename(name), readInput(name)));
   const book = makeBook(manuscript, { bookId: 'book', fileName: basename(name), spec, language });
-  return { book, remarks: manuscript.remarks, pictures: manuscript.pictures };
+  return { book, remarks: manuscript.remarks, pictures: manuscript.pictures, fonts: [] };
 }
 
 /** The pull to hold to: a project file, composed as it is. */
 function openPull(path: string, assets: NodeAssets): { book: Book; table: PageTable } {
-  const { book } = openProjectFile(path);
-  return { book, table: pageTableOf(drain(typesetBook(book, assets.contextFor(book)))) };
+  const { book, fonts } = openProjectFile(path);
+  return { book, table: pageTableOf(drain(typesetBook(book, assets.contextFor(book, fonts)))) };
 }
 
 function readJson(path: string): unknown {

@@ -1,7 +1,13 @@
 // Files on the disk, read by stretches and written bit by bit: pictures are in memory one at a time.
 import { closeSync, fstatSync, openSync, readFileSync, readSync, renameSync, rmSync, writeSync } from 'node:fs';
-import { checkBook, ImportError, readProject, type FileJob, type ReadJob } from '../src/core/index';
-import type { Book } from '../src/core/model/copy/book';
+import {
+  checkBook,
+  ImportError,
+  readProject,
+  type FileJob,
+  type ProjectContent,
+  type ReadJob,
+} from '../src/core/index';
 
 /** A picture: bytes, or where it stands in a file, `to` exclusive. */
 export type PictureSource = Uint8Array | { readonly path: string; readonly from: number; readonly to: number };
@@ -18,16 +24,18 @@ export function readInput(path: string): Uint8Array {
   }
 }
 
-/** The book of a project file, and where its pictures stand. Throws ImportError. */
-export function openProjectFile(path: string): { readonly book: Book; readonly pictures: PictureSources } {
+/** The book of a project file, its faces, and where its pictures stand. Throws ImportError. */
+export function openProjectFile(
+  path: string,
+): Omit<ProjectContent, 'pictures'> & { readonly pictures: PictureSources } {
   const file = openInput(path);
   try {
-    const { book, pictures } = readFrom(readProject(fstatSync(file).size, checkBook), file);
+    const { pictures, ...rest } = readFrom(readProject(fstatSync(file).size, checkBook), file);
     const sources = Object.entries(pictures).map(([asset, place]) => [
       asset,
       place instanceof Uint8Array ? place : { path, ...place },
     ]);
-    return { book, pictures: Object.fromEntries(sources) as PictureSources };
+    return { ...rest, pictures: Object.fromEntries(sources) as PictureSources };
   } finally {
     closeSync(file);
   }

@@ -63,11 +63,11 @@ export {
 } from './typeset';
 export { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, type TidyChange, type TidyCount } from './tidy';
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
-export { readProject, writeProject } from './write/projectFile';
+export { readProject, writeProject, type ProjectContent } from './write/projectFile';
 export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
 export { writeEpub } from './write/epub';
 
-export { ownFace } from './fonts/ownFont';
+export { OWN_PREFIX, ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';
 export { findAll, findInScope, replaceAll } from './find';
 export { NotLinearError } from './base/errors';

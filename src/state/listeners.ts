@@ -5,7 +5,7 @@ import type { BookEdit } from '../core/model/copy/bookEdit';
 import { bookEdited, editRedone, editUndone, type BookState } from './book/bookSlice';
 import { entryToRedo, entryToUndo } from '../storage/historyWindow';
 import { composeStarted } from './compose/composeSlice';
-import { pageOfSpread } from './book/selectors';
+import { pageOfSpread, selectFacing } from './book/selectors';
 import type { Services } from './services';
 import type { RootState } from './rootState';
 import type { TextInView } from '../worker/typesetClient';
@@ -32,10 +32,13 @@ export function startListeners(middleware: ListenerMiddlewareInstance<RootState>
 }
 
 /** The text at the head of the spread in view, and its pages; null where no text stands. */
-function textLookedAt({ compose, view }: RootState): TextInView | null {
+function textLookedAt(state: RootState): TextInView | null {
+  const { compose, view } = state;
   const spread = view.drawn ?? view.spread;
-  const first = pageOfSpread(spread);
-  const pages = (compose.summary?.pages ?? []).filter((page) => page.index >= first && page.index <= spread * 2);
+  const facing = selectFacing(state);
+  const first = pageOfSpread(spread, facing);
+  const last = pageOfSpread(spread + 1, facing);
+  const pages = (compose.summary?.pages ?? []).filter((page) => page.index >= first && page.index < last);
   const start = pages.find((page) => page.start !== null)?.start;
   return start ? { ...start, pages: pages.map((page) => page.index) } : null;
 }

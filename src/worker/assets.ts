@@ -28,13 +28,14 @@ export class WorkerAssets {
     this.own = own;
   }
 
-  /** Takes other faces of the person's own; what is composed from now on knows them. */
-  useOwn(own: readonly OwnFont[]): void {
-    const ids = (fonts: readonly OwnFont[]) => fonts.map(({ record }) => record.id).join(' ');
-    if (ids(own) === ids(this.own)) return;
+  /** Takes other faces of the person's own; what is composed from now on knows them. False: they are those that it has. */
+  useOwn(own: readonly OwnFont[]): boolean {
+    const same = own.length === this.own.length && own.every((font, at) => isSameFont(font, this.own[at]));
+    if (same) return false;
     this.own = own;
     this.context = undefined;
     this.loading.clear();
+    return true;
   }
 
   /** A context with every face and pattern that the book needs. */
@@ -54,6 +55,13 @@ export class WorkerAssets {
       ),
     ]);
     return context;
+  }
+
+  /** The faces of the person's own that a book is set in. */
+  async ownFacesOf(book: Book): Promise<readonly OwnFont[]> {
+    const table = await this.fetchJson<FaceTable>('faces.json');
+    const { faces } = needsOf(book, [...table, ...this.own.map(({ record }) => record)]);
+    return this.own.filter(({ record }) => faces.includes(record.id));
   }
 
   private async bytesOf({ id, file }: FaceRecord): Promise<Uint8Array> {
@@ -89,3 +97,6 @@ export class WorkerAssets {
     return started;
   }
 }
+
+const isSameFont = (a: OwnFont, b: OwnFont) =>
+  a.record.id === b.record.id && a.bytes.length === b.bytes.length && a.bytes.every((byte, at) => byte === b.bytes[at]);

@@ -1,7 +1,6 @@
 // Files of a write worker, in and out, as Blobs: what a book's pictures hold stays where it lies, on the disk as a rule, and one
 // of them is in memory at a time.
-import { checkBook, Fingerprint, readProject, type FileJob, type ReadJob } from '../core/index';
-import type { Book } from '../core/model/copy/book';
+import { checkBook, Fingerprint, readProject, type FileJob, type ProjectContent, type ReadJob } from '../core/index';
 import type { PictureBytes } from '../core/model/copy/streams';
 import type { PictureBlobs } from './protocol';
 
@@ -100,13 +99,13 @@ export async function readFile<T>(job: ReadJob<T>, file: Blob): Promise<T> {
 /** The book of a project file, and its pictures where they stand in it. */
 export async function openProjectFile(
   file: Blob,
-): Promise<{ readonly book: Book; readonly base: Book | null; readonly pictures: PictureBlobs }> {
-  const { book, base, pictures } = await readFile(readProject(file.size, checkBook), file);
+): Promise<Omit<ProjectContent, 'pictures'> & { readonly pictures: PictureBlobs }> {
+  const { pictures, ...rest } = await readFile(readProject(file.size, checkBook), file);
   const blobs = Object.entries(pictures).map(([asset, place]) => [
     asset,
     place instanceof Uint8Array ? new Blob([place as Uint8Array<ArrayBuffer>]) : file.slice(place.from, place.to),
   ]);
-  return { book, base, pictures: Object.fromEntries(blobs) as PictureBlobs };
+  return { ...rest, pictures: Object.fromEntries(blobs) as PictureBlobs };
 }
 
 export const blobsOf = (pictures: PictureBytes): PictureBlobs =>

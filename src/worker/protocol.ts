@@ -325,6 +325,9 @@ export type WriteReply =
       readonly arrival: Arrival | null;
       /** Names of the files beside it that it refers to. */
       readonly placed?: readonly string[];
+      /** Faces of a person's own that a project file holds, and names of those that it needs besides. */
+      readonly fonts?: readonly OwnFont[];
+      readonly facesNeeded?: readonly string[];
     }
   /** Its pictures stand beside it, not in it. */
   | { readonly kind: 'manuscript'; readonly manuscript: Manuscript; readonly pictures: PictureBlobs }

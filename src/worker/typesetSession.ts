@@ -9,6 +9,7 @@ import {
   lackingCharacters,
   NotLinearError,
   offersOf,
+  OWN_PREFIX,
   pageTableOf,
   paragraphFacts,
   spacingFacts,
@@ -95,7 +96,8 @@ export class TypesetSession {
   handle(message: TypesetRequest): void {
     switch (message.kind) {
       case 'open':
-        this.assets.useOwn(message.fonts ?? []);
+        // Glyphs of a face that was replaced are other ones now.
+        if (this.assets.useOwn(message.fonts ?? [])) this.forgetOutlines();
         this.book = message.book;
         this.revision = message.revision;
         this.composed = undefined;
@@ -114,6 +116,10 @@ export class TypesetSession {
       default:
         void this.answer(message);
     }
+  }
+
+  private forgetOutlines(): void {
+    for (const key of this.sentOutlines) if (key.startsWith(OWN_PREFIX)) this.sentOutlines.delete(key);
   }
 
   /** Every question is answered or refused, whatever goes wrong on the way. */

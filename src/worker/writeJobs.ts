@@ -116,8 +116,8 @@ async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: 
 const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());
 
 async function openProject(file: Blob, bookId: string): Promise<WriteReply> {
-  const { book, base, pictures } = await openProjectFile(file);
-  return { kind: 'book', book: { ...book, id: bookId }, base, pictures, arrival: null };
+  const { book, base, pictures, fonts, needed } = await openProjectFile(file);
+  return { kind: 'book', book: { ...book, id: bookId }, base, pictures, arrival: null, fonts, facesNeeded: needed };
 }
 
 /** A manuscript with the pictures beside it to which it refers; only those are read. `placed`: their names. */

@@ -64,10 +64,10 @@ export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
   screen: pdfWriter(writeScreenPdf),
   epub: ({ book, pictures }, _settings, { date }) => ({ job: writeEpub(book, date, hashesOf(pictures)), pages: 0 }),
   copy: ({ book, pictures }, { format }) => ({ job: writeCopy(book, format, hashesOf(pictures)), pages: 0 }),
-  project: ({ book, pictures }, _settings, { copyBase }) => ({
-    job: writeProject(book, hashesOf(pictures), copyBase ?? null),
-    pages: 0,
-  }),
+  project: async ({ book, pictures }, _settings, { copyBase, fetchBytes, fonts = [] }) => {
+    const used = fonts.length === 0 ? [] : await new WorkerAssets(fetchBytes, fonts).ownFacesOf(book);
+    return { job: writeProject(book, hashesOf(pictures), copyBase ?? null, used), pages: 0 };
+  },
 };
 
 /** Writes a product, and tells its bytes from others. */

@@ -44,6 +44,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = table({
   'text.letterPlay': 'break',
   'text.ties': 'break',
   'text.liftedTies': 'break',
+  'text.fallbacks': 'shape',
   'marks.set': 'shape',
   'marks.afterItalic': 'shape',
   'pages.linesAtFoot': 'page',

@@ -357,7 +357,10 @@ describe('products', () => {
 
 describe('selectors', () => {
   it('pair pages into spreads: a recto alone, then versos with rectos', () => {
-    for (let page = 0; page < 9; page += 1) expect(pageOfSpread(spreadOfPage(page))).to.be.within(page - 1, page);
+    for (let page = 0; page < 9; page += 1) {
+      expect(pageOfSpread(spreadOfPage(page, true), true)).to.be.within(page - 1, page);
+      expect(pageOfSpread(spreadOfPage(page, false), false)).to.equal(page);
+    }
     const pages = [0, 1, 2, 3].map((index) => ({
       index,
       side: index % 2 ? 'verso' : 'recto',
@@ -372,6 +375,14 @@ describe('selectors', () => {
       [1, 2],
       [3, undefined],
     ]);
+    const single = pages.map((page) => ({ ...page, side: 'recto' }));
+    const alone = {
+      compose: { summary: { pages: single } as unknown as ComposedSummary },
+      book: { book: null },
+    } as never;
+    expect(selectSpreads(alone).map((spread) => [spread.verso, spread.recto?.index])).to.deep.equal(
+      single.map(({ index }) => [null, index]),
+    );
   });
 
   it('name divisions by number and title, or by role', () => {

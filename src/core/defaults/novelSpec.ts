@@ -8,6 +8,7 @@ import { MADE_STYLES } from './madeStyles';
 import { NOTES } from '../model/spec/notes';
 import { NUMBERING } from '../model/spec/numbering';
 import { PAGE_DEFAULTS } from '../model/spec/pageSpec';
+import { NO_FALLBACKS } from '../model/spec/scripts';
 import type { CharacterStyle, ParagraphStyle, Spec } from '../model/spec/spec';
 
 const pt = (value: number): Length => ({ pt: value, unit: 'pt' });
@@ -304,6 +305,7 @@ export const NOVEL_SPEC: Spec = {
     letterPlay: 0,
     ties: true,
     liftedTies: [],
+    fallbacks: NO_FALLBACKS,
   },
   marks: { set: 'language', afterItalic: 'roman' },
   pages: {

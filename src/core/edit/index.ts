@@ -38,6 +38,7 @@ export {
   type Lesson,
   type LocalTouch,
 } from './styles/localTouches';
+export { withFamilyCalled } from './styles/familyCalled';
 export { clampedSizes, replaceFaceEdits } from './styles/replaceFace';
 export { styleSheetBook } from './styles/styleSheetBook';
 export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './styles/mergeStyles';

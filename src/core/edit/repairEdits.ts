@@ -101,13 +101,15 @@ function dropNote(book: Book, note: StreamId): BookEdit[] {
   return from === undefined ? edits : [...edits, { kind: 'setNote', id: note, from, to: null }];
 }
 
-/** The page touch goes, and with it its anchor. */
+/** The page touch goes, and with it its anchors. */
 export function dropPageTouch(book: Book, id: string): BookEdit[] {
   const touch = book.pageTouches.find((one) => one.id === id);
   if (touch === undefined) return [];
   const to = book.pageTouches.filter((one) => one !== touch);
   const edits: BookEdit[] = [{ kind: 'setPageTouches', from: book.pageTouches, to }];
-  const anchor = book.anchors[touch.anchor];
-  if (anchor !== undefined) edits.push({ kind: 'setAnchor', id: touch.anchor, from: anchor, to: null });
+  for (const id of [touch.anchor, touch.through]) {
+    const anchor = id === undefined ? undefined : book.anchors[id];
+    if (id !== undefined && anchor !== undefined) edits.push({ kind: 'setAnchor', id, from: anchor, to: null });
+  }
   return edits;
 }

@@ -2,6 +2,7 @@
 import type { BookEdit, HistoryEntry } from '../model/copy/bookEdit';
 import type { Plain } from './plainBook';
 import { withAnchor, withOpenerMeaning, withOpenerMeanings } from './steps/from10';
+import { withSectionRole } from './steps/from11';
 
 /** Rows of the log without a format were written before they had one. */
 export const LOG_WITHOUT_FORMAT = 10;
@@ -20,7 +21,17 @@ const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
     }
     return edit;
   },
+  11: (edit) =>
+    edit.kind === 'setSpec'
+      ? bothSides(edit, (value) => dig(withSectionRole(nest(value, edit.path)), edit.path))
+      : edit,
 };
+
+/** A value of a spec at its path, and out again. */
+const nest = (value: unknown, path: readonly string[]): Plain =>
+  path.reduceRight<unknown>((inner, key) => ({ [key]: inner }), value) as Plain;
+const dig = (spec: Plain, path: readonly string[]): unknown =>
+  path.reduce<unknown>((value, key) => (value as Plain)[key], spec);
 
 function bothSides(edit: BookEdit & { from: unknown; to: unknown }, change: (value: Plain) => unknown): BookEdit {
   const side = (value: unknown) => (value === null ? null : change(value as Plain));

@@ -219,9 +219,17 @@ export function typeShare(page: PageSpec, depth: Pt): number {
   return (measure * depth) / (page.trim.width.pt * page.trim.height.pt);
 }
 
+/** Typed margins with another binding allowance: the back margin, which holds it, is as much wider or narrower. */
+function withBinding(before: PageSpec, page: PageSpec): PageSpec {
+  const more = page.bindingAllowance.pt - before.bindingAllowance.pt;
+  if (Math.abs(more) < 1e-6) return page;
+  const { back } = page.margins;
+  return { ...page, margins: { ...page.margins, back: { ...back, pt: Math.max(0, back.pt + more) } } };
+}
+
 /**
  * The page after a change: while the margins were those of the canon, they stay so. `before` and `after` with their leading;
- * the page as it was changed when the canon did not hold, or holds no more.
+ * the page as it was changed when the canon did not hold, or holds no more, but for the binding, which typed margins follow too.
  */
 export function followCanon(
   before: { readonly page: PageSpec; readonly leading: Pt },
@@ -229,9 +237,9 @@ export function followCanon(
   facts: { readonly capHeight: Pt; readonly pages: number },
 ): PageSpec {
   const { page } = after;
-  if (page.canon === null || page.margins !== before.page.margins) return page;
+  if (page.margins !== before.page.margins) return page;
   const state = canonState(before.page, facts.capHeight, before.leading, facts.pages);
-  if (state !== 'exact' && state !== 'snapped') return page;
+  if (page.canon === null || (state !== 'exact' && state !== 'snapped')) return withBinding(before.page, page);
   try {
     return withCanon(page, page.canon, { ...facts, leading: after.leading }, state === 'snapped');
   } catch {

@@ -19,6 +19,15 @@ export const CSS_DPI = 96;
 /** Points in one of the unit; `dpi`: pixels in an inch. */
 export const pointsPer = (unit: Unit, dpi = CSS_DPI): number => (unit === 'px' ? 72 / dpi : POINTS_PER[unit]);
 
+/** By so much of each unit a length goes that is dragged. */
+const DRAG_STEP: Readonly<Record<Unit, number>> = { pt: 0.5, in: 0.01, mm: 0.25, cm: 0.025, pica: 1 / 24, px: 1 };
+
+/** Points rounded to what a drag goes by in a unit. */
+export function roundedTo(pt: Pt, unit: Unit, dpi = CSS_DPI): Pt {
+  const step = pointsPer(unit, dpi) * DRAG_STEP[unit];
+  return Math.round(pt / step) * step;
+}
+
 const DECIMALS: Readonly<Record<Unit, number>> = { pt: 2, in: 4, mm: 2, cm: 3, pica: 2, px: 1 };
 
 /** A length of `value` units. */

@@ -57,11 +57,11 @@ function sectionAt(book: Book, division: Division, block: Paragraph, opensDivisi
 export const sectionName = (block: Paragraph): string =>
   block.touches?.section || plainWords(block).slice(0, LONGEST_NAME);
 
-/** The page touch that was made at the beginning of a paragraph. */
+/** The touch of a single page that was made at the beginning of a paragraph. */
 export const touchAt = ({ pageTouches, anchors }: Book, block: BlockId): PageTouch | undefined =>
-  pageTouches.find(({ anchor }) => {
+  pageTouches.find(({ anchor, through }) => {
     const at = anchors[anchor];
-    return at !== undefined && at.block === block && at.from === 0 && at.lost === undefined;
+    return through === undefined && at !== undefined && at.block === block && at.from === 0 && at.lost === undefined;
   });
 
 function startOfParagraph({ touches }: Paragraph): SectionStart {

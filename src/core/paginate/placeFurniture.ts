@@ -1,6 +1,7 @@
 // Furniture by the role of each page: what its set says for that role stands at the head and the foot, written for the recto
 // and mirrored. Nobody clears a page by hand: blanks, display pages and plates have nothing in their set.
 import {
+  roleFurniture,
   SLOTS,
   slotsOf,
   type FurnitureLine,
@@ -8,6 +9,7 @@ import {
   type FurnitureSlot,
   type SlotName,
 } from '../model/spec/furniture';
+import type { FurnitureRole } from '../model/spec/pageRoles';
 import {
   columnLeft,
   gridBaseline,
@@ -28,8 +30,11 @@ export interface SlotLine {
 export interface FurnitureSource {
   /** The set of a page; what a page touch hides is null in it. */
   readonly setOf: (page: Page) => FurnitureSet;
+  readonly roleOf: (page: Page) => FurnitureRole;
   /** What a slot says on a page, no wider than `room` in points; null: nothing. */
   readonly slot: (page: Page, slot: FurnitureSlot, at: 'head' | 'foot', room: number) => SlotLine | null;
+  /** A slot with tabs, opened to its room; any other as `slot` has it. */
+  readonly opened: FurnitureSource['slot'];
   readonly ruleInk: (rule: NonNullable<FurnitureLine['ruleAbove']>) => PlacedRule['ink'];
 }
 
@@ -43,7 +48,7 @@ export interface FurnishedPage {
 export const UNFURNISHED: FurnishedPage = { furniture: [], rules: [], cut: [] };
 
 export function placeFurniture(page: Page, geometry: PageGeometry, source: FurnitureSource): FurnishedPage {
-  const { head, foot } = source.setOf(page).roles[page.role];
+  const { head, foot } = roleFurniture(source.setOf(page), source.roleOf(page));
   if (head === null && foot === null) return UNFURNISHED;
   const placed: { furniture: PlacedFurniture[]; rules: PlacedRule[]; cut: ('head' | 'foot')[] } = {
     furniture: [],
@@ -128,6 +133,11 @@ function slotLines(
     const cut = source.slot(page, slots[name], at, most);
     if (cut === null) lines.delete(name);
     else lines.set(name, cut);
+  }
+  for (const name of lines.keys()) {
+    const opened = slots[name].parts.some(({ kind }) => kind === 'tab') && !lines.get(name)!.isCut;
+    const line = opened ? source.opened(page, slots[name], at, Math.max(0, room(name))) : null;
+    if (line !== null) lines.set(name, line);
   }
   return lines;
 }

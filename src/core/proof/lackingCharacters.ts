@@ -18,8 +18,8 @@ export function lackingCharacters(paragraphs: Iterable<StyledParagraph>, faces: 
     for (const at of lacking) {
       const code = text.codePointAt(at)!;
       const size = code > 0xffff ? 2 : 1;
-      const own = places.get(code) ?? [];
-      own.push({
+      const placed = places.get(code) ?? [];
+      placed.push({
         stream,
         block,
         offset: source?.[at] ?? at,
@@ -27,17 +27,18 @@ export function lackingCharacters(paragraphs: Iterable<StyledParagraph>, faces: 
         before: text.slice(Math.max(0, at - AROUND), at),
         after: text.slice(at + size, at + size + AROUND),
       });
-      places.set(code, own);
+      places.set(code, placed);
       wished.set(code, (wished.get(code) ?? new Set()).add(style.family));
     }
   }
-  const families = [...new Set([...TEXT_FAMILIES, ...FALLBACK_FAMILIES])];
+  const own = faces.filter(({ id }) => id.startsWith('own-')).map(({ family }) => family);
+  const families = [...new Set([...TEXT_FAMILIES, ...FALLBACK_FAMILIES, ...own])];
   const nameOf = (family: string) => faces.find((face) => face.family === family)?.familyName ?? family;
   return [...places]
-    .map(([code, own]) => ({
+    .map(([code, placed]) => ({
       character: String.fromCodePoint(code),
       code,
-      places: own,
+      places: placed,
       lackedBy: [...wished.get(code)!].map(nameOf),
       families: families
         .filter((family) => faces.some((face) => face.family === family && covers(face, code)))

@@ -13,6 +13,7 @@ import {
 } from '../model/spec/faces';
 import type { InkUse, SetInk } from '../model/spec/inks';
 import type { NotePosition } from '../model/spec/notes';
+import { scriptOf, type FallbackFaces } from '../model/spec/scripts';
 import type { Spec } from '../model/spec/spec';
 import type { LinkTarget, TextLink } from '../model/composed/links';
 import type { NoteMark, ResolvedStyle, StyledParagraph, StyledRun } from '../model/composed/styled';
@@ -204,7 +205,7 @@ function makeRuns(
   const runs: StyledRun[] = [];
   const inkOf = (use: InkUse) => setInk(context.spec.inks, use);
   for (const [from, to, look] of looks) {
-    for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context.faces, found)) {
+    for (const piece of cutByCoverage(text, from, to, wishedFace(style, look, context), context, found)) {
       const run = makeRun(piece, style, look, inkOf);
       const last = runs[runs.length - 1];
       if (last !== undefined && sameRun(last, run)) runs[runs.length - 1] = { ...last, to: run.to };
@@ -270,7 +271,7 @@ function cutByCoverage(
   from: number,
   to: number,
   face: FaceRecord,
-  faces: FaceTable,
+  { faces, spec }: StyleContext,
   found: Lacks,
 ): Piece[] {
   const pieces: Piece[] = [];
@@ -285,8 +286,10 @@ function cutByCoverage(
     }
     const code = text.codePointAt(at)!;
     const size = code > 0xffff ? 2 : 1;
-    const needed = faceFor(code, text[at], face, current, faces, found.missing);
-    if (code !== 0x20 && !covers(face, code) && !DRAWN_BY_ENGINE.test(text[at])) found.lacking.push(at);
+    const given = covers(face, code) ? undefined : givenFace(code, face, spec.text.fallbacks, faces);
+    const needed = given ?? faceFor(code, text[at], face, current, faces, found.missing);
+    const isLacking = given === undefined && code !== 0x20 && !covers(face, code) && !DRAWN_BY_ENGINE.test(text[at]);
+    if (isLacking) found.lacking.push(at);
     if (needed !== current) {
       if (at > start) pieces.push({ from: start, to: at, face: current });
       [start, current] = [at, needed];
@@ -295,6 +298,18 @@ function cutByCoverage(
   }
   if (to > start) pieces.push({ from: start, to, face: current });
   return pieces;
+}
+
+/** The face that a person gave to the script of a character; undefined: none, or one that lacks it too. */
+function givenFace(
+  code: number,
+  wished: FaceRecord,
+  fallbacks: FallbackFaces,
+  faces: FaceTable,
+): FaceRecord | undefined {
+  const family = fallbacks[scriptOf(code)];
+  const face = family === undefined ? undefined : maybeFace(faces, family, wished.weight, wished.italic);
+  return face !== undefined && covers(face, code) ? face : undefined;
 }
 
 function faceFor(

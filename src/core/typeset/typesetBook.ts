@@ -58,7 +58,7 @@ function composedBook(placed: PlacedBook, { pages }: FurnishedBook, told: Told =
     references,
     extents,
     findings: told.findings,
-    touched: [...touched.places].map(([id, page]) => ({ id, page })),
+    touched: [...touched.places].map(([id, { page, to }]) => ({ id, page, to })),
     notes: told.notes,
     words: extents.reduce((sum, extent) => sum + extent.words, 0),
     lines: pages.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),

@@ -184,6 +184,7 @@ const anchorSchema = Joi.object({
 const pageTouchSchema = Joi.object({
   id,
   anchor: id,
+  through: Joi.string().pattern(/^[a-z]\d{1,12}$/),
   hideHead: Joi.boolean(),
   hideFoot: Joi.boolean(),
   furniture: word(60).min(1),
@@ -232,9 +233,10 @@ const bookSchema = Joi.object({
 /** Checks a whole book; paragraphs that stand twice under one id get new ones. Throws ValueError. */
 export function checkBook(value: unknown, what = 'The book'): Book {
   const book = check<Book>(bookSchema, value, what);
-  for (const { anchor } of book.pageTouches)
-    if (book.anchors[anchor] === undefined)
-      throw new ValueError('pageTouches', `${what} has a page touch without its anchor ${anchor}.`);
+  for (const { anchor, through = anchor } of book.pageTouches)
+    for (const tie of [anchor, through])
+      if (book.anchors[tie] === undefined)
+        throw new ValueError('pageTouches', `${what} has a page touch without its anchor ${tie}.`);
   return withUniqueIds({ ...book, spec: checkSpec(book.spec, what) }, what);
 }
 

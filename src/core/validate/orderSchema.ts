@@ -2,7 +2,7 @@
 import { TOKENS } from '../model/spec/furniture';
 import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../model/spec/notes';
 import { MOST_FOLIO, NUMERALS } from '../model/spec/numbering';
-import { PAGE_ROLES } from '../model/spec/pageRoles';
+import { FURNITURE_ROLES } from '../model/spec/pageRoles';
 import { Joi, word } from './check';
 import { flag, number, object, oneOf, whole } from './fields';
 
@@ -20,6 +20,7 @@ export const folioRunSchema = Joi.object({
 
 const furniturePart = Joi.alternatives(
   Joi.object({ kind: Joi.string().valid('text').required(), text: Joi.string().max(200).required(), style: tag() }),
+  Joi.object({ kind: Joi.string().valid('tab').required(), style: tag() }),
   Joi.object({ kind: Joi.string().valid('rule').required(), length: whole(1, 40, 'em'), style: tag() }),
   Joi.object({
     kind: Joi.string().valid('token').required(),
@@ -43,7 +44,10 @@ const line = Joi.object({
 })
   .allow(null)
   .required();
-const roles = Object.fromEntries(PAGE_ROLES.map((role) => [role, object({ head: line, foot: line })]));
+const lines = () => object({ head: line, foot: line });
+const roles = Object.fromEntries(
+  FURNITURE_ROLES.map((role) => [role, role === 'section' ? lines().allow(null) : lines()]),
+);
 
 export const furnitureSchema = object({
   set: word(60).min(1).required(),

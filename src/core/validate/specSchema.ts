@@ -3,6 +3,7 @@
 import { ValueError } from '../base/errors';
 import { settableLanguage } from '../model/copy/languages';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
+import { SCRIPT_NAMES } from '../model/spec/scripts';
 import { migrateSpec } from '../formats/migrateSpec';
 import { MARK_SETS, MEANINGS, type Margins, type Spec } from '../model/spec/spec';
 import { check, checkShape, Joi, word } from './check';
@@ -182,6 +183,9 @@ export const specSchema = object({
     letterPlay: number(0, 10, 'thousandths of an em'),
     ties: flag(),
     liftedTies: Joi.array().items(Joi.string().min(3).max(80)).max(2000).required(),
+    fallbacks: Joi.object()
+      .pattern(Joi.string().valid(...Object.keys(SCRIPT_NAMES)), Joi.string().min(1).max(60))
+      .required(),
   }),
   marks: object({ set: oneOf(...MARK_SETS), afterItalic: oneOf('roman', 'typed') }),
   pages: object({

@@ -15,7 +15,7 @@ import type { PageSummary } from '../../worker/typesetClient';
 import type { Spec } from '../../core/model/spec/spec';
 import type { RootState } from '../rootState';
 
-/** A spread: a recto alone, or a verso with its recto (absent after the last page). */
+/** A spread: a recto alone, or a verso with its recto (absent after the last page). A single page is a spread of its own. */
 export interface Spread {
   readonly index: number;
   readonly verso: PageSummary | null;
@@ -26,6 +26,7 @@ const selectPages = (state: RootState) => state.compose.summary?.pages;
 
 export const selectSpreads = createSelector([selectPages], (pages): readonly Spread[] => {
   if (pages === undefined || pages.length === 0) return [];
+  if (!areFacing(pages)) return pages.map((page, index) => ({ index, verso: null, recto: page }));
   const spreads: Spread[] = [{ index: 0, verso: null, recto: pages[0] }];
   for (let k = 1; k < pages.length; k += 2) {
     spreads.push({ index: spreads.length, verso: pages[k], recto: pages[k + 1] ?? null });
@@ -33,14 +34,21 @@ export const selectSpreads = createSelector([selectPages], (pages): readonly Spr
   return spreads;
 });
 
+/** Whether pages as they are composed are seen two by two: single ones are all rectos. */
+function areFacing(pages: readonly PageSummary[] | undefined): boolean {
+  return pages?.[1]?.side !== 'recto';
+}
+
+export const selectFacing = (state: RootState): boolean => areFacing(selectPages(state));
+
 /** Spread of a page. */
-export function spreadOfPage(page: number): number {
-  return Math.floor((page + 1) / 2);
+export function spreadOfPage(page: number, facing: boolean): number {
+  return facing ? Math.floor((page + 1) / 2) : page;
 }
 
 /** A page of a spread to go by: its first. */
-export function pageOfSpread(spread: number): number {
-  return Math.max(0, spread * 2 - 1);
+export function pageOfSpread(spread: number, facing: boolean): number {
+  return facing ? Math.max(0, spread * 2 - 1) : spread;
 }
 
 export interface RunningOrderRow {

@@ -16,8 +16,9 @@ import type { NotesMoved } from '../../galley';
 import { bookEdited } from '../book/bookSlice';
 import { edit } from '../book/bookThunks';
 import type { AppThunk } from '../store';
-import { selectRunningOrder, spreadOfPage } from '../book/selectors';
-import { divisionChosen, spreadCalled, textCalled, textShown } from '../view/viewSlice';
+import { selectRunningOrder } from '../book/selectors';
+import { divisionChosen, textCalled, textShown } from '../view/viewSlice';
+import { callPage } from '../view/pageThunks';
 
 /** A change that the galley has already made in its own document. */
 export interface GalleyChange {
@@ -117,7 +118,7 @@ export function chooseDivision(id: string | null): AppThunk {
   return (dispatch, getState) => {
     dispatch(divisionChosen(id));
     const firstPage = selectRunningOrder(getState()).find((row) => row.id === id)?.firstPage ?? -1;
-    if (firstPage >= 0) dispatch(spreadCalled(spreadOfPage(firstPage)));
+    if (firstPage >= 0) dispatch(callPage(firstPage));
   };
 }
 

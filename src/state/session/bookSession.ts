@@ -17,6 +17,7 @@ import {
   unwrittenChanged,
   type Unwritten,
 } from '../book/bookSlice';
+import { composeStarted } from '../compose/composeSlice';
 import { PageCache } from '../compose/pageCache';
 import { PictureCache } from '../compose/pictureCache';
 import type { Outside } from '../outside';
@@ -359,8 +360,9 @@ export class BookSession implements OpenSession {
   composeAnew(): void {
     const { book, revision } = this.state;
     if (book === null || this.isClosed) return;
-    this.pageCache.clear();
+    // Its old pages stay in view until the new ones are there.
     this.client?.open(book, revision);
+    this.store.dispatch(composeStarted());
   }
 }
 

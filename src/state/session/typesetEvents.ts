@@ -1,8 +1,8 @@
 // What the typeset worker of an open book says, taken into the store and the caches. The view holds to the text at its head.
 import { composeFailed, composeFinished, composeProgressed } from '../compose/composeSlice';
-import { pageOfSpread, spreadOfPage } from '../book/selectors';
-import { spreadCalled } from '../view/viewSlice';
+import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
+import { spreadCalled } from '../view/viewSlice';
 import type { OpenSession, SessionStore } from './openSession';
 import type { RootState } from '../rootState';
 
@@ -37,8 +37,9 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
 }
 
 /** The text at the head of the spread in view: the view holds to it, not to a page number. Null on the first spread. */
-function textInView({ compose, view }: RootState): TextPlace | null {
-  const page = pageOfSpread(view.spread);
+function textInView(state: RootState): TextPlace | null {
+  const { compose, view } = state;
+  const page = pageOfSpread(view.spread, selectFacing(state));
   if (compose.summary === null || page === 0) return null;
   return compose.summary.pages[page]?.start ?? compose.summary.pages[page + 1]?.start ?? null;
 }
@@ -47,8 +48,9 @@ async function holdView(place: TextPlace, session: OpenSession, { dispatch, getS
   const page = await session.client?.locate(place.stream, place.block, place.offset);
   if (session.isClosed) return;
   const pages = getState().compose.summary?.pages.length ?? 0;
+  const facing = selectFacing(getState());
   if (page !== undefined && page >= 0) {
-    if (spreadOfPage(page) !== getState().view.spread) dispatch(spreadCalled(spreadOfPage(page)));
-  } else if (pages > 0 && pageOfSpread(getState().view.spread) >= pages)
-    dispatch(spreadCalled(spreadOfPage(pages - 1)));
+    if (spreadOfPage(page, facing) !== getState().view.spread) dispatch(spreadCalled(spreadOfPage(page, facing)));
+  } else if (pages > 0 && pageOfSpread(getState().view.spread, facing) >= pages)
+    dispatch(spreadCalled(spreadOfPage(pages - 1, facing)));
 }

@@ -8,6 +8,7 @@ import { formatNumber } from '../../core/measure/units';
 import type { BookRecord } from '../../storage/database';
 import type { ComposedSummary } from '../../worker/typesetClient';
 import { shelfFactsOf } from '../session/shelfFacts';
+import { keepCarriedFaces, neededInWords } from '../spec/carriedFaces';
 import { PageCache } from '../compose/pageCache';
 import type { Services } from '../services';
 import type { ShelfBook } from './shelfSlice';
@@ -116,7 +117,10 @@ function addFile(
     const result = await services.startWriteJob(order).result;
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
-      await services.repository.add(dress(result.book), services.now(), result.pictures);
+      const book = await keepCarriedFaces(services, result.book, result.fonts ?? []);
+      await services.repository.add(dress(book), services.now(), result.pictures);
+      const needed = neededInWords(fileName, result.facesNeeded ?? []);
+      if (needed !== null) dispatch(fileRefused(needed));
       const { base } = result.book.source;
       // Without it the author's next file is read two ways, which is said then.
       if (base !== undefined && result.base !== null)

@@ -25,9 +25,8 @@ import { spotPattern } from '../../core/looks/spotPatterns';
 import { checkSpec } from '../../core/validate';
 import { edit, setTouches } from '../book/bookThunks';
 import { plainFault, setSpec } from './specThunks';
-import { spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
-import { paragraphPointed, spreadCalled } from '../view/viewSlice';
+import { paragraphPointed } from '../view/viewSlice';
 
 export {
   characterUsesOf,
@@ -39,6 +38,7 @@ export {
   originOf,
   usesOf,
 } from '../../core/edit';
+import { callPage } from '../view/pageThunks';
 
 /** Leading as a share of the size, at least and at most. */
 const LEADING = { least: 0.7, most: 3 };
@@ -265,7 +265,7 @@ export function walkTo(place: { readonly stream: string; readonly block: string 
   return async (dispatch, _getState, { sessions }) => {
     const page = await sessions.current?.client?.locate(place.stream, place.block, 0);
     if (page === undefined || page < 0) return;
-    dispatch(spreadCalled(spreadOfPage(page)));
+    dispatch(callPage(page));
     dispatch(paragraphPointed({ stream: place.stream, block: place.block }));
   };
 }

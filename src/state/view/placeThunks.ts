@@ -4,9 +4,10 @@ import Joi from 'joi';
 import type { TextSelection } from '../../core/model/copy/bookEdit';
 import { goToText, showText } from '../copy/galleyThunks';
 import { pageOfPlace } from '../send-out/outsideFacts';
-import { pageOfSpread, spreadOfPage } from '../book/selectors';
+import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
-import { divisionChosen, spreadCalled, topicChosen } from './viewSlice';
+import { divisionChosen, topicChosen } from './viewSlice';
+import { callPage } from './pageThunks';
 
 export type StagePath = 'copy' | 'spec' | 'pages' | 'proof' | 'send-out';
 
@@ -15,6 +16,8 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
   return (dispatch, getState) => {
     const { view, book: copy, compose } = getState();
     const { book } = copy;
+    const facing = selectFacing(getState());
+    const spreadOf = (page: number) => spreadOfPage(page, facing);
     const pages = compose.summary?.pages;
     if (book === null || pages === undefined) return;
     const pageOf = ({ stream, head }: TextSelection) =>
@@ -22,8 +25,7 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
     // The caret of a division that was left for another is no longer where one looks.
     const caret = view.caret?.stream === view.division ? view.caret : null;
     const caretPage = caret === null ? -1 : pageOf(caret);
-    if (from === 'copy' && caretPage >= 0 && spreadOfPage(caretPage) !== view.spread)
-      dispatch(spreadCalled(spreadOfPage(caretPage)));
+    if (from === 'copy' && caretPage >= 0 && spreadOf(caretPage) !== view.spread) dispatch(callPage(caretPage));
     if (to !== 'copy' || from === 'copy') return;
     const { paragraph } = view;
     if (paragraph !== null && paragraph.block !== caret?.head.block) {
@@ -31,13 +33,16 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
       const pointed = { stream: paragraph.stream, anchor: place, head: place };
       // One that was pointed at on a spread left since is not looked at any more; that of a note or cell has no page here.
       const page = pageOf(pointed);
-      if (page < 0 || Math.abs(spreadOfPage(page) - view.spread) <= 1) return dispatch(goToText(pointed));
+      if (page < 0 || Math.abs(spreadOf(page) - view.spread) <= 1) return dispatch(goToText(pointed));
     }
-    if (caret !== null && caretPage >= 0 && spreadOfPage(caretPage) === view.spread) return dispatch(goToText(caret));
+    if (caret !== null && caretPage >= 0 && spreadOf(caretPage) === view.spread) return dispatch(goToText(caret));
     // A book that was just opened stands at its first spread: nothing was looked at yet.
     if (view.spread === 0) return;
     // The spread of the division that is chosen needs nothing.
-    const [first, second] = [pages[pageOfSpread(view.spread)], pages[pageOfSpread(view.spread) + 1]];
+    const [first, second] = [
+      pages[pageOfSpread(view.spread, facing)],
+      facing ? pages[pageOfSpread(view.spread, facing) + 1] : undefined,
+    ];
     if ([first, second].some((page) => page?.division === view.division)) return;
     // What begins on the spread is what one looks at there.
     const opener = [first, second].find((page) => page?.role === 'opener');

@@ -2,14 +2,14 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { TextSelection } from '../../core/model/copy/bookEdit';
 import type { SlotName } from '../../core/model/spec/furniture';
-import type { PageRole, PageSide } from '../../core/model/spec/pageRoles';
+import type { FurnitureRole, PageSide } from '../../core/model/spec/pageRoles';
 import { bookOpened } from '../book/bookSlice';
 
 export type Theme = 'day' | 'evening';
 /** How the desk chooses its scale: a spread fits whole, its width fits, or a scale of its own (1 is actual size). */
 export type Zoom = { readonly kind: 'spread' | 'width' } | { readonly kind: 'scale'; readonly scale: number };
 
-export const LAYERS = ['text', 'measures', 'grid', 'canon', 'guides', 'rulers'] as const;
+export const LAYERS = ['text', 'measures', 'bleed', 'grid', 'canon', 'guides', 'rulers'] as const;
 export type Layer = (typeof LAYERS)[number];
 
 /** The slot of furniture that is worked on. */
@@ -50,12 +50,14 @@ export interface ViewState {
   readonly control: CalledControl | null;
   /** Set and page role whose furniture is worked on; an empty set: the book's. And the slot, if any. */
   readonly furnitureSet: string;
-  readonly furnitureRole: PageRole;
+  readonly furnitureRole: FurnitureRole;
   readonly slot: SlotPlace | null;
   /** The tool beside the galley; null: none was chosen yet. */
   readonly copyTool: string | null;
   /** What the drawing in Spec shows. */
   readonly layers: readonly Layer[];
+  /** Whether the desk shows grid, type area, guides and bleed over its pages. */
+  readonly deskMarks: boolean;
   /** The paragraph pointed at on the desk. */
   readonly paragraph: ParagraphPlace | null;
   /** Where the caret of the galley stood when it was left; null: it was in no text. */
@@ -102,7 +104,8 @@ const initialState: ViewState = {
   furnitureRole: 'text',
   slot: null,
   copyTool: null,
-  layers: ['text', 'measures', 'canon'],
+  layers: ['text', 'measures', 'bleed', 'canon'],
+  deskMarks: false,
   paragraph: null,
   caret: null,
   text: null,
@@ -121,6 +124,7 @@ const slice = createSlice({
       spread: Math.max(0, action.payload),
       jump: state.jump + 1,
     }),
+    deskMarksToggled: (state) => ({ ...state, deskMarks: !state.deskMarks }),
     zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
     divisionChosen: (state, action: PayloadAction<string | null>) => ({ ...state, division: action.payload }),
     paragraphPointed: (state, action: PayloadAction<ParagraphPlace | null>) => ({
@@ -152,7 +156,7 @@ const slice = createSlice({
       furnitureSet: action.payload,
       slot: null,
     }),
-    furnitureRoleChosen: (state, action: PayloadAction<PageRole>) => ({
+    furnitureRoleChosen: (state, action: PayloadAction<FurnitureRole>) => ({
       ...state,
       furnitureRole: action.payload,
       slot: null,
@@ -185,6 +189,7 @@ export const {
   spreadReached,
   spreadCalled,
   zoomChosen,
+  deskMarksToggled,
   divisionChosen,
   topicChosen,
   layerToggled,

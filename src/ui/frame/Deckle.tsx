@@ -6,6 +6,7 @@ import type { PageSummary } from '../../worker/typesetClient';
 import { selectFindings } from '../../state/send-out/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import {
+  selectFacing,
   selectRunningOrder,
   spreadOfPage,
   selectSpreads,
@@ -30,13 +31,14 @@ export function Deckle() {
   const location = useLocation();
   const spreads = useAppSelector(selectSpreads);
   const rows = useAppSelector(selectRunningOrder);
+  const facing = useAppSelector(selectFacing);
   const current = useAppSelector((state) => state.view.spread);
   const findings = useAppSelector(selectFindings);
   const [pointed, setPointed] = useState<number | null>(null);
   const { box, height } = useHeight();
   const row = spreads.length === 0 ? MOST_ROW : Math.min(MOST_ROW, (height - 2 * PADDING) / spreads.length);
   const marked = useMemo(() => new Set(findings.map((finding) => finding.page)), [findings]);
-  const names = useMemo(() => placeNames(rows, row), [rows, row]);
+  const names = useMemo(() => placeNames(rows, row, facing), [rows, row, facing]);
 
   const go = (spread: number) => {
     dispatch(spreadCalled(Math.min(spreads.length - 1, Math.max(0, spread))));
@@ -55,6 +57,8 @@ export function Deckle() {
     go(current + step);
   };
   const shown = spreads[pointed ?? current];
+  // A single page has the column of rectos to itself.
+  const cellsLeft = facing ? CELLS_LEFT : CELLS_LEFT + CELL.width + CELL.gap;
   return (
     <aside
       ref={box}
@@ -99,9 +103,9 @@ export function Deckle() {
             />
           ))}
           <rect
-            x={CELLS_LEFT - 3.5}
+            x={cellsLeft - 3.5}
             y={PADDING + current * row - 1.5}
-            width={2 * CELL.width + CELL.gap + 7}
+            width={CELLS_LEFT - cellsLeft + 2 * CELL.width + CELL.gap + 7}
             height={Math.max(row, 3)}
             fill="none"
             stroke="var(--color-primary)"
@@ -204,13 +208,14 @@ interface PlacedName {
 }
 
 /** Names at the row of their first page, those that would touch the one above left out; front matter is one name. */
-function placeNames(rows: readonly RunningOrderRow[], row: number): PlacedName[] {
+function placeNames(rows: readonly RunningOrderRow[], row: number, facing: boolean): PlacedName[] {
   const names: PlacedName[] = [];
   let last = -Infinity;
   const add = (id: string, text: string, page: number) => {
-    const y = PADDING + Math.floor((page + 1) / 2) * row + Math.min(row, 10) / 2;
+    const spread = spreadOfPage(page, facing);
+    const y = PADDING + spread * row + Math.min(row, 10) / 2;
     if (page < 0 || y < last + NAME_STEP) return;
-    names.push({ id, text, y, spread: spreadOfPage(page) });
+    names.push({ id, text, y, spread });
     last = y;
   };
   if (rows.some((entry) => entry.matter === 'front')) add('front', 'Front', 0);

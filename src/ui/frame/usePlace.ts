@@ -1,7 +1,7 @@
 // Carries what is looked at from stage to stage, and over a reload.
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
-import { spreadOfPage } from '../../state/book/selectors';
+import { selectFacing, spreadOfPage } from '../../state/book/selectors';
 import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { carryPlace, keepPlace, restorePlace, type StagePath } from '../../state/view/placeThunks';
 import { spreadCalled } from '../../state/view/viewSlice';
@@ -15,6 +15,7 @@ export function usePlace(bookId: string | undefined): void {
   const view = useAppSelector((state) => state.view);
   const open = useAppSelector((state) => state.book.book?.id);
   const pages = useAppSelector((state) => state.compose.summary?.pages.length ?? 0);
+  const facing = useAppSelector(selectFacing);
   const before = useRef<StagePath | null>(null);
   /** The book whose place was restored, and its spread until the pages are there. */
   const restored = useRef<{ readonly book: string; readonly spread: number | null } | null>(null);
@@ -25,10 +26,10 @@ export function usePlace(bookId: string | undefined): void {
   }, [dispatch, isOpen, open]);
   useEffect(() => {
     const wanted = restored.current?.spread ?? null;
-    if (wanted === null || pages === 0 || spreadOfPage(pages - 1) < wanted) return;
+    if (wanted === null || pages === 0 || spreadOfPage(pages - 1, facing) < wanted) return;
     restored.current = { ...restored.current!, spread: null };
     if (wanted > 0) dispatch(spreadCalled(wanted));
-  }, [dispatch, pages]);
+  }, [dispatch, pages, facing]);
   useEffect(() => {
     const from = before.current;
     before.current = stage;

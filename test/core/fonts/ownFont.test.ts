@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { ImportError } from '../../../src/core/base/errors';
-import { checkSpec } from '../../../src/core/validate';
+import { checkBook, checkSpec } from '../../../src/core/validate';
 import { clampedSizes, replaceFaceEdits, applyEdits } from '../../../src/core/edit';
 import { ownFace, writePressPdf } from '../../../src/core/index';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
@@ -11,7 +11,13 @@ import { WorkerAssets } from '../../../src/worker/assets';
 import { compose, newContext, newSubsetter, readAsset, textOfPages } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 import { pdfFonts, pdfText, qpdfCheck } from '../../build/tools';
-import { fileBytes } from '../../../src/core/base/fileJob';
+import { unzipSync } from 'fflate';
+import { fileBytes, readBytes } from '../../../src/core/base/fileJob';
+import { fingerprint } from '../../../src/core/base/hash';
+import type { OwnFont } from '../../../src/core/model/spec/faces';
+import { readProject, writeProject } from '../../../src/core/write/projectFile';
+import { essence } from '../../build/essence';
+import { pack } from '../../build/files';
 
 const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');
 const otfFile = createRequire(import.meta.url).resolve('source-code-pro/OTF/SourceCodePro-Regular.otf');
@@ -93,7 +99,7 @@ describe('a book set in a face of one’s own', () => {
     const made = book([chapter('One', words(60, 3))], [], { ...NOVEL_SPEC, text });
     const composed = compose(made, newContext());
     const finding = composed.findings.find(({ kind }) => kind === 'face-missing')!;
-    expect(finding.message).to.include('own-gone is missing');
+    expect(finding.message).to.include('The face Gone is missing');
     expect(finding.grade).to.equal('must');
     expect(textOfPages(composed)).to.include('One');
   });
@@ -140,5 +146,66 @@ describe('one face in place of another', () => {
   it('does nothing for a face that is not used', () => {
     expect(replaceFaceEdits(start, 'amiri', 'spectral', 1)).to.deep.equal([]);
     expect(replaceFaceEdits(start, 'eb-garamond', 'eb-garamond', 1)).to.deep.equal([]);
+  });
+});
+
+describe('a project file with faces of one’s own', () => {
+  const fontOf = (bytes: Uint8Array, name = 'mine.ttf') => ({ record: ownFace(name, bytes), bytes });
+  const installable = fontOf(TTF);
+  const editable = fontOf(withPermission(OTF, 0x0008), 'code.otf');
+  const previewed = fontOf(withPermission(readAsset('fonts/EBGaramond_400Regular_Italic.ttf'), 0x0004), 'print.ttf');
+  const text = { ...NOVEL_SPEC.text, face: installable.record.family };
+  const made = book([chapter('One', words(300, 3))], [], { ...NOVEL_SPEC, text });
+  const written = (...fonts: OwnFont[]) => fileBytes(writeProject(made, new Set(), null, fonts));
+  const opened = (bytes: Uint8Array) => readBytes(readProject(bytes.length, checkBook), bytes);
+
+  it('carries those that may be passed on, byte by byte, and names the others', () => {
+    const file = written(installable, editable, previewed);
+    const names = Object.keys(unzipSync(file)).filter((name) => name.startsWith('fonts'));
+    expect(names).to.have.members([
+      'fonts.json',
+      ...[installable, editable].map(({ bytes }) => `fonts/${fingerprint(bytes)}`),
+    ]);
+    const { fonts, needed, book: read } = opened(file);
+    expect(read).to.deep.equal(made);
+    expect(fonts).to.deep.equal(
+      [installable, editable].map(({ record, bytes }) => ({ bytes, record: { ...record, file: record.familyName } })),
+    );
+    expect(needed).to.deep.equal(['EB Garamond, 400 italic']);
+    expect(Object.keys(unzipSync(written())).some((name) => name.startsWith('fonts'))).to.equal(false);
+  });
+
+  it('opens to the same pages where the faces are not', async () => {
+    const compareIn = async (fonts: readonly OwnFont[]) => {
+      const assets = new WorkerAssets(async (file) => readAsset(file), fonts);
+      const context = await assets.contextFor(made);
+      return essence(compose(made, context));
+    };
+    const { fonts } = opened(written(installable));
+    expect(await compareIn(fonts)).to.deep.equal(await compareIn([installable]));
+    expect(await compareIn([])).to.not.deep.equal(await compareIn([installable]));
+  });
+
+  it('does without a font that is damaged, changed, forbidden or none, and says which it needs', () => {
+    const members = unzipSync(written(installable));
+    const name = Object.keys(members).find((one) => one.startsWith('fonts/'))!;
+    const list = JSON.parse(new TextDecoder().decode(members['fonts.json'])) as Record<string, unknown>[];
+    const json = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
+    const asForbidden = withPermission(TTF, 0x0002);
+    const hash = fingerprint(asForbidden);
+    const variants: Record<string, Uint8Array>[] = [
+      { ...members, [name]: members[name].slice(0, 9000) },
+      { ...members, [`fonts/${hash}`]: asForbidden, 'fonts.json': json([{ ...list[0], hash }]) },
+      Object.fromEntries(Object.entries(members).filter(([one]) => one !== name)),
+      { ...members, 'fonts.json': json([{ ...list[0], id: 'own-crimson-pro/700' }]) },
+    ];
+    for (const variant of variants) {
+      const { fonts, needed, book: read } = opened(pack(variant));
+      expect([fonts.length, needed, read.divisions.length]).to.deep.equal([0, ['Crimson Pro, 400'], 1]);
+    }
+    for (const bad of [json({}), json([{ id: 'eb-garamond/400', family: 'eb-garamond' }]), new Uint8Array([1, 2])]) {
+      const { fonts, needed } = opened(pack({ ...members, 'fonts.json': bad }));
+      expect([fonts, needed]).to.deep.equal([[], []]);
+    }
   });
 });

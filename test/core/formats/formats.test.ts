@@ -2,6 +2,8 @@ import { expect } from 'chai';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { migrateEntry } from '../../../src/core/formats/migrateEntry';
 import { from10 } from '../../../src/core/formats/steps/from10';
+import { from11, withSectionRole } from '../../../src/core/formats/steps/from11';
+import type { Spec } from '../../../src/core/model/spec/spec';
 import { BOOK_FORMAT } from '../../../src/core/model/copy/book';
 import type { HistoryEntry } from '../../../src/core/model/copy/bookEdit';
 import { partOfSpec, readSpecFile, specFromFile, withSpecPart } from '../../../src/core/validate';
@@ -61,5 +63,49 @@ describe('format 11', () => {
     expect(edits[3].to).to.deep.equal([{ id: 't7', anchor: 'a7', hideHead: true, madeOn: 4 }]);
     expect(edits[4]).to.equal(entry.edits[4]);
     expect(migrateEntry(entry, BOOK_FORMAT)).to.equal(entry);
+  });
+});
+
+describe('format 12', () => {
+  const { fallbacks: _, ...text } = NOVEL_SPEC.text;
+  const sets = Object.fromEntries(
+    Object.entries(NOVEL_SPEC.furniture.sets).map(
+      ([
+        name,
+        {
+          roles: { section: __, ...roles },
+        },
+      ]) => [name, { roles }],
+    ),
+  );
+  const before = { ...NOVEL_SPEC, text, furniture: { ...NOVEL_SPEC.furniture, sets } };
+
+  it('gives specs their fallbacks, and sets of furniture the role of sections, of which they say nothing', () => {
+    const { spec, format } = from11({ format: 11, spec: before }) as unknown as { spec: Spec; format: number };
+    expect([format, spec]).to.deep.equal([12, NOVEL_SPEC]);
+    expect(specFromFile({ format: 11, ...before })).to.deep.equal(NOVEL_SPEC);
+  });
+
+  it('leaves what is laid over another spec as short as it is', () => {
+    expect(withSectionRole({ text: { size: 11 } })).to.deep.equal({ text: { size: 11 } });
+    expect(withSectionRole({ name: 'x' })).to.deep.equal({ name: 'x' });
+  });
+
+  it('takes the entries of an older log along, whatever part of the spec they changed', () => {
+    const [name] = Object.keys(sets);
+    const changes: [string[], unknown][] = [
+      [[], before],
+      [['text'], text],
+      [['furniture'], before.furniture],
+      [['furniture', 'sets'], sets],
+      [['furniture', 'sets', name], sets[name]],
+      [['text', 'size'], text.size],
+    ];
+    const edits = changes.map(([path, value]) => ({ kind: 'setSpec', path, from: value, to: value }));
+    const entry = { name: 'All of it', time: 1, edits } as unknown as HistoryEntry;
+    const migrated = migrateEntry(entry, 11).edits as unknown as { path: string[]; from: unknown; to: unknown }[];
+    const today = (path: readonly string[]) =>
+      path.reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], NOVEL_SPEC);
+    for (const { path, from, to } of migrated) expect([from, to]).to.deep.equal([today(path), today(path)]);
   });
 });

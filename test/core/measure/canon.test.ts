@@ -4,6 +4,7 @@ import {
   backForExtent,
   CANONS,
   canonState,
+  followCanon,
   snapToLines,
   typeShare,
   withCanon,
@@ -124,5 +125,40 @@ describe('margins and their canon', () => {
   it('tell what share of the page is type', () => {
     const of = withCanon(page(6, 9), CANONS.nths, facts, false);
     expect(typeShare(of, 6 * 72)).to.be.closeTo(4 / 9, 1e-9);
+  });
+});
+
+describe('the binding of typed margins', () => {
+  const typed: PageSpec = { ...page(6, 9), canon: null };
+  const leading = 14.5;
+  const with3 = { ...typed, bindingAllowance: length(3, 'mm') };
+
+  it('is in the back margin, which is as much wider or narrower; nothing else moves', () => {
+    const wider = followCanon({ page: typed, leading }, { page: with3, leading }, facts);
+    const { back, ...others } = wider.margins;
+    expect(back).to.deep.equal({ pt: typed.margins.back.pt + length(3, 'mm').pt, unit: typed.margins.back.unit });
+    expect(others).to.deep.equal({
+      ...{ head: typed.margins.head, foot: typed.margins.foot, foreEdge: typed.margins.foreEdge },
+    });
+    const again = followCanon(
+      { page: wider, leading },
+      { page: { ...wider, bindingAllowance: typed.bindingAllowance }, leading },
+      facts,
+    );
+    expect(again.margins.back.pt).to.be.closeTo(typed.margins.back.pt, 1e-9);
+  });
+
+  it('leaves margins that were changed in the same step, and those that a canon gives', () => {
+    const both = { ...with3, margins: { ...typed.margins, back: length(1, 'in') } };
+    expect(followCanon({ page: typed, leading }, { page: both, leading }, facts)).to.equal(both);
+    const nths = withCanon(page(6, 9), CANONS.nths, facts, false);
+    const bound = followCanon(
+      { page: nths, leading },
+      { page: { ...nths, bindingAllowance: length(3, 'mm') }, leading },
+      facts,
+    );
+    expect(bound).to.deep.equal(
+      withCanon({ ...page(6, 9), bindingAllowance: length(3, 'mm') }, CANONS.nths, facts, false),
+    );
   });
 });

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import { applyEdits, fallbackFaceEdits, invertEdits } from '../../../src/core/edit';
+import { applyEdits, fallbackFaceEdits, invertEdits, replaceFaceEdits } from '../../../src/core/edit';
+import { needsOf } from '../../../src/core/index';
+import { scriptOf, type FallbackFaces } from '../../../src/core/model/spec/scripts';
 import type { Book } from '../../../src/core/model/copy/book';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { lackingCharacters } from '../../../src/core/proof';
@@ -66,5 +68,46 @@ describe('characters that their face lacks', () => {
     expect(run.face).to.match(/^frank-ruhl-libre/);
     expect(applyEdits(after, invertEdits(edits))).to.deep.equal(emphasised);
     expect(fallbackFaceEdits(after, [], 'amiri', 'Amiri')).to.deep.equal([]);
+  });
+});
+
+describe('a face for a script', () => {
+  const withFaces = (of: Book, fallbacks: FallbackFaces): Book => ({
+    ...of,
+    spec: { ...of.spec, text: { ...of.spec.text, fallbacks } },
+  });
+  const made = book([chapter('One', 'The word אב, a reed \u25CB and a bird \u{1F9A2}, ᚠ too.')]);
+  const facesOf = (of: Book) => {
+    const { text, runs } = styledOf(of)[1];
+    return (character: string) => runs.find(({ to }) => to > text.indexOf(character))!.face.split('/')[0];
+  };
+
+  it('is taken for what the wished face lacks and it has, and for nothing else', () => {
+    const given = withFaces(made, { Hebr: 'frank-ruhl-libre', Zyyy: 'spectral', Zsye: 'spectral', Latn: 'spectral' });
+    checkSpec(given.spec);
+    const faceOf = facesOf(given);
+    expect(['א', '\u25CB', '\u{1F9A2}', 'reed'].map(faceOf)).to.deep.equal([
+      ...['frank-ruhl-libre', 'spectral', 'noto-emoji', 'eb-garamond'],
+    ]);
+    // What the given face has is missing no more; the rest stays listed.
+    const left = lackingCharacters(styledOf(given), faceTable).map(({ character }) => character);
+    expect(left.sort()).to.deep.equal(['ᚠ', '\u{1F9A2}'].sort());
+    expect(lackingCharacters(styledOf(made), faceTable).map(({ character }) => character)).to.include('א');
+  });
+
+  it('is among the faces that the book needs, and goes with a face that is replaced', () => {
+    const given = withFaces(made, { Zyyy: 'spectral' });
+    expect(needsOf(given, faceTable).faces).to.include('spectral/400');
+    expect(needsOf(made, faceTable).faces).to.not.include('spectral/400');
+    const [change] = replaceFaceEdits(given, 'spectral', 'alegreya', 1);
+    expect(applyEdits(given, [change]).spec.text.fallbacks).to.deep.equal({ Zyyy: 'alegreya' });
+  });
+
+  it('scripts: letters by theirs, signs and digits apart, emoji apart from signs', () => {
+    const codes = 'aΩжאب漢ひ7—©\u25CB\u{1F9A2}\u2615\u263A';
+    expect([...codes].map((character) => scriptOf(character.codePointAt(0)!)).join(' ')).to.equal(
+      'Latn Grek Cyrl Hebr Arab Hani Hira Zyyy Zyyy Zyyy Zyyy Zsye Zsye Zyyy',
+    );
+    expect(() => checkSpec(withFaces(made, { Xxxx: 'spectral' } as never).spec)).to.throw();
   });
 });

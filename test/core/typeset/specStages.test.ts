@@ -15,7 +15,7 @@ import { compose, newContext } from '../../build/assets';
 import { essence } from '../../build/essence';
 import { book, chapter, division, note, p, words } from '../../build/book';
 
-const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} *so,* “so”.`);
+const text = (seed: number) => Array.from({ length: 7 }, (_, k) => `${words(109, seed * 10 + k)} *so,* “so” ◉.`);
 const marked = (term: string, sub: string, range: IndexMark['range'] = 'here') => ({
   ...p('\uFFFCA line of words that is in the index.'),
   objects: [{ at: 0, kind: 'index' as const, term, sub, see: '', seeAlso: '', range }],
@@ -97,6 +97,7 @@ const VALUES: Record<string, Plain> = {
   'text.letterPlay': 8,
   'text.ties': false,
   'text.liftedTies': ['Mrs Vane'],
+  'text.fallbacks': { Zyyy: 'source-sans-3' },
   'text.hyphenation.capitals': 'never',
   'text.hyphenation.exceptions': ['ta-ble'],
   'marks.set': 'uk',

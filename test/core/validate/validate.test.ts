@@ -215,6 +215,15 @@ describe('the project file', () => {
     });
   }
 
+  it('keeps what format 12 brought: a face for a script, furniture of sections, a touch over a range', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-12.walnut', import.meta.url)));
+    const { spec, pageTouches, anchors } = openProject(sample, checkBook).book;
+    expect(spec.text.fallbacks).to.deep.equal({ Hebr: 'frank-ruhl-libre' });
+    const { section } = spec.furniture.sets[spec.furniture.set].roles;
+    expect(section?.head?.recto.spine.parts.map(({ kind }) => kind)).to.deep.equal(['token', 'tab', 'token']);
+    expect(Object.keys(anchors)).to.have.members([pageTouches[0].anchor, pageTouches[0].through]);
+  });
+
   it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-1.walnut', import.meta.url)));
     const { spec } = openProject(sample, checkBook).book;

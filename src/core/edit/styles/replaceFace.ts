@@ -2,6 +2,7 @@
 import type { Book } from '../../model/copy/book';
 import type { BookEdit, Plain } from '../../model/copy/bookEdit';
 import type { CharacterStyle, ParagraphStyle, Spec } from '../../model/spec/spec';
+import type { FallbackFaces } from '../../model/spec/scripts';
 import { valueOf } from '../../model/spec/inheritance';
 
 /** Sizes go by steps of this many points. */
@@ -54,8 +55,10 @@ export function replaceFaceEdits(book: Book, from: string, to: string, factor: n
     if (style.face === from) count += 1;
     characterStyles[tag] = style.face === from ? { ...style, face: to } : style;
   }
+  const fallbacks = withFamily(text.fallbacks, from, to);
+  if (fallbacks !== text.fallbacks) count += 1;
   if (count === 0 || from === to) return [];
-  const next = { ...spec, text, styles, characterStyles };
+  const next = { ...spec, text: { ...text, fallbacks }, styles, characterStyles };
   return [{ kind: 'setSpec', path: [], from: spec as unknown as Plain, to: next as unknown as Plain }];
 }
 
@@ -86,5 +89,12 @@ export function clampedSizes(book: Book, from: string, to: string, factor: numbe
     (count, [tag, { size }]) =>
       count + (after.styles[tag] !== spec.styles[tag] && isClamped(spec.styles[tag].size, size) ? 1 : 0),
     text,
+  );
+}
+
+function withFamily(fallbacks: FallbackFaces, from: string, to: string): FallbackFaces {
+  if (!Object.values(fallbacks).includes(from)) return fallbacks;
+  return Object.fromEntries(
+    Object.entries(fallbacks).map(([script, family]) => [script, family === from ? to : family]),
   );
 }

@@ -108,7 +108,7 @@ export interface TypesetBook {
   readonly extents: readonly DivisionExtent[];
   readonly findings: readonly Finding[];
   /** Pages of the page touches by their id; -1: the words are gone. */
-  readonly touched: readonly { readonly id: string; readonly page: number }[];
+  readonly touched: readonly { readonly id: string; readonly page: number; readonly to: number }[];
   /** Where notes are referred to. */
   readonly notes: NotePlaces;
   readonly words: number;

@@ -10,7 +10,7 @@ import { picturesIn, type Block, type BlockId, type StreamId, type StyleTag } fr
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 11;
+export const BOOK_FORMAT = 12;
 
 export interface Person {
   readonly name: string;

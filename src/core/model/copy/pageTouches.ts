@@ -6,6 +6,8 @@ export interface PageTouch {
   readonly id: string;
   /** The page is the one on which the place of this anchor stands. */
   readonly anchor: AnchorId;
+  /** The touch holds up to the page on which the place of this anchor stands; absent: on one page. */
+  readonly through?: AnchorId;
   readonly hideHead?: boolean;
   readonly hideFoot?: boolean;
   /** Another set of furniture. */

@@ -136,3 +136,12 @@ export const FALLBACK_FAMILIES = [
   'amiri',
   'noto-emoji',
 ];
+
+/** A family by its key, where its name is not known: `own-fell-oak` is Fell Oak. */
+export function familyInWords(family: string): string {
+  return family
+    .replace(/^own-/, '')
+    .split('-')
+    .map((word) => word.slice(0, 1).toUpperCase() + word.slice(1))
+    .join(' ');
+}

@@ -2,7 +2,7 @@
 // written for the recto and mirrored, or written for each side.
 import type { InkUse } from './inks';
 import type { Pt } from './length';
-import type { PageRole, PageSide } from './pageRoles';
+import type { FurnitureRole, PageRole, PageSide } from './pageRoles';
 import type { StyleTag } from '../copy/streams';
 
 /** What a slot can tell of the book and of its page. */
@@ -27,6 +27,8 @@ export type Token = (typeof TOKENS)[number];
 
 export type FurniturePart =
   | { readonly kind: 'text'; readonly text: string; readonly style?: StyleTag }
+  /** What comes after it goes to the next tab of the slot's style; without one, to the other end of the slot. */
+  | { readonly kind: 'tab'; readonly style?: StyleTag }
   /** A rule on the height of small letters, so many whole em long. */
   | { readonly kind: 'rule'; readonly length: number; readonly style?: StyleTag }
   | {
@@ -77,7 +79,8 @@ export interface RoleFurniture {
 }
 
 export interface FurnitureSet {
-  readonly roles: Readonly<Record<PageRole, RoleFurniture>>;
+  /** `section`: the first pages of sections; null: as other text pages. */
+  readonly roles: Readonly<Record<PageRole, RoleFurniture>> & { readonly section: RoleFurniture | null };
 }
 
 export interface FurnitureSpec {
@@ -121,7 +124,7 @@ export function furnitureLine(
 
 /** A set of heads and feet for text pages and openers; blanks, display pages and plates carry nothing. */
 export function furnitureSet(text: RoleFurniture, opener: RoleFurniture): FurnitureSet {
-  return { roles: { text, opener, blank: NOTHING, display: NOTHING, plate: NOTHING } };
+  return { roles: { text, section: null, opener, blank: NOTHING, display: NOTHING, plate: NOTHING } };
 }
 
 /** What one side's head says; null: nothing. */
@@ -151,6 +154,9 @@ export function plainFurniture({ verso, recto, folio, dropFolio }: PlainFurnitur
   const foot = furnitureLine(FOOT_DISTANCE, drop, null, 'FO');
   return furnitureSet({ head, foot: folio === 'head' ? null : foot }, { head: null, foot: dropFolio ? foot : null });
 }
+
+/** What the pages of a role carry. */
+export const roleFurniture = ({ roles }: FurnitureSet, role: FurnitureRole): RoleFurniture => roles[role] ?? roles.text;
 
 /** What a line says on a side. */
 export function slotsOf(line: FurnitureLine, side: PageSide): FurnitureSlots {

@@ -8,6 +8,7 @@ import type { NotesSpec } from './notes';
 import type { NumberingSpec, NumberScheme } from './numbering';
 import type { InksSpec, InkUse } from './inks';
 import type { Margins, PageSpec, Trim } from './pageSpec';
+import type { FallbackFaces } from './scripts';
 import type { StyleTag } from '../copy/streams';
 
 export type { FurnitureSpec, Margins, PageSpec, Trim };
@@ -58,6 +59,8 @@ export interface TextSpec {
   readonly ties: boolean;
   /** Ties that the book does without, such as `Mrs Vane`. */
   readonly liftedTies: readonly string[];
+  /** Families for characters that the wished face lacks, by script; those without one are looked for in the faces that ship. */
+  readonly fallbacks: FallbackFaces;
 }
 
 /** What pages keep, and what may give (house rules, section 4). */

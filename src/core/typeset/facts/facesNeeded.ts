@@ -113,8 +113,9 @@ const knownFaces = new WeakMap<Paragraph, KnownFaces>();
 
 function facesOf(stream: StreamId, block: Paragraph, style: ResolvedStyle, context: StyleContext): readonly FaceId[] {
   const { family, weight, italic, caps, features, language, lead, spots } = style;
-  const { characterStyles, marks } = context.spec;
-  const key = [family, weight, italic, caps, features, language, JSON.stringify([lead, spots]), marks.set].join();
+  const { characterStyles, marks, text } = context.spec;
+  const given = JSON.stringify([lead, spots, text.fallbacks]);
+  const key = [family, weight, italic, caps, features, language, given, marks.set].join();
   const fields = block.objects.map((one) => (one.kind === 'field' ? context.fieldText(one.field) : '')).join();
   const known = knownFaces.get(block);
   if (

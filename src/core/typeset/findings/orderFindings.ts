@@ -63,7 +63,7 @@ const tablesOf = ({ captions }: ReferenceTable) => captions.filter(({ kind }) =>
 export const lostTouches: BookRunner = ({ compose, touched }) => {
   const { pageTouches, anchors, divisions } = compose.book;
   return pageTouches
-    .filter(({ id }) => (touched.places.get(id) ?? -1) < 0)
+    .filter(({ id }) => (touched.places.get(id)?.page ?? -1) < 0)
     .map(({ id, anchor, madeOn }) => ({
       ...placeless(anchors[anchor]?.stream ?? divisions[0]?.id ?? ''),
       kind: 'touch-lost',

@@ -1,5 +1,6 @@
 // Findings about styles and faces, told once at the first place where they show: leading that cannot be set, small capitals
 // that the face does not have.
+import { familyInWords } from '../../model/spec/faces';
 import type { Page } from '../../model/composed/pages';
 import { onParagraph } from '../../proof';
 import type { BookHit, BookRunner } from './bookFacts';
@@ -29,7 +30,7 @@ function hitsOn(page: Page, families: ReadonlySet<string>): [string, BookHit][] 
       hits.set(`leading ${style.tag}`, { ...place, kind: 'leading-replaced', message });
     }
     if (!families.has(style.family) && !hits.has(`face ${style.family}`)) {
-      const message = `The face ${style.family} is missing: another stands in for it.`;
+      const message = `The face ${familyInWords(style.family)} is missing: another stands in for it.`;
       hits.set(`face ${style.family}`, { ...place, kind: 'face-missing', message });
     }
     for (const run of styled.runs) {

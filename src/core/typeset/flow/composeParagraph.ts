@@ -5,6 +5,7 @@ import type { ComposedParagraph } from '../../model/composed/pages';
 import { joinLines } from '../../model/composed/joinLines';
 import type { LinkTarget, TextLink } from '../../model/composed/links';
 import type { NotePosition } from '../../model/spec/notes';
+import type { FallbackFaces } from '../../model/spec/scripts';
 import type { Spec } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { Paragraph, StreamId, StyleTag } from '../../model/copy/streams';
@@ -191,7 +192,7 @@ function breakContext(
 
 /** Everything that goes into the set text besides the block itself. */
 function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
-  let key = `${job.prefix}\u0000${job.prefixStyle ?? ''}\u0000${job.prefixSign?.position ?? ''}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}`;
+  let key = `${job.prefix}\u0000${job.prefixStyle ?? ''}\u0000${job.prefixSign?.position ?? ''}\u0000${job.tail}\u0000${styleContext.spec.marks.set}\u0000${styleContext.spec.marks.afterItalic}\u0000${fallbacksKey(styleContext.spec.text.fallbacks)}`;
   for (const object of job.paragraph.objects) {
     if (object.kind === 'note') {
       const { text, position } = styleContext.noteReference(object.note);
@@ -200,5 +201,13 @@ function generatedKey(job: ParagraphJob, styleContext: StyleContext): string {
     else if (object.kind === 'reference')
       key += `\u0000${styleContext.referenceText(object, job.paragraph.id, object.at)}`;
   }
+  return key;
+}
+
+const fallbackKeys = new WeakMap<FallbackFaces, string>();
+
+function fallbacksKey(fallbacks: FallbackFaces): string {
+  let key = fallbackKeys.get(fallbacks);
+  if (key === undefined) fallbackKeys.set(fallbacks, (key = Object.entries(fallbacks).flat().join(' ')));
   return key;
 }

@@ -1,6 +1,7 @@
 // The words of furniture: what each slot says on a page, composed as a single line.
 import { setInk } from '../../looks/setInk';
 import type { FurniturePart, FurnitureSlot } from '../../model/spec/furniture';
+import type { TabStop } from '../../model/spec/spec';
 import type { ComposedParagraph, Page } from '../../model/composed/pages';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { paragraph as makeParagraph, type Span } from '../../model/copy/streams';
@@ -24,6 +25,15 @@ export function furnitureSource(
   const { book } = compose;
   const { furniture, inks } = book.spec;
   const words = new TokenWords(compose, all, firstPages);
+  const slotIn = (page: Page, slot: FurnitureSlot, at: string, room: number, tabs: TabStop[] | null) => {
+    if (slot.parts.length === 0) return null;
+    const said = slotText(page, slot, words);
+    const { text, spans, tellsFolio } = tabs === null ? closed(said) : said;
+    if (text.trim() === '' && !slot.parts.some(({ kind }) => kind === 'rule')) return null;
+    const whole = composeLine(compose, slot, at, text, spans, tabs === null ? null : { tabs, measure: room });
+    if (whole === null || widthOf(whole) <= room + 1e-6) return whole && { paragraph: whole, tellsFolio, isCut: false };
+    return cutLine(compose, slot, at, { text, spans, tellsFolio }, room);
+  };
   return {
     setOf(page) {
       const name = words.divisionOn(page)?.furniture ?? furniture.set;
@@ -31,22 +41,28 @@ export function furnitureSource(
       const touches = touched.byPage.get(page.index);
       return touches === undefined ? set : touchedSet(set, furniture.sets, touches);
     },
-    slot(page, slot, at, room) {
-      if (slot.parts.length === 0) return null;
-      const { text, spans, tellsFolio } = slotText(page, slot, words);
-      if (text.trim() === '' && !slot.parts.some(({ kind }) => kind === 'rule')) return null;
-      const whole = composeLine(compose, slot, at, text, spans);
-      if (whole === null || widthOf(whole) <= room + 1e-6)
-        return whole && { paragraph: whole, tellsFolio, isCut: false };
-      return cutLine(compose, slot, at, { text, spans, tellsFolio }, room);
-    },
+    roleOf: (page) => (page.role === 'text' && words.beginsSection(page) ? 'section' : page.role),
+    slot: (page, slot, at, room) => slotIn(page, slot, at, room, null),
+    opened: (page, slot, at, room) => slotIn(page, slot, at, room, TO_THE_END),
     ruleInk: (rule) => setInk(inks, rule.ink) ?? undefined,
   };
 }
 
+/** What comes after a tab stands at the other end, where the slot's style has no tab of its own. */
+const TO_THE_END: TabStop[] = [{ at: 'end', kind: 'right' }];
+
+/** The words of a slot as narrow as they can be: an em of white for each tab. */
+const closed = (said: SlotWords): SlotWords => ({ ...said, text: said.text.replaceAll('\t', '\u2003') });
+
 const widthOf = ({ broken }: ComposedParagraph) => broken.textWidth[0];
 
-function slotText(page: Page, { parts }: FurnitureSlot, words: TokenWords) {
+interface SlotWords {
+  readonly text: string;
+  readonly spans: readonly Span[];
+  readonly tellsFolio: boolean;
+}
+
+function slotText(page: Page, { parts }: FurnitureSlot, words: TokenWords): SlotWords {
   let text = '';
   let tellsFolio = false;
   const spans: Span[] = [];
@@ -54,7 +70,7 @@ function slotText(page: Page, { parts }: FurnitureSlot, words: TokenWords) {
     const said = sayPart(page, part, words);
     if (part.kind === 'token' && part.token === 'folio') tellsFolio = true;
     // A sign between two tokens goes with what it parts: it says nothing when one of them is empty.
-    const isBetween = part.kind !== 'token' && index > 0 && index < parts.length - 1;
+    const isBetween = part.kind !== 'token' && part.kind !== 'tab' && index > 0 && index < parts.length - 1;
     const isAlone =
       isBetween &&
       [parts[index - 1], parts[index + 1]].some((other) => other.kind === 'token' && !sayPart(page, other, words));
@@ -77,6 +93,7 @@ const ruleText = (length: number): string => `\u2060${'\u2003'.repeat(length)}\u
 
 function sayPart(page: Page, part: FurniturePart, words: TokenWords): string {
   if (part.kind === 'text') return part.text;
+  if (part.kind === 'tab') return '\t';
   if (part.kind === 'rule') return ruleText(part.length);
   const said = words.say(part.token, page, part.level ?? 2);
   return said === '' && part.orElse !== undefined ? words.say(part.orElse, page, part.level ?? 2) : said;
@@ -109,15 +126,18 @@ function composeLine(
   at: string,
   text: string,
   spans: readonly Span[],
+  opened: { readonly tabs: readonly TabStop[]; readonly measure: number } | null = null,
 ): ComposedParagraph | null {
   const own = compose.sheet.get(slot.style) ?? compose.sheet.get('RH') ?? compose.sheet.get('TX')!;
-  const style = lineStyle(own, compose);
-  const id = spans.length === 0 ? at : `${at}${JSON.stringify(spans)}`;
+  const line = lineStyle(own, compose);
+  const style =
+    opened === null || line.tabs.length > 0 ? line : compose.context.interner.intern({ ...line, tabs: opened.tabs });
+  const id = spans.length === 0 && opened === null ? at : `${at}${JSON.stringify([spans, opened?.measure])}`;
   const job = {
     stream: at,
     paragraph: makeParagraph(id, slot.style, text, { spans }),
     style,
-    measure: ONE_LINE,
+    measure: opened?.measure ?? ONE_LINE,
     prefix: '',
     tail: '',
     variants: 'none' as const,
@@ -131,7 +151,7 @@ function cutLine(
   compose: ComposeContext,
   slot: FurnitureSlot,
   at: string,
-  { text, spans, tellsFolio }: ReturnType<typeof slotText>,
+  { text, spans, tellsFolio }: SlotWords,
   room: number,
 ): SlotLine | null {
   const ends = [...text.matchAll(/\s+/gu)].map(({ index }) => index).filter((end) => end > 0);

@@ -24,6 +24,7 @@ export class TokenWords {
   private readonly followers = new Map<string, Division[]>();
   private heads: Map<string, PlacedHead[]> | undefined;
   private sections: readonly PlacedHead[] | undefined;
+  private sectionPages: ReadonlySet<number> | undefined;
 
   constructor(
     private readonly compose: ComposeContext,
@@ -47,6 +48,12 @@ export class TokenWords {
     for (const follower of this.followers.get(page.division) ?? [])
       if ((this.firstPages.get(follower.id) ?? Infinity) <= page.index) found = follower;
     return found;
+  }
+
+  /** Whether a named section begins on a page. */
+  beginsSection(page: Page): boolean {
+    this.sectionPages ??= new Set((this.sections ??= this.placeSections()).map((section) => section.page));
+    return this.sectionPages.has(page.index);
   }
 
   say(token: Token, page: Page, level: number): string {

@@ -8,7 +8,9 @@ import { readMember, readZipDirectory, storedRange, type ZipEntry } from '../../
 import { writeZip } from '../../base/zipWriter';
 import { fingerprint } from '../../base/hash';
 import { baseHash } from '../../copy/copyBase';
+import type { OwnFont } from '../../model/spec/faces';
 import { BOOK_FORMAT, picturesOf, type Book, type Division, type Source } from '../../model/copy/book';
+import { facesAmong, facesMembers, type ProjectFaces } from './projectFaces';
 import { migrate } from '../../formats/migrate';
 
 const KIND = 'walnut-leaf-book';
@@ -37,9 +39,14 @@ interface BaseHead {
 
 /**
  * The book as a file; pictures stand in it as they are. Same book, same bytes. `there`: hashes of the pictures that can be had. `base`:
- * the copy as its author last sent it, which the book names.
+ * the copy as its author last sent it, which the book names. `fonts`: the faces of the person's own that it is set in.
  */
-export function* writeProject(book: Book, there: ReadonlySet<string> = new Set(), base: Book | null = null): FileJob {
+export function* writeProject(
+  book: Book,
+  there: ReadonlySet<string> = new Set(),
+  base: Book | null = null,
+  fonts: readonly OwnFont[] = [],
+): FileJob {
   const head: ProjectHead = {
     kind: KIND,
     format: book.format,
@@ -69,12 +76,13 @@ export function* writeProject(book: Book, there: ReadonlySet<string> = new Set()
   const pictures = [...picturesOf(book)].filter((asset) => there.has(asset));
   yield* writeZip([
     ...Object.entries(members).map(([name, content]) => ({ name, content })),
+    ...facesMembers(fonts),
     ...pictures.map((asset) => ({ name: `pictures/${asset}`, content: { asset } })),
   ]);
 }
 
 /** What a project file holds. A picture is the stretch of the file where it stands, or, where it was pressed, its bytes. */
-export interface ProjectContent {
+export interface ProjectContent extends ProjectFaces {
   readonly book: Book;
   /** The copy as its author last sent it; null: the file has none, or another one than the book names. */
   readonly base: Book | null;
@@ -96,7 +104,8 @@ export function* readProject(size: number, checkBook: (value: unknown) => Book):
   const members = yield* textsAmong(entries, size);
   const book = bookOf(members, checkBook);
   const base = baseOf(members, book, checkBook);
-  return { book, base, pictures: yield* picturesAmong(entries, size) };
+  const faces = yield* facesAmong(entries, size);
+  return { book, base, ...faces, pictures: yield* picturesAmong(entries, size) };
 }
 
 function bookOf(members: Record<string, Uint8Array>, checkBook: (value: unknown) => Book): Book {

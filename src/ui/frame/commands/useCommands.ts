@@ -3,14 +3,13 @@ import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { PRODUCT_IDS, PRODUCTS } from '../../../core/model/products/products';
 import { editRedone, editUndone } from '../../../state/book/bookSlice';
-import { selectRunningOrder, spreadOfPage } from '../../../state/book/selectors';
+import { selectRunningOrder } from '../../../state/book/selectors';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import {
   controlCalled,
   copyToolChosen,
   divisionChosen,
   layerToggled,
-  spreadCalled,
   styleOpened,
   themeChosen,
   topicChosen,
@@ -25,6 +24,7 @@ import type { PageSummary } from '../../../worker/typesetClient';
 import { useStageFacts } from '../useStageFacts';
 import { rankCommands, type Command } from './rank';
 import { SETTINGS } from './settingList';
+import { callPage } from '../../../state/view/pageThunks';
 
 /** Tools beside the galley, with other words for them. */
 const TOOLS = [
@@ -157,7 +157,7 @@ export function useCommands(): (typed: string) => readonly Command[] {
     const hands: Hands = { dispatch, navigate: (to) => void navigate(to) };
     const goToPage = (page: number) => {
       void navigate('pages');
-      dispatch(spreadCalled(spreadOfPage(page)));
+      dispatch(callPage(page));
     };
     const fixed: Command[] = [
       ...stages.map((stage) => ({ name: stage.name, kind: 'stage', run: () => void navigate(stage.path) })),

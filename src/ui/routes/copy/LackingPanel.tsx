@@ -1,10 +1,13 @@
-// Missing characters: each that the face of its paragraph lacks, with its places. A face is chosen for all of them, another
-// text is put in their place, or they are gone through one by one.
-import { useEffect, useState } from 'react';
+// Missing characters: those that the face of their paragraph lacks, by script. A face is given to a script in one act, or to a single
+// character; other text is put in its place, or the places are gone through one by one.
+import { useEffect, useState, type ReactNode } from 'react';
+import { familyInWords } from '../../../core/model/spec/faces';
+import { SCRIPT_NAMES, scriptOf, type ScriptCode } from '../../../core/model/spec/scripts';
 import type { LackingCharacter } from '../../../core/model/answers/lacking';
 import { goToText } from '../../../state/copy/galleyThunks';
+import { askFaces } from '../../../state/spec/fontThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { askLacking, giveFace, replaceCharacter } from '../../../state/copy/lackingThunks';
+import { askLacking, giveFace, giveScriptFace, replaceCharacter } from '../../../state/copy/lackingThunks';
 
 /** Places shown of a character. */
 const SHOWN = 60;
@@ -31,14 +34,132 @@ export function LackingPanel() {
             ? 'The faces have every character of the text.'
             : 'Characters that the face of their paragraph lacks'}
       </p>
-      {characters?.map((one) => (
-        <Character
-          key={one.code}
-          one={one}
-          isOpen={chosen === one.code}
-          onToggle={() => setChosen(chosen === one.code ? null : one.code)}
-        />
+      <GivenFaces />
+      {groupsOf(characters ?? []).map((group) => (
+        <Script key={group.script} group={group}>
+          {group.characters.map((one) => (
+            <Character
+              key={one.code}
+              one={one}
+              isOpen={chosen === one.code}
+              onToggle={() => setChosen(chosen === one.code ? null : one.code)}
+            />
+          ))}
+        </Script>
       ))}
+    </section>
+  );
+}
+
+interface ScriptGroup {
+  readonly script: ScriptCode;
+  readonly characters: readonly LackingCharacter[];
+  /** Families with how many of the characters they have; those with the most first. */
+  readonly families: readonly { readonly family: string; readonly name: string; readonly has: number }[];
+}
+
+function groupsOf(characters: readonly LackingCharacter[]): ScriptGroup[] {
+  const byScript = new Map<ScriptCode, LackingCharacter[]>();
+  for (const one of characters) {
+    const script = scriptOf(one.code);
+    byScript.set(script, [...(byScript.get(script) ?? []), one]);
+  }
+  return [...byScript].map(([script, own]) => {
+    const names = new Map(own.flatMap(({ families }) => families.map(({ family, name }) => [family, name] as const)));
+    const hasOf = (family: string) => own.filter((one) => one.families.some((face) => face.family === family)).length;
+    const families = [...names].map(([family, name]) => ({ family, name, has: hasOf(family) }));
+    return { script, characters: own, families: families.sort((a, b) => b.has - a.has) };
+  });
+}
+
+/** Scripts that have a face already, to be taken back. */
+function GivenFaces() {
+  const dispatch = useAppDispatch();
+  const { spec } = useAppSelector((state) => state.book.book!);
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const names = useFamilyNames();
+  return Object.entries(spec.text.fallbacks).map(([script, family]) => (
+    <p key={script} className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1.5">
+      <span>
+        {SCRIPT_NAMES[script as ScriptCode]}{' '}
+        <span className="text-quiet">in {names.get(family) ?? familyInWords(family)}</span>
+      </span>
+      <button
+        className="btn btn-xs border-base-300 bg-base-100"
+        aria-label={`Take the face of ${SCRIPT_NAMES[script as ScriptCode]} back`}
+        disabled={readOnly}
+        onClick={() =>
+          dispatch(
+            giveScriptFace(script as ScriptCode, null, `${SCRIPT_NAMES[script as ScriptCode]} in no face of its own`),
+          )
+        }
+      >
+        Remove
+      </button>
+    </p>
+  ));
+}
+
+function useFamilyNames(): ReadonlyMap<string, string> {
+  const dispatch = useAppDispatch();
+  const [names, setNames] = useState<ReadonlyMap<string, string>>(new Map());
+  useEffect(() => {
+    void dispatch(askFaces()).then((table) =>
+      setNames(new Map(table.map(({ family, familyName }) => [family, familyName]))),
+    );
+  }, [dispatch]);
+  return names;
+}
+
+/** A script with a face for all of it at once, and its characters below. */
+function Script({ group, children }: { group: ScriptGroup; children: ReactNode }) {
+  const { script, characters, families } = group;
+  const dispatch = useAppDispatch();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const given = useAppSelector((state) => state.book.book!.spec.text.fallbacks[script]);
+  const [wished, setWished] = useState('');
+  const family = families.find((one) => one.family === wished) ?? families[0];
+  const places = characters.reduce((sum, one) => sum + one.places.length, 0);
+  const name = SCRIPT_NAMES[script];
+  const isLeft = given !== undefined;
+  return (
+    <section aria-label={name}>
+      <div className="space-y-1.5 border-b border-hairline px-3.5 pb-2 pt-3">
+        <h3 className="flex items-baseline justify-between gap-2">
+          <span className="font-semibold">
+            {name}
+            {isLeft && <span className="font-normal text-quiet">, not in its face</span>}
+          </span>
+          <span className="text-[12px] text-quiet">
+            {characters.length === 1 ? '1 character' : `${characters.length} characters`}, {places}{' '}
+            {places === 1 ? 'place' : 'places'}
+          </span>
+        </h3>
+        {family !== undefined && !isLeft && (
+          <div className="flex items-center justify-between gap-2">
+            <select
+              aria-label={`A face for ${name}`}
+              className="select select-xs min-w-0 grow"
+              value={family.family}
+              onChange={(event) => setWished(event.target.value)}
+            >
+              {families.map((one) => (
+                <option key={one.family} value={one.family}>
+                  {one.name}: {one.has === characters.length ? `all ${one.has}` : `${one.has} of ${characters.length}`}
+                </option>
+              ))}
+            </select>
+            <button
+              className="btn btn-xs border-base-300 bg-base-100"
+              disabled={readOnly}
+              onClick={() => dispatch(giveScriptFace(script, family.family, `${name} set in ${family.name}`))}
+            >
+              Set {name}
+            </button>
+          </div>
+        )}
+      </div>
+      {children}
     </section>
   );
 }

@@ -11,7 +11,7 @@ import {
   type RefObject,
 } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectSpreads } from '../../../state/book/selectors';
+import { selectFacing, selectSpreads } from '../../../state/book/selectors';
 import { paragraphPointed, spreadReached } from '../../../state/view/viewSlice';
 import { usePageCache, usePictures } from '../../pageView/pageCacheContext';
 import { deskGeometry, fitScale, PIXELS_PER_POINT, rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
@@ -19,6 +19,7 @@ import { DeskPages } from './DeskPages';
 import { drawDesk } from './drawDesk';
 import { paragraphAt, paragraphsOf } from './pointing';
 import { useDeskKeys } from './useDeskKeys';
+import { useDeskMarks } from './useDeskMarks';
 import { useDeskZoom } from './useDeskZoom';
 import { useHandTool } from './useHandTool';
 import { useViewSize, type ViewSize } from './useViewSize';
@@ -36,12 +37,13 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
   useEffect(() => onScale(Math.round((geometry.scale / PIXELS_PER_POINT) * 100)), [onScale, geometry.scale]);
 
   const pictures = usePictures();
+  const marks = useDeskMarks();
   const draw = useCallback(() => {
     const [element, area] = [canvas.current, scroller.current];
     if (element === null || area === null) return;
     const { scrollLeft, scrollTop } = area;
-    drawDesk(element, { spreads, geometry, view, scrollLeft, scrollTop }, cache, pictures);
-  }, [cache, geometry, pictures, spreads, view]);
+    drawDesk(element, { spreads, geometry, view, marks, scrollLeft, scrollTop }, cache, pictures);
+  }, [cache, geometry, marks, pictures, spreads, view]);
   useEffect(draw, [draw, version]);
 
   const [rows, settle] = useSettling(scroller, geometry, view, draw);
@@ -89,11 +91,13 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
 function useDeskGeometry({ width, height }: ViewSize, spreads: number): DeskGeometry {
   const page = useAppSelector((state) => state.compose.summary!.geometry);
   const zoom = useAppSelector((state) => state.view.zoom);
+  const across = useAppSelector(selectFacing) ? 2 : 1;
   return useMemo(() => {
-    const sizes = { viewWidth: width, viewHeight: height, pageWidth: page.width, pageHeight: page.height, spreads };
+    const pageSize = { pageWidth: page.width, pageHeight: page.height };
+    const sizes = { viewWidth: width, viewHeight: height, ...pageSize, spreads, across } as const;
     const scale = zoom.kind === 'scale' ? zoom.scale * PIXELS_PER_POINT : fitScale(zoom.kind, sizes);
     return deskGeometry(scale, sizes);
-  }, [width, height, page.width, page.height, spreads, zoom]);
+  }, [width, height, page.width, page.height, spreads, across, zoom]);
 }
 
 /**

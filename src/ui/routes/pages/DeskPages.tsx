@@ -6,7 +6,7 @@ import type { PageCache } from '../../../state/compose/pageCache';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { TextLayer } from '../../pageView/TextLayer';
 import { Bracket } from './Bracket';
-import { rowTop, type DeskGeometry } from './deskGeometry';
+import { pageLeft, rowTop, type DeskGeometry } from './deskGeometry';
 
 interface Props {
   /** Those in view. */
@@ -29,7 +29,7 @@ export const DeskPages = memo(function DeskPages({ spreads, geometry, pointed, c
           aria-label={nameOf(page)}
           className="absolute overflow-hidden"
           style={{
-            left: geometry.left + side * geometry.pageWidth,
+            left: pageLeft(geometry, side),
             top: rowTop(geometry, spread.index),
             width: geometry.pageWidth,
             height: geometry.pageHeight,

@@ -34,9 +34,10 @@ function OnePage({ page, isFirst, hasTwo }: { page: PageSummary; isFirst: boolea
   const [isOpen, setOpen] = useState(false);
   const { start } = page;
   // One that was made this moment stands by its words; the pages say where it stands once they are composed.
+  const ofPage = touches.filter(({ through }) => through === undefined);
   const own =
-    touches.find(({ id }) => touched.some((one) => one.id === id && one.page === page.index)) ??
-    touches.find(({ anchor }) => {
+    ofPage.find(({ id }) => touched.some((one) => one.id === id && one.page === page.index)) ??
+    ofPage.find(({ anchor }) => {
       const at = anchors[anchor];
       return at !== undefined && at.block === start?.block && at.from === start.offset;
     });

@@ -1,8 +1,8 @@
 // Pages: the composed spreads on the desk as readers see them; at the right the slip with the facts of the spread.
 import { useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder, selectSpreads } from '../../../state/book/selectors';
-import { zoomChosen, type Zoom } from '../../../state/view/viewSlice';
+import { selectFacing, selectRunningOrder, selectSpreads } from '../../../state/book/selectors';
+import { deskMarksToggled, zoomChosen, type Zoom } from '../../../state/view/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { Desk } from './Desk';
@@ -18,7 +18,8 @@ export default function PagesStage() {
   const dispatch = useAppDispatch();
   const spreads = useAppSelector(selectSpreads);
   const rows = useAppSelector(selectRunningOrder);
-  const { spread: current, zoom } = useAppSelector((state) => state.view);
+  const facing = useAppSelector(selectFacing);
+  const { spread: current, zoom, deskMarks } = useAppSelector((state) => state.view);
   const total = useAppSelector((state) => state.compose.summary?.pages.length);
   const [percent, setPercent] = useState(0);
   const spread = spreads[Math.min(current, spreads.length - 1)];
@@ -46,7 +47,16 @@ export default function PagesStage() {
               </>
             )}
           </p>
-          {FITS.map(([choice, label]) => {
+          <button
+            aria-pressed={deskMarks}
+            title="Grid, type area, guides and bleed (G)"
+            className={deskMarks ? 'font-semibold underline underline-offset-4' : 'hover:underline'}
+            onClick={() => dispatch(deskMarksToggled())}
+          >
+            Grid and guides
+          </button>
+          {FITS.map(([choice, spreadLabel]) => {
+            const label = choice.kind === 'spread' && !facing ? 'Fit page' : spreadLabel;
             const isChosen =
               zoom.kind === choice.kind &&
               (zoom.kind !== 'scale' || zoom.scale === (choice as { scale: number }).scale);

@@ -11,6 +11,8 @@ export interface DeskGeometry {
   readonly pageWidth: number;
   readonly pageHeight: number;
   readonly left: number;
+  /** Pages side by side: one where pages are single. */
+  readonly across: 1 | 2;
   readonly rowStep: number;
   readonly width: number;
   readonly height: number;
@@ -22,11 +24,12 @@ interface Sizes {
   readonly pageWidth: number;
   readonly pageHeight: number;
   readonly spreads: number;
+  readonly across: 1 | 2;
 }
 
 /** Scale at which a spread fits, whole or by its width. */
 export function fitScale(kind: 'spread' | 'width', sizes: Sizes): number {
-  const byWidth = (sizes.viewWidth - 2 * PAD.x) / (2 * sizes.pageWidth);
+  const byWidth = (sizes.viewWidth - 2 * PAD.x) / (sizes.across * sizes.pageWidth);
   if (kind === 'width') return Math.max(0.05, byWidth);
   return Math.max(0.05, Math.min(byWidth, (sizes.viewHeight - 2 * PAD.top - 16) / sizes.pageHeight));
 }
@@ -34,17 +37,23 @@ export function fitScale(kind: 'spread' | 'width', sizes: Sizes): number {
 export function deskGeometry(scale: number, sizes: Sizes): DeskGeometry {
   const pageWidth = sizes.pageWidth * scale;
   const pageHeight = sizes.pageHeight * scale;
-  const width = Math.max(sizes.viewWidth, 2 * pageWidth + 2 * PAD.x);
+  const width = Math.max(sizes.viewWidth, sizes.across * pageWidth + 2 * PAD.x);
   const rowStep = pageHeight + GAP;
   return {
     scale,
     pageWidth,
     pageHeight,
-    left: (width - 2 * pageWidth) / 2,
+    left: (width - sizes.across * pageWidth) / 2,
+    across: sizes.across,
     rowStep,
     width,
     height: Math.max(sizes.viewHeight, sizes.spreads * rowStep - GAP + 2 * PAD.top + 14),
   };
+}
+
+/** Left edge of a page: 0 for the verso of a spread, 1 for its recto. */
+export function pageLeft({ left, pageWidth, across }: DeskGeometry, side: number): number {
+  return left + (across === 1 ? 0 : side * pageWidth);
 }
 
 export function rowTop(geometry: DeskGeometry, row: number): number {

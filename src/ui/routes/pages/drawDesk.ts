@@ -1,8 +1,10 @@
 // Draws the spreads in view on one canvas of the view's size.
 import type { Spread } from '../../../state/book/selectors';
 import type { PageCache } from '../../../state/compose/pageCache';
+import { drawBleed, drawMarks } from '../../pageView/drawMarks';
 import { drawPage, type PictureSource } from '../../pageView/drawPage';
-import { rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
+import { pageLeft, rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
+import type { DeskMarks } from './useDeskMarks';
 import type { ViewSize } from './useViewSize';
 
 /** What is drawn, and the part of it that is in view. */
@@ -10,6 +12,7 @@ export interface DeskView {
   readonly spreads: readonly Spread[];
   readonly geometry: DeskGeometry;
   readonly view: ViewSize;
+  readonly marks: DeskMarks;
   /** Scrolled so far, in CSS pixels. */
   readonly scrollLeft: number;
   readonly scrollTop: number;
@@ -19,7 +22,7 @@ const SPINE = 'rgba(0,0,0,0.14)';
 
 export function drawDesk(
   canvas: HTMLCanvasElement,
-  { spreads, geometry, view, scrollLeft, scrollTop }: DeskView,
+  { spreads, geometry, view, marks, scrollLeft, scrollTop }: DeskView,
   cache: PageCache,
   pictures: PictureSource,
 ): void {
@@ -40,11 +43,14 @@ export function drawDesk(
     const y = Math.round((rowTop(geometry, row) - scrollTop) * ratio);
     for (const [side, page] of [verso, recto].entries()) {
       if (page === null) continue;
-      const x = Math.round((geometry.left + side * geometry.pageWidth - scrollLeft) * ratio);
+      const x = Math.round((pageLeft(geometry, side) - scrollLeft) * ratio);
       context.fillStyle = paper;
       context.fillRect(x, y, pageWidth, pageHeight);
       const list = cache.get(page.index);
       if (list !== undefined) drawPage(context, list, { outlines, pictures, x, y, scale: geometry.scale * ratio, ink });
+      const place = { x, y, scale: geometry.scale * ratio, ratio, width: pageWidth, height: pageHeight };
+      if (marks.areShown) drawMarks(context, marks.of(page), place);
+      else if (page.role === 'plate') drawBleed(context, marks.of(page), place);
       if (side === 0 || verso === null) continue;
       context.fillStyle = SPINE;
       context.fillRect(x, y, Math.max(1, Math.round(ratio)), pageHeight);

@@ -1,7 +1,7 @@
 // The keys of the desk: from spread to spread, from paragraph to paragraph, and the usual zooms.
 import { useEffect } from 'react';
 import { useAppDispatch } from '../../../state/hooks';
-import { paragraphPointed, spreadCalled, zoomChosen } from '../../../state/view/viewSlice';
+import { deskMarksToggled, paragraphPointed, spreadCalled, zoomChosen } from '../../../state/view/viewSlice';
 import { isTyping } from '../../frame/useShortcuts';
 
 /** `pointBeside`: points at the paragraph after (1) or before (-1) the one pointed at. */
@@ -22,6 +22,7 @@ export function useDeskKeys(current: number, spreads: number, pointBeside: (step
         event.preventDefault();
         dispatch(spreadCalled(Math.min(spreads - 1, Math.max(0, moves[key]))));
       } else if (key === 'n' || key === 'p') pointBeside(key === 'n' ? 1 : -1);
+      else if (key === 'g') dispatch(deskMarksToggled());
       else if (key === 's') dispatch(zoomChosen({ kind: 'spread' }));
       else if (key === 'w') dispatch(zoomChosen({ kind: 'width' }));
       else if (key === 'a') dispatch(zoomChosen({ kind: 'scale', scale: 1 }));

@@ -6,9 +6,8 @@ import type { Finding } from '../../../core/model/checks/finding';
 import { selectFindings } from '../../../state/send-out/outsideFacts';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { findingRows } from '../../../state/book/findingRows';
-import { spreadOfPage } from '../../../state/book/selectors';
-import { spreadCalled } from '../../../state/view/viewSlice';
 import { ComposeProgress } from '../../components/ComposeProgress';
+import { callPage } from '../../../state/view/pageThunks';
 
 const GRADES: readonly [FindingGrade, string][] = [
   ['must', 'Must be mended'],
@@ -51,7 +50,7 @@ function Kind({ name, findings, isOpen }: { name: string; findings: readonly Fin
   const book = useAppSelector((state) => state.book.book);
   const rows = useMemo(() => (book === null ? [] : findingRows(findings, book)), [findings, book]);
   const go = (page: number) => {
-    dispatch(spreadCalled(spreadOfPage(page)));
+    dispatch(callPage(page));
     void navigate('../pages');
   };
   return (

@@ -3,12 +3,12 @@ import { useEffect, useRef } from 'react';
 import type { ContentsLevel, EntryArrangement } from '../../../core/model/spec/contents';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { addDivision } from '../../../state/order/orderThunks';
-import { selectRunningOrder, spreadOfPage } from '../../../state/book/selectors';
-import { spreadCalled } from '../../../state/view/viewSlice';
+import { selectRunningOrder } from '../../../state/book/selectors';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { SuppliedIndex } from './SuppliedIndex';
 import { useSpec } from './useSetSpec';
+import { callPage } from '../../../state/view/pageThunks';
 
 const ARRANGEMENTS: readonly (readonly [EntryArrangement, string])[] = [
   ['white', 'folio at the end'],
@@ -40,7 +40,7 @@ function useWalkToContents(): void {
   useEffect(() => {
     if (walked.current || page < 0) return;
     walked.current = true;
-    dispatch(spreadCalled(spreadOfPage(page)));
+    dispatch(callPage(page));
   }, [dispatch, page]);
 }
 

@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { addNoteKind } from '../../../state/copy/noteThunks';
-import { spreadOfPage } from '../../../state/book/selectors';
+import { selectFacing, spreadOfPage } from '../../../state/book/selectors';
 import { spreadCalled } from '../../../state/view/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
@@ -15,13 +15,14 @@ function useWalkToNotes(): void {
   const dispatch = useAppDispatch();
   const notes = useAppSelector((state) => state.compose.summary?.notes);
   const current = useAppSelector((state) => state.view.spread);
+  const facing = useAppSelector(selectFacing);
   const walked = useRef(false);
   useEffect(() => {
     if (walked.current || notes === undefined) return;
     walked.current = true;
-    const spreads = Object.values(notes).map(({ page }) => spreadOfPage(page));
+    const spreads = Object.values(notes).map(({ page }) => spreadOfPage(page, facing));
     if (spreads.length > 0 && !spreads.includes(current)) dispatch(spreadCalled(Math.min(...spreads)));
-  }, [dispatch, notes, current]);
+  }, [dispatch, notes, current, facing]);
 }
 
 export function NotesTopic() {

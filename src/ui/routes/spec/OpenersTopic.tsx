@@ -1,10 +1,10 @@
 // Openers: of chapters, and of parts, front matter and short pieces where they differ; walked through by their titles.
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { selectRunningOrder, spreadOfPage } from '../../../state/book/selectors';
-import { spreadCalled } from '../../../state/view/viewSlice';
+import { selectRunningOrder, selectFacing, spreadOfPage } from '../../../state/book/selectors';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { openerPath, openerSettings, type OpenerKind } from '../../../core/copy/openers';
 import { useSpec } from './useSetSpec';
+import { callPage } from '../../../state/view/pageThunks';
 
 const OPENER_NAMES: Readonly<Record<OpenerKind, string>> = {
   chapter: 'Chapters',
@@ -135,8 +135,9 @@ function Walk() {
   );
   const spread = useAppSelector((state) => state.view.spread);
   const byLength = [...rows].sort((a, b) => a.name.length - b.name.length);
-  const go = (row: (typeof rows)[number] | undefined) => row && dispatch(spreadCalled(spreadOfPage(row.firstPage)));
-  const next = rows.find(({ firstPage }) => spreadOfPage(firstPage) > spread) ?? rows[0];
+  const go = (row: (typeof rows)[number] | undefined) => row && dispatch(callPage(row.firstPage));
+  const facing = useAppSelector(selectFacing);
+  const next = rows.find(({ firstPage }) => spreadOfPage(firstPage, facing) > spread) ?? rows[0];
   return (
     <SettingGroup title="Show" aside={`${rows.length} openers`}>
       <p className="flex gap-1.5 border-b border-hairline px-3.5 py-1.5">

@@ -7,6 +7,7 @@ import { useAppSelector } from '../../../state/hooks';
 import { pageFacts } from '../../../state/spec/specThunks';
 import { ChoiceSetting, LengthSetting, SettingGroup } from '../../components/Setting';
 import { useUnits } from '../../components/useUnits';
+import { versoWordsLost } from './furniture/versoWords';
 import { CanonGroup } from './CanonGroup';
 import { BleedGroup, ColumnsGroup, GuidesGroup, UnitsGroup } from './SheetGroups';
 import { OwnTrims, TrimChoice } from './TrimChoice';
@@ -58,7 +59,7 @@ export function PageTopic() {
           label="Pages"
           value={facing ? 'facing' : 'single'}
           disabled={readOnly}
-          note={facing ? undefined : 'The back margin is at the left of every page; nothing waits for a recto.'}
+          note={facing ? undefined : <SinglePagesNote />}
           choices={[
             ['facing', 'Facing, mirrored'],
             ['single', 'Single'],
@@ -84,6 +85,21 @@ export function PageTopic() {
       <BleedGroup />
       <GuidesGroup />
       <UnitsGroup />
+    </>
+  );
+}
+
+/** What single pages do, and what of the furniture is lost by it. */
+function SinglePagesNote() {
+  const lost = versoWordsLost(useSpec().spec);
+  return (
+    <>
+      The back margin is at the left of every page; nothing waits for a recto.
+      {lost.length > 0 && (
+        <span className="block text-warning" role="note">
+          What versos carried stands on no page: {lost.join('; ')}.
+        </span>
+      )}
     </>
   );
 }

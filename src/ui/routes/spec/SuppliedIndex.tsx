@@ -5,9 +5,9 @@ import type { IndexQuestion } from '../../../core/model/answers/suppliedIndex';
 import { listPulls } from '../../../state/arrival/incomingThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { keepPull, supplyIndexFrom, type IndexSupplied } from '../../../state/order/suppliedIndexThunks';
-import { paragraphPointed, spreadCalled } from '../../../state/view/viewSlice';
-import { spreadOfPage } from '../../../state/book/selectors';
+import { paragraphPointed } from '../../../state/view/viewSlice';
 import { ChoiceSetting, SettingGroup } from '../../components/Setting';
+import { callPage } from '../../../state/view/pageThunks';
 
 const WHY: Readonly<Record<IndexQuestion['why'], string>> = {
   'no page': 'no such page in the kept state',
@@ -122,7 +122,7 @@ function Question({ question }: { question: IndexQuestion }) {
       className="block w-full border-b border-hairline px-3.5 py-1 text-left hover:bg-base-200 disabled:hover:bg-transparent"
       disabled={page < 0}
       onClick={() => {
-        dispatch(spreadCalled(spreadOfPage(page)));
+        dispatch(callPage(page));
         if (stream !== '') dispatch(paragraphPointed({ stream, block: question.block }));
         void navigate('../pages', { relative: 'path' });
       }}

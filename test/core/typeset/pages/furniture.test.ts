@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { applyEdits, setSpecEdit } from '../../../../src/core/edit';
+import { applyEdits, dropPageTouch, setSpecEdit } from '../../../../src/core/edit';
 import type { Book } from '../../../../src/core/model/copy/book';
 import type { Plain } from '../../../../src/core/model/copy/bookEdit';
 import {
@@ -13,7 +13,8 @@ import { columnLeft, gridBaseline, type Page, type TypesetBook } from '../../../
 import { checkBook } from '../../../../src/core/validate';
 import { NOVEL_SPEC } from '../../../../src/core/defaults/novelSpec';
 import { STARTING_SPECS } from '../../../../src/core/defaults/startingSpecs';
-import { compose, newContext } from '../../../build/assets';
+import { displayPage } from '../../../../src/core/index';
+import { compose, newContext, prepare } from '../../../build/assets';
 import { book, chapter, division, p, words } from '../../../build/book';
 import { essence } from '../../../build/essence';
 
@@ -264,7 +265,7 @@ describe('touches of single pages', () => {
       anchors: { a1: { ...anchors.a1, block: 'p999999' } },
       pageTouches: [{ ...touch, hideHead: true }],
     });
-    expect(result.touched).to.deep.equal([{ id: 't1', page: -1 }]);
+    expect(result.touched).to.deep.equal([{ id: 't1', page: -1, to: -1 }]);
     expect(result.findings.some(({ kind }) => kind === 'touch-lost')).to.equal(true);
   });
 
@@ -278,6 +279,103 @@ describe('touches of single pages', () => {
         .slice(0, 3),
     ).to.deep.equal(['S-VII', 'S-VIII', 'S-IX']);
     expect(result.pages[1].folio).to.equal('2');
+  });
+});
+
+describe('touches of ranges of pages', () => {
+  const made = book([chapter('Alpha', ...long(6, 30))]);
+  const composed = compose(made);
+  const anchorOn = (page: Page) => {
+    const { paragraph, from: line } = page.fragments[0];
+    const at = paragraph.broken.from[line];
+    const from = paragraph.styled.source?.[at] ?? at;
+    return { stream: made.divisions[0].id, block: paragraph.styled.block, from, to: from, words: '' };
+  };
+  const anchors = { a1: anchorOn(composed.pages[2]), a2: anchorOn(composed.pages[4]) };
+  const touch = { id: 't1', anchor: 'a1', through: 'a2', madeOn: 2 };
+
+  it('hold from the page of the one place to that of the other, whichever comes first now', () => {
+    for (const own of [anchors, { a1: anchors.a2, a2: anchors.a1 }]) {
+      const result = compose(checkBook({ ...made, anchors: own, pageTouches: [{ ...touch, hideHead: true }] }));
+      expect(result.touched).to.deep.equal([{ id: 't1', page: 2, to: 4 }]);
+      for (const page of result.pages.slice(1))
+        expect('head foreEdge' in said(page), `${page.index}`).to.equal(page.index < 2 || page.index > 4);
+    }
+  });
+
+  it('give other furniture, and begin a folio run on their first page alone', () => {
+    const head = furnitureLine(2, { centre: slot(token('author')) });
+    const sets = { ...made.spec.furniture.sets, Other: furnitureSet({ head, foot: null }, NO_FEET) };
+    const spec = { ...made.spec, furniture: { ...made.spec.furniture, sets } };
+    const run = { numerals: 'arabic', start: 70, prefix: '', hidden: false } as const;
+    const result = compose({ ...made, spec, anchors, pageTouches: [{ ...touch, furniture: 'Other', run }] });
+    expect(result.pages.slice(2, 6).map((page) => said(page)['head centre'])).to.deep.equal([
+      ...['A. Writer', 'A. Writer', 'A. Writer'],
+      undefined,
+    ]);
+    expect(result.pages.slice(2, 6).map(({ folio }) => folio)).to.deep.equal(['70', '71', '72', '73']);
+  });
+
+  it('are gone with either of their ends, and take both anchors along when they are taken back', () => {
+    const lost = { a1: anchors.a1, a2: { ...anchors.a2, block: 'p999999' } };
+    const result = compose({ ...made, anchors: lost, pageTouches: [{ ...touch, hideHead: true }] });
+    expect(result.touched).to.deep.equal([{ id: 't1', page: -1, to: -1 }]);
+    const touched = { ...made, anchors, pageTouches: [{ ...touch, hideHead: true }] };
+    expect(applyEdits(touched, dropPageTouch(touched, 't1'))).to.deep.include({ anchors: {}, pageTouches: [] });
+    expect(() => checkBook({ ...touched, anchors: { a1: anchors.a1 } })).to.throw('without its anchor a2');
+  });
+});
+
+describe('the parts of a slot', () => {
+  const start = book([chapter('Alpha', ...long(1))]);
+  const tab = { kind: 'tab' } as const;
+
+  it('a tab takes what follows to the other end of the slot, beside others to the end of its own room', () => {
+    const own = { style: 'RH', parts: [token('folio'), tab, token('chapterTitle')] };
+    const edgesOf = (parts: Parameters<typeof furnitureLine>[1]) => {
+      const made = withSet(start, furnitureSet({ head: furnitureLine(2, parts), foot: null }, NO_FEET));
+      const composed = compose(made);
+      const [page] = textPages(composed);
+      const list = displayPage(composed, page.index, prepare(newContext(), made));
+      const heads = list.items.filter(({ artifact }) => artifact === 'head' || artifact === 'folio');
+      return { list, heads, left: columnLeft(composed.geometry, page.side), measure: composed.geometry.measure };
+    };
+    const { list, heads, left, measure } = edgesOf({ spine: own });
+    expect(list.xs[heads[0].first]).to.be.closeTo(left, 0.01);
+    expect(heads.at(-1)!.endX).to.be.closeTo(left + measure, 0.01);
+    expect(heads.map(({ text }) => text.replace(/\s+/g, ' ').trim()).join(' ')).to.equal('2 Alpha');
+    // The other slot keeps its place: nothing stands over it.
+    const both = edgesOf({ spine: own, foreEdge: slot(token('author')) });
+    const author = both.heads.filter(({ text }) => text.includes('Writer') || text.includes('A.'));
+    const others = both.heads.filter((item) => !author.includes(item));
+    const span = (items: typeof heads) => [
+      Math.min(...items.map((item) => both.list.xs[item.first])),
+      Math.max(...items.map(({ endX }) => endX)),
+    ];
+    const [[a, b], [c, d]] = [span(author), span(others)];
+    expect(b < c || d < a).to.equal(true);
+  });
+
+  it('a section’s first page has furniture of its own, until then that of text pages', () => {
+    const head = furnitureLine(2, { centre: slot(token('title')) });
+    const first = furnitureLine(2, { centre: slot(token('section')) });
+    const text = { head, foot: null };
+    const [division1] = start.divisions;
+    const blocks = division1.blocks.map((block, k) =>
+      k === 6 ? { ...block, touches: { section: 'The Tow', breakBefore: true as const } } : block,
+    );
+    const made = { ...start, divisions: [{ ...division1, blocks }] };
+    const set = furnitureSet(text, NO_FEET);
+    const plain = compose(withSet(made, set));
+    const sectionPage = plain.pages.findIndex(({ fragments }) => fragments[0].paragraph.styled.block === blocks[6].id);
+    expect(said(plain.pages[sectionPage])).to.deep.equal({ 'head centre': 'A Book' });
+    const own = { roles: { ...set.roles, section: { head: first, foot: null } } };
+    const composed = compose(withSet(made, own));
+    expect(composed.pages.map((page) => said(page)['head centre'])).to.deep.equal(
+      composed.pages.map(({ index, role }) =>
+        role === 'opener' ? undefined : index === sectionPage ? 'The Tow' : 'A Book',
+      ),
+    );
   });
 });
 

@@ -4,12 +4,12 @@ import { useNavigate } from 'react-router';
 import type { SectionStart } from '../../../../core/numbering/sections';
 import type { FolioRun, Numerals } from '../../../../core/model/spec/numbering';
 import { goToBlock } from '../../../../state/copy/galleyThunks';
-import { spreadOfPage, type SectionRow } from '../../../../state/book/selectors';
+import { type SectionRow } from '../../../../state/book/selectors';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { setSection, setSectionFurniture, setSectionRun, setSectionStart } from '../../../../state/order/sectionThunks';
-import { spreadCalled } from '../../../../state/view/viewSlice';
 import { NUMERAL_CHOICES, readStart } from '../../../components/FolioRunFields';
 import { useDraft } from '../../../components/useDraft';
+import { callPage } from '../../../../state/view/pageThunks';
 
 const STARTS: readonly (readonly [SectionStart, string])[] = [
   ['running', 'where it falls'],
@@ -205,7 +205,7 @@ function Places({ row }: { row: SectionRow }) {
         className="text-primary hover:underline disabled:text-quiet disabled:no-underline"
         disabled={row.page < 0}
         onClick={() => {
-          dispatch(spreadCalled(spreadOfPage(row.page)));
+          dispatch(callPage(row.page));
           void navigate('../pages', { relative: 'path' });
         }}
       >

@@ -2,18 +2,15 @@
 // one undo step; Escape puts the margin back.
 import { useEffect, useRef, useState } from 'react';
 import { GESTURE } from '../../../../state/book/bookSlice';
-import type { Length, Unit } from '../../../../core/model/spec/length';
+import type { Length } from '../../../../core/model/spec/length';
 import type { Margins } from '../../../../core/model/spec/pageSpec';
-import { pointsPer } from '../../../../core/measure/units';
+import { roundedTo } from '../../../../core/measure/units';
 import { useUnits } from '../../../components/useUnits';
 import { useSpec } from '../useSetSpec';
 import type { DrawingLayout } from './layout';
 
 type Side = keyof Margins;
 const NAMES: Readonly<Record<Side, string>> = { head: 'Head', foot: 'Foot', back: 'Back', foreEdge: 'Fore-edge' };
-
-/** A drag goes by so much of the unit. */
-const STEP: Readonly<Record<Unit, number>> = { pt: 0.5, in: 0.01, mm: 0.25, cm: 0.025, pica: 1 / 24, px: 1 };
 
 /** Pixels on each side of an edge where it can be taken. */
 const REACH = 5;
@@ -53,9 +50,8 @@ export function Handles({ layout }: { layout: DrawingLayout }) {
     const { side, sign } = held.handle;
     const moved = (isVertical(side) ? event.clientY : event.clientX) - held.startAt;
     const unit = units.unit ?? held.from.unit;
-    const step = pointsPer(unit, units.dpi) * STEP[unit];
     const wished = held.from.pt + (sign * moved) / layout.scale;
-    const to = { pt: Math.max(0, Math.round(wished / step) * step), unit };
+    const to = { pt: Math.max(0, roundedTo(wished, unit, units.dpi)), unit };
     const box = event.currentTarget.parentElement!.getBoundingClientRect();
     const problem = give(side, to, held.gesture);
     setShown({ side, x: event.clientX - box.left, y: event.clientY - box.top, problem });
@@ -83,7 +79,7 @@ export function Handles({ layout }: { layout: DrawingLayout }) {
   if (readOnly) return null;
   return (
     <>
-      {handlesOf(layout, spec.page.facing).map((handle) => (
+      {handlesOf(layout).map((handle) => (
         <div
           key={handle.key}
           data-handle={handle.key}
@@ -121,7 +117,7 @@ export function Handles({ layout }: { layout: DrawingLayout }) {
   );
 }
 
-function handlesOf({ edge }: DrawingLayout, facing: boolean): Handle[] {
+function handlesOf({ edge, pages }: DrawingLayout): Handle[] {
   const across = (key: string, side: Side, left: number, right: number, y: number, sign: 1 | -1): Handle => ({
     key,
     side,
@@ -140,13 +136,16 @@ function handlesOf({ edge }: DrawingLayout, facing: boolean): Handle[] {
     height: Math.max(0, edge.foot - edge.head),
     sign,
   });
-  return [
+  const verso = [
     across('head-verso', 'head', edge.versoLeft, edge.versoRight, edge.head, 1),
-    across('head-recto', 'head', edge.rectoLeft, edge.rectoRight, edge.head, 1),
     across('foot-verso', 'foot', edge.versoLeft, edge.versoRight, edge.foot, -1),
+    down('outer-verso', 'foreEdge', edge.versoLeft, 1),
+    down('inner-verso', 'back', edge.versoRight, -1),
+  ];
+  return [
+    ...(pages === 2 ? verso : []),
+    across('head-recto', 'head', edge.rectoLeft, edge.rectoRight, edge.head, 1),
     across('foot-recto', 'foot', edge.rectoLeft, edge.rectoRight, edge.foot, -1),
-    down('outer-verso', facing ? 'foreEdge' : 'back', edge.versoLeft, 1),
-    down('inner-verso', facing ? 'back' : 'foreEdge', edge.versoRight, -1),
     down('back-recto', 'back', edge.rectoLeft, 1),
     down('foreEdge-recto', 'foreEdge', edge.rectoRight, -1),
   ];

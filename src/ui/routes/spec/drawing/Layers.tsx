@@ -2,14 +2,16 @@
 import { canonState } from '../../../../core/measure/canon';
 import { pointsPer } from '../../../../core/measure/units';
 import type { Unit } from '../../../../core/model/spec/length';
-import type { Guide } from '../../../../core/model/spec/pageSpec';
 import type { Spec } from '../../../../core/model/spec/spec';
 import { useAppSelector } from '../../../../state/hooks';
 import { pageFacts } from '../../../../state/spec/specThunks';
 import type { Layer } from '../../../../state/view/viewSlice';
+import { pageMarks } from '../../../pageView/pageMarks';
 import type { DrawingLayout } from './layout';
 
 const LEAF = '#27694b';
+/** What is cut away. */
+const BLEED = '#a4452c';
 
 export function Layers({ spec, layout, shown }: { spec: Spec; layout: DrawingLayout; shown: readonly Layer[] }) {
   const capHeight = useAppSelector((state) => pageFacts(state).capHeight);
@@ -26,83 +28,105 @@ export function Layers({ spec, layout, shown }: { spec: Spec; layout: DrawingLay
       {has('canon') && holds && (
         <path d={canonPath(spec, layout)} stroke={LEAF} strokeOpacity={0.55} strokeDasharray="5 4" />
       )}
-      {has('guides') && (
-        <path d={guidesPath(spec.page.guides, spec.page.facing, layout)} stroke="#7a5ea8" strokeOpacity={0.9} />
+      {has('guides') && <path d={guidesPath(spec, layout, capHeight)} stroke="#7a5ea8" strokeOpacity={0.9} />}
+      {has('bleed') && (
+        <path data-layer="bleed" d={bleedPath(spec, layout, capHeight)} stroke={BLEED} strokeDasharray="2 3" />
+      )}
+      {has('measures') && spec.page.bindingAllowance.pt > 0 && (
+        <path d={bindingPath(spec, layout)} stroke={LEAF} strokeOpacity={0.5} strokeDasharray="1 3" />
       )}
     </g>
   );
 }
 
-/** Baselines of both pages. */
-function gridPath(spec: Spec, { top, scale, area, edge }: DrawingLayout, capHeight: number): string {
-  const lines: string[] = [];
-  for (let k = 0; k < area.lines; k += 1) {
-    const y = round(top + (spec.page.margins.head.pt + capHeight + k * spec.text.leading.pt) * scale);
-    lines.push(`M${edge.versoLeft} ${y}H${edge.versoRight}M${edge.rectoLeft} ${y}H${edge.rectoRight}`);
-  }
-  return lines.join('');
+/** The marks of each page that is drawn, with the left edge of its trim. */
+function pagesOfDrawing(spec: Spec, { left, recto, pages }: DrawingLayout, capHeight: number) {
+  const onRecto = { at: recto, marks: pageMarks(spec, capHeight, 'recto') };
+  return pages === 1 ? [onRecto] : [{ at: left, marks: pageMarks(spec, capHeight, 'verso') }, onRecto];
+}
+
+function gridPath(spec: Spec, layout: DrawingLayout, capHeight: number): string {
+  const { top, scale } = layout;
+  return pagesOfDrawing(spec, layout, capHeight)
+    .flatMap(({ at, marks: { area, baselines } }) =>
+      baselines.map((y) => `M${at + area.x * scale} ${round(top + y * scale)}h${area.width * scale}`),
+    )
+    .join('');
+}
+
+function guidesPath(spec: Spec, layout: DrawingLayout, capHeight: number): string {
+  const { top, w, h, scale } = layout;
+  return pagesOfDrawing(spec, layout, capHeight)
+    .flatMap(({ at, marks }) =>
+      marks.guides.map((guide) =>
+        'x' in guide ? `M${round(at + guide.x * scale)} ${top}v${h}` : `M${at} ${round(top + guide.y * scale)}h${w}`,
+      ),
+    )
+    .join('');
+}
+
+/** Around the trim; between facing pages there is only one edge. */
+function bleedPath(spec: Spec, layout: DrawingLayout, capHeight: number): string {
+  const { top, scale, pages, recto } = layout;
+  return pagesOfDrawing(spec, layout, capHeight)
+    .flatMap(({ at, marks: { bleed } }) => {
+      if (bleed === null) return [];
+      const [left, right] = [at + bleed.x * scale, at + (bleed.x + bleed.width) * scale];
+      const [from, to] = pages === 1 ? [left, right] : at === recto ? [recto, right] : [left, recto];
+      const [head, foot] = [top + bleed.y * scale, top + (bleed.y + bleed.height) * scale];
+      const outer =
+        pages === 1 || at === recto ? `M${from} ${head}H${to}V${foot}H${from}` : `M${to} ${head}H${from}V${foot}H${to}`;
+      return [pages === 1 ? `${outer}Z` : outer];
+    })
+    .join('');
+}
+
+/** The share of the back margin that the binding takes, at the fold. */
+function bindingPath(spec: Spec, { recto, top, h, scale, pages }: DrawingLayout): string {
+  const d = spec.page.bindingAllowance.pt * scale;
+  return `M${round(recto + d)} ${top}v${h}${pages === 1 ? '' : `M${round(recto - d)} ${top}v${h}`}`;
 }
 
 function columnPath(
   { scale, edge }: DrawingLayout,
   columns: readonly { readonly x: number; readonly width: number }[],
 ): string {
-  return [edge.versoLeft, edge.rectoLeft]
+  return [...new Set([edge.versoLeft, edge.rectoLeft])]
     .flatMap((left) => columns.flatMap(({ x, width }) => [left + x * scale, left + (x + width) * scale]).slice(1, -1))
     .map((x) => `M${round(x)} ${edge.head}V${edge.foot}`)
     .join('');
 }
 
 /** Diagonals of pages and spread, and the parts of a division into parts; or lines from corner to corner of page and type. */
-function canonPath(spec: Spec, { left, top, w, h, scale, edge }: DrawingLayout): string {
+function canonPath(spec: Spec, { left, right, recto, top, w, h, scale, edge, pages }: DrawingLayout): string {
   const { canon, bindingAllowance } = spec.page;
-  const fold = left + w;
+  const fold = recto;
   const inner = bindingAllowance.pt * scale;
   const line = (x1: number, y1: number, x2: number, y2: number) => `M${x1} ${y1}L${x2} ${y2}`;
   const mirrored = (x: number) => 2 * fold - x;
   if (canon?.kind === 'twoThirds' || canon?.kind === 'nths') {
-    const right = left + 2 * w;
-    const paths = [
-      line(fold + inner, top, right, top + h),
-      line(mirrored(fold + inner), top, left, top + h),
-      line(left, top + h, right, top),
-      line(right, top + h, left, top),
-    ];
+    const paths = [line(fold + inner, top, right, top + h), line(right, top + h, left, top)];
+    if (pages === 2) paths.push(line(mirrored(fold + inner), top, left, top + h), line(left, top + h, right, top));
     if (canon.kind === 'nths')
       for (let k = 1; k < canon.parts; k += 1) {
         const x = fold + inner + ((w - inner) * k) / canon.parts;
         const y = top + (h * k) / canon.parts;
-        paths.push(line(x, top, x, top + h), line(mirrored(x), top, mirrored(x), top + h), line(left, y, right, y));
+        paths.push(line(x, top, x, top + h), line(left, y, right, y));
+        if (pages === 2) paths.push(line(mirrored(x), top, mirrored(x), top + h));
       }
     return paths.join('');
   }
   const corners: [number, number, number, number][] = [
     [fold + inner, top, edge.rectoLeft, edge.head],
-    [left + 2 * w, top, edge.rectoRight, edge.head],
+    [right, top, edge.rectoRight, edge.head],
     [fold + inner, top + h, edge.rectoLeft, edge.foot],
-    [left + 2 * w, top + h, edge.rectoRight, edge.foot],
+    [right, top + h, edge.rectoRight, edge.foot],
   ];
   return corners
-    .flatMap(([x1, y1, x2, y2]) => [line(x1, y1, x2, y2), line(mirrored(x1), y1, mirrored(x2), y2)])
-    .join('');
-}
-
-function guidesPath(guides: readonly Guide[], facing: boolean, { left, top, w, h, scale }: DrawingLayout): string {
-  return guides
-    .flatMap(({ axis, at, on }) => {
-      const [onVerso, onRecto] = [on !== 'recto', on !== 'verso'];
-      const d = at.pt * scale;
-      if (axis === 'across')
-        return [
-          onVerso ? `M${left} ${round(top + d)}H${left + w}` : '',
-          onRecto ? `M${left + w} ${round(top + d)}H${left + 2 * w}` : '',
-        ];
-      const versoX = on === 'mirrored' && facing ? left + w - d : left + d;
-      return [
-        onVerso ? `M${round(versoX)} ${top}V${top + h}` : '',
-        onRecto ? `M${round(left + w + d)} ${top}V${top + h}` : '',
-      ];
-    })
+    .flatMap(([x1, y1, x2, y2]) => [
+      line(x1, y1, x2, y2),
+      ...(pages === 2 ? [line(mirrored(x1), y1, mirrored(x2), y2)] : []),
+    ])
     .join('');
 }
 
@@ -112,12 +136,12 @@ const STEPS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000];
 
 /** Rulers along head and left, from the fold outwards and from the head down, in the unit of the book. */
 export function Rulers({ layout, unit, dpi }: { layout: DrawingLayout; unit: Unit; dpi: number }) {
-  const { left, top, w, h, scale } = layout;
+  const { left, recto, top, w, h, scale, pages } = layout;
   const one = pointsPer(unit, dpi) * scale;
   const step = STEPS.find((size) => size * one >= APART) ?? STEPS[STEPS.length - 1];
   const ticks: { x: number; y: number; value: number; isAcross: boolean }[] = [];
   for (let value = 0; value * one <= w + 0.5; value += step)
-    for (const x of value === 0 ? [left + w] : [left + w - value * one, left + w + value * one])
+    for (const x of value === 0 || pages === 1 ? [recto + value * one] : [recto - value * one, recto + value * one])
       ticks.push({ x, y: top - 2, value, isAcross: true });
   for (let value = 0; value * one <= h + 0.5; value += step)
     ticks.push({ x: left - 2, y: top + value * one, value, isAcross: false });

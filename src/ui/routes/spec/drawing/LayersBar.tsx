@@ -6,6 +6,7 @@ import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 const NAMES: Readonly<Record<Layer, string>> = {
   text: 'text',
   measures: 'measures',
+  bleed: 'bleed',
   grid: 'grid',
   canon: 'canon lines',
   guides: 'guides',

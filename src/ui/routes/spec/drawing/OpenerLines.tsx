@@ -37,7 +37,7 @@ export function OpenerLines({ layout, page, isRecto }: Props) {
   const sinkY = edge.head + sink * leading;
   const startY = edge.head + (textStart - 1) * leading + capHeight * scale;
   /** Outside the page, with a line to what it measures. */
-  const chipX = isRecto ? Math.max(x, layout.left + 2 * layout.w) + 38 : Math.min(x, layout.left) - 38;
+  const chipX = isRecto ? Math.max(x, layout.right) + 38 : Math.min(x, layout.left) - 38;
   const tick = (y: number) => `M${x - 4} ${y}H${x + 4}`;
   const take = (key: 'sink' | 'textStart', name: string) => (to: number) => set(openerPath(spec, kind, key), to, name);
   return (

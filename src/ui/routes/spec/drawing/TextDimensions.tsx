@@ -25,7 +25,7 @@ export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus
   const tick = (y: number) => `M${right} ${y}H${x + 6}M${x - 3} ${y + 3}L${x + 3} ${y - 3}`;
   const top = edge.head - 18;
   // Outside the page, with a line to what it measures.
-  const pageEdge = layout.left + (isRecto ? 2 : 1) * layout.w;
+  const pageEdge = isRecto ? layout.right : layout.left + layout.w;
   const chipX = Math.max(x + 44, isRecto ? pageEdge + 40 : x + 44);
   return (
     <>

@@ -3,9 +3,11 @@ import { typeArea, type TypeArea } from '../../../../core/measure/typeArea';
 import type { Spec } from '../../../../core/model/spec/spec';
 
 /** Room around the spread for its dimensions. */
-const ROOM = { x: 84, top: 52, bottom: 34 };
+const ROOM = { x: 84, top: 56, bottom: 34 };
 
 export interface DrawingLayout {
+  /** What of it is in view. */
+  readonly box: { readonly width: number; readonly height: number };
   /** Pixels a point. */
   readonly scale: number;
   /** Left edge and top of the spread, width and height of a page. */
@@ -14,7 +16,12 @@ export interface DrawingLayout {
   readonly w: number;
   readonly h: number;
   readonly area: TypeArea;
-  /** Edges of the two type areas. */
+  /** Left edge of the recto, or of a single page, and right edge of it. */
+  readonly recto: number;
+  readonly right: number;
+  /** Pages side by side: one where pages are single. */
+  readonly pages: 1 | 2;
+  /** Edges of the two type areas; of single pages both are the same. */
   readonly edge: {
     readonly head: number;
     readonly foot: number;
@@ -32,11 +39,17 @@ export interface DrawingView {
   readonly y: number;
 }
 
+export const pagesOf = ({ page }: Spec): 1 | 2 => (page.facing ? 2 : 1);
+
 /** The scale at which the whole spread, with its dimensions, fits a box of so many pixels. */
-export function fitScale({ page: { trim } }: Spec, width: number, height: number): number {
+export function fitScale(spec: Spec, width: number, height: number): number {
+  const { trim } = spec.page;
   return Math.max(
     0.1,
-    Math.min((width - 2 * ROOM.x) / (2 * trim.width.pt), (height - ROOM.top - ROOM.bottom) / trim.height.pt),
+    Math.min(
+      (width - 2 * ROOM.x) / (pagesOf(spec) * trim.width.pt),
+      (height - ROOM.top - ROOM.bottom) / trim.height.pt,
+    ),
   );
 }
 
@@ -49,9 +62,10 @@ export function drawingLayout(
   view: DrawingView | null = null,
 ): DrawingLayout {
   const { trim, margins, facing } = spec.page;
+  const pages = pagesOf(spec);
   const scale = view?.scale ?? fitScale(spec, width, height);
   const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
-  const left = view === null ? (width - 2 * w) / 2 : offset(width / 2 - view.x * scale, 2 * w, width, ROOM.x);
+  const left = view === null ? (width - pages * w) / 2 : offset(width / 2 - view.x * scale, pages * w, width, ROOM.x);
   const top =
     view === null
       ? ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2)
@@ -59,20 +73,25 @@ export function drawingLayout(
   const area = typeArea(spec.page, capHeight, spec.text.leading.pt);
   const [back, foreEdge] = [margins.back.pt * scale, margins.foreEdge.pt * scale];
   const versoLeft = left + (facing ? foreEdge : back);
+  const rectoLeft = left + (pages - 1) * w + back;
   return {
+    box: { width, height },
     scale,
     left,
     top,
     w,
     h,
+    recto: left + (pages - 1) * w,
+    right: left + pages * w,
+    pages,
     area,
     edge: {
       head: top + margins.head.pt * scale,
       foot: top + (margins.head.pt + area.depth) * scale,
       versoLeft,
       versoRight: versoLeft + w - back - foreEdge,
-      rectoLeft: left + w + back,
-      rectoRight: left + 2 * w - foreEdge,
+      rectoLeft,
+      rectoRight: rectoLeft + w - back - foreEdge,
     },
   };
 }

@@ -4,7 +4,7 @@ import { useEffect, useState, type PointerEvent, type RefObject } from 'react';
 import type { Spec } from '../../../../core/model/spec/spec';
 import type { SlotPlace } from '../../../../state/view/viewSlice';
 import { isTyping } from '../../../frame/useShortcuts';
-import { fitScale, type DrawingView } from './layout';
+import { fitScale, pagesOf, type DrawingView } from './layout';
 
 const SCALES = { least: 0.2, most: 12 };
 /** One notch of a wheel. */
@@ -32,7 +32,8 @@ export function viewOfTopic(spec: Spec, focus: Focus, width: number, height: num
   const fit = fitScale(spec, width, height);
   const readable = Math.max(fit, READABLE / spec.text.size.pt);
   const onePage = Math.max(fit, (width - 2 * BESIDE) / w);
-  const middle = focus.side === 'verso' ? w / 2 : w * 1.5;
+  const middleOf = (side: 'verso' | 'recto') => (side === 'verso' ? w / 2 : w * (pagesOf(spec) - 0.5));
+  const middle = middleOf(focus.side);
   switch (focus.topic) {
     case 'text':
     case 'styles':
@@ -49,7 +50,7 @@ export function viewOfTopic(spec: Spec, focus: Focus, width: number, height: num
     case 'furniture':
       return focus.slot === null
         ? null
-        : { scale: readable, x: focus.slot.side === 'verso' ? w / 2 : w * 1.5, y: focus.slot.at === 'head' ? 0 : h };
+        : { scale: readable, x: middleOf(focus.slot.side), y: focus.slot.at === 'head' ? 0 : h };
     default:
       return null;
   }
@@ -69,9 +70,10 @@ export function useDrawingView(
 ): DrawingZoom {
   const [own, setOwn] = useState<{ readonly topic: string; readonly view: DrawingView | null } | null>(null);
   const { trim } = spec.page;
+  const pages = pagesOf(spec);
   const view = own?.topic === focus.topic ? own.view : viewOfTopic(spec, focus, width, height);
   const fit = fitScale(spec, width, height);
-  const shown = view ?? { scale: fit, x: trim.width.pt, y: trim.height.pt / 2 };
+  const shown = view ?? { scale: fit, x: (pages * trim.width.pt) / 2, y: trim.height.pt / 2 };
   useEffect(() => {
     const area = box.current;
     if (area === null) return;

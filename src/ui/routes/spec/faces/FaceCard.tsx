@@ -1,7 +1,7 @@
 // One family: its name in words, the book's own text in it, what it can do and what it lacks.
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useSpec } from '../useSetSpec';
-import type { Sample } from './sample';
+import { SAMPLE_LINES, SAMPLE_PAD, SAMPLE_SCALE, type Sample } from './sample';
 import { KIND_NAMES, lackedBy, type Family } from './families';
 
 interface Props {
@@ -15,9 +15,6 @@ interface Props {
 }
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
-/** CSS pixels: width of the page of which the sample is a strip, and height of the strip. */
-const PAGE = 420;
-const STRIP = 74;
 /** What typesetters look for, in this order; the rest is only counted. */
 const NAMED: Readonly<Record<string, string>> = {
   smcp: 'small capitals',
@@ -40,7 +37,7 @@ export function FaceCard({ family, uses, codes, sample, isLiked, onLike, onDrop 
   const features = Object.entries(NAMED).filter(([tag]) => roman.features.includes(tag));
   const list = sample?.lists.find(({ items }) => items.some((item) => item.source?.meaning === 'body'));
   const first = list?.items.find((item) => item.source?.meaning === 'body');
-  const scale = list === undefined ? 1 : PAGE / list.width;
+  const strip = (SAMPLE_LINES * spec.text.leading.pt + SAMPLE_PAD) * SAMPLE_SCALE;
   return (
     <article aria-label={family.name} className="border-b border-hairline px-3.5 py-2">
       <h3 className="flex items-baseline justify-between gap-2">
@@ -49,19 +46,16 @@ export function FaceCard({ family, uses, codes, sample, isLiked, onLike, onDrop 
           {family.isOwn ? `${KIND_NAMES[family.kind]}, own` : KIND_NAMES[family.kind]}
         </span>
       </h3>
-      <div className="relative my-1.5 overflow-hidden bg-paper" style={{ height: STRIP }}>
+      <div className="relative my-1.5 overflow-hidden bg-paper" style={{ height: strip }}>
         {sample !== undefined && list !== undefined && first !== undefined ? (
           <div
-            className="absolute"
-            style={{
-              left: 6 - list.xs[first.first] * scale,
-              top: 8 - (first.y - first.size) * scale,
-            }}
+            className="absolute left-0"
+            style={{ top: (SAMPLE_PAD - (first.y - 0.75 * spec.text.leading.pt)) * SAMPLE_SCALE }}
           >
             <PageCanvas
               list={list}
               outlines={sample.outline}
-              width={PAGE}
+              width={list.width * SAMPLE_SCALE}
               label={`Words of this book in ${family.name}`}
             />
           </div>

@@ -1,6 +1,6 @@
 // Faces: those that ship and one's own, each on the book's own words; what it can do, what it lacks, and what is set in it.
-import { useEffect, useMemo, useRef, useState } from 'react';
-import type { FaceTable } from '../../../../core/model/spec/faces';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { familyInWords, type FaceTable } from '../../../../core/model/spec/faces';
 import { bringFontsIn, askFaces, dropFamily } from '../../../../state/spec/fontThunks';
 import { favouriteFamilies } from '../../../../state/spec/keptFaces';
 import { askSpecimens, type Specimens } from '../../../../state/spec/keptSpecs';
@@ -10,8 +10,10 @@ import { useSpec } from '../useSetSpec';
 import { FaceCard } from './FaceCard';
 import { charactersOf, familiesOf, familyUses, KIND_NAMES, type Family } from './families';
 import { ReplaceFace } from './ReplaceFace';
-import type { Sample } from './sample';
+import { sampleSpec, type Sample } from './sample';
 
+/** Padding of a card at either side, in CSS pixels. */
+const SIDE = 14;
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
 
 export function FacesTopic() {
@@ -30,7 +32,8 @@ export function FacesTopic() {
   const families = useMemo(() => familiesOf(table ?? []), [table]);
   const uses = useMemo(() => familyUses(book), [book]);
   const codes = charactersOf(book);
-  const samples = useSamples(families, times);
+  const { box, width } = useWidth();
+  const samples = useSamples(families, times, width);
   const bringIn = async (files: FileList | null) => {
     const read = await Promise.all(
       [...(files ?? [])].map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
@@ -50,6 +53,7 @@ export function FacesTopic() {
   const list = families.filter(isShown);
   return (
     <div
+      ref={box}
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
@@ -95,7 +99,7 @@ export function FacesTopic() {
         ))}
         {gone.map((key) => (
           <p key={key} className="border-b border-hairline px-3.5 py-1.5 text-error">
-            {key} <span className="text-[12px]">is missing: another face stands in for it</span>
+            {familyInWords(key)} <span className="text-[12px]">is missing: another face stands in for it</span>
           </p>
         ))}
       </SettingGroup>
@@ -123,15 +127,16 @@ export function FacesTopic() {
 }
 
 /** The beginning of the book in each family, at its own size; composed beside the book, anew when its page or its words change. */
-function useSamples(families: readonly Family[], times: number): ReadonlyMap<string, Sample> {
+function useSamples(families: readonly Family[], times: number, width: number): ReadonlyMap<string, Sample> {
   const dispatch = useAppDispatch();
   const spec = useAppSelector((state) => state.book.book)!.spec;
   const [made, setMade] = useState<{ readonly keys: readonly string[]; readonly of: Specimens } | null>(null);
   const keys = families.filter(({ kind, isOwn }) => kind !== 'other' || isOwn).map(({ key }) => key);
-  const { name, page, text } = spec;
+  const { name, text } = spec;
   const wish = JSON.stringify({
     keys,
-    specs: { name, trim: page.trim, margins: page.margins, size: text.size },
+    spec: { name, size: text.size, leading: text.leading },
+    width,
     times,
   });
   const asked = useRef({ keys, spec });
@@ -141,15 +146,28 @@ function useSamples(families: readonly Family[], times: number): ReadonlyMap<str
   useEffect(() => {
     const stop = new AbortController();
     const { keys: wanted, spec: own } = asked.current;
-    const specs = wanted.map((face) => ({ ...own, text: { ...own.text, face, wordSpace: null } }));
+    if (width === 0) return;
+    const specs = wanted.map((face) => sampleSpec(own, face, width));
     void dispatch(askSpecimens(specs, stop.signal)).then(
       (of) => of !== null && !stop.signal.aborted && setMade({ keys: wanted, of }),
     );
     return () => stop.abort();
-  }, [dispatch, wish]);
+  }, [dispatch, wish, width]);
   return useMemo(() => {
     const outlines = new Map((made?.of.outlines ?? []).map((one) => [`${one.face}:${one.glyph}`, one]));
     const outline = (face: string, glyph: number) => outlines.get(`${face}:${glyph}`);
     return new Map(made?.of.specimens.map(({ lists }, index) => [made.keys[index], { lists, outline }]) ?? []);
   }, [made]);
+}
+
+/** The room that a sample has in the panel, in CSS pixels. */
+function useWidth() {
+  const box = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.round(entry.contentRect.width) - 2 * SIDE));
+    observer.observe(box.current!);
+    return () => observer.disconnect();
+  }, []);
+  return { box, width };
 }

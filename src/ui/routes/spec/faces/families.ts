@@ -1,6 +1,7 @@
 // The faces by family, with what the open book does with each.
 import { FAMILY_KINDS } from '../../../../core/defaults/familyNames';
 import { covers, maybeFace, type FaceKind, type FaceRecord, type FaceTable } from '../../../../core/model/spec/faces';
+import { SCRIPT_NAMES, type ScriptCode } from '../../../../core/model/spec/scripts';
 import { eachStream, type Book } from '../../../../core/model/copy/book';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 
@@ -45,6 +46,7 @@ export function familyUses({ spec }: Book): ReadonlyMap<string, readonly string[
     if (family !== undefined) uses.set(family, [...(uses.get(family) ?? []), what]);
   };
   note(spec.text.face, 'the text');
+  for (const [script, face] of Object.entries(spec.text.fallbacks)) note(face, SCRIPT_NAMES[script as ScriptCode]);
   for (const [tag, { face }] of Object.entries(spec.styles)) note(face, tag);
   for (const [tag, { face }] of Object.entries(spec.characterStyles)) note(face, tag);
   return uses;

@@ -1,9 +1,11 @@
 // The slots of head and foot on the drawing: each is chosen where it stands, and edited beside it.
 import { SLOTS, type SlotName } from '../../../../core/model/spec/furniture';
 import type { PageSide } from '../../../../core/model/spec/pageRoles';
-import { useAppDispatch } from '../../../../state/hooks';
+import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { slotChosen, type SlotPlace } from '../../../../state/view/viewSlice';
 import type { DrawingLayout } from '../drawing/layout';
+import { useShownSpread } from '../drawing/shownSpread';
+import { exampleWords } from './exampleWords';
 import { SlotEditor } from './SlotEditor';
 import { partName } from './tokens';
 import { useFurniture } from './useFurniture';
@@ -53,8 +55,9 @@ export function FurnitureSlots({ layout }: { layout: DrawingLayout }) {
           key={`${open.place.at} ${open.place.side} ${open.place.slot}`}
           place={open.place}
           middle={open.x + open.width / 2}
-          y={open.place.at === 'head' ? open.y - 6 : open.y + height + 6}
-          bounds={[layout.left, layout.left + 2 * layout.w]}
+          top={open.y}
+          bottom={open.y + height}
+          room={layout.box}
         />
       )}
     </>
@@ -74,6 +77,8 @@ interface BoxProps {
 function SlotBox({ place, x, y, width, height }: BoxProps) {
   const dispatch = useAppDispatch();
   const { slot, slotAt, readOnly } = useFurniture();
+  const book = useAppSelector((state) => state.book.book!);
+  const { isExample } = useShownSpread();
   const { parts } = slotAt(place);
   const isChosen = slot !== null && isSame(place, slot);
   const says = parts.length === 0 ? 'empty' : parts.map(partName).join(' ');
@@ -88,6 +93,14 @@ function SlotBox({ place, x, y, width, height }: BoxProps) {
       onClick={() => dispatch(slotChosen(isChosen ? null : place))}
     >
       {parts.length === 0 && !isChosen && <span className="text-[#27694b]">+</span>}
+      {isExample && parts.length > 0 && (
+        <span
+          className={`w-full truncate px-1 font-book text-[#1f1d1a] ${place.slot === 'centre' ? 'text-center' : (place.slot === 'spine') === (place.side === 'recto') ? 'text-left' : 'text-right'}`}
+          style={{ fontSize: Math.max(9, height * 0.55) }}
+        >
+          {exampleWords(book, slotAt(place), place.side)}
+        </span>
+      )}
     </button>
   );
 }

@@ -1,18 +1,23 @@
 // Furniture and folios: sets of running heads and feet by page role, the folio runs, and the touches of single pages.
-import { PAGE_ROLES, type PageRole } from '../../../../core/model/spec/pageRoles';
-import { slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/spec/furniture';
+import { FURNITURE_ROLES, type FurnitureRole } from '../../../../core/model/spec/pageRoles';
+import { roleFurniture, slotsOf, type FurnitureLine, type FurnitureRule } from '../../../../core/model/spec/furniture';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { selectSpreads, spreadOfPage } from '../../../../state/book/selectors';
-import { furnitureRoleChosen, slotChosen, spreadCalled, type SlotPlace } from '../../../../state/view/viewSlice';
+import { selectSections, selectSpreads } from '../../../../state/book/selectors';
+import { hasRole, pagesOfSpread } from '../drawing/shownSpread';
+import { furnitureRoleChosen, slotChosen, type SlotPlace } from '../../../../state/view/viewSlice';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../../components/Setting';
 import { FolioRuns } from './FolioRuns';
 import { FurnitureSets } from './FurnitureSets';
+import { PageRanges } from './PageRanges';
 import { PageTouches } from './PageTouches';
 import { Sections } from './Sections';
 import { useFurniture } from './useFurniture';
+import { versoWordsLost } from './versoWords';
+import { callPage } from '../../../../state/view/pageThunks';
 
-const ROLE_NAMES: Readonly<Record<PageRole, string>> = {
+const ROLE_NAMES: Readonly<Record<FurnitureRole, string>> = {
   text: 'Text pages',
+  section: 'First pages of sections',
   opener: 'Openers',
   display: 'Display pages',
   plate: 'Plates',
@@ -23,13 +28,53 @@ export function FurnitureTopic() {
   return (
     <>
       <FurnitureSets />
+      <LostHeads />
       <Roles />
+      <OwnOfSections />
       <Line at="head" />
       <Line at="foot" />
       <FolioRuns />
       <Sections />
+      <PageRanges />
       <PageTouches />
     </>
+  );
+}
+
+/** Single pages are all rectos: what is said of versos apart stands nowhere. */
+function LostHeads() {
+  const { spec } = useFurniture();
+  const lost = versoWordsLost(spec);
+  if (lost.length === 0) return null;
+  return (
+    <p role="note" className="border-b border-hairline px-3.5 py-1.5 text-[12px] text-warning">
+      Pages are single, so what versos carried stands on no page: {lost.join('; ')}.
+    </p>
+  );
+}
+
+/** First pages of sections go as other text pages until they are given something of their own. */
+function OwnOfSections() {
+  const { set, role, setRole, readOnly } = useFurniture();
+  if (role !== 'section') return null;
+  const isOwn = set.roles.section !== null;
+  return (
+    <p className="flex items-center justify-between gap-2 border-b border-hairline px-3.5 py-1.5">
+      <span className="text-quiet">{isOwn ? 'Set apart from other text pages' : 'As other text pages'}</span>
+      <button
+        className="btn btn-xs"
+        disabled={readOnly}
+        onClick={() =>
+          setRole(
+            'section',
+            isOwn ? null : set.roles.text,
+            isOwn ? 'First pages of sections as text pages' : 'Furniture of first pages of sections',
+          )
+        }
+      >
+        {isOwn ? 'As text pages' : 'Set apart'}
+      </button>
+    </p>
   );
 }
 
@@ -38,19 +83,20 @@ function Roles() {
   const dispatch = useAppDispatch();
   const { set, role } = useFurniture();
   const spreads = useAppSelector(selectSpreads);
-  const count = (of: PageRole) =>
-    spreads.reduce((sum, { verso, recto }) => sum + Number(verso?.role === of) + Number(recto?.role === of), 0);
-  const choose = (of: PageRole) => {
+  const begun = new Set(useAppSelector(selectSections).map(({ page }) => page));
+  const pages = spreads.flatMap(pagesOfSpread);
+  const ofRole = (of: FurnitureRole) => pages.filter((page) => hasRole(page, of, begun));
+  const choose = (of: FurnitureRole) => {
     dispatch(furnitureRoleChosen(of));
-    const found = spreads.find(({ verso, recto }) => verso?.role === of || recto?.role === of);
-    const page = found?.verso?.role === of ? found.verso : found?.recto;
-    if (of !== 'text' && page) dispatch(spreadCalled(spreadOfPage(page.index)));
+    const [first] = ofRole(of);
+    if (of !== 'text' && first !== undefined) dispatch(callPage(first.index));
   };
   return (
     <SettingGroup title="By page role" aside="a page’s role decides">
-      {PAGE_ROLES.map((of) => {
-        const { head, foot } = set.roles[of];
-        const carries = [isFilled(head) ? 'head' : '', isFilled(foot) ? 'foot' : ''].filter(Boolean).join(', ');
+      {FURNITURE_ROLES.map((of) => {
+        const { head, foot } = roleFurniture(set, of);
+        const carried = [isFilled(head) ? 'head' : '', isFilled(foot) ? 'foot' : ''].filter(Boolean).join(', ');
+        const carries = of === 'section' && set.roles.section === null ? 'as text pages' : carried;
         return (
           <button
             key={of}
@@ -60,7 +106,7 @@ function Roles() {
           >
             <span>{ROLE_NAMES[of]}</span>
             <span className="font-normal text-quiet">{carries || 'nothing'}</span>
-            <span className="text-right font-normal text-quiet">{count(of)}</span>
+            <span className="text-right font-normal text-quiet">{ofRole(of).length}</span>
           </button>
         );
       })}

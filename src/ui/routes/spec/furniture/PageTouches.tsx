@@ -3,9 +3,8 @@ import { useNavigate } from 'react-router';
 import type { PageTouch } from '../../../../core/model/copy/pageTouches';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { changePageTouch } from '../../../../state/order/orderThunks';
-import { spreadOfPage } from '../../../../state/book/selectors';
-import { spreadCalled } from '../../../../state/view/viewSlice';
 import { SettingGroup } from '../../../components/Setting';
+import { callPage } from '../../../../state/view/pageThunks';
 
 export function PageTouches() {
   const touches = useAppSelector((state) => state.book.book!.pageTouches);
@@ -38,9 +37,13 @@ function Touch({ touch }: { touch: PageTouch }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const readOnly = useAppSelector((state) => state.book.readOnly);
-  const page = useAppSelector((state) => state.compose.summary?.touched.find(({ id }) => id === touch.id)?.page ?? -1);
-  const folio = useAppSelector((state) => state.compose.summary?.pages[page]?.folio);
-  const where = page < 0 ? 'its words are gone' : `page ${page + 1}${folio ? `, folio ${folio}` : ''}`;
+  const touched = useAppSelector((state) => state.compose.summary?.touched.find(({ id }) => id === touch.id));
+  const { page, to } = touched ?? { page: -1, to: -1 };
+  const pages = useAppSelector((state) => state.compose.summary?.pages);
+  const folios = [...new Set([pages?.[page]?.folio, pages?.[to]?.folio])].filter(Boolean).join(' to ');
+  const numbers = to > page ? `pages ${page + 1} to ${to + 1}` : `page ${page + 1}`;
+  const where =
+    page < 0 ? 'its words are gone' : `${numbers}${folios ? `, ${to > page ? 'folios' : 'folio'} ${folios}` : ''}`;
   const moved = page >= 0 && page !== touch.madeOn ? `, made on page ${touch.madeOn + 1}` : '';
   return (
     <div className="flex items-baseline justify-between gap-2 border-b border-hairline px-3.5 py-1">
@@ -48,7 +51,7 @@ function Touch({ touch }: { touch: PageTouch }) {
         className="min-w-0 text-left hover:underline disabled:no-underline"
         disabled={page < 0}
         onClick={() => {
-          dispatch(spreadCalled(spreadOfPage(page)));
+          dispatch(callPage(page));
           void navigate('../pages', { relative: 'path' });
         }}
       >

@@ -3,10 +3,10 @@
 import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { setSection } from '../../../../state/order/sectionThunks';
-import { selectSections, spreadOfPage, type SectionRow } from '../../../../state/book/selectors';
-import { spreadCalled } from '../../../../state/view/viewSlice';
+import { selectSections, type SectionRow } from '../../../../state/book/selectors';
 import { SettingGroup } from '../../../components/Setting';
 import { useDraft } from '../../../components/useDraft';
+import { callPage } from '../../../../state/view/pageThunks';
 
 export function Sections() {
   const sections = useAppSelector(selectSections);
@@ -66,7 +66,7 @@ function Row({ division, block, name, page, folio, pages }: SectionRow) {
           aria-label={`To folio ${folio}`}
           disabled={page < 0}
           onClick={() => {
-            dispatch(spreadCalled(spreadOfPage(page)));
+            dispatch(callPage(page));
             void navigate('../pages', { relative: 'path' });
           }}
         >

@@ -1,6 +1,6 @@
 // One slot of furniture: its tokens as chips and its words, in order, with their styles.
 import { X } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { TOKENS, type FurniturePart, type Token } from '../../../../core/model/spec/furniture';
 import { useAppDispatch } from '../../../../state/hooks';
 import { slotChosen, type SlotPlace } from '../../../../state/view/viewSlice';
@@ -14,11 +14,40 @@ interface Props {
   readonly place: SlotPlace;
   /** Middle of the slot, and the edge at which the editor stands, in pixels of the drawing. */
   readonly middle: number;
-  readonly y: number;
-  readonly bounds: readonly [number, number];
+  /** Head and foot of the slot, and what of the drawing is in view, in its pixels. */
+  readonly top: number;
+  readonly bottom: number;
+  readonly room: { readonly width: number; readonly height: number };
 }
 
-export function SlotEditor({ place, middle, y, bounds }: Props) {
+/** Pixels between the editor and its slot, and the edges of the drawing. */
+const OFF = 6;
+
+/** Beside the slot, on the side of it that has room, and never out of view: however many parts there are. */
+function usePlace({ place, middle, top, bottom, room }: Props, panel: RefObject<HTMLElement | null>) {
+  const [height, setHeight] = useState(0);
+  useLayoutEffect(() => {
+    const element = panel.current;
+    if (element === null) return;
+    const observer = new ResizeObserver(() => setHeight(element.offsetHeight));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [panel]);
+  const width = Math.min(WIDTH, room.width - 2 * OFF);
+  const within = (at: number, most: number) => Math.max(OFF, Math.min(most, at));
+  const [above, below] = [top - OFF - height, bottom + OFF];
+  const fits = (at: number) => at >= OFF && at + height <= room.height - OFF;
+  const wished = place.at === 'head' ? [above, below] : [below, above];
+  return {
+    left: within(middle - width / 2, room.width - OFF - width),
+    top: within(wished.find(fits) ?? wished[0], room.height - OFF - height),
+    width,
+    maxHeight: room.height - 2 * OFF,
+  };
+}
+
+export function SlotEditor(props: Props) {
+  const { place } = props;
   const dispatch = useAppDispatch();
   const { spec, slotAt, setSlot, lineOrNew } = useFurniture();
   const slot = slotAt(place);
@@ -30,6 +59,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
     setParts(part === null ? slot.parts.toSpliced(at, 1) : slot.parts.with(at, part), what);
   const add = (what: string) => {
     if (what === 'text') setParts([...slot.parts, { kind: 'text', text: ' ' }], 'Words in the furniture');
+    else if (what === 'tab') setParts([...slot.parts, { kind: 'tab' }], 'Tab in the furniture');
     else if (what === 'rule') setParts([...slot.parts, { kind: 'rule', length: 2 }], 'Rule in the furniture');
     else if (what.startsWith('space:'))
       setParts([...slot.parts, { kind: 'text', text: what.slice(6) }], 'Space in the furniture');
@@ -41,15 +71,14 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
     setPicked(slot.parts.length);
   };
   const isShared = lineOrNew(place.at).verso === null;
-  const width = Math.min(WIDTH, bounds[1] - bounds[0]);
-  const left = Math.max(bounds[0], Math.min(bounds[1] - width, middle - width / 2));
+  const style = usePlace(props, panel);
   return (
     <div
       ref={panel}
       role="dialog"
       aria-label={`Furniture at the ${place.at}`}
-      className={`absolute z-20 border border-base-300 bg-base-100 shadow-sm ${place.at === 'head' ? '-translate-y-full' : ''}`}
-      style={{ left, top: y, width }}
+      className="absolute z-20 overflow-y-auto border border-base-300 bg-base-100 shadow-sm"
+      style={style}
       onKeyDown={(event) => {
         if (event.key === 'Escape') dispatch(slotChosen(null));
       }}
@@ -95,6 +124,7 @@ export function SlotEditor({ place, middle, y, bounds }: Props) {
         >
           <option value="">Add …</option>
           <option value="text">Words</option>
+          <option value="tab">Tab</option>
           <option value="rule">Rule</option>
           {TOKENS.map((token) => (
             <option key={token} value={token}>

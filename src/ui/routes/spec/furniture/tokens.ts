@@ -31,6 +31,7 @@ export const hasLevel = (token: Token): boolean => token === 'firstHead' || toke
 
 /** A part in a word or two. */
 export function partName(part: FurniturePart): string {
+  if (part.kind === 'tab') return 'tab';
   if (part.kind === 'rule') return `rule, ${part.length} em`;
   if (part.kind === 'text') return SPACES.get(part.text) ?? `“${part.text}”`;
   const level = HEAD_LEVELS.find(([key]) => key === String(part.level ?? 2))?.[1] ?? '';

@@ -3,13 +3,14 @@ import {
   FOOT_DISTANCE,
   furnitureLine,
   HEAD_DISTANCE,
+  roleFurniture,
   slotsOf,
   type FurnitureLine,
   type FurnitureSet,
   type FurnitureSlot,
   type FurnitureSlots,
 } from '../../../../core/model/spec/furniture';
-import type { PageRole } from '../../../../core/model/spec/pageRoles';
+import type { FurnitureRole } from '../../../../core/model/spec/pageRoles';
 import { useAppSelector } from '../../../../state/hooks';
 import type { SlotPlace } from '../../../../state/view/viewSlice';
 import { useSpec } from '../useSetSpec';
@@ -23,11 +24,16 @@ export function useFurniture() {
   const name = furniture.sets[chosen] === undefined ? furniture.set : chosen;
   const set: FurnitureSet = furniture.sets[name] ?? Object.values(furniture.sets)[0];
 
-  const setLine = (at: SlotPlace['at'], line: FurnitureLine | null, what: string, of: PageRole = role) => {
-    const roles = { ...set.roles, [of]: { ...set.roles[of], [at]: line } };
+  const setLine = (at: SlotPlace['at'], line: FurnitureLine | null, what: string, of: FurnitureRole = role) => {
+    const roles = { ...set.roles, [of]: { ...roleFurniture(set, of), [at]: line } };
     return setSpec('furniture', { ...furniture, sets: { ...furniture.sets, [name]: { ...set, roles } } }, what);
   };
-  const lineAt = (at: SlotPlace['at']) => set.roles[role][at];
+  const lineAt = (at: SlotPlace['at']) => roleFurniture(set, role)[at];
+  /** What the pages of a role carry; null: as other text pages. */
+  const setRole = (of: 'section', to: FurnitureSet['roles']['section'], what: string) => {
+    const roles = { ...set.roles, [of]: to };
+    return setSpec('furniture', { ...furniture, sets: { ...furniture.sets, [name]: { ...set, roles } } }, what);
+  };
   /** The line, a plain one when there is none yet. */
   const lineOrNew = (at: SlotPlace['at']): FurnitureLine =>
     lineAt(at) ?? furnitureLine(at === 'head' ? HEAD_DISTANCE : FOOT_DISTANCE, {}, null, at === 'head' ? 'RH' : 'FO');
@@ -43,5 +49,8 @@ export function useFurniture() {
       what,
     );
   };
-  return { spec, readOnly, furniture, name, set, role, slot, lineAt, lineOrNew, setLine, slotAt, setSlot, setSpec };
+  return {
+    ...{ spec, readOnly, furniture, name, set, role, slot },
+    ...{ lineAt, lineOrNew, setLine, setRole, slotAt, setSlot, setSpec },
+  };
 }

@@ -1,6 +1,6 @@
 // Values of a style that have parts: an ink with its tint, rules, drop capitals, lead-ins, spot rules.
 import type { ReactNode } from 'react';
-import type { InkUse } from '../../../../core/model/spec/inks';
+import { BLACK, type InkUse } from '../../../../core/model/spec/inks';
 import type { DropCapital, LeadIn, ParagraphRule } from '../../../../core/model/spec/spec';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components/Setting';
 import { TextSetting } from '../../../components/TextSetting';
@@ -29,7 +29,9 @@ export function InkField({
   isGround = false,
 }: Field<InkUse | null | undefined> & { none: string; isGround?: boolean }) {
   const names = useInks();
-  const own = value?.ink ?? '';
+  // Nothing said is black; said or not, it is one entry of the list.
+  const hasNone = isGround || none !== 'black';
+  const own = value?.ink ?? (hasNone ? '' : BLACK);
   const known = own === '' || names.includes(own);
   return (
     <>
@@ -38,7 +40,10 @@ export function InkField({
         note={known ? note : `“${own}” is not in this set: set in black.`}
         disabled={disabled}
         value={own}
-        choices={[['', none], ...(known ? names : [...names, own]).map((name) => [name, name] as const)]}
+        choices={[
+          ...(hasNone ? [['', none] as const] : []),
+          ...(known ? names : [...names, own]).map((name) => [name, name] as const),
+        ]}
         onChange={(to) =>
           onChange(to === '' ? (isGround ? null : undefined) : { ink: to, tint: value?.tint ?? (isGround ? 15 : 100) })
         }
@@ -110,9 +115,9 @@ export function RuleField({ label, note, disabled, value, onChange }: Field<Para
           <ChoiceSetting
             label="Its ink"
             disabled={disabled}
-            value={value.ink?.ink ?? ''}
-            choices={[['', 'black'], ...names.map((name) => [name, name] as const)]}
-            onChange={(to) => put({ ink: to === '' ? undefined : { ink: to, tint: value.ink?.tint ?? 100 } })}
+            value={value.ink?.ink ?? BLACK}
+            choices={names.map((name) => [name, name] as const)}
+            onChange={(to) => put({ ink: { ink: to, tint: value.ink?.tint ?? 100 } })}
           />
         </>
       )}
