@@ -13,14 +13,21 @@ export default function SendOutStage() {
   useCalledControl('send-out');
   return (
     <section aria-label="Send out" className="h-full overflow-y-auto bg-base-200" tabIndex={0}>
-      <div className="mx-auto grid max-w-[860px] grid-cols-2 gap-6 px-6 py-8">
-        {PRODUCT_IDS.map((product) => (
-          <Card key={product} product={product} />
+      <div className="mx-auto grid max-w-[860px] grid-cols-2 items-start gap-6 px-6 py-8">
+        {COLUMNS.map((products) => (
+          <div key={products[0]} className="flex flex-col gap-6">
+            {products.map((product) => (
+              <Card key={product} product={product} />
+            ))}
+          </div>
         ))}
       </div>
     </section>
   );
 }
+
+/** Each card is as high as what it says: those of a column stand under each other, whatever the other column holds. */
+const COLUMNS = [0, 1].map((column) => PRODUCT_IDS.filter((_, at) => at % 2 === column));
 
 function Card({ product }: { product: ProductId }) {
   const dispatch = useAppDispatch();
@@ -31,10 +38,10 @@ function Card({ product }: { product: ProductId }) {
   return (
     <article className="flex flex-col rounded border border-hairline bg-base-100 p-5" aria-label={title}>
       <h2 className="text-[16px] font-semibold">{title}</h2>
-      <p className="mt-1 min-h-14 text-quiet">{what}</p>
+      <p className="mt-1 text-quiet">{what}</p>
       <Facts product={product} />
       {Choices !== null && <Choices disabled={isRunning} />}
-      <div className="mt-auto flex items-center gap-3 pt-4">
+      <div className="flex items-center gap-3 pt-4">
         <button
           className="btn btn-sm btn-primary"
           disabled={isRunning}
@@ -48,7 +55,7 @@ function Card({ product }: { product: ProductId }) {
           </button>
         )}
       </div>
-      <div className="mt-3 min-h-9" aria-live="polite">
+      <div className="mt-3 empty:mt-0" aria-live="polite">
         <Result job={job} />
       </div>
       {!isRunning && job.made !== null && <Remarks product={product} hasPages={job.made.pages > 0} />}

@@ -134,9 +134,9 @@ function canonPath(spec: Spec, { left, right, recto, top, w, h, scale, edge, pag
 const APART = 34;
 const STEPS = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000];
 
-/** Rulers along head and left, from the fold outwards and from the head down, in the unit of the book. */
+/** Rulers along head and right, from the fold outwards and from the head down, in the unit of the book. */
 export function Rulers({ layout, unit, dpi }: { layout: DrawingLayout; unit: Unit; dpi: number }) {
-  const { left, recto, top, w, h, scale, pages } = layout;
+  const { recto, right, top, w, h, scale, pages } = layout;
   const one = pointsPer(unit, dpi) * scale;
   const step = STEPS.find((size) => size * one >= APART) ?? STEPS[STEPS.length - 1];
   const ticks: { x: number; y: number; value: number; isAcross: boolean }[] = [];
@@ -144,13 +144,13 @@ export function Rulers({ layout, unit, dpi }: { layout: DrawingLayout; unit: Uni
     for (const x of value === 0 || pages === 1 ? [recto + value * one] : [recto - value * one, recto + value * one])
       ticks.push({ x, y: top - 2, value, isAcross: true });
   for (let value = 0; value * one <= h + 0.5; value += step)
-    ticks.push({ x: left - 2, y: top + value * one, value, isAcross: false });
+    ticks.push({ x: right + 2, y: top + value * one, value, isAcross: false });
   return (
     <g fontSize={9} fill="var(--quiet)" stroke="none" data-layer="rulers">
       {ticks.map(({ x, y, value, isAcross }) => (
         <g key={`${isAcross ? 'a' : 'd'}${Math.round(x)}${Math.round(y)}`}>
-          <path d={isAcross ? `M${round(x)} ${y}v-5` : `M${x} ${round(y)}h-5`} stroke="var(--quiet)" />
-          <text x={isAcross ? x : x - 7} y={isAcross ? y - 7 : y + 3} textAnchor={isAcross ? 'middle' : 'end'}>
+          <path d={isAcross ? `M${round(x)} ${y}v-5` : `M${x} ${round(y)}h5`} stroke="var(--quiet)" />
+          <text x={isAcross ? x : x + 7} y={isAcross ? y - 7 : y + 3} textAnchor={isAcross ? 'middle' : 'start'}>
             {value}
           </text>
         </g>

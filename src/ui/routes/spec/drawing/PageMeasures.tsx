@@ -10,7 +10,10 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
   const { trim, margins } = spec.page;
   const { scale, left, recto, right, top, w, h, area, edge, pages } = layout;
   /** Beyond the figures of the rulers. */
-  const [acrossY, downX] = hasRulers ? [top - 36, left - 70] : [top - 22, left - 42];
+  const [acrossY, linesX] = hasRulers ? [top - 36, right + 52] : [top - 22, right + 34];
+  const downX = left - 42;
+  /** Head and foot are dimensioned clear of the words there: those of a single page stand at its right. */
+  const marginX = left + (pages === 2 ? w / 2 : w * 0.2);
   /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
   const sideY = Math.max(edge.foot + 6, top + h - 38);
   return (
@@ -19,9 +22,9 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
         <Dimension x1={left} x2={left + w} y={acrossY} />
         {pages === 2 && <Dimension x1={edge.rectoLeft} x2={edge.rectoRight} y={acrossY} />}
         <Dimension vertical x1={top} x2={top + h} y={downX} />
-        <Dimension vertical x1={edge.head} x2={edge.foot} y={right + 34} />
-        <Dimension vertical x1={top} x2={edge.head} y={left + w / 2} onPaper />
-        <Dimension vertical x1={edge.foot} x2={top + h} y={left + w / 2} onPaper />
+        <Dimension vertical x1={edge.head} x2={edge.foot} y={linesX} />
+        <Dimension vertical x1={top} x2={edge.head} y={marginX} onPaper />
+        <Dimension vertical x1={edge.foot} x2={top + h} y={marginX} onPaper />
         <Dimension x1={recto} x2={edge.rectoLeft} y={sideY} onPaper />
         <Dimension x1={edge.rectoRight} x2={right} y={sideY} onPaper />
       </svg>
@@ -32,14 +35,14 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
         label="Head margin"
         path="page.margins.head"
         value={margins.head}
-        x={left + w / 2 + 44}
+        x={marginX + 44}
         y={(top + edge.head) / 2}
       />
       <LengthChip
         label="Foot margin"
         path="page.margins.foot"
         value={margins.foot}
-        x={left + w / 2 + 44}
+        x={marginX + 44}
         y={(edge.foot + top + h) / 2}
       />
       <LengthChip
@@ -58,8 +61,8 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
       />
       {spec.page.bindingAllowance.pt > 0 && (
         <Fact
-          x={recto}
-          y={top + h + 16}
+          x={pages === 2 ? recto : left + 110}
+          y={top + h + 22}
           words={`binding ${units.show(spec.page.bindingAllowance)} of the back margin`}
         />
       )}
@@ -68,7 +71,7 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
         y={acrossY}
         words={units.show({ pt: area.measure, unit: margins.back.unit })}
       />
-      <Fact x={right + 34} y={(edge.head + edge.foot) / 2} words={`${area.lines} lines`} />
+      <Fact x={linesX} y={(edge.head + edge.foot) / 2} words={`${area.lines} lines`} />
     </>
   );
 }

@@ -16,6 +16,8 @@ const LEAF = '#27694b';
 /** Pixels from the page to what is said of it, and from one saying to the next. */
 const AWAY = 14;
 const APART = 20;
+/** Pixels of the longest saying. */
+const WIDEST = 130;
 
 interface Saying {
   readonly y: number;
@@ -66,6 +68,13 @@ interface PartProps {
   readonly page: PageOfParagraph;
 }
 
+/** Where lines from a paragraph to what is said of it begin. */
+function edgeOf({ lines, x }: PageOfParagraph, { side }: Focus): number {
+  return side === 'recto'
+    ? x(Math.max(...lines.map((line) => line.right))) + 8
+    : x(Math.min(...lines.map((line) => line.left))) - 8;
+}
+
 const inPoints = (pt: number) => `${formatNumber(pt, 'pt')} pt`;
 
 function OfStyle({ layout, focus, page }: PartProps) {
@@ -74,6 +83,7 @@ function OfStyle({ layout, focus, page }: PartProps) {
   const inner = second ?? first;
   const indent = first.left - inner.left;
   const right = Math.max(...lines.map((line) => line.right));
+  const leftmost = Math.min(...lines.map((line) => line.left));
   const sayings: Saying[] = [
     { y: y(first.y) - 6, words: `size ${inPoints(first.size)}` },
     ...(second === undefined
@@ -82,11 +92,11 @@ function OfStyle({ layout, focus, page }: PartProps) {
     ...(second !== undefined && Math.abs(indent) > 0.5
       ? [{ y: y(second.y), words: `first line ${indent > 0 ? 'in' : 'out'} ${inPoints(Math.abs(indent))}` }]
       : []),
-    { y: y(inner.y) + 8, words: `measure ${inPoints(right - Math.min(...lines.map((line) => line.left)))}` },
+    { y: y(inner.y) + 8, words: `measure ${inPoints(right - leftmost)}` },
   ];
-  const x1 = x(right) + 5;
+  const x1 = focus.side === 'recto' ? x(right) + 5 : x(leftmost) - 5;
   return (
-    <Outside layout={layout} focus={focus} sayings={sayings} from={x1 + 4}>
+    <Outside layout={layout} focus={focus} sayings={sayings} from={focus.side === 'recto' ? x1 + 4 : x1 - 4}>
       {second !== undefined && (
         <path d={`M${x1} ${y(first.y)}V${y(second.y)}M${x1 - 4} ${y(first.y)}h8M${x1 - 4} ${y(second.y)}h8`} />
       )}
@@ -105,19 +115,11 @@ function OfStyle({ layout, focus, page }: PartProps) {
 const SPACED = 14;
 
 function OfSpacing({ layout, focus, page }: PartProps) {
-  const { lines, x, y } = page;
+  const { lines, y } = page;
   // A last line has the space that is wished for, whatever the paragraph needs.
   const told = lines.slice(0, SPACED).filter(({ space }) => space !== null);
   const sayings = told.map((line) => ({ y: y(line.y) - 3, words: line.space!.toFixed(3).replace(/^0/, '0') }));
-  return (
-    <Outside
-      layout={layout}
-      focus={focus}
-      sayings={sayings}
-      from={x(Math.max(...lines.map((line) => line.right))) + 4}
-      title="word space, em"
-    />
-  );
+  return <Outside layout={layout} focus={focus} sayings={sayings} from={edgeOf(page, focus)} title="word space, em" />;
 }
 
 function OfFace({ layout, focus, page }: PartProps) {
@@ -135,7 +137,7 @@ function OfFace({ layout, focus, page }: PartProps) {
     { y: middle + APART, words: `cap height ${inPoints(capHeight)}` },
   ];
   return (
-    <Outside layout={layout} focus={focus} sayings={sayings} from={x(line.right) + 8}>
+    <Outside layout={layout} focus={focus} sayings={sayings} from={edgeOf(page, focus)}>
       <path d={at(0) + at(xHeight) + at(capHeight)} strokeOpacity={0.7} />
     </Outside>
   );
@@ -162,9 +164,12 @@ interface OutsideProps {
 
 /** Sayings beside the page, none over another, each with a line to its place. */
 function Outside({ layout, focus, sayings, from, title, children }: OutsideProps) {
-  const edge = focus.side === 'recto' ? layout.right : layout.left + layout.w;
+  const isRecto = focus.side === 'recto';
   // Within the page where the rest of it is out of view.
-  const x = Math.min(Math.max(edge + AWAY, from + AWAY), layout.box.width - 150);
+  const x = isRecto
+    ? Math.min(Math.max(layout.right, from) + AWAY, layout.box.width - WIDEST)
+    : Math.max(Math.min(layout.left, from) - AWAY, WIDEST);
+  const transform = `translate(${isRecto ? 0 : '-100%'}, -50%)`;
   const apart = title === undefined ? APART : 0;
   const placed: (Saying & { readonly at: number })[] = [];
   for (const saying of [...sayings].sort((a, b) => a.y - b.y))
@@ -175,14 +180,17 @@ function Outside({ layout, focus, sayings, from, title, children }: OutsideProps
         <g fill="none" stroke={LEAF}>
           {children}
           {title === undefined && (
-            <path d={placed.map(({ y, at }) => `M${from} ${y}L${x - 4} ${at}`).join('')} strokeOpacity={0.5} />
+            <path
+              d={placed.map(({ y, at }) => `M${from} ${y}L${isRecto ? x - 4 : x + 4} ${at}`).join('')}
+              strokeOpacity={0.5}
+            />
           )}
         </g>
       </svg>
       {title !== undefined && placed.length > 0 && (
         <span
-          className="pointer-events-none absolute -translate-y-1/2 whitespace-nowrap text-[11px] text-[#27694b] [[data-theme=evening]_&]:text-primary"
-          style={{ left: x, top: placed[0].at - APART }}
+          className="pointer-events-none absolute whitespace-nowrap text-[11px] text-[#27694b] [[data-theme=evening]_&]:text-primary"
+          style={{ left: x, top: placed[0].at - APART, transform }}
         >
           {title}
         </span>
@@ -190,8 +198,8 @@ function Outside({ layout, focus, sayings, from, title, children }: OutsideProps
       {placed.map(({ at, words }) => (
         <span
           key={`${at} ${words}`}
-          className="pointer-events-none absolute -translate-y-1/2 whitespace-nowrap rounded-sm bg-base-100 px-1.5 text-[12px] leading-[17px] text-primary"
-          style={{ left: x, top: at }}
+          className="pointer-events-none absolute whitespace-nowrap rounded-sm bg-base-100 px-1.5 text-[12px] leading-[17px] text-primary"
+          style={{ left: x, top: at, transform }}
         >
           {words}
         </span>

@@ -4,6 +4,8 @@ import type { Spec } from '../../../../core/model/spec/spec';
 
 /** Room around the spread for its dimensions. */
 const ROOM = { x: 84, top: 56, bottom: 34 };
+/** And at either side of a part of it that is shown larger: what is said of the paragraph stands there. */
+const BESIDE = 168;
 
 export interface DrawingLayout {
   /** What of it is in view. */
@@ -65,7 +67,7 @@ export function drawingLayout(
   const pages = pagesOf(spec);
   const scale = view?.scale ?? fitScale(spec, width, height);
   const [w, h] = [trim.width.pt * scale, trim.height.pt * scale];
-  const left = view === null ? (width - pages * w) / 2 : offset(width / 2 - view.x * scale, pages * w, width, ROOM.x);
+  const left = view === null ? (width - pages * w) / 2 : offset(width / 2 - view.x * scale, pages * w, width, BESIDE);
   const top =
     view === null
       ? ROOM.top + Math.max(0, (height - ROOM.top - ROOM.bottom - h) / 2)

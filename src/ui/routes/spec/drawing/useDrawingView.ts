@@ -15,6 +15,8 @@ const READABLE = 14.5;
 const ACTUAL = 96 / 72;
 /** Room for chips on either side of a page that is shown by itself, in pixels. */
 const BESIDE = 120;
+/** Room for what is said of a paragraph, in pixels. */
+const SAID = 150;
 
 export interface Focus {
   readonly topic: string;
@@ -34,12 +36,23 @@ export function viewOfTopic(spec: Spec, focus: Focus, width: number, height: num
   const onePage = Math.max(fit, (width - 2 * BESIDE) / w);
   const middleOf = (side: 'verso' | 'recto') => (side === 'verso' ? w / 2 : w * (pagesOf(spec) - 0.5));
   const middle = middleOf(focus.side);
+  // The outer edge of the page so far from that of the box that what is said of its text has room.
+  const besideOf = (x: number) => {
+    const outer = focus.side === 'verso' ? 0 : w * pagesOf(spec);
+    const wished =
+      focus.side === 'verso' ? outer + (0.5 * width - SAID) / readable : outer - (0.5 * width - SAID) / readable;
+    return focus.side === 'verso' ? Math.min(x, wished) : Math.max(x, wished);
+  };
   switch (focus.topic) {
     case 'text':
     case 'styles':
     case 'spacing':
     case 'faces':
-      return { scale: readable, x: middle, y: focus.paragraphY ?? margins.head.pt + (0.3 * height) / readable };
+      return {
+        scale: readable,
+        x: besideOf(middle),
+        y: focus.paragraphY ?? margins.head.pt + (0.3 * height) / readable,
+      };
     case 'openers':
     case 'numbers':
       return { scale: onePage, x: middle, y: (0.5 * height) / onePage - 30 / onePage };
