@@ -13,6 +13,7 @@ import { isDisplayRole, isMadeDivision, roleName } from '../../core/model/copy/r
 import { entryToRedo, entryToUndo } from '../../storage/historyWindow';
 import type { PageSummary } from '../../worker/typesetClient';
 import type { Spec } from '../../core/model/spec/spec';
+import { keepIdentity } from '../keptIdentity';
 import type { RootState } from '../rootState';
 
 /** A spread: a recto alone, or a verso with its recto (absent after the last page). A single page is a spread of its own. */
@@ -78,12 +79,14 @@ export const selectHeadNumbers = createSelector(
     divisions === undefined || spec === undefined ? new Map() : numberHeads(divisions, spec, language),
 );
 
+const keepRows = keepIdentity<RunningOrderRow>(({ id }) => id);
+
 export const selectRunningOrder = createSelector(
   [(state: RootState) => state.book.book, (state: RootState) => state.compose.summary, selectHeadNumbers],
   (book, summary, numbers): readonly RunningOrderRow[] => {
     if (book === null) return [];
     const extents = new Map(summary?.extents.map((extent) => [extent.division, extent]));
-    return book.divisions.map((division) => {
+    const rows = book.divisions.map((division): RunningOrderRow => {
       const extent = extents.get(division.id);
       const firstPage = extent?.firstPage ?? -1;
       return {
@@ -100,6 +103,7 @@ export const selectRunningOrder = createSelector(
         madeBlank: summary?.pages[firstPage - 1]?.isMade === true,
       };
     });
+    return keepRows(rows);
   },
 );
 
@@ -110,6 +114,8 @@ export interface SectionRow extends Section {
   readonly folio: string;
   readonly pages: number | null;
 }
+
+const keepSections = keepIdentity<SectionRow>(({ block }) => block);
 
 /** The sections of the book, in order. */
 export const selectSections = createSelector(
@@ -122,13 +128,14 @@ export const selectSections = createSelector(
     if (book === null) return [];
     const placeOf = new Map(places.map((place) => [place.block, place]));
     const begun = places.filter(({ page }) => page >= 0).sort((a, b) => a.page - b.page);
-    return sectionsOf(book).map((section) => {
+    const rows = sectionsOf(book).map((section): SectionRow => {
       const page = placeOf.get(section.block)?.page ?? -1;
       const at = begun.findIndex(({ block }) => block === section.block);
       const end = begun[at + 1]?.page ?? pageCount;
       const folio = placeOf.get(section.block)?.folio ?? '';
       return { ...section, page, folio, pages: page < 0 ? null : Math.max(1, end - page) };
     });
+    return keepSections(rows);
   },
 );
 

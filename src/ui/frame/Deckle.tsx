@@ -62,7 +62,7 @@ export function Deckle() {
   return (
     <aside
       ref={box}
-      className="relative shrink-0 border-l border-hairline bg-base-200"
+      className="relative isolate z-10 shrink-0 border-l border-hairline bg-base-200"
       style={{ width: WIDTH }}
       aria-label="The whole book"
     >

@@ -13,10 +13,9 @@ import { CopyTools } from './CopyTools';
 export default function CopyStage() {
   const dispatch = useAppDispatch();
   useCalledControl('copy');
-  const book = useAppSelector((state) => state.book.book)!;
   const chosen = useAppSelector((state) => state.view.division);
   const rows = useAppSelector(selectRunningOrder);
-  const division = book.divisions.find((candidate) => candidate.id === chosen);
+  const division = useAppSelector((state) => state.book.book!.divisions.find(({ id }) => id === chosen));
   const row = rows.find((candidate) => candidate.id === chosen);
 
   useEffect(() => {

@@ -1,5 +1,5 @@
 // Find and replace: what is looked for and put in its place, where, and the list of all hits, of which some may be left out.
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { FindHit, FindQuery, FindRange } from '../../../../core/model/answers/find';
 import { beginDivisions } from '../../../../state/order/orderThunks';
 import { findInBook, replaceInBook } from '../../../../state/copy/findThunks';
@@ -37,7 +37,7 @@ export function FindPanel() {
     dispatch(placesShown(hits.map((hit) => shownPlace(hit, keyOf(hit) === current))));
     return () => void dispatch(placesShown([]));
   }, [dispatch, hits, current]);
-  const taken = hits.filter((hit) => !left.has(keyOf(hit)));
+  const taken = useMemo(() => (left.size === 0 ? hits : hits.filter((hit) => !left.has(keyOf(hit)))), [hits, left]);
   const act = actOf(asked);
   const replace = useReplacing(asked, query, { hits, left }, setTold, setLast);
   /** Shows the next hit in the galley, or the one before, and after the last the first; the focus stays. */
@@ -49,12 +49,26 @@ export function FindPanel() {
     const place = { block: next.block, offset: next.offset };
     dispatch(showText({ stream: next.stream, anchor: place, head: place }));
   };
-  const place = hits.findIndex((hit) => keyOf(hit) === current);
-  const toggle = (key: string) => {
-    const next = new Set(left);
-    if (!next.delete(key)) next.add(key);
-    setLeft(next);
-  };
+  const place = useMemo(() => hits.findIndex((hit) => keyOf(hit) === current), [hits, current]);
+  const toggle = useCallback(
+    (key: string) =>
+      setLeft((before) => {
+        const next = new Set(before);
+        if (!next.delete(key)) next.add(key);
+        return next;
+      }),
+    [],
+  );
+  const go = useCallback(
+    (hit: FindHit) => {
+      const { stream, block, offset, length } = hit;
+      setCurrent(keyOf(hit));
+      const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
+      dispatch(goToText({ stream, anchor, head }));
+    },
+    [dispatch],
+  );
+  const replaceOne = useLatest((hit: FindHit) => void replace([hit]));
   const set = (change: Partial<Asked>) => {
     setTold('');
     setAsked({ ...asked, ...change });
@@ -113,17 +127,21 @@ export function FindPanel() {
         current={current}
         act={readOnly ? null : act}
         onToggle={toggle}
-        onReplace={(hit) => void replace([hit])}
-        onGo={(hit) => {
-          const { stream, block, offset, length } = hit;
-          setCurrent(keyOf(hit));
-          const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
-          dispatch(goToText({ stream, anchor, head }));
-        }}
+        onReplace={replaceOne}
+        onGo={go}
       />
       <LastReplacements list={last} />
     </section>
   );
+}
+
+/** A function that stays the same and does what the newest one does. */
+function useLatest<A>(act: (of: A) => void): (of: A) => void {
+  const latest = useRef(act);
+  useEffect(() => {
+    latest.current = act;
+  });
+  return useCallback((of: A) => latest.current(of), []);
 }
 
 /** Replaces what is included, or one hit; empty words are no wish to delete: that is a choice of its own. */

@@ -1,12 +1,12 @@
 // What was found, each hit with its surroundings and what would stand there instead: included or left out, replaced by itself,
 // gone to in the galley. More are listed as the end of the list comes into view.
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import type { FindHit } from '../../../../core/model/answers/find';
 import { groupDigits } from '../../../frame/useStageFacts';
 import { withSigns } from '../signs';
 
 /** Hits listed at once, and with each step. */
-const STEP = 200;
+const STEP = 80;
 
 export const keyOf = ({ stream, at }: FindHit) => `${stream} ${at}`;
 
@@ -22,7 +22,7 @@ interface Props {
   readonly onGo: (hit: FindHit) => void;
 }
 
-export function HitList({ hits, left, current, act, onToggle, onReplace, onGo }: Props) {
+export const HitList = memo(function HitList({ hits, left, current, act, onToggle, onReplace, onGo }: Props) {
   const [shown, setShown] = useState(STEP);
   const end = useRef<HTMLDivElement>(null);
   const list = useRef<HTMLUListElement>(null);
@@ -42,34 +42,13 @@ export function HitList({ hits, left, current, act, onToggle, onReplace, onGo }:
     <>
       <ul ref={list} aria-label="Places found">
         {hits.slice(0, count).map((hit) => (
-          <li
+          <Hit
             key={keyOf(hit)}
-            aria-current={keyOf(hit) === current ? 'true' : undefined}
-            className={`flex items-start gap-2 border-b border-l-[3px] border-b-hairline py-1.5 pl-[11px] pr-3.5 ${keyOf(hit) === current ? 'border-l-primary bg-tint' : 'border-l-transparent'}`}
-          >
-            <input
-              type="checkbox"
-              aria-label={`Include ${withSigns(hit.found)}`}
-              className="checkbox checkbox-primary checkbox-xs mt-0.5"
-              checked={!left.has(keyOf(hit))}
-              onChange={() => onToggle(keyOf(hit))}
-            />
-            <button
-              className="min-w-0 grow break-words text-left font-book text-[14px] leading-[18px]"
-              title="To its place in the galley"
-              onClick={() => onGo(hit)}
-            >
-              <Line hit={hit} />
-            </button>
-            <button
-              className="btn btn-xs shrink-0 border-base-300 bg-base-100"
-              disabled={act === null}
-              title={act === null ? undefined : `${act} this one`}
-              onClick={() => onReplace(hit)}
-            >
-              Replace this
-            </button>
-          </li>
+            hit={hit}
+            isTaken={!left.has(keyOf(hit))}
+            isCurrent={keyOf(hit) === current}
+            {...{ act, onToggle, onReplace, onGo }}
+          />
         ))}
       </ul>
       {hits.length > count && (
@@ -79,7 +58,45 @@ export function HitList({ hits, left, current, act, onToggle, onReplace, onGo }:
       )}
     </>
   );
+});
+
+interface HitProps extends Pick<Props, 'act' | 'onToggle' | 'onReplace' | 'onGo'> {
+  readonly hit: FindHit;
+  readonly isTaken: boolean;
+  readonly isCurrent: boolean;
 }
+
+const Hit = memo(function Hit({ hit, isTaken, isCurrent, act, onToggle, onReplace, onGo }: HitProps) {
+  return (
+    <li
+      aria-current={isCurrent ? 'true' : undefined}
+      className={`flex items-start gap-2 border-b border-l-[3px] border-b-hairline py-1.5 pl-[11px] pr-3.5 ${isCurrent ? 'border-l-primary bg-tint' : 'border-l-transparent'}`}
+    >
+      <input
+        type="checkbox"
+        aria-label={`Include ${withSigns(hit.found)}`}
+        className="checkbox checkbox-primary checkbox-xs mt-0.5"
+        checked={isTaken}
+        onChange={() => onToggle(keyOf(hit))}
+      />
+      <button
+        className="min-w-0 grow break-words text-left font-book text-[14px] leading-[18px]"
+        title="To its place in the galley"
+        onClick={() => onGo(hit)}
+      >
+        <Line hit={hit} />
+      </button>
+      <button
+        className="btn btn-xs shrink-0 border-base-300 bg-base-100"
+        disabled={act === null}
+        title={act === null ? undefined : `${act} this one`}
+        onClick={() => onReplace(hit)}
+      >
+        Replace this
+      </button>
+    </li>
+  );
+});
 
 /** The line of a hit; what would stand there instead is shown in it. */
 function Line({ hit: { before, found, after, becomes } }: { hit: FindHit }) {

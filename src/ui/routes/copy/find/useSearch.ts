@@ -1,8 +1,10 @@
 // Looks for what is asked, a moment after the last change of it or of the book.
 import { useEffect, useRef, useState } from 'react';
+import { useStore } from 'react-redux';
 import type { FindHit, FindQuery } from '../../../../core/model/answers/find';
 import { findInBook } from '../../../../state/copy/findThunks';
-import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { useAppDispatch } from '../../../../state/hooks';
+import type { RootState } from '../../../../state/rootState';
 
 /** What is typed is looked for after so many ms of rest. */
 const REST = 250;
@@ -21,25 +23,31 @@ export interface Search {
 /** `onAnswer`: called with each new answer. */
 export function useSearch(query: FindQuery, onAnswer: () => void): Search {
   const dispatch = useAppDispatch();
-  const revision = useAppSelector((state) => state.book.revision);
+  const store = useStore<RootState>();
   const [answer, setAnswer] = useState<Search['answer']>(null);
   const [running, setRunning] = useState<Search['running']>(null);
   const isAsked = isSomethingAsked(query);
   /** The question that was answered last. */
   const asked = useRef('');
   useEffect(() => {
-    let isCurrent = true;
-    let isStopped = false;
+    let isHere = true;
+    /** Grows with each search: what an older one says is not heard any more. */
+    let round = 0;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     let stop = () => undefined as void;
-    const timer = setTimeout(() => {
-      const search = dispatch(findInBook(query, (share) => isCurrent && setRunning({ share, stop: () => stop() })));
+    const search = () => {
+      const { revision } = store.getState().book;
+      const own = (round += 1);
+      let isStopped = false;
+      const isCurrent = () => isHere && own === round;
+      const looking = dispatch(findInBook(query, (share) => isCurrent() && setRunning({ share, stop: () => stop() })));
       stop = () => {
         isStopped = true;
-        search.stop();
+        looking.stop();
         setRunning(null);
       };
-      void search.result.then((found) => {
-        if (!isCurrent) return;
+      void looking.result.then((found) => {
+        if (!isCurrent()) return;
         setRunning(null);
         setAnswer(isAsked && !isStopped ? found : null);
         // Another wording of what is put in its place leaves the places as they are.
@@ -47,13 +55,30 @@ export function useSearch(query: FindQuery, onAnswer: () => void): Search {
         if (question !== asked.current) onAnswer();
         asked.current = question;
       });
-    }, REST);
+    };
+    const searchSoon = () => {
+      round += 1;
+      stop();
+      stop = () => undefined;
+      clearTimeout(timer);
+      timer = setTimeout(search, REST);
+    };
+    searchSoon();
+    // Listened for and not read while drawing: typing draws the panel again when it has rested, not at each letter.
+    let { revision: known } = store.getState().book;
+    const leave = store.subscribe(() => {
+      const { revision } = store.getState().book;
+      if (revision === known) return;
+      known = revision;
+      if (isAsked) searchSoon();
+    });
     return () => {
-      isCurrent = false;
+      isHere = false;
+      leave();
       clearTimeout(timer);
       stop();
     };
-  }, [dispatch, query, isAsked, revision, onAnswer]);
+  }, [dispatch, store, query, isAsked, onAnswer]);
   return { answer, running };
 }
 

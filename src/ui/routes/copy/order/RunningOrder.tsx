@@ -10,7 +10,7 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { Fragment, useState, type KeyboardEvent } from 'react';
+import { Fragment, memo, useState, type KeyboardEvent } from 'react';
 import type { Matter } from '../../../../core/model/copy/book';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { moveDivision, stepDivision } from '../../../../state/order/orderThunks';
@@ -37,7 +37,8 @@ interface Props {
   readonly onChoose: (id: string | null) => void;
 }
 
-export function RunningOrder({ rows, chosen, onChoose }: Props) {
+/** Typing draws it again only when a row of it says something else. */
+export const RunningOrder = memo(function RunningOrder({ rows, chosen, onChoose }: Props) {
   const dispatch = useAppDispatch();
   const readOnly = useAppSelector((state) => state.book.readOnly);
   const sections = useAppSelector(selectSections);
@@ -78,7 +79,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
   return (
     <nav
       aria-label="Running order"
-      className="flex w-[252px] shrink-0 flex-col overflow-x-hidden overflow-y-auto border-r border-hairline bg-base-100 pb-4"
+      className="contain-content flex w-[252px] shrink-0 flex-col overflow-x-hidden overflow-y-auto border-r border-hairline bg-base-100 pb-4"
       onKeyDown={press}
       onDragOver={files.over}
       onDragLeave={files.leave}
@@ -138,7 +139,7 @@ export function RunningOrder({ rows, chosen, onChoose }: Props) {
       {files.before === END && <div className="mx-3.5 border-t-2 border-primary" />}
     </nav>
   );
-}
+});
 
 /** What became of files that were dropped: of one that came in whole its divisions tell. */
 function Brought({ told, onClose }: { readonly told: readonly BroughtDivisions[]; readonly onClose: () => void }) {
