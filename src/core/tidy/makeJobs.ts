@@ -15,15 +15,19 @@ interface Facts {
 const AROUND = 18;
 const MOST_ROUNDS = 6;
 
-/** A job that edits the text of paragraphs one by one. */
+/** A job that edits the text of paragraphs one by one. Those that look at no other are asked once for a paragraph that they leave as it is. */
 export function textJob(
   facts: Facts,
   editsOf: (paragraph: Paragraph, context: TidyContext, blocks: readonly Block[], index: number) => readonly TextEdit[],
 ): TidyJob {
+  const left = editsOf.length <= 2 ? new Map<string, WeakSet<Paragraph>>() : null;
   return {
     ...facts,
-    run: (blocks, context) =>
-      eachParagraph(blocks, (paragraph, index, list) => {
+    run: (blocks, context) => {
+      const clean = left?.get(context.language) ?? new WeakSet();
+      left?.set(context.language, clean);
+      return eachParagraph(blocks, (paragraph, index, list) => {
+        if (clean.has(paragraph)) return { paragraph, places: NO_PLACES };
         const places: TidyPlace[] = [];
         let current = paragraph;
         // What one edit leaves may be the next one's: jobs go on until nothing is left of theirs.
@@ -31,6 +35,10 @@ export function textJob(
           const edits = editsOf(current, context, list, index).filter(
             (edit) => current.text.slice(edit.from, edit.to) !== edit.text,
           );
+          if (round === 0 && edits.length === 0) {
+            if (left !== null) clean.add(paragraph);
+            break;
+          }
           const found = edits.map((edit) => [edit, placeOf(current, edit)] as const);
           const taken = found.filter(([, place]) => context.accepts(place));
           if (round === 0 || facts.kind !== 'tell')
@@ -47,9 +55,12 @@ export function textJob(
           current = next;
         }
         return { paragraph: current, places };
-      }),
+      });
+    },
   };
 }
+
+const NO_PLACES: readonly TidyPlace[] = [];
 
 /** A job that changes whole paragraphs: null leaves one as it is. */
 export function paragraphJob(

@@ -1,9 +1,10 @@
 // Tidy jobs over a book: what each would do, and the edits that do it. Untouched paragraphs are in no edit.
+import { append } from '../base/append';
 import { eachStream, type Book } from '../model/copy/book';
 import type { BookEdit } from '../model/copy/bookEdit';
 import type { ParagraphStyle } from '../model/spec/spec';
 import type { Block, StreamId, StyleTag } from '../model/copy/streams';
-import type { TidyChange, TidyOffer } from '../model/answers/tidy';
+import type { TidyChange, TidyOffer, TidyPlace } from '../model/answers/tidy';
 import { TIDY_JOBS, tidyStreams } from './tidy';
 import type { TidyContext, TidyJob } from './types';
 
@@ -14,10 +15,41 @@ const MOST_PLACES = 300;
 export function* offersOf(book: Book): Generator<void, TidyOffer[]> {
   const offers: TidyOffer[] = [];
   for (const job of TIDY_JOBS) {
-    const { counts, changes } = yield* runJobs(book, [job]);
-    if (counts[0].count > 0) offers.push({ ...counts[0], places: changes.slice(0, MOST_PLACES) });
+    const places = job.runAll === undefined ? yield* placesOf(book, job) : (yield* runJobs(book, [job])).changes;
+    const { id, name, kind } = job;
+    if (places.length > 0) offers.push({ id, name, kind, count: places.length, places: places.slice(0, MOST_PLACES) });
   }
   return offers;
+}
+
+interface KnownPlaces {
+  readonly language: string;
+  readonly styles: unknown;
+  readonly places: readonly TidyPlace[];
+}
+
+/** What each job found in a list of blocks: after an edit only the stream that changed is looked through again. */
+const found = new WeakMap<readonly Block[], Map<string, KnownPlaces>>();
+
+function* placesOf(book: Book, job: TidyJob): Generator<void, TidyChange[]> {
+  const { language } = book.particulars;
+  const { styles } = book.spec;
+  const changes: TidyChange[] = [];
+  for (const { stream, blocks } of eachStream(book)) {
+    let ofJobs = found.get(blocks);
+    if (ofJobs === undefined) found.set(blocks, (ofJobs = new Map()));
+    let known = ofJobs.get(job.id);
+    if (known?.language !== language || known.styles !== styles) {
+      const { places } = job.run(blocks, { ...contextOf(book), accepts: () => true });
+      ofJobs.set(job.id, (known = { language, styles, places }));
+      yield;
+    }
+    append(
+      changes,
+      known.places.map((place) => ({ ...place, job: job.id, stream })),
+    );
+  }
+  return changes;
 }
 
 export interface TidiedBook {
@@ -42,19 +74,23 @@ export function* tidyBook(
 }
 
 function* runJobs(book: Book, jobs: readonly TidyJob[], accepts?: TidyContext['accepts']) {
-  let nextId = book.nextId;
   const before = new Map<StreamId, readonly Block[]>();
   for (const { stream, blocks } of eachStream(book)) before.set(stream, blocks);
-  const context = {
+  const context = contextOf(book);
+  const tidied = yield* tidyStreams(before, jobs, { ...context, ...(accepts ? { accepts } : {}) });
+  return { before, ...tidied, nextId: context.nextId() };
+}
+
+function contextOf(book: Book) {
+  let { nextId } = book;
+  return {
     language: book.particulars.language,
     takeId: () => `p${nextId++}`,
     takeNote: () => `n${nextId++}`,
+    nextId: () => nextId,
     texts: book.divisions.map(({ id }) => id),
     isItalic: (style: StyleTag) => isItalicStyle(book, style),
-    ...(accepts ? { accepts } : {}),
   };
-  const tidied = yield* tidyStreams(before, jobs, context);
-  return { before, ...tidied, nextId };
 }
 
 /** A style's own word on italics, or that of the styles it is based on. */

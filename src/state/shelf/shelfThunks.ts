@@ -9,6 +9,7 @@ import type { BookRecord } from '../../storage/database';
 import type { ComposedSummary } from '../../worker/typesetClient';
 import { shelfFactsOf } from '../session/shelfFacts';
 import { keepCarriedFaces, neededInWords } from '../spec/carriedFaces';
+import { noteCovers } from './covers';
 import { PageCache } from '../compose/pageCache';
 import type { Services } from '../services';
 import type { ShelfBook } from './shelfSlice';
@@ -50,7 +51,9 @@ function giveDemos(): AppThunk<Promise<void>> {
 
 function listBooks(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, { repository }) => {
-    dispatch(shelfRead((await repository.list()).map(brief)));
+    const records = await repository.list();
+    noteCovers(repository, records);
+    dispatch(shelfRead(records.map(brief)));
   };
 }
 
@@ -201,10 +204,4 @@ async function composeCover(book: Book, revision: number, services: Services): P
   } finally {
     client.close();
   }
-}
-
-/** The kept title page of a book; undefined when there is none yet. */
-export function loadCover(id: string): AppThunk<Promise<BookRecord['cover']>> {
-  return async (_dispatch, _getState, { repository }) =>
-    (await repository.list()).find((record) => record.id === id)?.cover;
 }

@@ -2,9 +2,10 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { applyEdits, invertEdits, restyleEdits } from '../../../src/core/edit';
 import { offersOf, TIDY_JOBS, tidyBook } from '../../../src/core/tidy';
+import type { Book } from '../../../src/core/model/copy/book';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
-import { book, chapter, note, p, resetIds, words } from '../../build/book';
+import { book, chapter, note, p, resetIds, seeded, words } from '../../build/book';
 
 const dirty = (seed: number) => [
   `"${words(8, seed)}" -- he said ...`,
@@ -124,5 +125,40 @@ describe('giving paragraphs another style', () => {
     expect(restyleEdits(after, wanted, 'EXT')).to.deep.equal([]);
     expect(after.divisions[0].blocks[2]).to.equal(blocks[2]);
     expect(applyEdits(after, invertEdits(edits))).to.deep.equal(before);
+  });
+});
+
+describe('offers after an edit', () => {
+  const TEXTS = [
+    'He said “no.  “Yes”--she said',
+    'the the boat',
+    "don't...",
+    'Plain words.',
+    '',
+    '  CHAPTER ONE',
+    'see l2 p. 9-12',
+  ];
+  const random = seeded(98);
+  const pick = () => TEXTS[Math.floor(random() * TEXTS.length)];
+
+  it('are those of a book that was never looked through, whatever was changed, moved or taken out', () => {
+    let now: Book = book([1, 2, 3].map((k) => chapter(`Chapter ${k}`, ...Array.from({ length: 5 }, pick))));
+    for (let round = 0; round < 60; round += 1) {
+      expect(drain(offersOf(now)), `round ${round}`).to.deep.equal(drain(offersOf(structuredClone(now))));
+      const at = Math.floor(random() * now.divisions.length);
+      const { blocks } = now.divisions[at];
+      const k = Math.floor(random() * blocks.length);
+      const old = blocks[k] as Paragraph;
+      const changed = [
+        [...blocks.slice(0, k), { ...old, text: pick() }, ...blocks.slice(k + 1)],
+        [...blocks.slice(0, k), ...blocks.slice(k + 1)],
+        [...blocks.slice(k), ...blocks.slice(0, k)],
+        [...blocks, p(pick())],
+      ][Math.floor(random() * 4)];
+      const divisions = now.divisions.with(at, { ...now.divisions[at], blocks: changed });
+      now = { ...now, divisions };
+      if (round % 9 === 8)
+        now = { ...now, particulars: { ...now.particulars, language: random() < 0.5 ? 'de' : 'en' } };
+    }
   });
 });

@@ -24,7 +24,10 @@ export const CopyTools = memo(function CopyTools() {
   const picked = useAppSelector((state) => state.view.copyTool);
   const chosen = picked ?? (arrival === undefined ? 'tidy' : 'arrival');
   return (
-    <aside aria-label="Tools" className="contain-content w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6">
+    <aside
+      aria-label="Tools"
+      className="contain-content w-[272px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 pb-6"
+    >
       <div className="grid grid-cols-[auto_auto_auto] justify-between gap-x-2 gap-y-1 whitespace-nowrap border-b border-base-300 px-3.5 pb-1.5 pt-2.5">
         {TOOLS.map(([key, name]) => (
           <button

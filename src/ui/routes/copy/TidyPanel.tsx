@@ -16,7 +16,7 @@ const KINDS: readonly [JobKind, string][] = [
 ];
 
 /** The copy is looked through when it has rested so long, in ms. */
-const REST = 300;
+const REST = 120;
 
 export function TidyPanel() {
   const dispatch = useAppDispatch();

@@ -1,10 +1,11 @@
 // One book on the Shelf: its composed title page, and its facts below.
 import { Trash2 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { DisplayList, GlyphOutline } from '../../../core/model/composed/displayList';
 import { useAppDispatch } from '../../../state/hooks';
-import { loadCover, removeBook } from '../../../state/shelf/shelfThunks';
+import { coverOf } from '../../../state/shelf/covers';
+import { removeBook } from '../../../state/shelf/shelfThunks';
 import type { ShelfBook } from '../../../state/shelf/shelfSlice';
 import { PageCanvas } from '../../pageView/PageCanvas';
 
@@ -20,7 +21,7 @@ export function BookCard({ book }: { book: ShelfBook }) {
     <li className="group relative w-[200px]">
       <Link to={`/book/${book.id}/pages`} className="block">
         <div className="flex items-end" style={{ height: HEIGHT }}>
-          {cover === null ? (
+          {cover === undefined ? (
             <div className="grid h-full w-full place-items-center bg-paper text-paper-ink/70">
               Composing the title page
             </div>
@@ -79,17 +80,10 @@ function Cover({ list, outlines, title }: { list: DisplayList; outlines: readonl
   return <PageCanvas list={list} outlines={source} width={width} label={`Title page of ${title}`} />;
 }
 
+/** Read with the list of the books, so that it is there when its card is. */
 function useCover(book: ShelfBook) {
   const dispatch = useAppDispatch();
-  const [cover, setCover] = useState<Awaited<ReturnType<ReturnType<typeof loadCover>>> | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    if (book.hasCover) void dispatch(loadCover(book.id)).then((found) => isCurrent && setCover(found ?? null));
-    return () => {
-      isCurrent = false;
-    };
-  }, [dispatch, book]);
-  return cover ?? null;
+  return useMemo(() => (book.hasCover ? dispatch(coverOf(book.id)) : undefined), [dispatch, book]);
 }
 
 function touchedWords(time: number): string {

@@ -25,7 +25,6 @@ export function FindPanel() {
   const [within, setWithin] = useState<readonly FindRange[] | null>(null);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [told, setTold] = useState('');
-  const [current, setCurrent] = useState<string | null>(null);
   const [last, setLast] = useLastReplacements();
   const query = useQuery(asked, where === 'division' ? division : null, within);
   const { answer, running } = useSearch(
@@ -33,23 +32,10 @@ export function FindPanel() {
     useCallback(() => setLeft(new Set()), []),
   );
   const hits = useMemo(() => answer?.hits ?? [], [answer]);
-  useEffect(() => {
-    dispatch(placesShown(hits.map((hit) => shownPlace(hit, keyOf(hit) === current))));
-    return () => void dispatch(placesShown([]));
-  }, [dispatch, hits, current]);
+  const { current, place, step, go } = useWalk(hits);
   const taken = useMemo(() => (left.size === 0 ? hits : hits.filter((hit) => !left.has(keyOf(hit)))), [hits, left]);
   const act = actOf(asked);
   const replace = useReplacing(asked, query, { hits, left }, setTold, setLast);
-  /** Shows the next hit in the galley, or the one before, and after the last the first; the focus stays. */
-  const step = (by: 1 | -1) => {
-    if (hits.length === 0) return;
-    const at = hits.findIndex((hit) => keyOf(hit) === current);
-    const next = hits[at < 0 ? (by > 0 ? 0 : hits.length - 1) : (at + by + hits.length) % hits.length];
-    setCurrent(keyOf(next));
-    const place = { block: next.block, offset: next.offset };
-    dispatch(showText({ stream: next.stream, anchor: place, head: place }));
-  };
-  const place = useMemo(() => hits.findIndex((hit) => keyOf(hit) === current), [hits, current]);
   const toggle = useCallback(
     (key: string) =>
       setLeft((before) => {
@@ -58,15 +44,6 @@ export function FindPanel() {
         return next;
       }),
     [],
-  );
-  const go = useCallback(
-    (hit: FindHit) => {
-      const { stream, block, offset, length } = hit;
-      setCurrent(keyOf(hit));
-      const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
-      dispatch(goToText({ stream, anchor, head }));
-    },
-    [dispatch],
   );
   const replaceOne = useLatest((hit: FindHit) => void replace([hit]));
   const set = (change: Partial<Asked>) => {
@@ -133,6 +110,35 @@ export function FindPanel() {
       <LastReplacements list={last} />
     </section>
   );
+}
+
+/** The hits in the galley: all of them marked there, one of them gone to. */
+function useWalk(hits: readonly FindHit[]) {
+  const dispatch = useAppDispatch();
+  const [current, setCurrent] = useState<string | null>(null);
+  useEffect(() => {
+    dispatch(placesShown(hits.map((hit) => shownPlace(hit, keyOf(hit) === current))));
+    return () => void dispatch(placesShown([]));
+  }, [dispatch, hits, current]);
+  const place = useMemo(() => hits.findIndex((hit) => keyOf(hit) === current), [hits, current]);
+  /** Shows the next hit, or the one before, and after the last the first; the focus stays. */
+  const step = (by: 1 | -1) => {
+    if (hits.length === 0) return;
+    const next = hits[place < 0 ? (by > 0 ? 0 : hits.length - 1) : (place + by + hits.length) % hits.length];
+    setCurrent(keyOf(next));
+    const at = { block: next.block, offset: next.offset };
+    dispatch(showText({ stream: next.stream, anchor: at, head: at }));
+  };
+  const go = useCallback(
+    (hit: FindHit) => {
+      const { stream, block, offset, length } = hit;
+      setCurrent(keyOf(hit));
+      const [anchor, head] = [offset, offset + length].map((at) => ({ block, offset: at }));
+      dispatch(goToText({ stream, anchor, head }));
+    },
+    [dispatch],
+  );
+  return { current, place, step, go };
 }
 
 /** A function that stays the same and does what the newest one does. */
