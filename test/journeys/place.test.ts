@@ -71,4 +71,96 @@ describe('the place that is looked at', () => {
     await page.reload();
     await page.locator('article', { hasText: 'Saltmarket' }).first().waitFor();
   });
+
+  /** Pixels from the head of the galley to a paragraph; null: it is not there. */
+  const heightOf = (words: string) =>
+    walk.page.evaluate((begin) => {
+      const galley = document.querySelector('.galley');
+      const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
+      return galley && row ? row.getBoundingClientRect().top - galley.getBoundingClientRect().top : null;
+    }, words);
+  /** What has the focus, by its role or tag; `BODY` when nothing has. */
+  const focused = () => walk.page.evaluate(() => document.activeElement?.tagName ?? 'BODY');
+
+  it('comes back to the same scroll from every stage, and after a reload, and never loses the focus', async () => {
+    const { page } = walk;
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^9 Ten Past/ }).click();
+    await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
+    const rows = page.locator('.galley-text');
+    await rows.nth(14).scrollIntoViewIfNeeded();
+    await rows.nth(14).click();
+    await page.locator('.galley').evaluate((galley) => galley.scrollBy(0, 83));
+    const words = (await rows.nth(14).innerText()).slice(0, 30);
+    const before = (await heightOf(words))!;
+    for (const key of ['Alt+2', 'Alt+3', 'Alt+4', 'Alt+5']) {
+      await page.keyboard.press(key);
+      await page.locator('.galley').waitFor({ state: 'detached' });
+      await page.waitForFunction(() => document.activeElement !== document.body);
+      await page.keyboard.press('Alt+1');
+      await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
+      await page.waitForFunction(
+        ([begin, wanted]) => {
+          const galley = document.querySelector('.galley');
+          if (galley === null) return false;
+          const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
+          const off = row === undefined ? null : row.getBoundingClientRect().top - galley.getBoundingClientRect().top;
+          return off !== null && Math.abs(off - wanted) < 3;
+        },
+        [words, before] as const,
+      );
+      expect(await focused()).to.not.equal('BODY');
+    }
+    await page.reload();
+    await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
+    await page.waitForFunction(
+      ([begin, wanted]) => {
+        const galley = document.querySelector('.galley');
+        if (galley === null) return false;
+        const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
+        const off = row === undefined ? null : row.getBoundingClientRect().top - galley.getBoundingClientRect().top;
+        return off !== null && Math.abs(off - wanted) < 3;
+      },
+      [words, before] as const,
+    );
+  });
+
+  it('shows the line of the caret in Spec, and in Pages where they are larger than the view', async () => {
+    const { page } = walk;
+    await page.locator('.galley-text').nth(14).click();
+    await page.keyboard.press('End');
+    const block = await page
+      .locator('.galley-text')
+      .nth(14)
+      .evaluate((text) => text.closest('[data-block]')!.getAttribute('data-block')!);
+    await page.keyboard.press('Alt+3');
+    await page.getByRole('button', { name: 'Fit width' }).click();
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
+    await page.keyboard.press('Alt+3');
+    await page.waitForFunction((own) => {
+      const area = document.querySelector('[aria-label="Spreads"]')?.getBoundingClientRect();
+      if (area === undefined) return false;
+      return [...document.querySelectorAll(`article [data-block="${own}"]`)].some((line) => {
+        const box = line.getBoundingClientRect();
+        return box.top > area.top && box.bottom < area.bottom;
+      });
+    }, block);
+    await page.keyboard.press('Alt+2');
+    await page
+      .getByRole('navigation', { name: 'Topics' })
+      .getByRole('button', { name: /^Styles/ })
+      .click();
+    await page.getByText(/^leading 14\.5 pt$/).waitFor();
+    await page.getByText(/^size 11\.5 pt$/).waitFor();
+  });
+
+  it('gives the focus to what is near when a control goes away or can no longer be used', async () => {
+    const { page } = walk;
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name: /^Page/ }).click();
+    await page.getByRole('button', { name: 'Across', exact: true }).click();
+    await page.getByRole('button', { name: 'Remove', exact: true }).first().click();
+    await page.waitForFunction(() => document.activeElement !== document.body);
+  });
 });

@@ -6,7 +6,7 @@ import { goToText, showText } from '../copy/galleyThunks';
 import { pageOfPlace } from '../send-out/outsideFacts';
 import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
-import { divisionChosen, topicChosen } from './viewSlice';
+import { divisionChosen, galleyScrolled, topicChosen, type GalleyScroll } from './viewSlice';
 import { callPage } from './pageThunks';
 
 export type StagePath = 'copy' | 'spec' | 'pages' | 'proof' | 'send-out';
@@ -33,22 +33,31 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
       const pointed = { stream: paragraph.stream, anchor: place, head: place };
       // One that was pointed at on a spread left since is not looked at any more; that of a note or cell has no page here.
       const page = pageOf(pointed);
-      if (page < 0 || Math.abs(spreadOf(page) - view.spread) <= 1) return dispatch(goToText(pointed));
+      if (page < 0 || Math.abs(spreadOf(page) - view.spread) <= 1) {
+        dispatch(galleyScrolled(null));
+        return dispatch(goToText(pointed));
+      }
     }
     if (caret !== null && caretPage >= 0 && spreadOf(caretPage) === view.spread) return dispatch(goToText(caret));
     // A book that was just opened stands at its first spread: nothing was looked at yet.
     if (view.spread === 0) return;
-    // The spread of the division that is chosen needs nothing.
+    // Where the galley stood is on the spread, or beside it.
+    const { galley } = view;
+    if (galley !== null && galley.division === view.division) {
+      const head = { block: galley.block, offset: 0 };
+      const page = pageOf({ stream: galley.division, anchor: head, head });
+      if (page >= 0 && Math.abs(spreadOf(page) - view.spread) <= 1) return;
+    }
     const [first, second] = [
       pages[pageOfSpread(view.spread, facing)],
       facing ? pages[pageOfSpread(view.spread, facing) + 1] : undefined,
     ];
-    if ([first, second].some((page) => page?.division === view.division)) return;
     // What begins on the spread is what one looks at there.
     const opener = [first, second].find((page) => page?.role === 'opener');
     const start = opener?.start ?? first?.start ?? second?.start;
     if (start == null) return;
     const place = { block: start.block, offset: start.offset };
+    dispatch(galleyScrolled(null));
     dispatch(showText({ stream: start.stream, anchor: place, head: place }));
   };
 }
@@ -58,6 +67,7 @@ interface KeptPlace {
   readonly spread: number;
   readonly topic: string;
   readonly caret: TextSelection | null;
+  readonly galley: GalleyScroll | null;
 }
 
 const point = Joi.object({ block: Joi.string().max(20).required(), offset: Joi.number().integer().min(0).required() });
@@ -68,6 +78,14 @@ const schema = Joi.object({
   caret: Joi.object({ stream: Joi.string().max(20).required(), anchor: point.required(), head: point.required() })
     .allow(null)
     .required(),
+  galley: Joi.object({
+    division: Joi.string().max(20).required(),
+    block: Joi.string().max(20).required(),
+    off: Joi.number().required(),
+    top: Joi.number().min(0).required(),
+  })
+    .allow(null)
+    .required(),
 });
 const keyOf = (book: string) => `place ${book}`;
 
@@ -76,11 +94,11 @@ export function keepPlace(): AppThunk {
   return (_dispatch, getState) => {
     const { view, book } = getState();
     if (book.book === null) return;
-    const { division, spread, topic, caret } = view;
+    const { division, spread, topic, caret, galley } = view;
     try {
       sessionStorage.setItem(
         keyOf(book.book.id),
-        JSON.stringify({ division, spread, topic, caret } satisfies KeptPlace),
+        JSON.stringify({ division, spread, topic, caret, galley } satisfies KeptPlace),
       );
     } catch {
       // Without it the book opens where books open.
@@ -97,6 +115,7 @@ export function restorePlace(): AppThunk<number | null> {
     if (kept.division === null || book.divisions.some(({ id }) => id === kept.division))
       dispatch(divisionChosen(kept.division));
     dispatch(topicChosen(kept.topic));
+    dispatch(galleyScrolled(kept.galley));
     if (kept.caret !== null && kept.caret.stream === kept.division) dispatch(goToText(kept.caret));
     return kept.spread;
   };

@@ -60,6 +60,8 @@ export interface ViewState {
   readonly deskMarks: boolean;
   /** The paragraph pointed at on the desk. */
   readonly paragraph: ParagraphPlace | null;
+  /** Where the galley stood when it was last scrolled or left; null: it is to go where it is called. */
+  readonly galley: GalleyScroll | null;
   /** Where the caret of the galley stood when it was left; null: it was in no text. */
   readonly caret: TextSelection | null;
   /** Text to be gone to in the galley; an object of its own for each call. */
@@ -68,6 +70,15 @@ export interface ViewState {
   readonly shownText: ParagraphPlace | null;
   /** Stretches of text that a panel of Copy points at. */
   readonly places: readonly ShownPlace[];
+}
+
+/** The row at the head of the galley. */
+export interface GalleyScroll {
+  readonly division: string;
+  readonly block: string;
+  /** Pixels from the head of the view down to the row, and so far the galley was scrolled. */
+  readonly off: number;
+  readonly top: number;
 }
 
 /** A stretch of a block's text, marked in the galley. */
@@ -107,6 +118,7 @@ const initialState: ViewState = {
   layers: ['text', 'measures', 'bleed', 'canon'],
   deskMarks: false,
   paragraph: null,
+  galley: null,
   caret: null,
   text: null,
   shownText: null,
@@ -125,6 +137,7 @@ const slice = createSlice({
       jump: state.jump + 1,
     }),
     deskMarksToggled: (state) => ({ ...state, deskMarks: !state.deskMarks }),
+    galleyScrolled: (state, action: PayloadAction<GalleyScroll | null>) => ({ ...state, galley: action.payload }),
     zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
     divisionChosen: (state, action: PayloadAction<string | null>) => ({ ...state, division: action.payload }),
     paragraphPointed: (state, action: PayloadAction<ParagraphPlace | null>) => ({
@@ -189,6 +202,7 @@ export const {
   spreadReached,
   spreadCalled,
   zoomChosen,
+  galleyScrolled,
   deskMarksToggled,
   divisionChosen,
   topicChosen,

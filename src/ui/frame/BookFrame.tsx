@@ -7,6 +7,7 @@ import { useAppDispatch, useAppSelector } from '../../state/hooks';
 import { Deckle } from './Deckle';
 import { SaveNotices, UnwrittenQuestion } from './SaveNotices';
 import { TopBar } from './TopBar';
+import { useFocusKeeper } from './useFocusKeeper';
 import { useLeaving } from './useLeaving';
 import { usePlace } from './usePlace';
 import { useShortcuts } from './useShortcuts';
@@ -24,6 +25,7 @@ export default function BookFrame() {
   const [panel, setPanel] = useState<'commands' | 'help' | null>(null);
   useShortcuts(setPanel);
   usePlace(bookId);
+  useFocusKeeper();
 
   useEffect(() => {
     const tell = (message: string) => setTrouble({ bookId: bookId!, message });

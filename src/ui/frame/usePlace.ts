@@ -35,9 +35,9 @@ export function usePlace(bookId: string | undefined): void {
     before.current = stage;
     if (isOpen && from !== null && stage !== null && from !== stage) dispatch(carryPlace(from, stage));
   }, [dispatch, isOpen, stage]);
-  const { division, spread, topic, caret } = view;
+  const { division, spread, topic, caret, galley } = view;
   useEffect(() => {
     // Until the kept spread is gone to, what is in view is not what was looked at.
     if (isOpen && restored.current?.book === open && restored.current.spread === null) dispatch(keepPlace());
-  }, [dispatch, isOpen, open, division, spread, topic, caret]);
+  }, [dispatch, isOpen, open, division, spread, topic, caret, galley]);
 }

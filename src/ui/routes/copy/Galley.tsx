@@ -24,6 +24,7 @@ import './galley/galley.css';
 import { GalleyBar, GalleyFacts } from './galley/GalleyBar';
 import { lookCss } from './galley/lookCss';
 import { StretchBox } from './galley/StretchBox';
+import { useGalleyScroll } from './galley/useGalleyScroll';
 import { useStretches } from './galley/useStretches';
 
 export function Galley({ division, row }: { division: Division; row: RunningOrderRow }) {
@@ -46,6 +47,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
   const css = useMemo(() => lookCss(spec), [spec]);
   const container = useRef<HTMLDivElement>(null);
   useEffect(() => control.attach(container.current!), [control]);
+  useGalleyScroll(container, division.id);
   useEffect(() => {
     if (recalled?.stream === control.division) control.select(recalled);
   }, [control, recalled]);

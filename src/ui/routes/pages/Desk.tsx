@@ -22,6 +22,7 @@ import { useDeskKeys } from './useDeskKeys';
 import { useDeskMarks } from './useDeskMarks';
 import { useDeskZoom } from './useDeskZoom';
 import { useHandTool } from './useHandTool';
+import { useLookedAtLine } from './useLookedAtLine';
 import { useViewSize, type ViewSize } from './useViewSize';
 
 export function Desk({ onScale }: { onScale: (percent: number) => void }) {
@@ -47,6 +48,7 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
   useEffect(draw, [draw, version]);
 
   const [rows, settle] = useSettling(scroller, geometry, view, draw);
+  useLookedAtLine(scroller, geometry, view.height, cache, version);
   const inView = useMemo(() => spreads.slice(rows[0], rows[1] + 1), [spreads, rows]);
 
   const pointBeside = useCallback(

@@ -2,7 +2,7 @@
 // where it stands.
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
-import { spreadDrawn } from '../../../../state/view/viewSlice';
+import { spreadDrawn, type ParagraphPlace } from '../../../../state/view/viewSlice';
 import type { Spread } from '../../../../state/book/selectors';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
@@ -18,7 +18,8 @@ import { PageMeasures } from './PageMeasures';
 import { ParagraphDimensions } from './ParagraphDimensions';
 import { TextDimensions } from './TextDimensions';
 import { useDrawingView } from './useDrawingView';
-import { useShownSpread } from './shownSpread';
+import { lineOfPlace } from '../../../pageView/lineOfPlace';
+import { READ_TOPICS, useShownSpread } from './shownSpread';
 import { useSpec } from '../useSetSpec';
 
 /** Pixels by which the frame of the type area stands off the letters. */
@@ -32,10 +33,11 @@ export function Drawing() {
   const topic = useAppSelector((state) => state.view.topic);
   const slot = useAppSelector((state) => state.view.slot);
   const { spread, isExample } = useShownSpread();
-  const pointed = useAppSelector((state) => state.view.paragraph);
+  const pointed = useLookedAt();
   const { cache, version: _ } = usePageCache();
-  const place = placeOnSpread(spread, (page) => cache.get(page), pointed?.block ?? null);
-  const focus = { topic, slot, side: sideOf(topic, spread, place?.side ?? null), paragraphY: place?.y ?? null };
+  const place = placeOnSpread(spread, (page) => cache.get(page), pointed);
+  const side = sideOf(topic, spread, place?.side ?? null);
+  const focus = { topic, slot, side, block: pointed?.block ?? null, paragraphY: place?.y ?? null };
   const { view, drag } = useDrawingView(box, spec, focus, { width, height });
   const layout = drawingLayout(spec, capHeight, width, height, view);
   const { left, recto, right, top, h, edge, pages } = layout;
@@ -108,7 +110,7 @@ export function Drawing() {
 
 /** Which page of the spread a topic works on: that of the paragraph, the opener, the contents; else the recto. */
 function sideOf(topic: string, spread: Spread | undefined, found: 'verso' | 'recto' | null): 'verso' | 'recto' {
-  if (found !== null && topic === 'styles') return found;
+  if (found !== null && READ_TOPICS.has(topic)) return found;
   if (
     (topic === 'openers' || topic === 'numbers') &&
     spread?.recto?.role !== 'opener' &&
@@ -118,17 +120,26 @@ function sideOf(topic: string, spread: Spread | undefined, found: 'verso' | 'rec
   return spread?.recto == null ? 'verso' : 'recto';
 }
 
-/** Where a paragraph stands on the spread; null: it is not there. */
+/** What is looked at: the paragraph pointed at, else the line of the caret. */
+function useLookedAt(): ParagraphPlace | null {
+  const pointed = useAppSelector((state) => state.view.paragraph);
+  const caret = useAppSelector((state) => state.view.caret);
+  if (pointed !== null || caret === null) return pointed;
+  return { stream: caret.stream, block: caret.head.block, offset: caret.head.offset };
+}
+
+/** Where a paragraph stands on the spread, the line of its place or its middle; null: it is not there. */
 function placeOnSpread(
   spread: Spread | undefined,
   listOf: (page: number) => DisplayList | undefined,
-  block: string | null,
+  place: ParagraphPlace | null,
 ): { readonly side: 'verso' | 'recto'; readonly y: number } | null {
-  if (block === null) return null;
+  if (place === null) return null;
   for (const side of ['verso', 'recto'] as const) {
     const page = spread?.[side];
-    const lines = page ? (listOf(page.index)?.items.filter(({ source }) => source?.block === block) ?? []) : [];
-    if (lines.length > 0) return { side, y: lines[Math.floor(lines.length / 2)].y };
+    const list = page ? listOf(page.index) : undefined;
+    const y = list === undefined ? null : lineOfPlace(list, place);
+    if (y !== null) return { side, y };
   }
   return null;
 }

@@ -5,7 +5,7 @@ import type { FaceRecord } from '../../../../core/model/spec/faces';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 import { formatNumber } from '../../../../core/measure/units';
 import { askFaces } from '../../../../state/spec/fontThunks';
-import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { useAppDispatch } from '../../../../state/hooks';
 import { usePageCache } from '../../../pageView/pageCacheContext';
 import type { DrawingLayout } from './layout';
 import { paragraphLines, paragraphNear, type PlacedLine } from './paragraphLines';
@@ -47,16 +47,15 @@ export function ParagraphDimensions({ layout, focus }: { layout: DrawingLayout; 
   }
 }
 
-function useParagraph(layout: DrawingLayout, { side }: Focus): PageOfParagraph | null {
+function useParagraph(layout: DrawingLayout, { side, block }: Focus): PageOfParagraph | null {
   const { spread } = useShownSpread();
-  const pointed = useAppSelector((state) => state.view.paragraph);
   const { cache, version: _ } = usePageCache();
   const page = spread?.[side];
   const list = page ? cache.get(page.index) : undefined;
   if (list === undefined) return null;
   const { scale, top, box } = layout;
   const left = side === 'recto' ? layout.recto : layout.left;
-  const own = pointed === null ? [] : paragraphLines(list, pointed.block);
+  const own = block === null ? [] : paragraphLines(list, block);
   const near = own.length > 0 ? null : paragraphNear(list, (box.height / 2 - top) / scale);
   const lines = near === null ? own : paragraphLines(list, near);
   return { list, lines, x: (pt) => left + pt * scale, y: (pt) => top + pt * scale };

@@ -7,7 +7,7 @@ import { LengthChip } from './LengthChip';
 import type { Focus } from './useDrawingView';
 import { useSpec } from '../useSetSpec';
 
-/** Lines of the grid below the first at which the leading is shown. */
+/** Lines of the grid below the first at which the leading is shown where nothing is looked at. */
 const AT_LINE = 3;
 
 export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus: Focus }) {
@@ -21,7 +21,8 @@ export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus
   const { size, leading, indent } = spec.text;
   const baseline = (line: number) => edge.head + capHeight * scale + line * leading.pt * scale;
   const x = right + 18;
-  const [upper, lower] = [baseline(AT_LINE), baseline(AT_LINE + 1)];
+  const at = lineNear(focus.paragraphY, area.lines, (line) => (baseline(line) - layout.top) / scale);
+  const [upper, lower] = [baseline(at), baseline(at + 1)];
   const tick = (y: number) => `M${right} ${y}H${x + 6}M${x - 3} ${y + 3}L${x + 3} ${y - 3}`;
   const top = edge.head - 18;
   // Outside the page, with a line to what it measures.
@@ -36,7 +37,7 @@ export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus
             d={`M${left} ${top}H${right}M${left} ${top - 4}V${edge.head}M${right} ${top - 4}V${edge.head}`}
             strokeOpacity={0.7}
           />
-          <path d={`M${left} ${baseline(AT_LINE + 3)}h${indent.pt * scale}`} strokeWidth={2} />
+          <path d={`M${left} ${baseline(at + 3)}h${indent.pt * scale}`} strokeWidth={2} />
         </g>
       </svg>
       <span
@@ -47,14 +48,14 @@ export function TextDimensions({ layout, focus }: { layout: DrawingLayout; focus
       </span>
       <LengthChip isNamed label="Leading" path="text.leading" value={leading} x={chipX} y={(upper + lower) / 2} />
       <LengthChip isNamed label="Type size" path="text.size" value={size} x={chipX} y={(upper + lower) / 2 - 44} />
-      <LengthChip
-        isNamed
-        label="Indent"
-        path="text.indent"
-        value={indent}
-        x={left - 46}
-        y={baseline(AT_LINE + 3) - 4}
-      />
+      <LengthChip isNamed label="Indent" path="text.indent" value={indent} x={left - 46} y={baseline(at + 3) - 4} />
     </>
   );
+}
+
+/** The line of the grid at which the values are shown: that which is looked at, with room for those below it. */
+function lineNear(y: number | null, lines: number, yOf: (line: number) => number): number {
+  if (y === null) return AT_LINE;
+  const leading = yOf(1) - yOf(0);
+  return Math.max(0, Math.min(lines - 5, Math.round((y - yOf(0)) / leading)));
 }

@@ -4,6 +4,9 @@ import { useAppSelector } from '../../../../state/hooks';
 import { selectFacing, selectSections, selectSpreads, type Spread } from '../../../../state/book/selectors';
 import type { PageSummary } from '../../../../worker/typesetClient';
 
+/** Topics that are judged on the words that are looked at. */
+export const READ_TOPICS: ReadonlySet<string> = new Set(['text', 'styles', 'spacing', 'faces']);
+
 export interface ShownSpread {
   /** Undefined: nothing is composed yet, or no page has the role that is worked on. */
   readonly spread: Spread | undefined;
@@ -43,6 +46,10 @@ function spreadOfRole(
 /** Openers are shown on an opener, styles wherever they were walked to, the page on full text. */
 function spreadFor(topic: string, spreads: readonly Spread[], current: number, across: number): Spread | undefined {
   if (topic === 'styles' && current > 0) return spreads[current];
+  // Text is judged where one was reading, be it beside an opener.
+  const reads = ({ role }: PageSummary) => role === 'text' || role === 'opener';
+  if (READ_TOPICS.has(topic) && spreads[current] !== undefined && pagesOfSpread(spreads[current]).some(reads))
+    return spreads[current];
   if (topic === 'openers' || topic === 'numbers') {
     const isOpener = (spread: Spread) => pagesOfSpread(spread).some(({ role }) => role === 'opener');
     if (spreads[current] !== undefined && isOpener(spreads[current])) return spreads[current];

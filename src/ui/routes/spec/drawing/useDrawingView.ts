@@ -23,7 +23,9 @@ export interface Focus {
   readonly slot: SlotPlace | null;
   /** Which page of the spread is worked on. */
   readonly side: 'verso' | 'recto';
-  /** The paragraph that is looked at: its middle, in points from the head of its page; null: none is known. */
+  /** The paragraph that is looked at; null: none is. */
+  readonly block: string | null;
+  /** Its line that is looked at, else its middle, in points from the head of its page; null: none is known. */
   readonly paragraphY: number | null;
 }
 
