@@ -141,12 +141,12 @@ const peer = await measurePeer(browser, peerText(long, geometry, context, folder
 await browser.close();
 const compared: [string, QualityFigures | PeerFigures][] = [
   ['headless Chromium, `hyphens: manual` with soft hyphens from the same patterns', peer],
-  ['without play, spaces from 0.13 em as held then', measured('', long, SETTINGS[0], { glyphPlay: 0 }).figures],
+  ['without play, spaces from 0.13 em as held then', measured('', long, SETTINGS[0], { letterWidth: 0 }).figures],
   [
     'without play, spaces from 0.15 em as held with it',
-    measured('', long, SETTINGS[0], { glyphPlay: 0, wordSpace: { least: 0.15, wished: 0.2, most: 0.3 } }).figures,
+    measured('', long, SETTINGS[0], { letterWidth: 0, wordSpace: { least: 0.15, wished: 0.2, most: 0.3 } }).figures,
   ],
-  ['glyph-scale play 2 %, the novel as it starts', measured('', long, SETTINGS[0]).figures],
+  ['letter-width tolerance 2 %, the novel as it starts', measured('', long, SETTINGS[0]).figures],
   ['and letter-space play of 8 thousandths', measured('', long, SETTINGS[0], { letterPlay: 8 }).figures],
 ];
 console.log(`\n${peerTable(compared, peer)}`);

@@ -2,7 +2,7 @@
 import type { BookEdit, HistoryEntry } from '../model/copy/bookEdit';
 import type { Plain } from './plainBook';
 import { withAnchor, withOpenerMeaning, withOpenerMeanings } from './steps/from10';
-import { withSectionRole } from './steps/from11';
+import { asFormat12, pathOfFormat12 } from './steps/from11';
 
 /** Rows of the log without a format were written before they had one. */
 export const LOG_WITHOUT_FORMAT = 10;
@@ -21,11 +21,13 @@ const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
     }
     return edit;
   },
-  11: (edit) =>
-    edit.kind === 'setSpec'
-      ? bothSides(edit, (value) => dig(withSectionRole(nest(value, edit.path)), edit.path))
-      : edit,
+  11: (edit) => (edit.kind === 'setSpec' ? toFormat12(edit) : edit),
 };
+
+function toFormat12(edit: Extract<BookEdit, { kind: 'setSpec' }>): BookEdit {
+  const path = pathOfFormat12(edit.path);
+  return { ...bothSides(edit, (value) => dig(asFormat12(nest(value, edit.path)), path)), path } as BookEdit;
+}
 
 /** A value of a spec at its path, and out again. */
 const nest = (value: unknown, path: readonly string[]): Plain =>

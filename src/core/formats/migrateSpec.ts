@@ -3,12 +3,12 @@ import { ValueError } from '../base/errors';
 import { BOOK_FORMAT } from '../model/copy/book';
 import type { Plain } from './plainBook';
 import { withOpenerMeanings } from './steps/from10';
-import { withSectionRole } from './steps/from11';
+import { asFormat12 } from './steps/from11';
 
 /** Specs without a `format` were written before they had one. */
 const WITHOUT_FORMAT = 10;
 
-const STEPS: Readonly<Record<number, (spec: Plain) => Plain>> = { 10: withOpenerMeanings, 11: withSectionRole };
+const STEPS: Readonly<Record<number, (spec: Plain) => Plain>> = { 10: withOpenerMeanings, 11: asFormat12 };
 
 /** A spec, or a part of one, in today's format and without the number of its own. Throws ValueError for one of a later format. */
 export function migrateSpec({ format, ...spec }: Plain): Plain {

@@ -110,7 +110,7 @@ function isWithinReach(best: BrokenParagraph, styled: StyledParagraph, step: -1 
   const measure = best.width[full];
   const last = best.textWidth[full];
   const { least, wished, most } = styled.style.wordSpace;
-  const { size, glyphPlay } = styled.style;
+  const { size, letterWidth } = styled.style;
   let spaces = 0;
   let room = 0;
   for (let k = 0; k < full; k += 1) {
@@ -121,7 +121,7 @@ function isWithinReach(best: BrokenParagraph, styled: StyledParagraph, step: -1 
   }
   if (full === 0) return step > 0 && last > measure * 0.9;
   const perSpace = (room / full) * size;
-  const letters = full * measure * (glyphPlay / 100);
+  const letters = full * measure * (letterWidth / 100);
   const give = perSpace * spaces + letters;
   const needed = step < 0 ? last : Math.max(0, measure - last) + wished * size;
   return needed <= give * REACH;

@@ -1,7 +1,7 @@
 // The packed lines that come of the ends that a search has found: what each is stretched by, and where it stands.
 import { LINE_END, type BrokenParagraph } from '../model/composed/broken';
 import type { ResolvedStyle, StyledParagraph } from '../model/composed/styled';
-import { settlePlay, type PlayedLine } from './glyphPlay';
+import { settlePlay, type PlayedLine } from './letterWidth';
 import type { Opportunities } from './opportunities';
 import { placeTabs, tabsBetween } from './tabs';
 import { PARAGRAPH, type FitSettings, type FittedLines } from './fitSettings';
@@ -76,7 +76,7 @@ export function packLines(
     });
     s = j + 1;
   });
-  const ratios = settlePlay(played, style.glyphPlay / 100);
+  const ratios = settlePlay(played, style.letterWidth / 100);
   s = after + 1;
   ends.forEach((j, k) => {
     const width = widthOf(k);
@@ -89,7 +89,7 @@ export function packLines(
     lines.to[k] = breaks.at[j];
     lines.width[k] = width;
     lines.end[k] = breaks.kind[j];
-    lines.scale[k] = 1 + (ratios[k] * style.glyphPlay) / 100;
+    lines.scale[k] = 1 + (ratios[k] * style.letterWidth) / 100;
     lines.letterSpace[k] = (ratios[k] * style.letterPlay) / 1000;
     lines.spaceCount[k] = spaces;
     lines.spaceDelta[k] = spaces > 0 ? bySpaces / spaces : 0;

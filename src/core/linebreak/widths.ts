@@ -4,7 +4,7 @@ import { isElasticSpace } from '../base/elasticSpace';
 import { LINE_END } from '../model/composed/broken';
 import type { ShapedParagraph } from '../model/composed/shaped';
 import { isPlayed, type ResolvedStyle, type StyledParagraph, type StyledRun } from '../model/composed/styled';
-import { hangLeft, hangRight } from './opticalMargins';
+import { hangLeft, hangRight } from './hangingPunctuation';
 import type { Opportunities } from './opportunities';
 import type { TabSums } from './tabs';
 
@@ -102,7 +102,7 @@ function factsOf(run: StyledRun | undefined, style: ResolvedStyle, context: Widt
     scale: size / context.unitsPerEm(face),
     tracking: (run.tracking * size) / 1000,
     ownSpace: context.space(face) * size,
-    scalePlay: plays ? style.glyphPlay / 100 : 0,
+    scalePlay: plays ? style.letterWidth / 100 : 0,
     spacePlay: plays ? (style.letterPlay / 1000) * size : 0,
     hyphenHang: hangRight(HYPHEN) * context.hyphen(face) * size,
     isApart: run.initial !== undefined,
@@ -121,7 +121,7 @@ export function measureBreaks(
 ): BreakWidths {
   const { text, runs, style, isRtl } = styled;
   // Marks hang at the ends of lines that run from left to right.
-  const hanging = isRtl ? 0 : style.opticalMargins;
+  const hanging = isRtl ? 0 : style.hangingPunctuation;
   const { at: ends, next: starts, kind: kinds, count: n } = breaks;
   const widths = scratchFor(n + 1);
   const tabs: TabSums | null = text.includes('\t')

@@ -28,7 +28,7 @@ export class StyleInterner {
 /** Leading under this share of the size sets lines into each other: it is refused, and told. */
 const LEAST_LEADING = 0.75;
 
-/** Glyph-scale play touches running text only: no heads, no verse, nothing of the display pages. */
+/** Letter-width tolerance touches running text only: no heads, no verse, nothing of the display pages. */
 const PLAYED: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'note']);
 
 /** All styles of the spec, resolved. A missing or circular `basedOn` ends at the text spec. */
@@ -101,11 +101,11 @@ function resolveStyle(
     atFoot: own.atFoot ?? false,
     lastLine: hasLastLine(align, own.meaning ?? 'other') ? text.lastLine : 0,
     rag: text.rag,
-    glyphPlay: isPlayed ? text.glyphPlay : 0,
+    letterWidth: isPlayed ? text.letterWidth : 0,
     letterPlay: isPlayed ? text.letterPlay : 0,
     ties: text.ties,
     liftedTies: text.liftedTies,
-    opticalMargins: align === 'justify' || align === 'left' ? text.opticalMargins / 100 : 0,
+    hangingPunctuation: align === 'justify' || align === 'left' ? text.hangingPunctuation / 100 : 0,
     wordSpace: own.wordSpace ?? (family === text.face ? text.wordSpace : null) ?? held(family, text, space, isPlayed),
     looseOver: looseOver(family, space(family)),
     language: own.language ?? language,
@@ -126,7 +126,7 @@ function resolveStyle(
 
 /** The limits of the word space that a family has where neither spec nor style says any. */
 function held(family: string, text: Spec['text'], space: SpaceOfFamily, isPlayed: boolean): WordSpace {
-  const isAlone = isPlayed && text.glyphPlay === 0 && text.letterPlay === 0;
+  const isAlone = isPlayed && text.letterWidth === 0 && text.letterPlay === 0;
   return isAlone ? wordSpaceAlone(space(family)) : wordSpaceOf(family, space(family));
 }
 

@@ -49,7 +49,7 @@ export const pageSchema = object({
   bindingAllowance: lengthSchema(0, 144),
   canon: canonSchema,
   bleed: object(sides(144)),
-  slug: lengthSchema(0, 144),
+  sheetEdge: lengthSchema(0, 144),
   guides: Joi.array()
     .items(
       Joi.object({

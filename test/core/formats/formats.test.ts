@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { migrateEntry } from '../../../src/core/formats/migrateEntry';
 import { from10 } from '../../../src/core/formats/steps/from10';
-import { from11, withSectionRole } from '../../../src/core/formats/steps/from11';
+import { from11, asFormat12 } from '../../../src/core/formats/steps/from11';
 import type { Spec } from '../../../src/core/model/spec/spec';
 import { BOOK_FORMAT } from '../../../src/core/model/copy/book';
 import type { HistoryEntry } from '../../../src/core/model/copy/bookEdit';
@@ -67,7 +67,10 @@ describe('format 11', () => {
 });
 
 describe('format 12', () => {
-  const { fallbacks: _, ...text } = NOVEL_SPEC.text;
+  const { fallbacks: _, letterWidth, hangingPunctuation, ...texts } = NOVEL_SPEC.text;
+  const text = { ...texts, glyphPlay: letterWidth, opticalMargins: hangingPunctuation };
+  const { sheetEdge, ...pages } = NOVEL_SPEC.page;
+  const page = { ...pages, slug: sheetEdge };
   const sets = Object.fromEntries(
     Object.entries(NOVEL_SPEC.furniture.sets).map(
       ([
@@ -78,7 +81,7 @@ describe('format 12', () => {
       ]) => [name, { roles }],
     ),
   );
-  const before = { ...NOVEL_SPEC, text, furniture: { ...NOVEL_SPEC.furniture, sets } };
+  const before = { ...NOVEL_SPEC, page, text, furniture: { ...NOVEL_SPEC.furniture, sets } };
 
   it('gives specs their fallbacks, and sets of furniture the role of sections, of which they say nothing', () => {
     const { spec, format } = from11({ format: 11, spec: before }) as unknown as { spec: Spec; format: number };
@@ -87,8 +90,8 @@ describe('format 12', () => {
   });
 
   it('leaves what is laid over another spec as short as it is', () => {
-    expect(withSectionRole({ text: { size: 11 } })).to.deep.equal({ text: { size: 11 } });
-    expect(withSectionRole({ name: 'x' })).to.deep.equal({ name: 'x' });
+    expect(asFormat12({ text: { size: 11 } })).to.deep.equal({ text: { size: 11 } });
+    expect(asFormat12({ name: 'x' })).to.deep.equal({ name: 'x' });
   });
 
   it('takes the entries of an older log along, whatever part of the spec they changed', () => {
@@ -100,6 +103,9 @@ describe('format 12', () => {
       [['furniture', 'sets'], sets],
       [['furniture', 'sets', name], sets[name]],
       [['text', 'size'], text.size],
+      [['text', 'glyphPlay'], letterWidth],
+      [['page', 'slug'], sheetEdge],
+      [['page'], page],
     ];
     const edits = changes.map(([path, value]) => ({ kind: 'setSpec', path, from: value, to: value }));
     const entry = { name: 'All of it', time: 1, edits } as unknown as HistoryEntry;
@@ -107,5 +113,6 @@ describe('format 12', () => {
     const today = (path: readonly string[]) =>
       path.reduce<unknown>((value, key) => (value as Record<string, unknown>)[key], NOVEL_SPEC);
     for (const { path, from, to } of migrated) expect([from, to]).to.deep.equal([today(path), today(path)]);
+    expect(migrated.map(({ path }) => path.join('.'))).to.include.members(['text.letterWidth', 'page.sheetEdge']);
   });
 });

@@ -47,12 +47,12 @@ describe('resolving styles', () => {
     const held = { least: 0.15, wished: 0.2, most: 0.3 };
     const alone = { least: 0.1625, wished: 0.275, most: 0.4 };
     expect(spacesOf({})).to.deep.equal(held);
-    expect(spacesOf({ glyphPlay: 0 })).to.deep.equal(alone);
-    expect(spacesOf({ glyphPlay: 0, letterPlay: 4 })).to.deep.equal(held);
-    expect(spacesOf({ glyphPlay: 0, setting: 'ragged' })).to.deep.equal(held);
-    expect(spacesOf({ glyphPlay: 0 }, 'CT')).to.deep.equal(held);
+    expect(spacesOf({ letterWidth: 0 })).to.deep.equal(alone);
+    expect(spacesOf({ letterWidth: 0, letterPlay: 4 })).to.deep.equal(held);
+    expect(spacesOf({ letterWidth: 0, setting: 'ragged' })).to.deep.equal(held);
+    expect(spacesOf({ letterWidth: 0 }, 'CT')).to.deep.equal(held);
     const own = { least: 0.2, wished: 0.25, most: 0.4 };
-    expect(spacesOf({ glyphPlay: 0, wordSpace: own })).to.deep.equal(own);
+    expect(spacesOf({ letterWidth: 0, wordSpace: own })).to.deep.equal(own);
   });
 
   it('gives equal styles of different specs as one object', () => {

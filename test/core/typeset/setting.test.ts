@@ -227,7 +227,10 @@ describe('how a style is set', () => {
   it('full lines to the measure, in faces too that kern letters with the space after them', () => {
     for (const face of ['libre-caslon-text', 'source-serif-4', 'alegreya']) {
       const size = { pt: 9.5, unit: 'pt' as const };
-      const { rows, measure, broken } = linesOf(withStyle(made, 'TX', {}, { face, size, opticalMargins: 0 }), 'TXF');
+      const { rows, measure, broken } = linesOf(
+        withStyle(made, 'TX', {}, { face, size, hangingPunctuation: 0 }),
+        'TXF',
+      );
       expect(rows.length).to.be.above(5);
       rows.forEach(({ to }, k) => {
         if (k < broken.count - 1) expect(to, `${face}, line ${k + 1}`).to.be.closeTo(measure, 0.02);

@@ -53,10 +53,10 @@ describe('the press PDF', () => {
     }
   });
 
-  it('has bleed and slug around the trim, mirrored, and the words where they were', () => {
+  it('has bleed and sheet edge around the trim, mirrored, and the words where they were', () => {
     const mm = (value: number) => ({ pt: (value * 72) / 25.4, unit: 'mm' as const });
     const bleed = { head: mm(3), foot: mm(4), back: mm(1), foreEdge: mm(5) };
-    const page = { ...made.spec.page, bleed, slug: mm(10) };
+    const page = { ...made.spec.page, bleed, sheetEdge: mm(10) };
     const out = fileBytes(
       writePressPdf(
         { ...made, spec: { ...made.spec, page } },

@@ -42,14 +42,14 @@ export interface ResolvedStyle {
   /** Word space over which a line is loose, in em. */
   readonly looseOver: number;
   /** Percent by which the letters of a justified line may be narrower or wider; 0 for what is never played with. */
-  readonly glyphPlay: number;
+  readonly letterWidth: number;
   /** Thousandths of an em by which letters may stand closer or farther apart; 0 for what is never played with. */
   readonly letterPlay: number;
   /** Whether words are tied by rule, and the ties that the book does without. */
   readonly ties: boolean;
   readonly liftedTies: readonly string[];
   /** Share of the table of hanging marks, 0 to 1. */
-  readonly opticalMargins: number;
+  readonly hangingPunctuation: number;
   readonly language: string;
   /** A drop capital over so many lines, of so many letters; raised where the paragraph is shorter than it. */
   readonly initial: { readonly lines: number; readonly letters: number; readonly isRaised: boolean } | null;
@@ -162,7 +162,7 @@ export function isRtlRun(run: StyledRun): boolean {
   return run.level !== undefined && run.level % 2 === 1;
 }
 
-/** True for runs whose letters take part in glyph-scale play: not small capitals, nor letterspaced type. */
+/** True for runs whose letters take part in letter-width tolerance: not small capitals, nor letterspaced type. */
 export function isPlayed(run: StyledRun): boolean {
   return (
     run.initial === undefined &&

@@ -60,7 +60,7 @@ export interface PageSpec {
   /** What runs over the trim on each side, to be cut away. */
   readonly bleed: Margins;
   /** Room around the bleed for notes to the press. */
-  readonly slug: Length;
+  readonly sheetEdge: Length;
   readonly guides: readonly Guide[];
   /** The unit in which lengths are shown; null: the one in which each was typed. */
   readonly unit: Unit | null;
@@ -79,7 +79,7 @@ export const PAGE_DEFAULTS: Omit<PageSpec, 'trim' | 'margins'> = {
     back: { pt: 0, unit: 'mm' },
     foreEdge: { pt: 0, unit: 'mm' },
   },
-  slug: { pt: 0, unit: 'mm' },
+  sheetEdge: { pt: 0, unit: 'mm' },
   guides: [],
   unit: null,
   dpi: 96,

@@ -50,9 +50,9 @@ export interface TextSpec {
   /** Depth of the rag, in em: a ragged line so much shorter than its measure costs what a justified one does at its limit. */
   readonly rag: number;
   /** How much narrower or wider the letters of a justified line may be set, in percent; neighbours differ by at most 2. */
-  readonly glyphPlay: number;
+  readonly letterWidth: number;
   /** How far stops, hyphens, quotes and some letters hang into the margin: percent of our table's values. */
-  readonly opticalMargins: number;
+  readonly hangingPunctuation: number;
   /** How far the letters of a justified line may stand closer or farther apart, in thousandths of an em; 0: not at all. */
   readonly letterPlay: number;
   /** Whether words are tied by rule: initials and name, figure and unit, day and month. */

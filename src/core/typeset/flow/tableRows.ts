@@ -62,10 +62,10 @@ function makeRows(table: Table, stream: string, compose: ComposeContext): TableR
     align: 'left',
     firstIndent: 0,
     hyphenate: false,
-    glyphPlay: 0,
+    letterWidth: 0,
     letterPlay: 0,
     lastLine: 0,
-    opticalMargins: 0,
+    hangingPunctuation: 0,
   };
   const entry = interner.intern(plain);
   const entries = table.rows.map((row) => row.map((cell) => entryOf(cell)));

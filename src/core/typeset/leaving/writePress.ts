@@ -86,10 +86,10 @@ export function* writeScreenPdf(
   yield* writePdf(source, metadataOf(book, date));
 }
 
-const NO_SURROUND: PageSurround = { left: 0, right: 0, top: 0, bottom: 0, slug: 0 };
+const NO_SURROUND: PageSurround = { left: 0, right: 0, top: 0, bottom: 0, sheetEdge: 0 };
 
 /** Bleed as it lies on a page: the back is at the left of a recto. */
-function surround({ bleed, slug }: PageSpec, side: PageSide): PageSurround {
+function surround({ bleed, sheetEdge }: PageSpec, side: PageSide): PageSurround {
   const [left, right] = side === 'recto' ? [bleed.back, bleed.foreEdge] : [bleed.foreEdge, bleed.back];
-  return { left: left.pt, right: right.pt, top: bleed.head.pt, bottom: bleed.foot.pt, slug: slug.pt };
+  return { left: left.pt, right: right.pt, top: bleed.head.pt, bottom: bleed.foot.pt, sheetEdge: sheetEdge.pt };
 }

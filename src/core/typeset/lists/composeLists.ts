@@ -85,7 +85,7 @@ function arranged(
     case 'leaders': {
       const tabs = [{ at: 'end' as const, kind: 'right' as const, ...(leader === '' ? {} : { leader }) }];
       // Letters that hang at the left would take the folios with them.
-      return { text: `${words}\t${folio}`, tail: '', set: { ...style, tabs, rightIndent: 0, opticalMargins: 0 } };
+      return { text: `${words}\t${folio}`, tail: '', set: { ...style, tabs, rightIndent: 0, hangingPunctuation: 0 } };
     }
     case 'after':
       return { text: `${words}\u2003${folio}`, tail: '', set: style };
@@ -95,7 +95,7 @@ function arranged(
       return {
         text: `${folio}\t${words}`,
         tail: '',
-        set: { ...style, leftIndent, firstIndent: -room, rightIndent: 0, opticalMargins: 0 },
+        set: { ...style, leftIndent, firstIndent: -room, rightIndent: 0, hangingPunctuation: 0 },
       };
     }
     default:

@@ -113,7 +113,7 @@ function lineStyle(own: ResolvedStyle, { context }: ComposeContext): ResolvedSty
       rightIndent: 0,
       hyphenate: false,
       initial: null,
-      opticalMargins: 0,
+      hangingPunctuation: 0,
     });
     lineStyles.set(own, made);
   }

@@ -40,13 +40,13 @@ export interface PdfSource {
   };
 }
 
-/** Bleed by the sides of the sheet, and the slug on all of them. */
+/** Bleed by the sides of the sheet, and the sheet edge on all of them. */
 export interface PageSurround {
   readonly left: number;
   readonly right: number;
   readonly top: number;
   readonly bottom: number;
-  readonly slug: number;
+  readonly sheetEdge: number;
 }
 
 export interface PdfMetadata {
@@ -163,14 +163,14 @@ interface PageBoxes {
   readonly origin: readonly [number, number];
 }
 
-/** The boxes of a page (14.11.2): the trim, the bleed around it, and the slug around that. */
+/** The boxes of a page (14.11.2): the trim, the bleed around it, and the sheet edge around that. */
 function pageBoxes({ width, height, around }: PdfSource, index: number): PageBoxes {
-  const { left, right, top, bottom, slug } = around(index);
-  const [x, y] = [left + slug, bottom + slug];
+  const { left, right, top, bottom, sheetEdge } = around(index);
+  const [x, y] = [left + sheetEdge, bottom + sheetEdge];
   const box = (...edges: number[]) => pdfArray(edges.map((edge) => pdfNumber(edge, 4)));
   return {
-    media: box(0, 0, x + width + right + slug, y + height + top + slug),
-    bleed: box(slug, slug, x + width + right, y + height + top),
+    media: box(0, 0, x + width + right + sheetEdge, y + height + top + sheetEdge),
+    bleed: box(sheetEdge, sheetEdge, x + width + right, y + height + top),
     trim: box(x, y, x + width, y + height),
     origin: [x, y],
   };

@@ -1,4 +1,4 @@
-// What else a page has: columns, bleed and slug, guides of one's own, and the unit of its lengths.
+// What else a page has: columns, bleed and sheet edge, guides of one's own, and the unit of its lengths.
 import { OwnPageFields } from '../../components/OwnPageFields';
 import { formatNumber } from '../../../core/measure/units';
 import type { Unit } from '../../../core/model/spec/length';
@@ -138,7 +138,7 @@ const SIDES = [
 
 export function BleedGroup() {
   const { spec, readOnly, set } = useSpec();
-  const { bleed, slug } = spec.page;
+  const { bleed, sheetEdge } = spec.page;
   const most = Math.max(...SIDES.map(([side]) => bleed[side].pt));
   return (
     <SettingGroup title="Bleed" aside={most === 0 ? 'none' : 'cut away'}>
@@ -153,10 +153,12 @@ export function BleedGroup() {
       ))}
       <LengthSetting
         label="Sheet edge"
-        value={slug}
+        value={sheetEdge}
         disabled={readOnly}
-        note={slug.pt === 0 ? 'Nothing beyond the bleed.' : 'What the sheet holds beyond the bleed, in the press PDF.'}
-        onChange={(to) => set('page.slug', to, 'Sheet edge')}
+        note={
+          sheetEdge.pt === 0 ? 'Nothing beyond the bleed.' : 'What the sheet holds beyond the bleed, in the press PDF.'
+        }
+        onChange={(to) => set('page.sheetEdge', to, 'Sheet edge')}
       />
     </SettingGroup>
   );

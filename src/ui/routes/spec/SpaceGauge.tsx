@@ -21,10 +21,10 @@ const HANDLES: readonly (readonly [keyof WordSpace, string])[] = [
 let gestures = 0;
 
 /** Whose limits these are: where letters give nothing the spaces are held wider. */
-const heldWords = ({ wordSpace, setting, glyphPlay, letterPlay }: TextSpec) =>
+const heldWords = ({ wordSpace, setting, letterWidth, letterPlay }: TextSpec) =>
   wordSpace !== null
     ? 'limits of its own'
-    : setting === 'justified' && glyphPlay === 0 && letterPlay === 0
+    : setting === 'justified' && letterWidth === 0 && letterPlay === 0
       ? 'as held with letters at their width'
       : 'as held for the face';
 

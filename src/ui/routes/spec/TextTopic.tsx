@@ -80,10 +80,10 @@ function Body() {
       <NumberSetting
         label="Letter-width tolerance"
         unit="%"
-        value={text.glyphPlay}
+        value={text.letterWidth}
         disabled={readOnly || text.setting === 'ragged'}
         note="How much narrower or wider the letters of a justified line may be set."
-        onChange={(to) => set('text.glyphPlay', to, 'Letter-width tolerance')}
+        onChange={(to) => set('text.letterWidth', to, 'Letter-width tolerance')}
       />
       <NumberSetting
         label="Letter-space tolerance"
@@ -95,10 +95,10 @@ function Body() {
       <NumberSetting
         label="Hanging punctuation"
         unit="%"
-        value={text.opticalMargins}
+        value={text.hangingPunctuation}
         disabled={readOnly}
         note="How far stops, hyphens and quotes hang into the margin."
-        onChange={(to) => set('text.opticalMargins', to, 'Hanging punctuation')}
+        onChange={(to) => set('text.hangingPunctuation', to, 'Hanging punctuation')}
       />
     </SettingGroup>
   );

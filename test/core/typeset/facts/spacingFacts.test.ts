@@ -70,7 +70,7 @@ describe('what rules of spacing decided', () => {
     expect(facts.limits).to.deep.equal({ least: 0.15, wished: 0.2, most: 0.3 });
     const own = of({ ...NOVEL_SPEC, text: { ...NOVEL_SPEC.text, wordSpace: { least: 0.2, wished: 0.25, most: 0.4 } } });
     expect(own.facts.limits).to.deep.equal({ least: 0.2, wished: 0.25, most: 0.4 });
-    const alone = of({ ...NOVEL_SPEC, text: { ...NOVEL_SPEC.text, glyphPlay: 0 } });
+    const alone = of({ ...NOVEL_SPEC, text: { ...NOVEL_SPEC.text, letterWidth: 0 } });
     expect(alone.facts.limits).to.deep.equal({ least: 0.13, wished: 0.22, most: 0.32 });
     expect(own.facts.mean).to.be.above(facts.mean);
   });

@@ -4,6 +4,8 @@ import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
 import { spreadDrawn, type ParagraphPlace } from '../../../../state/view/viewSlice';
 import type { Spread } from '../../../../state/book/selectors';
+import type { PageCache } from '../../../../state/compose/pageCache';
+import type { PageSummary } from '../../../../worker/typesetClient';
 import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
 import { PageCanvas } from '../../../pageView/PageCanvas';
 import { useUnits } from '../../../components/useUnits';
@@ -11,6 +13,7 @@ import { FurnitureSlots } from '../furniture/FurnitureSlots';
 import { GuideEdges } from './GuideEdges';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
+import { CHIP_WIDTH } from './LengthChip';
 import { OpenerLines } from './OpenerLines';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 import { Layers, Rulers } from './Layers';
@@ -36,7 +39,7 @@ export function Drawing() {
   const pointed = useLookedAt();
   const { cache, version: _ } = usePageCache();
   const place = placeOnSpread(spread, (page) => cache.get(page), pointed);
-  const side = sideOf(topic, spread, place?.side ?? null);
+  const side = (topic === 'notes' ? sideWithNotes(spread, cache) : null) ?? sideOf(topic, spread, place?.side ?? null);
   const focus = { topic, slot, side, block: pointed?.block ?? null, paragraphY: place?.y ?? null };
   const { view, drag } = useDrawingView(box, spec, focus, { width, height });
   const layout = drawingLayout(spec, capHeight, width, height, view);
@@ -94,10 +97,13 @@ export function Drawing() {
           {measured && <PageMeasures layout={layout} hasRulers={shown.includes('rulers')} />}
           {pages === 2 && !isClean && (
             <>
-              <p className="absolute text-quiet" style={{ left, top: top + h + 6 }}>
+              <p className="absolute text-quiet" style={{ left, top: top + h + 11 }}>
                 verso
               </p>
-              <p className="absolute -translate-x-full text-quiet" style={{ left: right, top: top + h + 6 }}>
+              <p
+                className="absolute -translate-x-full text-quiet"
+                style={{ left: right - CHIP_WIDTH - 16, top: top + h + 11 }}
+              >
                 recto
               </p>
             </>
@@ -118,6 +124,13 @@ function sideOf(topic: string, spread: Spread | undefined, found: 'verso' | 'rec
   )
     return 'verso';
   return spread?.recto == null ? 'verso' : 'recto';
+}
+
+/** The page of the spread that has notes at its foot; null: neither is known to. */
+function sideWithNotes(spread: Spread | undefined, cache: PageCache): 'verso' | 'recto' | null {
+  const has = (page: PageSummary | null | undefined) =>
+    page != null && (cache.get(page.index)?.items.some(({ source }) => source?.meaning === 'note') ?? false);
+  return has(spread?.recto) ? 'recto' : has(spread?.verso) ? 'verso' : null;
 }
 
 /** What is looked at: the paragraph pointed at, else the line of the caret. */

@@ -12,13 +12,27 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
   /** Beyond the figures of the rulers. */
   const [acrossY, linesX] = hasRulers ? [top - 36, right + 52] : [top - 22, right + 34];
   const downX = left - 42;
-  /** Head and foot are dimensioned clear of the words there: those of a single page stand at its right. */
-  const marginX = left + (pages === 2 ? w / 2 : w * 0.2);
   /** Back and fore-edge are dimensioned low in the foot, clear of the folio. */
-  const sideY = Math.max(edge.foot + 6, top + h - 38);
+  const sideY = Math.max(edge.foot + 6, top + h - 16);
+  /** Head and foot are dimensioned in the outer margin, clear of the words there. */
+  const marginX = left + 12;
+  const chips = {
+    head: { x: downX, y: (top + edge.head) / 2 },
+    foot: { x: downX, y: (edge.foot + top + h) / 2 },
+    back: { x: recto + Math.max(margins.back.pt * scale, CHIP_WIDTH + 8) / 2, y: top + h + 20 },
+    foreEdge: { x: right - Math.max(margins.foreEdge.pt * scale, CHIP_WIDTH + 8) / 2, y: top + h + 20 },
+  };
+  /** From each chip, outside the page, to the dimension of what it measures. */
+  const leaders = [
+    `M${chips.head.x} ${chips.head.y}H${marginX}`,
+    `M${chips.foot.x} ${chips.foot.y}H${marginX}`,
+    `M${(recto + edge.rectoLeft) / 2} ${sideY}V${chips.back.y}`,
+    `M${(edge.rectoRight + right) / 2} ${sideY}V${chips.foreEdge.y}`,
+  ].join('');
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden>
+        <path d={leaders} fill="none" stroke="#8f887c" strokeDasharray="2 2" />
         <Dimension x1={left} x2={left + w} y={acrossY} />
         {pages === 2 && <Dimension x1={edge.rectoLeft} x2={edge.rectoRight} y={acrossY} />}
         <Dimension vertical x1={top} x2={top + h} y={downX} />
@@ -31,39 +45,21 @@ export function PageMeasures({ layout, hasRulers }: { layout: DrawingLayout; has
 
       <LengthChip label="Trim width" path="page.trim.width" value={trim.width} x={left + w / 2} y={acrossY} />
       <LengthChip label="Trim height" path="page.trim.height" value={trim.height} x={downX} y={top + h / 2} />
-      <LengthChip
-        label="Head margin"
-        path="page.margins.head"
-        value={margins.head}
-        x={marginX + 44}
-        y={(top + edge.head) / 2}
-      />
-      <LengthChip
-        label="Foot margin"
-        path="page.margins.foot"
-        value={margins.foot}
-        x={marginX + 44}
-        y={(edge.foot + top + h) / 2}
-      />
-      <LengthChip
-        label="Back margin"
-        path="page.margins.back"
-        value={margins.back}
-        x={recto + Math.max(margins.back.pt * scale, CHIP_WIDTH + 8) / 2}
-        y={sideY + 18}
-      />
+      <LengthChip label="Head margin" path="page.margins.head" value={margins.head} x={chips.head.x} y={chips.head.y} />
+      <LengthChip label="Foot margin" path="page.margins.foot" value={margins.foot} x={chips.foot.x} y={chips.foot.y} />
+      <LengthChip label="Back margin" path="page.margins.back" value={margins.back} x={chips.back.x} y={chips.back.y} />
       <LengthChip
         label="Fore-edge margin"
         path="page.margins.foreEdge"
         value={margins.foreEdge}
-        x={right - Math.max(margins.foreEdge.pt * scale, CHIP_WIDTH + 8) / 2}
-        y={sideY + 18}
+        x={chips.foreEdge.x}
+        y={chips.foreEdge.y}
       />
       {spec.page.bindingAllowance.pt > 0 && (
         <Fact
-          x={pages === 2 ? recto : left + 110}
-          y={top + h + 22}
-          words={`binding ${units.show(spec.page.bindingAllowance)} of the back margin`}
+          x={pages === 2 ? recto - 64 : left + w / 2}
+          y={top + h + 20}
+          words={`binding ${units.show(spec.page.bindingAllowance)} of`}
         />
       )}
       <Fact

@@ -3,7 +3,7 @@ import { typeArea, type TypeArea } from '../../../../core/measure/typeArea';
 import type { Spec } from '../../../../core/model/spec/spec';
 
 /** Room around the spread for its dimensions. */
-const ROOM = { x: 84, top: 56, bottom: 34 };
+const ROOM = { x: 84, top: 56, bottom: 36 };
 /** And at either side of a part of it that is shown larger: what is said of the paragraph stands there. */
 const BESIDE = 168;
 

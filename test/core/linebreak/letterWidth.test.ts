@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { settlePlay } from '../../../src/core/linebreak/glyphPlay';
+import { settlePlay } from '../../../src/core/linebreak/letterWidth';
 import { stretchRatio } from '../../../src/core/linebreak/totalFit';
 import { compose } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
@@ -12,7 +12,7 @@ const line = fc.record({
   letters: fc.double({ min: 150, max: 260, noNaN: true }),
 });
 
-describe('glyph-scale play', () => {
+describe('letter-width tolerance', () => {
   it('stays within its limit, and never asks spaces to close beyond theirs', () => {
     fc.assert(
       fc.property(fc.array(line, { maxLength: 12 }), fc.double({ min: 0, max: 0.025, noNaN: true }), (raw, play) => {
@@ -65,15 +65,15 @@ describe('glyph-scale play', () => {
     expect(justified.some(([, scale]) => Math.abs(scale - 1) > 0.002)).to.equal(true);
     expect(justified.filter(([tag]) => tag === 'CT').every(([, scale]) => scale === 1)).to.equal(true);
     expect(scales({ setting: 'ragged' }).every(([, scale]) => scale === 1)).to.equal(true);
-    expect(scales({ glyphPlay: 0 }).every(([, scale]) => scale === 1)).to.equal(true);
+    expect(scales({ letterWidth: 0 }).every(([, scale]) => scale === 1)).to.equal(true);
   });
 });
 
-describe('optical margins', () => {
+describe('hanging punctuation', () => {
   const text = `${words(60, 8)} “${words(80, 9)}” ${words(60, 10)}`;
   const made = book([chapter('One', text)]);
   const lines = (strength: number) => {
-    const spec = { ...made.spec, text: { ...made.spec.text, opticalMargins: strength } };
+    const spec = { ...made.spec, text: { ...made.spec.text, hangingPunctuation: strength } };
     const { broken, styled } = compose({ ...made, spec }).pages[0].fragments[1].paragraph;
     return Array.from({ length: broken.count }, (_, k) => ({
       x: broken.x[k],
