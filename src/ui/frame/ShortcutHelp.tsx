@@ -45,6 +45,7 @@ const KEYS: readonly [string, readonly [string, string][]][] = [
       ['S', 'Fit the spread'],
       ['W', 'Fit its width'],
       ['A', 'Actual size'],
+      ['G', 'Grid, type area, guides and bleed'],
       ['N, P', 'Next paragraph, paragraph before'],
       ['Esc', 'Point at no paragraph'],
     ],

@@ -8,16 +8,17 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import {
   controlCalled,
   copyToolChosen,
+  deskMarksToggled,
   divisionChosen,
+  LAYERS,
   layerToggled,
+  type OpenStyle,
   styleOpened,
+  type Theme,
   themeChosen,
   topicChosen,
-  zoomChosen,
-  LAYERS,
-  type OpenStyle,
-  type Theme,
   type Zoom,
+  zoomChosen,
 } from '../../../state/view/viewSlice';
 import type { AppDispatch } from '../../../state/store';
 import type { PageSummary } from '../../../worker/typesetClient';
@@ -114,7 +115,16 @@ function viewCommands({ dispatch, navigate }: Hands): Command[] {
       dispatch(layerToggled(layer));
     },
   }));
-  return [...zooms, ...layers];
+  const marks: Command = {
+    name: 'Show or hide grid and guides on pages',
+    kind: 'Pages',
+    words: 'baseline grid type area guides bleed marks',
+    run: () => {
+      navigate('pages');
+      dispatch(deskMarksToggled());
+    },
+  };
+  return [...zooms, marks, ...layers];
 }
 
 function actCommands({ dispatch, navigate }: Hands, theme: Theme): Command[] {
