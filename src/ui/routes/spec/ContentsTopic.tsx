@@ -19,29 +19,39 @@ const ARRANGEMENTS: readonly (readonly [EntryArrangement, string])[] = [
 ];
 
 export function ContentsTopic() {
-  useWalkToContents();
+  const show = useWalk();
   return (
     <>
-      <Levels />
-      <Lines />
-      <Index />
-      <SuppliedIndex />
+      <div onFocusCapture={() => show('contents')}>
+        <Levels />
+        <Lines />
+      </div>
+      <div onFocusCapture={() => show('index')}>
+        <Index />
+        <SuppliedIndex />
+      </div>
     </>
   );
 }
 
-/** The drawing shows the contents when the topic is opened. */
-function useWalkToContents(): void {
+/** The drawing shows the contents when the topic is opened, and then the pages of what is worked on: contents or index. */
+function useWalk(): (role: 'contents' | 'index') => void {
   const dispatch = useAppDispatch();
-  const page = useAppSelector(
-    (state) => selectRunningOrder(state).find(({ role }) => role === 'contents')?.firstPage ?? -1,
-  );
-  const walked = useRef(false);
+  const rows = useAppSelector(selectRunningOrder);
+  const pageOf = (wanted: string) => rows.find(({ role }) => role === wanted)?.firstPage ?? -1;
+  const page = pageOf('contents');
+  const walked = useRef<string | null>(null);
   useEffect(() => {
-    if (walked.current || page < 0) return;
-    walked.current = true;
+    if (walked.current !== null || page < 0) return;
+    walked.current = 'contents';
     dispatch(callPage(page));
   }, [dispatch, page]);
+  return (role) => {
+    const to = pageOf(role);
+    if (walked.current === role || to < 0) return;
+    walked.current = role;
+    dispatch(callPage(to));
+  };
 }
 
 function Levels() {

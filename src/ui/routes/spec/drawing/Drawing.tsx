@@ -118,7 +118,7 @@ export function Drawing() {
 function sideOf(topic: string, spread: Spread | undefined, found: 'verso' | 'recto' | null): 'verso' | 'recto' {
   if (found !== null && READ_TOPICS.has(topic)) return found;
   if (
-    (topic === 'openers' || topic === 'numbers') &&
+    (topic === 'openers' || topic === 'numbers' || topic === 'contents') &&
     spread?.recto?.role !== 'opener' &&
     spread?.verso?.role === 'opener'
   )
