@@ -17,5 +17,5 @@ describe('damaged files', () => {
     expect(failures.map(({ seed, file, words }) => `${seed} ${file}: ${words}`)).to.deep.equal([]);
     expect(seen.read, 'files that were still read').to.be.above(COUNT / 4);
     expect(seen.refused).to.be.above(COUNT / 10);
-  }).timeout(900_000);
+  }).timeout(600_000);
 });

@@ -1,5 +1,4 @@
 // Scripts that a text face may lack, by their codes in ISO 15924, so that a face can be given to all of a script at once.
-import { table } from '../../base/table';
 
 /** Emoji are sorted apart from other signs; `Zyyy` takes every character of no script that is listed. */
 export type ScriptCode = keyof typeof SCRIPT_NAMES;
@@ -87,4 +86,4 @@ export function scriptOf(code: number): ScriptCode {
 /** The family that a person gave to each script, for the characters that the wished face lacks. */
 export type FallbackFaces = Readonly<Partial<Record<ScriptCode, string>>>;
 
-export const NO_FALLBACKS: FallbackFaces = table({});
+export const NO_FALLBACKS: FallbackFaces = {};
