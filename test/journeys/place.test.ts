@@ -79,6 +79,18 @@ describe('the place that is looked at', () => {
       const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
       return galley && row ? row.getBoundingClientRect().top - galley.getBoundingClientRect().top : null;
     }, words);
+  /** Waits until a paragraph of the galley stands at a height. */
+  const untilAt = (words: string, height: number) =>
+    walk.page.waitForFunction(
+      ([begin, wanted]) => {
+        const galley = document.querySelector('.galley');
+        if (galley === null) return false;
+        const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
+        const off = row === undefined ? null : row.getBoundingClientRect().top - galley.getBoundingClientRect().top;
+        return off !== null && Math.abs(off - wanted) < 3;
+      },
+      [words, height] as const,
+    );
   /** What has the focus, by its role or tag; `BODY` when nothing has. */
   const focused = () => walk.page.evaluate(() => document.activeElement?.tagName ?? 'BODY');
 
@@ -99,30 +111,12 @@ describe('the place that is looked at', () => {
       await page.waitForFunction(() => document.activeElement !== document.body);
       await page.keyboard.press('Alt+1');
       await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
-      await page.waitForFunction(
-        ([begin, wanted]) => {
-          const galley = document.querySelector('.galley');
-          if (galley === null) return false;
-          const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
-          const off = row === undefined ? null : row.getBoundingClientRect().top - galley.getBoundingClientRect().top;
-          return off !== null && Math.abs(off - wanted) < 3;
-        },
-        [words, before] as const,
-      );
+      await untilAt(words, before);
       expect(await focused()).to.not.equal('BODY');
     }
     await page.reload();
     await page.getByRole('region', { name: /^9 Ten Past/ }).waitFor();
-    await page.waitForFunction(
-      ([begin, wanted]) => {
-        const galley = document.querySelector('.galley');
-        if (galley === null) return false;
-        const row = [...document.querySelectorAll('.galley-text')].find((one) => one.textContent.startsWith(begin));
-        const off = row === undefined ? null : row.getBoundingClientRect().top - galley.getBoundingClientRect().top;
-        return off !== null && Math.abs(off - wanted) < 3;
-      },
-      [words, before] as const,
-    );
+    await untilAt(words, before);
   });
 
   it('shows the line of the caret in Spec, and in Pages where they are larger than the view', async () => {
