@@ -1,7 +1,7 @@
 // Fetches the shipped assets for a worker; each once. The fetching function is given, so that tests read files instead.
 import { addPatterns, createTypesetContext, FaceLibrary, HarfBuzz, needsOf, type TypesetContext } from '../core/index';
 import type { Book } from '../core/model/copy/book';
-import type { FaceRecord, FaceTable, OwnFont } from '../core/model/spec/faces';
+import { isSameFont, type FaceRecord, type FaceTable, type OwnFont } from '../core/model/spec/faces';
 
 export type FetchBytes = (name: string) => Promise<Uint8Array<ArrayBuffer>>;
 
@@ -97,6 +97,3 @@ export class WorkerAssets {
     return started;
   }
 }
-
-const isSameFont = (a: OwnFont, b: OwnFont) =>
-  a.record.id === b.record.id && a.bytes.length === b.bytes.length && a.bytes.every((byte, at) => byte === b.bytes[at]);

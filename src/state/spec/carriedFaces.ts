@@ -2,7 +2,7 @@
 // replaced: the one that came goes by another key, and the book calls it by that.
 import { withFamilyCalled } from '../../core/edit';
 import type { Book } from '../../core/model/copy/book';
-import type { FaceRecord, OwnFont } from '../../core/model/spec/faces';
+import { isSameFont, type FaceRecord, type OwnFont } from '../../core/model/spec/faces';
 import type { Services } from '../services';
 
 /** Keeps the faces; answers the book as it calls them here. */
@@ -19,7 +19,7 @@ export async function keepCarriedFaces(
     const faces = carried.filter(({ record }) => record.family === family);
     const isOther = faces.some((face) => {
       const here = kept.get(face.record.id);
-      return here !== undefined && !isSame(here.bytes, face.bytes);
+      return here !== undefined && !isSameFont(here, face);
     });
     const key = isOther ? freeKey(family, families) : family;
     if (isOther) called = withFamilyCalled(called, family, key);
@@ -49,8 +49,6 @@ function withKey(record: FaceRecord, key: string): FaceRecord {
     familyName: `${record.familyName} (${number})`,
   };
 }
-
-const isSame = (a: Uint8Array, b: Uint8Array) => a.length === b.length && a.every((byte, at) => byte === b[at]);
 
 /** What is told of the faces that a project file does not hold; null: it holds all. */
 export function neededInWords(fileName: string, needed: readonly string[]): string | null {

@@ -1,9 +1,5 @@
 // Draws the marks of a page over it: grid, type area, guides, bleed.
-import type { MarkBox, PageMarks } from './pageMarks';
-
-const LEAF = '#27694b';
-const GUIDE = '#7a5ea8';
-const BLEED = '#a4452c';
+import { MARK_COLOURS, type MarkBox, type PageMarks } from './pageMarks';
 
 export interface MarksPlace {
   readonly x: number;
@@ -32,7 +28,7 @@ export function drawMarks(context: CanvasRenderingContext2D, marks: PageMarks, p
     context.stroke();
   };
   const sharp = (at: number) => Math.round(at) + 0.5;
-  stroke(LEAF, 0.25, () => {
+  stroke(MARK_COLOURS.leaf, 0.25, () => {
     for (const baseline of baselines)
       line(
         x + area.x * scale,
@@ -41,8 +37,8 @@ export function drawMarks(context: CanvasRenderingContext2D, marks: PageMarks, p
         sharp(y + baseline * scale),
       );
   });
-  stroke(LEAF, 0.9, () => box(context, area, place));
-  stroke(GUIDE, 0.9, () => {
+  stroke(MARK_COLOURS.leaf, 0.9, () => box(context, area, place));
+  stroke(MARK_COLOURS.guide, 0.9, () => {
     for (const guide of guides)
       if ('x' in guide) line(sharp(x + guide.x * scale), y, sharp(x + guide.x * scale), y + height);
       else line(x, sharp(y + guide.y * scale), x + width, sharp(y + guide.y * scale));
@@ -56,7 +52,7 @@ export function drawBleed(context: CanvasRenderingContext2D, { bleed }: PageMark
   if (bleed === null) return;
   context.save();
   context.lineWidth = place.ratio;
-  context.strokeStyle = BLEED;
+  context.strokeStyle = MARK_COLOURS.bleed;
   context.setLineDash([3 * place.ratio, 3 * place.ratio]);
   context.beginPath();
   box(context, bleed, place);

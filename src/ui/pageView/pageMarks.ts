@@ -6,6 +6,9 @@ import type { PageSide } from '../../core/model/spec/pageRoles';
 import type { Margins, Spec } from '../../core/model/spec/spec';
 import type { DivisionRole } from '../../core/model/copy/roles';
 
+/** On paper, which is light by day and by evening: what is measured, guides, and what is cut away. */
+export const MARK_COLOURS = { leaf: '#27694b', guide: '#7a5ea8', bleed: '#a4452c' } as const;
+
 export interface MarkBox {
   readonly x: number;
   readonly y: number;

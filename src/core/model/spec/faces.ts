@@ -42,6 +42,13 @@ export interface OwnFont {
   readonly bytes: Uint8Array;
 }
 
+/** Whether two fonts are the same face from the same file, byte by byte. */
+export const isSameFont = (a: OwnFont, b: OwnFont): boolean =>
+  a === b ||
+  (a.record.id === b.record.id &&
+    a.bytes.length === b.bytes.length &&
+    a.bytes.every((byte, at) => byte === b.bytes[at]));
+
 export type FaceTable = readonly FaceRecord[];
 
 /** Word-space limits per face, in em of its size (house rules, section 3; measured on the shipped faces). */

@@ -2,6 +2,7 @@
 import { useEffect, useRef, type RefObject } from 'react';
 import { useAppSelector } from '../../../state/hooks';
 import { selectSpreads } from '../../../state/book/selectors';
+import { selectLookedAt } from '../../../state/view/lookedAt';
 import type { PageCache } from '../../../state/compose/pageCache';
 import { lineOfPlace } from '../../pageView/lineOfPlace';
 import { rowTop, type DeskGeometry } from './deskGeometry';
@@ -14,7 +15,8 @@ export function useLookedAtLine(
   cache: PageCache,
   version: number,
 ): void {
-  const { spread: current, caret, paragraph } = useAppSelector((state) => state.view);
+  const current = useAppSelector((state) => state.view.spread);
+  const place = useAppSelector(selectLookedAt);
   const spread = useAppSelector(selectSpreads)[current];
   const isDone = useRef(false);
   useEffect(() => {
@@ -28,9 +30,6 @@ export function useLookedAtLine(
   useEffect(() => {
     const area = scroller.current;
     if (isDone.current || area === null || viewHeight === 0 || spread === undefined) return;
-    const place =
-      paragraph ??
-      (caret === null ? null : { stream: caret.stream, block: caret.head.block, offset: caret.head.offset });
     if (place === null || geometry.pageHeight <= viewHeight) {
       isDone.current = true;
       return;
@@ -42,5 +41,5 @@ export function useLookedAtLine(
       area.scrollTop = rowTop(geometry, spread.index) + y * geometry.scale - viewHeight / 2;
       isDone.current = true;
     }
-  }, [scroller, geometry, viewHeight, cache, version, spread, caret, paragraph]);
+  }, [scroller, geometry, viewHeight, cache, version, spread, place]);
 }

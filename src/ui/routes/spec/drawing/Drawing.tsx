@@ -2,6 +2,7 @@
 // where it stands.
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { useAppDispatch, useAppSelector } from '../../../../state/hooks';
+import { selectLookedAt } from '../../../../state/view/lookedAt';
 import { spreadDrawn, type ParagraphPlace } from '../../../../state/view/viewSlice';
 import type { Spread } from '../../../../state/book/selectors';
 import type { PageCache } from '../../../../state/compose/pageCache';
@@ -36,7 +37,7 @@ export function Drawing() {
   const topic = useAppSelector((state) => state.view.topic);
   const slot = useAppSelector((state) => state.view.slot);
   const { spread, isExample } = useShownSpread();
-  const pointed = useLookedAt();
+  const pointed = useAppSelector(selectLookedAt);
   const { cache, version: _ } = usePageCache();
   const place = placeOnSpread(spread, (page) => cache.get(page), pointed);
   const side = (topic === 'notes' ? sideWithNotes(spread, cache) : null) ?? sideOf(topic, spread, place?.side ?? null);
@@ -131,14 +132,6 @@ function sideWithNotes(spread: Spread | undefined, cache: PageCache): 'verso' | 
   const has = (page: PageSummary | null | undefined) =>
     page != null && (cache.get(page.index)?.items.some(({ source }) => source?.meaning === 'note') ?? false);
   return has(spread?.recto) ? 'recto' : has(spread?.verso) ? 'verso' : null;
-}
-
-/** What is looked at: the paragraph pointed at, else the line of the caret. */
-function useLookedAt(): ParagraphPlace | null {
-  const pointed = useAppSelector((state) => state.view.paragraph);
-  const caret = useAppSelector((state) => state.view.caret);
-  if (pointed !== null || caret === null) return pointed;
-  return { stream: caret.stream, block: caret.head.block, offset: caret.head.offset };
 }
 
 /** Where a paragraph stands on the spread, the line of its place or its middle; null: it is not there. */

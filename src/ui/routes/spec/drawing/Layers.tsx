@@ -6,12 +6,10 @@ import type { Spec } from '../../../../core/model/spec/spec';
 import { useAppSelector } from '../../../../state/hooks';
 import { pageFacts } from '../../../../state/spec/specThunks';
 import type { Layer } from '../../../../state/view/viewSlice';
-import { pageMarks } from '../../../pageView/pageMarks';
+import { MARK_COLOURS, pageMarks } from '../../../pageView/pageMarks';
 import type { DrawingLayout } from './layout';
 
-const LEAF = '#27694b';
-/** What is cut away. */
-const BLEED = '#a4452c';
+const { leaf: LEAF, guide: GUIDE, bleed: BLEED } = MARK_COLOURS;
 
 export function Layers({ spec, layout, shown }: { spec: Spec; layout: DrawingLayout; shown: readonly Layer[] }) {
   const capHeight = useAppSelector((state) => pageFacts(state).capHeight);
@@ -28,7 +26,7 @@ export function Layers({ spec, layout, shown }: { spec: Spec; layout: DrawingLay
       {has('canon') && holds && (
         <path d={canonPath(spec, layout)} stroke={LEAF} strokeOpacity={0.55} strokeDasharray="5 4" />
       )}
-      {has('guides') && <path d={guidesPath(spec, layout, capHeight)} stroke="#7a5ea8" strokeOpacity={0.9} />}
+      {has('guides') && <path d={guidesPath(spec, layout, capHeight)} stroke={GUIDE} strokeOpacity={0.9} />}
       {has('bleed') && (
         <path data-layer="bleed" d={bleedPath(spec, layout, capHeight)} stroke={BLEED} strokeDasharray="2 3" />
       )}

@@ -7,12 +7,12 @@ import { formatNumber } from '../../../../core/measure/units';
 import { askFaces } from '../../../../state/spec/fontThunks';
 import { useAppDispatch } from '../../../../state/hooks';
 import { usePageCache } from '../../../pageView/pageCacheContext';
+import { MARK_COLOURS } from '../../../pageView/pageMarks';
 import type { DrawingLayout } from './layout';
 import { paragraphLines, paragraphNear, type PlacedLine } from './paragraphLines';
 import { useShownSpread } from './shownSpread';
 import type { Focus } from './useDrawingView';
 
-const LEAF = '#27694b';
 /** Pixels from the page to what is said of it, and from one saying to the next. */
 const AWAY = 14;
 const APART = 20;
@@ -176,7 +176,7 @@ function Outside({ layout, focus, sayings, from, title, children }: OutsideProps
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden>
-        <g fill="none" stroke={LEAF}>
+        <g fill="none" stroke={MARK_COLOURS.leaf}>
           {children}
           {title === undefined && (
             <path
