@@ -46,7 +46,9 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
     if (galley !== null && galley.division === view.division) {
       const head = { block: galley.block, offset: 0 };
       const page = pageOf({ stream: galley.division, anchor: head, head });
-      if (page >= 0 && Math.abs(spreadOf(page) - view.spread) <= 1) return;
+      // So is its caret, though its line may have gone over to the next spread meanwhile.
+      if (page >= 0 && Math.abs(spreadOf(page) - view.spread) <= 1)
+        return caret === null ? undefined : dispatch(goToText(caret));
     }
     const [first, second] = [
       pages[pageOfSpread(view.spread, facing)],
