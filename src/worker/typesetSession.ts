@@ -78,6 +78,8 @@ export class TypesetSession {
   private book: Book | undefined;
   private revision = -1;
   private composed: Composed | undefined;
+  /** All pages of this book were told once: its first pages alone would take the others out of view. */
+  private toldWhole = false;
   /** What a person looks at, composed before the rest. */
   private view: TextInView | null = null;
   private readonly summaries = new SummaryTeller();
@@ -98,6 +100,7 @@ export class TypesetSession {
       case 'open':
         // Glyphs of a face that was replaced are other ones now.
         if (this.assets.useOwn(message.fonts ?? [])) this.forgetOutlines();
+        if (this.book?.id !== message.book.id) this.toldWhole = false;
         this.book = message.book;
         this.revision = message.revision;
         this.composed = undefined;
@@ -208,10 +211,12 @@ export class TypesetSession {
         if (reach && this.isLook) await new Promise((resolve) => setTimeout(resolve, DRAWING));
         if (isStale()) return;
       }
-      const whole = typesetBook(book, context, undefined, (first) => put(first, true));
+      const tellFirst = this.toldWhole ? undefined : (first: TypesetBook) => put(first, true);
+      const whole = typesetBook(book, context, undefined, tellFirst);
       const result = await runJob(whole, hooks);
       if (result === undefined || isStale()) return;
       put(result, false);
+      this.toldWhole = true;
     } catch (error) {
       const { message, code } = error as Error & { code?: string };
       this.post({ kind: 'failed', code: code ?? 'compose', message });

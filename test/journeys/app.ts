@@ -218,7 +218,7 @@ export async function turnSpread(page: Page, key: string): Promise<boolean> {
   const strip = page.getByRole('slider', { name: 'Spread' });
   const before = await strip.getAttribute('aria-valuenow');
   if (before === (key === 'Home' ? '1' : await strip.getAttribute('aria-valuemax'))) return false;
-  await page.keyboard.press(key);
+  await strip.press(key);
   await eventually('another spread is in view', async () => (await strip.getAttribute('aria-valuenow')) !== before);
   return true;
 }

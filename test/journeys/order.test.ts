@@ -125,6 +125,29 @@ describe('furniture and numbers', () => {
   let page: Page;
   before(() => (page = walk.page));
 
+  it('shows head and foot of both pages at a readable size, each slot within reach', async () => {
+    for (const name of [
+      /^Head, verso, fore-edge/,
+      /^Head, recto, spine/,
+      /^Foot, verso, spine/,
+      /^Foot, recto, fore-edge/,
+    ])
+      await page.getByRole('button', { name }).click({ trial: true });
+    const drawn = (await page
+      .getByLabel(/^Page \d+ in this spec$/)
+      .first()
+      .boundingBox())!;
+    // 14.5 pixels to the 11.5 points of the text, on a page 396 points wide.
+    expect(drawn.width).to.be.within(490, 505);
+    await page.keyboard.press('s');
+    await page.waitForFunction(() => {
+      const canvas = document.querySelector('canvas[aria-label$="in this spec"]');
+      return canvas !== null && canvas.getBoundingClientRect().width < 400;
+    });
+    await page.keyboard.press('s');
+    await page.waitForFunction(() => document.querySelectorAll('canvas[aria-label$="in this spec"]').length === 8);
+  });
+
   it('is edited where it stands: a token put into a slot is on the pages', async () => {
     await page.getByRole('button', { name: /^Head, recto, spine/ }).click();
     await page.getByLabel('Add to the slot').selectOption({ label: 'Chapter title' });

@@ -134,6 +134,72 @@ describe('the page by hand', () => {
   });
 });
 
+/** Counts, at every frame from now on, the dark pixels of each page that the drawing shows. */
+async function watchInk(page: Page): Promise<void> {
+  // In words: a function that calls itself by name does not survive the loader of the tests.
+  await page.evaluate(`(() => {
+    window.inkSamples = [];
+    const look = () => {
+      const canvases = [...document.querySelectorAll('canvas[aria-label$="in this spec"]')];
+      const ink = canvases.map((canvas) => {
+        const { data } = canvas.getContext('2d').getImageData(0, 0, canvas.width, canvas.height);
+        let dark = 0;
+        for (let k = 0; k < data.length; k += 4) if (data[k + 3] > 0 && data[k] < 120) dark += 1;
+        return dark;
+      });
+      window.inkSamples.push({ total: canvases.length, ink });
+      requestAnimationFrame(look);
+    };
+    look();
+  })()`);
+}
+
+interface InkSample {
+  readonly total: number;
+  readonly ink: readonly number[];
+}
+
+const inkSamples = (page: Page) => page.evaluate(() => (window as unknown as { inkSamples: InkSample[] }).inkSamples);
+
+describe('a face that is brought in', () => {
+  const walk: Journey = journey(arrive);
+
+  it('leaves the old pages in view until the pages set in it are there', async () => {
+    const { page } = walk;
+    const TTF = readAsset('fonts/CrimsonPro_400Regular.ttf');
+    await topic(page, /^Faces/);
+    await watchInk(page);
+    await page.waitForFunction(() => {
+      const last = (window as unknown as { inkSamples: InkSample[] }).inkSamples.at(-1);
+      return last?.total === 2 && last.ink.every((dark) => dark > 200);
+    });
+    const known = await inkSamples(page);
+    const before = known.at(-1)!;
+    await page
+      .getByLabel('Font files')
+      .setInputFiles({ name: 'mine.ttf', mimeType: 'font/ttf', buffer: Buffer.from(TTF) });
+    await page.getByLabel('Show', { exact: true }).selectOption('own');
+    const card = page.getByRole('article', { name: 'Crimson Pro' });
+    await card.getByRole('img').waitFor();
+    await card.getByRole('button', { name: 'Set the text in it' }).click();
+    // The other face has another weight of ink: the pages set in it are there.
+    await page.waitForFunction(
+      (old) => {
+        const last = (window as unknown as { inkSamples: InkSample[] }).inkSamples.at(-1)!;
+        return last.ink.some((dark, k) => dark > 500 && Math.abs(dark - (old[k] ?? 0)) > 20);
+      },
+      before.ink,
+      { timeout: 60_000 },
+    );
+    const samples = await inkSamples(page);
+    const started = samples.findIndex(({ ink }) => ink.some((dark) => dark > 500));
+    const blank = samples
+      .slice(started)
+      .filter(({ total, ink }) => total < before.total || ink.some((dark, k) => dark < before.ink[k] / 2));
+    expect(blank).to.deep.equal([]);
+  });
+});
+
 describe('faces that travel', () => {
   const walk: Journey = journey(arrive);
 

@@ -7,10 +7,10 @@ import { spreadDrawn, type ParagraphPlace } from '../../../../state/view/viewSli
 import type { Spread } from '../../../../state/book/selectors';
 import type { PageCache } from '../../../../state/compose/pageCache';
 import type { PageSummary } from '../../../../worker/typesetClient';
-import { usePageCache, usePictures } from '../../../pageView/pageCacheContext';
-import { PageCanvas } from '../../../pageView/PageCanvas';
+import { usePageCache } from '../../../pageView/pageCacheContext';
 import { useUnits } from '../../../components/useUnits';
 import { FurnitureSlots } from '../furniture/FurnitureSlots';
+import { FurnitureStrips } from '../furniture/FurnitureStrips';
 import { GuideEdges } from './GuideEdges';
 import { Handles } from './Handles';
 import { drawingLayout, type DrawingLayout } from './layout';
@@ -18,6 +18,7 @@ import { CHIP_WIDTH } from './LengthChip';
 import { OpenerLines } from './OpenerLines';
 import type { DisplayList } from '../../../../core/model/composed/displayList';
 import { Layers, Rulers } from './Layers';
+import { LiveSpread } from './LiveSpread';
 import { PageMeasures } from './PageMeasures';
 import { ParagraphDimensions } from './ParagraphDimensions';
 import { TextDimensions } from './TextDimensions';
@@ -32,6 +33,7 @@ const FRAME = 3;
 export function Drawing() {
   const { spec } = useSpec();
   const { box, width, height } = useSize();
+  useDrawnSpread(useShownSpread().spread);
   const { trim } = spec.page;
   const capHeight = useAppSelector((state) => state.compose.summary?.geometry.capHeight) ?? 0;
   const topic = useAppSelector((state) => state.view.topic);
@@ -42,7 +44,7 @@ export function Drawing() {
   const place = placeOnSpread(spread, (page) => cache.get(page), pointed);
   const side = (topic === 'notes' ? sideWithNotes(spread, cache) : null) ?? sideOf(topic, spread, place?.side ?? null);
   const focus = { topic, slot, side, block: pointed?.block ?? null, paragraphY: place?.y ?? null };
-  const { view, drag } = useDrawingView(box, spec, focus, { width, height });
+  const { view, drag, isMoved } = useDrawingView(box, spec, focus, { width, height });
   const layout = drawingLayout(spec, capHeight, width, height, view);
   const { left, recto, right, top, h, edge, pages } = layout;
   const shown = useAppSelector((state) => state.view.layers);
@@ -50,6 +52,13 @@ export function Drawing() {
   // Only the whole spread is measured: its parts show what their topic sets.
   const isClean = shown.length === 1 && shown[0] === 'text';
   const measured = shown.includes('measures') && topic !== 'furniture' && (topic === 'page' || view === null);
+  // Heads and feet of both pages do not fit at a size that can be judged, but for what is between them.
+  if (topic === 'furniture' && slot === null && !isMoved)
+    return (
+      <div ref={box} className="relative min-h-0 grow overflow-hidden">
+        {width > 0 && <FurnitureStrips size={{ width, height }} capHeight={capHeight} isExample={isExample} />}
+      </div>
+    );
   return (
     <div ref={box} className="relative min-h-0 grow touch-none overflow-hidden" onPointerDown={drag}>
       {width > 0 && (
@@ -171,58 +180,15 @@ function FurnitureOnDrawing({ layout }: { layout: DrawingLayout }) {
   return topic === 'furniture' ? <FurnitureSlots layout={layout} /> : null;
 }
 
-/** Two facing pages of the book with text on both, as composed last. */
-function LiveSpread({ layout, isExample }: { layout: DrawingLayout; isExample: boolean }) {
-  const { left, top, w: width, h: height, pages } = layout;
-  const { cache, version } = usePageCache();
-  const pictures = usePictures();
+/** What is drawn is looked at, and composed before the rest; the view stays where it is. */
+function useDrawnSpread(spread: Spread | undefined): void {
   const dispatch = useAppDispatch();
-  const { spread } = useShownSpread();
   const current = useAppSelector((state) => state.view.spread);
-  // What is drawn is looked at, and composed before the rest; the view stays where it is.
   const drawn = spread === undefined || spread.index === current ? null : spread.index;
   useEffect(() => {
     dispatch(spreadDrawn(drawn));
   }, [dispatch, drawn]);
   useEffect(() => () => void dispatch(spreadDrawn(null)), [dispatch]);
-  const isAhead = [spread?.verso, spread?.recto].some((page) => page && cache.isAhead(page.index));
-  return (
-    <>
-      {isAhead && (
-        <p
-          className="absolute -translate-x-1/2 text-[12px] text-quiet"
-          style={{ left: left + (pages * width) / 2, top: top + height + 6 }}
-        >
-          folios to be settled
-        </p>
-      )}
-      {isExample && (
-        <p
-          className="absolute z-10 -translate-x-1/2 -translate-y-1/2 whitespace-nowrap bg-paper px-2 text-[#5f5a51]"
-          style={{ left: left + (pages * width) / 2, top: top + height / 2 }}
-        >
-          An example: no page of the book has this role.
-        </p>
-      )}
-      {[spread?.verso, spread?.recto].slice(2 - pages).map((page, side) => {
-        const list = page ? cache.get(page.index) : undefined;
-        return (
-          <div key={side} className="absolute bg-paper" style={{ left: left + side * width, top, width, height }}>
-            {list && (
-              <PageCanvas
-                list={list}
-                outlines={(face, glyph) => cache.outline(face, glyph)}
-                width={width}
-                version={version}
-                pictures={pictures}
-                label={`Page ${page!.index + 1} in this spec`}
-              />
-            )}
-          </div>
-        );
-      })}
-    </>
-  );
 }
 
 function useSize() {

@@ -10,7 +10,7 @@ const SCALES = { least: 0.2, most: 12 };
 /** One notch of a wheel. */
 const WHEEL_STEP = 0.0015;
 /** Pixels of the type size at which text is read without effort. */
-const READABLE = 14.5;
+export const READABLE = 14.5;
 /** CSS pixels a point. */
 const ACTUAL = 96 / 72;
 /** Room for chips on either side of a page that is shown by itself, in pixels. */
@@ -73,6 +73,8 @@ export function viewOfTopic(spec: Spec, focus: Focus, width: number, height: num
 
 interface DrawingZoom {
   readonly view: DrawingView | null;
+  /** A person zoomed or moved it since the topic was opened. */
+  readonly isMoved: boolean;
   /** Moves the drawing with the pointer. */
   readonly drag: (event: PointerEvent<HTMLElement>) => void;
 }
@@ -109,8 +111,11 @@ export function useDrawingView(
     const press = (event: KeyboardEvent) => {
       if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       const key = event.key.toLowerCase();
-      if (key === 's') put(null);
-      else if (key === 'w') put({ ...shown, scale: (width - 40) / trim.width.pt });
+      // The whole spread, and from there back to the part that the topic works on.
+      if (key === 's') {
+        if (own?.topic === focus.topic && own.view === null) setOwn(null);
+        else put(null);
+      } else if (key === 'w') put({ ...shown, scale: (width - 40) / trim.width.pt });
       else if (key === 'a') put({ ...shown, scale: ACTUAL });
     };
     area.addEventListener('wheel', wheel, { passive: false });
@@ -124,7 +129,7 @@ export function useDrawingView(
     dragView(event, (dx, dy) =>
       setOwn({ topic: focus.topic, view: moved(shown, -dx / shown.scale, -dy / shown.scale, trim) }),
     );
-  return { view, drag };
+  return { view, isMoved: own?.topic === focus.topic, drag };
 }
 
 const within = (at: number, most: number) => Math.min(most, Math.max(0, at));

@@ -15,7 +15,13 @@ const SLOT_NAMES: Readonly<Record<SlotName, string>> = { spine: 'spine', centre:
 const SLOT_LINES = 1.25;
 const ABOVE = 0.78;
 
-export function FurnitureSlots({ layout }: { layout: DrawingLayout }) {
+interface SlotsProps {
+  readonly layout: DrawingLayout;
+  /** The head or foot of a page whose slots are shown; null: all are. */
+  readonly only?: { readonly at: 'head' | 'foot'; readonly side: PageSide } | null;
+}
+
+export function FurnitureSlots({ layout, only = null }: SlotsProps) {
   const { spec, slot, lineOrNew } = useFurniture();
   const { edge, scale, area } = layout;
   const leading = spec.text.leading.pt * scale;
@@ -37,10 +43,11 @@ export function FurnitureSlots({ layout }: { layout: DrawingLayout }) {
       }));
     }),
   );
+  const shown = places.filter(({ place }) => only === null || (place.at === only.at && place.side === only.side));
   const open = places.find(({ place }) => slot !== null && isSame(place, slot));
   return (
     <>
-      {places.map(({ place, x, y, width }) => (
+      {shown.map(({ place, x, y, width }) => (
         <SlotBox
           key={`${place.at} ${place.side} ${place.slot}`}
           place={place}
