@@ -12,6 +12,9 @@ const isBeforeFirst = (meaning: Meaning): boolean =>
   meaning === 'listItem' ||
   meaning === 'table';
 
+/** After an extract or verse a small letter goes on in the sentence that led to it. */
+const GOES_ON = /^\s*\p{Ll}/u;
+
 /** True for a paragraph without words or objects: the file's spacing. */
 export function isEmptyParagraph(block: Block): boolean {
   return block.kind === 'paragraph' && block.objects.length === 0 && block.text.trim() === '';
@@ -25,5 +28,10 @@ export function effectiveTag(blocks: readonly Block[], index: number, styles: Sp
   while (before >= 0 && isEmptyParagraph(blocks[before])) before -= 1;
   if (before < 0) return 'TXF';
   const previous = blocks[before];
-  return previous.kind === 'table' || isBeforeFirst(meaningOfTag(styles, previous.style)) ? 'TXF' : PLAIN_TEXT;
+  if (previous.kind === 'table') return 'TXF';
+  const meaning = meaningOfTag(styles, previous.style);
+  if (isBeforeFirst(meaning)) return 'TXF';
+  const goesOn =
+    (meaning === 'extract' || meaning === 'verse') && block.kind === 'paragraph' && GOES_ON.test(block.text);
+  return goesOn && styles.TXC !== undefined ? 'TXC' : PLAIN_TEXT;
 }

@@ -280,6 +280,7 @@ const characterStyles: Record<string, CharacterStyle> = {
   sc: { name: 'Small capitals', caps: 'small', tracking: 50 },
   sup: { name: 'Superior', position: 'superior' },
   sub: { name: 'Inferior', position: 'inferior' },
+  code: { name: 'Code', face: 'source-code-pro', size: 9.5, asTyped: 'on' },
 };
 
 /** The novel starting spec: 5.5 x 8.5 in, EB Garamond 11.5/14.5 on 282 pt, 32 lines. */

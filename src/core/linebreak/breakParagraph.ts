@@ -198,11 +198,11 @@ const isBalanced = ({ align, meaning }: ResolvedStyle) =>
 /** Patterns by the language of the run; offsets are asked in rising order. */
 function hyphenatorAt({ runs, style }: StyledParagraph, context: BreakContext): (offset: number) => Hyphenator | null {
   const own = context.hyphenator(style.language);
-  if (runs.every((run) => run.language === style.language)) return () => own;
+  if (runs.every((run) => run.language === style.language && run.asTyped !== true)) return () => own;
   let run = 0;
   return (offset) => {
     while (run + 1 < runs.length && runs[run].to <= offset) run += 1;
-    return context.hyphenator(runs[run].language);
+    return runs[run].asTyped === true ? null : context.hyphenator(runs[run].language);
   };
 }
 

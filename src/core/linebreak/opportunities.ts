@@ -1,10 +1,11 @@
 // Where a paragraph may be broken: after spaces and dashes, at soft hyphens, inside words where the patterns allow it, at
-// sensible points of addresses, and where a person broke the line. Beside characters of other scripts UAX #14 decides.
+// sensible points of paths and addresses, and where a person broke the line. Beside characters of other scripts UAX #14 decides.
+import { findTechnicalWords, type Stretch } from '../base/technicalWords';
 import { LINE_END } from '../model/composed/broken';
-import { findAddresses, isAddressBreak, type Address } from './addresses';
 import type { Hyphenator } from './hyphenator';
 import { hasOtherScripts, placesBesideOtherScripts } from './otherScripts';
 import { isNeverFirst, mayPart } from './spaces';
+import { isTechnicalBreak } from './technicalBreaks';
 
 export interface HyphenationLimits {
   readonly smallestWord: number;
@@ -74,7 +75,7 @@ export function withEmergencies(found: Opportunities, extra: readonly number[]):
 /** Adds what UAX #14 allows beside characters of other scripts, and takes out what it does not. */
 function addOtherScripts(text: string, context: PlaceContext, list: OpportunityList): void {
   const { places, allows } = placesBesideOtherScripts(text);
-  const addresses = findAddresses(text);
+  const technical = findTechnicalWords(text);
   const ties = new Set(context.ties);
   const { count } = list;
   const [at, next, kind, dear] = [list.at, list.next, list.kind, list.dear].map((array) => array.slice(0, count));
@@ -90,8 +91,8 @@ function addOtherScripts(text: string, context: PlaceContext, list: OpportunityL
   for (const place of places) {
     addBefore(place.next);
     const isKept = ties.has(place.at) || NO_BREAK_BEFORE.has(text.charCodeAt(place.next));
-    const address = addresses.find(({ from, to }) => place.next > from && place.next < to);
-    const isInside = address !== undefined && !isAddressBreak(text, place.next, address.from, address.to);
+    const word = technical.find(({ from, to }) => place.next > from && place.next < to);
+    const isInside = word !== undefined && !isTechnicalBreak(text, place.next, word.from, word.to);
     if (!isKept && !isInside) list.add(place.at, place.next, place.kind, 0);
   }
   addBefore(text.length);
@@ -147,6 +148,7 @@ class OpportunityList implements Opportunities {
 const CODE = {
   SPACE: 0x20,
   HYPHEN_MINUS: 0x2d,
+  SOLIDUS: 0x2f,
   HYPHEN: 0x2010,
   NO_BREAK_HYPHEN: 0x2011,
   EN_DASH: 0x2013,
@@ -180,9 +182,9 @@ function isCapitalAt(text: string, at: number): boolean {
 /** One walk over the text of an alphabetic script. */
 class LatinScan {
   private readonly lastWord: number;
-  private readonly addresses: readonly Address[];
+  private readonly technical: readonly Stretch[];
   private tie = 0;
-  private address = 0;
+  private technicalWord = 0;
 
   constructor(
     private readonly text: string,
@@ -190,24 +192,24 @@ class LatinScan {
     private readonly list: OpportunityList,
   ) {
     this.lastWord = text.trimEnd().lastIndexOf(' ');
-    this.addresses = findAddresses(text);
+    this.technical = findTechnicalWords(text);
   }
 
   run(): void {
     const { text } = this;
     const start = text.length - text.trimStart().length;
     for (let k = start; k < text.length;) {
-      while (this.address < this.addresses.length && this.addresses[this.address].to <= k) this.address += 1;
-      const address = this.addresses[this.address];
-      if (address !== undefined && k >= address.from) k = this.passAddress(k, address.to);
+      while (this.technical[this.technicalWord]?.to <= k) this.technicalWord += 1;
+      const technical = this.technical[this.technicalWord];
+      if (technical !== undefined && k >= technical.from) k = this.passTechnical(k, technical.to);
       else if (isLetter(text, k)) k = this.passWord(k);
       else k = this.passMark(k, start);
     }
   }
 
-  private passAddress(from: number, to: number): number {
+  private passTechnical(from: number, to: number): number {
     for (let k = from + 1; k < to; k += 1)
-      if (isAddressBreak(this.text, k, from, to)) this.list.add(k, k, LINE_END.dash, 0);
+      if (isTechnicalBreak(this.text, k, from, to)) this.list.add(k, k, LINE_END.dash, 0);
     return to;
   }
 
@@ -269,6 +271,16 @@ class LatinScan {
       case CODE.SOFT_HYPHEN:
         if (!isNeverFirst(text.charCodeAt(k + 1))) list.add(k, k + 1, LINE_END.hyphen, 0);
         break;
+      case CODE.SOLIDUS:
+        // Between two words of the language: and/or.
+        if (
+          k > start &&
+          lettersFrom(text, k - 1, -1) >= 3 &&
+          lettersFrom(text, k + 1, 1) >= 3 &&
+          !/\d/.test(text[k - 1])
+        )
+          list.add(k + 1, k + 1, LINE_END.dash, 0);
+        break;
       case CODE.ZERO_SPACE: {
         const next = pastSpaces(text, k + 1);
         list.add(k, next, LINE_END.dash, 0);
@@ -297,7 +309,9 @@ class LatinScan {
     const next = pastSpaces(text, at + 1);
     while (this.tie < ties.length && ties[this.tie] < at) this.tie += 1;
     const isTied = ties[this.tie] === at;
-    if (!isTied && next < text.length && !NO_BREAK_BEFORE.has(text.charCodeAt(next)) && mayPart(text, at, next))
+    // A path may begin with a stroke.
+    const mayEnd = mayPart(text, at, next) || this.technical.some(({ from }) => from === next);
+    if (!isTied && next < text.length && !NO_BREAK_BEFORE.has(text.charCodeAt(next)) && mayEnd)
       this.list.add(at, next, LINE_END.space, this.isWeakEnd(at) ? 1 : 0);
     return next;
   }

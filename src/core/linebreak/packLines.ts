@@ -12,6 +12,9 @@ export interface LineSettings extends FitSettings {
   readonly initial: readonly number[];
 }
 
+/** A line whose spaces would be wider than this is left short, in em (house rules, section 6). */
+const MOST_SPACE = 0.45;
+
 /**
  * The lines that end at given opportunities, packed: of a paragraph, or of its rest where the settings begin there. One piece:
  * all arrays are filled line by line, side by side.
@@ -84,7 +87,10 @@ export function packLines(
     const { natural, spaces } = line;
     const byLetters = ratios[k] * line.room;
     // No line closes its spaces beyond their limit: what is left over is overfull.
-    const bySpaces = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
+    const open = breaks.kind[j] === LINE_END.last || breaks.kind[j] === LINE_END.forced;
+    const wanted = spaces > 0 ? Math.max(line.gap - byLetters, -line.shrink) : 0;
+    // A last line that is to fill its measure does.
+    const bySpaces = open || spaces === 0 ? wanted : kept(wanted, spaces, style);
     lines.from[k] = s === 0 ? 0 : breaks.next[s - 1];
     lines.to[k] = breaks.at[j];
     lines.width[k] = width;
@@ -103,10 +109,10 @@ export function packLines(
     const left = isRtl
       ? style.rightIndent
       : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (settings.initial[first + k] ?? 0);
-    const open = lines.end[k] === LINE_END.last || lines.end[k] === LINE_END.forced;
     const align = justified && open ? style.lastAlign : style.align;
     const side = isRtl && (align === 'left' || align === 'right') ? (align === 'left' ? 'right' : 'left') : align;
-    lines.x[k] = leftOf(side, left, width, lines.textWidth[k]) - widths.hangLeft[s];
+    const isShort = justified && !open && lines.textWidth[k] < width - 1;
+    lines.x[k] = leftOf(isShort && isRtl ? 'right' : side, left, width, lines.textWidth[k]) - widths.hangLeft[s];
     s = j + 1;
   });
   return lines;
@@ -130,6 +136,13 @@ export function packLines(
     const sums = { stretch: tabs.stretch[last], shrink: tabs.shrink[last], spaces: tabs.spaces[last] };
     return { width: placed.width, mayStretch: placed.mayStretch, ...sums };
   }
+}
+
+/** What is added to a line's spaces, in points: what fills it, or what they bear where filling it would tear it apart. */
+function kept(added: number, spaces: number, { wordSpace, size }: ResolvedStyle): number {
+  const { wished, most } = wordSpace;
+  const isTorn = wished + added / spaces / size > Math.max(MOST_SPACE, most);
+  return isTorn ? Math.min(added, (most - wished) * size * spaces) : added;
 }
 
 function leftOf(

@@ -1,5 +1,6 @@
 // House marks: how quotes, dashes, ellipses, ranges, initials and units are set (house rules, section 5). The copy is left as
 // it was typed; what comes out are replacements for the set text, in order.
+import { findTechnicalWords, type Stretch } from '../base/technicalWords';
 import { LANGUAGE_TABLE, type MarkFamily } from '../model/copy/languages';
 import type { MarkSet } from '../model/spec/spec';
 
@@ -87,6 +88,7 @@ const MAY_NEED = /["'“”‘’„‚«»‹›–—…]|--|\.\.|\. \.|\d-\d|
 const QUOTES = /["'“”‘’„‚«»‹›]/g;
 const LETTER = /[\p{L}\p{N}]/u;
 const OPENS_AFTER = /[\s([{—–\-“‘„‚«‹"'\u2028]/;
+const AFTER_QUOTE = /["'‘’“”„‚]/;
 const OBJECT = '\uFFFC';
 
 /** The set by which a text is set: `language` goes by the book's own. */
@@ -97,16 +99,19 @@ function marksOf(set: MarkSet, language: string): Marks | null {
   return family === undefined ? null : MARKS[family];
 }
 
-/** Replacements that set a paragraph's text by a house's marks. */
-export function houseMarks(text: string, set: MarkSet, language: string): HouseMarks {
+/** Replacements that set a paragraph's text by a house's marks; words of machines and what is `asTyped` stay as they are. */
+export function houseMarks(text: string, set: MarkSet, language: string, asTyped: readonly Stretch[] = []): HouseMarks {
   const marks = marksOf(set, language);
   if (marks === null || !MAY_NEED.test(text)) return NONE;
-  const { edits, unpaired } = setQuotes(text, marks);
+  const spared = [...asTyped, ...findTechnicalWords(text)];
+  const isSpared = ({ from, to }: Stretch) => spared.some((word) => from < word.to && to > word.from);
+  const { edits, unpaired } = setQuotes(text, marks, isSpared);
   const others = [...setPoints(text, marks), ...setDashes(text, marks), ...setSpaces(text, marks)];
   const taken: MarkEdit[] = [];
   for (const edit of [...edits, ...others].sort((a, b) => a.from - b.from || b.to - a.to)) {
     const last = taken[taken.length - 1];
-    if ((last === undefined || edit.from >= last.to) && text.slice(edit.from, edit.to) !== edit.text) taken.push(edit);
+    const changes = text.slice(edit.from, edit.to) !== edit.text && (spared.length === 0 || !isSpared(edit));
+    if ((last === undefined || edit.from >= last.to) && changes) taken.push(edit);
   }
   return taken.length === 0 && unpaired.length === 0 ? NONE : { edits: taken, unpaired };
 }
@@ -116,8 +121,28 @@ interface OpenQuote {
   readonly isDouble: boolean;
 }
 
+/** Words whose first letters are left out, in English, German and French: an apostrophe stands before them. */
+const ELIDED =
+  /^['’](?:tis|twas|twere|twill|twould|em|til|cause|bout|round|neath|n|s|nen?|ner|nem|ne|kes|[0-9]0s)(?![\p{L}\d])/iu;
+
+/** What closes a quote that was opened by a mark: German, Danish and Polish pairs have other sides than English ones. */
+const CLOSERS: Readonly<Record<string, string>> = {
+  '“': '”',
+  '„': '“”"',
+  '‘': '’',
+  '‚': '‘’',
+  '«': '»',
+  '»': '«»',
+  '‹': '›',
+  '›': '‹›',
+  '"': '"”',
+  "'": "'’",
+  '”': '”',
+  '’': '’',
+};
+
 /** Quotes in pairs, outer and inner by their depth; apostrophes apart from them. */
-function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: number[] } {
+function setQuotes(text: string, marks: Marks, isSpared: (of: Stretch) => boolean): HouseMarks {
   const edits: MarkEdit[] = [];
   const pairs: [OpenQuote, number, number][] = [];
   const open: OpenQuote[] = [];
@@ -127,25 +152,23 @@ function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: n
   for (const match of text.matchAll(QUOTES)) {
     const at = match.index;
     const char = match[0];
+    if (isSpared({ from: at, to: at + 1 })) continue;
     const before = charBefore(text, at);
     const after = text[at + 1] ?? ' ';
     const isDouble = !"'‘’‚‹›".includes(char);
-    const isApostrophe = (char === "'" || char === '’') && LETTER.test(before) && LETTER.test(after);
-    if (isApostrophe) {
+    const partner = open.findLastIndex((one) => one.isDouble === isDouble && CLOSERS[text[one.at]].includes(char));
+    if ((char === "'" || char === '’') && isApostrophe(text, at, before, after, open[partner])) {
       edits.push({ from: at, to: at + 1, text: '’' });
       continue;
     }
-    const top = open[open.length - 1];
-    const typedOpen = '“‘„‚'.includes(char) && !(char === '“' && top?.isDouble && text[top.at] === '„');
-    const isOpening = typedOpen || (`"'«»‹›${sameOnBothSides}`.includes(char) && opensHere(before, after, char));
-    if (isOpening) {
+    if (opens(char, before, after, partner)) {
       open.push({ at, isDouble });
       continue;
     }
-    const partner = open.findLastIndex((one) => one.isDouble === isDouble);
-    if (partner >= 0) {
-      pairs.push([open[partner], at, partner]);
-      for (const lost of open.splice(partner)) if (lost.at !== pairs[pairs.length - 1][0].at) leave(lost);
+    const pair = partner >= 0 ? partner : open.findLastIndex((one) => one.isDouble === isDouble);
+    if (pair >= 0) {
+      pairs.push([open[pair], at, pair]);
+      for (const lost of open.splice(pair)) if (lost.at !== pairs[pairs.length - 1][0].at) leave(lost);
     } else if (!isDouble) edits.push({ from: at, to: at + 1, text: '’' });
     else unpaired.push(at);
   }
@@ -156,6 +179,15 @@ function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: n
   }
   return { edits: withHairs(text, edits), unpaired };
 
+  function opens(char: string, before: string, after: string, partner: number): boolean {
+    // In German pairs the mark that opens an English quote closes one.
+    if ('“‘'.includes(char)) return partner < 0;
+    if ('„‚'.includes(char)) return true;
+    // Pairs that point inwards, as German books have them.
+    if ('«‹'.includes(char) && partner >= 0 && !LETTER.test(after)) return false;
+    return `"'«»‹›${sameOnBothSides}`.includes(char) && opensHere(before, after, char);
+  }
+
   /** A quote that is never closed; a single one before a letter or figure is an apostrophe: ’tis, ’90s. */
   function leave({ at, isDouble }: OpenQuote): void {
     if (!isDouble && text[at] === "'") edits.push({ from: at, to: at + 1, text: '’' });
@@ -163,10 +195,39 @@ function setQuotes(text: string, marks: Marks): { edits: MarkEdit[]; unpaired: n
   }
 }
 
+/** Whether a mark between or after letters is an apostrophe, beside the single quote that it might close. */
+function isApostrophe(
+  text: string,
+  at: number,
+  before: string,
+  after: string,
+  partner: OpenQuote | undefined,
+): boolean {
+  if (LETTER.test(before) && LETTER.test(after)) return true;
+  const isElided = ELIDED.test(text.slice(at, at + 8)) && !LETTER.test(before);
+  if (isElided && (text[at] === '’' || !laterCloser(text, at, "'"))) return true;
+  // Rock ’n’ roll.
+  if (/[’']n$/i.test(text.slice(Math.max(0, at - 2), at))) return true;
+  if (!LETTER.test(before) || partner === undefined) return false;
+  // Dogs’ tails, hab’ Geduld: the quote is closed further on, by a mark of its kind or by one after a stop.
+  return laterCloser(text, at, text[partner.at]) && /\s/.test(after);
+}
+
+/** Whether a single quote opened by `opening` is closed after `at` beyond doubt, before another one is opened. */
+function laterCloser(text: string, at: number, opening: string): boolean {
+  const rest = text.slice(at + 1);
+  if (opening === '‚') return /^[^‚]*‘/.test(rest);
+  if (opening === '‘' || opening === '’') return /^[^‘]*?[.,!?…—–-]’(?![\p{L}\d])/u.test(rest);
+  return opening === "'" && /^(?:[^']|(?<=[\p{L}\d])'(?=[\p{L}\d]))*?[.,!?…—–-]'(?![\p{L}\d])/u.test(rest);
+}
+
 function opensHere(before: string, after: string, char: string): boolean {
   if (char === '»' || char === '›') return /\s|^$/.test(before) && LETTER.test(after);
   if (char === '«' || char === '‹') return !LETTER.test(before) || /\s/.test(after);
-  return before === '' || (OPENS_AFTER.test(before) && !/\s/.test(after));
+  if (before === '') return true;
+  // Beside another quote only what follows tells: 'Heron'".
+  if (AFTER_QUOTE.test(before) && !LETTER.test(after) && !AFTER_QUOTE.test(after)) return false;
+  return OPENS_AFTER.test(before) && !/\s/.test(after);
 }
 
 /** The character before an offset, notes and the like left out; empty at the start. */

@@ -1,6 +1,7 @@
 // Numbers the notes from their references, each kind by itself, and finds the order in which they are read.
 import { append } from '../base/append';
 import { inNumerals } from './numerals';
+import { settledKind } from './settledKind';
 import type { Book, Division } from '../model/copy/book';
 import { NOTE_SYMBOLS, noteKind, type NoteKind } from '../model/spec/notes';
 import type { NotePlaces } from '../model/composed/referenceTable';
@@ -17,9 +18,10 @@ type Counted = Pick<Book, 'divisions' | 'notes' | 'spec'>;
 
 /**
  * The numbers of all notes. `places`: pages of their references, for kinds that begin again on each page; while a page is
- * not known, it counts as that of the note before in the same division.
+ * not known, it counts as that of the note before in the same division. Without `places` there are no pages, and what goes by
+ * the book has figures.
  */
-export function numberNotes(book: Counted, places: NotePlaces = {}): NumberedNotes {
+export function numberNotes(book: Counted, places?: NotePlaces): NumberedNotes {
   const labels = new Map<StreamId, string>();
   const byDivision = new Map<StreamId, StreamId[]>();
   const counters = new Map<NoteKind, { count: number; division: StreamId; part: number; page: number }>();
@@ -27,9 +29,10 @@ export function numberNotes(book: Counted, places: NotePlaces = {}): NumberedNot
   const take = (id: StreamId, division: Division): void => {
     const { mark } = book.notes[id] ?? {};
     if (mark !== undefined) return void labels.set(id, mark);
-    const kind = noteKind(book.spec.notes, book.notes[id]?.kind ?? '');
+    const own = noteKind(book.spec.notes, book.notes[id]?.kind ?? '');
+    const kind = places === undefined ? own : settledKind(own, book);
     let counter = counters.get(kind);
-    const page = places[id]?.page ?? -1;
+    const page = places?.[id]?.page ?? -1;
     if (counter === undefined) {
       counter = { count: 0, division: division.id, part, page };
       counters.set(kind, counter);
@@ -85,6 +88,8 @@ export function noteLabel({ numerals, signs }: Pick<NoteKind, 'numerals' | 'sign
       return repeated(NOTE_SYMBOLS, value);
     case 'list':
       return signs.length === 0 ? String(value) : repeated(signs, value);
+    case 'auto':
+      return inNumerals(value, 'arabic');
     default:
       return inNumerals(value, numerals);
   }

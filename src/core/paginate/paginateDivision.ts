@@ -135,8 +135,8 @@ class PageFinisher {
     const text = own.flatMap((region) => placeText(lines, region, geometry));
     const notes = own.map((region) => {
       const isUnder = flow.notes?.stand === 'text';
-      const under = isUnder ? region.region.top + usedBy(region, lines) : null;
-      const foot = { lines: geometry.lines, under, gap: plan.noteGap };
+      const used = region.region.top + usedBy(region, lines);
+      const foot = { lines: geometry.lines, under: isUnder ? used : null, text: used, gap: plan.noteGap };
       return placeNotes(lines, region, geometry, foot);
     });
     const beside = margin?.place(own, this.sideOf(index)) ?? [];
@@ -313,7 +313,12 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const pageRole = flow.role === 'blank' ? 'blank' : isPlateRole(flow.role) ? 'plate' : 'display';
   return regions.map((region, index): DivisionPage => {
     const text = placeText(lines, region, geometry);
-    const notes = placeNotes(lines, region, geometry, { lines: geometry.lines, under: null, gap: NOTE_GAP });
+    const notes = placeNotes(lines, region, geometry, {
+      lines: geometry.lines,
+      under: null,
+      text: null,
+      gap: NOTE_GAP,
+    });
     return {
       role: pageRole,
       fragments: all === top && index === regions.length - 1 ? [...text, ...placeFoot(foot, geometry)] : text,

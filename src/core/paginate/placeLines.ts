@@ -49,18 +49,21 @@ export interface PlacedNotes {
   readonly rule: NoteRule | null;
 }
 
-/** The rule stands this far above the top of the notes, in points: clear of their ascenders and of the text's descenders. */
+/** The rule stands this far above the least white over the notes, in points: clear of their ascenders and of the text's descenders. */
 const RULE_ABOVE = 1;
+/** A page that ends short by more grid lines than this has its rule over its notes. */
+const REMAINDER = 1;
 
 /**
  * The notes of a region. The last line of the last note stands on the foot line of its spread; `under`: grid lines of text
- * from the region's top, under which they stand close instead.
+ * from the region's top, under which they stand close instead. `text`: grid lines of text from the region's top. The rule
+ * stands as far under the text on every page: what is left over is white between it and the notes.
  */
 export function placeNotes(
   flow: Flow,
   region: FilledRegion,
   geometry: PageGeometry,
-  foot: { readonly lines: number; readonly under: number | null; readonly gap: number },
+  foot: { readonly lines: number; readonly under: number | null; readonly text: number | null; readonly gap: number },
 ): PlacedNotes {
   const { noteFrom, noteTo, region: column } = region;
   if (noteTo <= noteFrom) return { fragments: [], rule: null };
@@ -75,7 +78,10 @@ export function placeNotes(
   const [{ layout }] = blocks;
   const { kind, width, weight } = isContinued ? layout.continuation : layout.separator;
   const drawn = kind === 'full' ? column.width : Math.min(width, column.width);
-  const rule = kind === 'space' ? null : { x: column.x, y: top - RULE_ABOVE, width: drawn, weight };
+  const closest = foot.text === null ? top : gridBaseline(geometry, foot.text + foot.gap - 1);
+  const isRemainder = closest < top && top - closest <= REMAINDER * geometry.leading;
+  const ruleAt = (isRemainder ? closest : top) - RULE_ABOVE;
+  const rule = kind === 'space' ? null : { x: column.x, y: ruleAt, width: drawn, weight };
   const fragments: Fragment[] = [];
   for (const [index, block] of blocks.entries()) {
     if (block.kind === 'joined') {

@@ -7,6 +7,7 @@ import { missingCharacters } from './missingCharacters';
 import { offPage } from './offPage';
 import { overfullLines } from './overfullLines';
 import { pictures } from './pictures';
+import { shortLines } from './shortLines';
 import { unpairedQuotes } from './unpairedQuotes';
 import { unweighed } from './unweighed';
 
@@ -19,6 +20,7 @@ export const PARAGRAPH_RUNNERS: Readonly<Record<KindsOf<'paragraph'>, ParagraphR
   'missing-character': missingCharacters,
   'overfull-line': overfullLines,
   'loose-line': looseLines,
+  'short-line': shortLines,
   'unpaired-quote': unpairedQuotes,
   'picture-missing': pictures,
   'picture-not-printed': pictures,

@@ -1,6 +1,7 @@
 // Finds the pages on which notes are referred to.
 import { lastAtMost } from '../base/search';
 import type { Book } from '../model/copy/book';
+import { settledKind } from '../numbering/settledKind';
 import { noteKind, type NoteKind } from '../model/spec/notes';
 import type { Page } from '../model/composed/pages';
 import type { NotePlaces } from '../model/composed/referenceTable';
@@ -11,13 +12,11 @@ const hangsOnPage = ({ restart, keyed, place }: NoteKind): boolean =>
   restart === 'page' || keyed || place === 'bookEnd';
 
 /** The page and folio of each reference on these pages; of notes whose number or words hang on them, or of `all`. */
-export function notePlaces(
-  pages: readonly Page[],
-  { spec, notes }: Pick<Book, 'spec' | 'notes'>,
-  all = false,
-): NotePlaces {
+export function notePlaces(pages: readonly Page[], book: Pick<Book, 'spec' | 'notes'>, all = false): NotePlaces {
   const found: Record<StreamId, { page: number; folio: string }> = {};
-  const isAsked = all || Object.values(spec.notes.kinds).some(hangsOnPage);
+  const { spec, notes } = book;
+  const hangs = (kind: NoteKind) => hangsOnPage(settledKind(kind, book));
+  const isAsked = all || Object.values(spec.notes.kinds).some(hangs);
   if (!isAsked || Object.keys(notes).length === 0) return found;
   for (const { index, folio, fragments, notes: atFoot } of pages)
     for (const list of [fragments, atFoot])
@@ -26,7 +25,7 @@ export function notePlaces(
         for (const { at, note } of styled.notes) {
           const line = Math.max(0, lastAtMost(broken.from, at, broken.count));
           if (line < from || line >= to || note in found) continue;
-          if (all || hangsOnPage(noteKind(spec.notes, notes[note]?.kind ?? ''))) found[note] = { page: index, folio };
+          if (all || hangs(noteKind(spec.notes, notes[note]?.kind ?? ''))) found[note] = { page: index, folio };
         }
       }
   return found;

@@ -25,6 +25,8 @@ export interface Look {
   readonly language?: string;
   /** How the sign of a note stands; null: it is none. */
   readonly reference: NotePosition | null;
+  /** The number of a head or note, put before its text. */
+  readonly isNumber?: boolean;
   /** Among the first words, set in small capitals. */
   readonly isLead?: boolean;
 }
@@ -68,7 +70,8 @@ export function lookOfEach(
   const spotted = spots.reduce((cut, spot) => overlaySpot(cut, set.text, spot, characterStyles), filled);
   const looks =
     lead === null ? spotted : overlayLead(spotted, leadEnd(set.text, lead), leadStyle(lead, characterStyles));
-  return overlayPrefix(set.references.reduce(overlayReference, looks), set, characterStyles);
+  const numbered = overlayPrefix(looks, set, paragraph, characterStyles);
+  return set.references.reduce(overlayReference, numbered);
 }
 
 const isItalic = ({ style, touches }: Look) => touches?.italic ?? style?.italic !== undefined;
@@ -154,15 +157,29 @@ function overlayLead(
   });
 }
 
-/** The number of a head in its own character style. */
+/** The number of a head or note, in its own character style if it has one. */
 function overlayPrefix(
   looks: [number, number, Look][],
   { prefix }: SetText,
+  { meaning }: ResolvedStyle,
   styles: Spec['characterStyles'],
 ): [number, number, Look][] {
-  const style = prefix?.style == null ? undefined : collectCharacterStyle(prefix.style, styles);
-  if (style === undefined) return looks;
-  return looks.flatMap(([a, b, look]) => cutWith(a, b, look, prefix!.from, prefix!.to, { reference: null, style }));
+  if (prefix === undefined || prefix.to === 0) return looks;
+  const style = prefix.style === null ? undefined : collectCharacterStyle(prefix.style, styles);
+  // The number of an italic note is roman.
+  const number: Look = {
+    reference: null,
+    isNumber: true,
+    ...(meaning === 'note' ? { touches: { italic: false } } : {}),
+  };
+  const from = style === undefined ? prefix.to : prefix.from;
+  return looks.flatMap(([a, b, look]) =>
+    cutWith(a, b, look, 0, from, number).flatMap(([c, d, inner]) =>
+      style === undefined
+        ? [[c, d, inner] as [number, number, Look]]
+        : cutWith(c, d, inner, from, prefix.to, { ...number, style, touches: undefined }),
+    ),
+  );
 }
 
 function overlayReference(

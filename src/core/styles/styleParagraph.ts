@@ -22,6 +22,8 @@ import { lookOfEach, type Look, type SetText } from './looks';
 import { setInk } from '../looks/setInk';
 import { setLinks } from './setLinks';
 import { titleCase } from './titleCase';
+import { figureFeatures, figuresOf } from './figures';
+import { asTypedStretches } from '../looks/asTyped';
 import { houseMarks, type MarkEdit } from '../looks/houseMarks';
 import {
   OBJECT_CHARACTER,
@@ -92,7 +94,8 @@ export function styleParagraph(
   context: StyleContext,
   { prefix = '', prefixStyle = null, prefixFrom = 0, prefixSign, prefixTarget, links: given = [] }: PutBefore = {},
 ): StyledParagraph {
-  const marks = houseMarks(source.text, context.spec.marks.set, style.language);
+  const asTyped = asTypedStretches(source, context.spec);
+  const marks = houseMarks(source.text, context.spec.marks.set, style.language, asTyped);
   const set = {
     ...makeSetText(source, context, prefix, marks.edits),
     prefix: { from: prefixFrom, to: prefix.length, style: prefixStyle },
@@ -179,9 +182,15 @@ function makeSetText(source: Paragraph, context: StyleContext, prefix: string, m
     const start = text.length;
     if (object.kind === 'note') {
       const sign = context.noteReference(object.note);
+      // Two references side by side would be read as one number.
+      const isNext = references.at(-1)?.[1] === start && start > prefix.length && sign.text !== '';
+      if (isNext) {
+        put(',', object.at, 0);
+        references.push([start, start + 1, 'raised']);
+      }
+      notes.push({ at: text.length, to: text.length + sign.text.length, note: object.note });
+      references.push([text.length, text.length + sign.text.length, sign.position]);
       put(sign.text, object.at, 0);
-      notes.push({ at: start, to: text.length, note: object.note });
-      references.push([start, text.length, sign.position]);
     } else if (object.kind === 'field') put(context.fieldText(object.field), object.at, 0);
     else if (object.kind === 'reference') {
       put(context.referenceText(object, source.id, object.at), object.at, 0);
@@ -225,6 +234,7 @@ function sameRun(a: StyledRun, b: StyledRun): boolean {
     a.tracking === b.tracking &&
     a.line === b.line &&
     a.upper === b.upper &&
+    a.asTyped === b.asTyped &&
     JSON.stringify(a.ink) === JSON.stringify(b.ink)
   );
 }
@@ -335,7 +345,7 @@ function faceFor(
 function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: InkUse) => SetInk | null): StyledRun {
   const { face } = piece;
   const has = (feature: string) => face.features.includes(feature);
-  const features: string[] = has('onum') ? ['onum', 'pnum'] : [];
+  const features = figureFeatures(figuresOf(style, look), face);
   // Letters larger than the leading would run into the lines around.
   const base = Math.min(look.touches?.size ?? look.style?.size ?? style.size, Math.max(style.size, style.leading));
   let size = base;
@@ -383,6 +393,7 @@ function makeRun(piece: Piece, style: ResolvedStyle, look: Look, inkOf: (use: In
     ...(upper ? { upper } : {}),
     ...(isScaled ? { isScaled } : {}),
     ...(line ? { line } : {}),
+    ...(look.style?.asTyped === 'on' ? { asTyped: true as const } : {}),
     ...(ink ? { ink } : {}),
   };
 }

@@ -146,6 +146,7 @@ export const characterStyleSchema = Joi.object({
   position: optional(oneOf('superior', 'inferior')),
   features: Joi.string().pattern(FEATURES),
   line: optional(oneOf('under', 'through')),
+  asTyped: optional(oneOf('on', 'off')),
 });
 
 const tag = word(12).pattern(/^[A-Za-z0-9]{1,12}$/);

@@ -4,6 +4,7 @@ import { wordsOfBlock } from '../../core/copy/firstPages';
 import { countHouseMarks, NO_MARKS } from '../../core/looks/countHouseMarks';
 import { typedNumberLines } from '../../core/numbering/typedNumbers';
 import { sectionsOf, type Section } from '../../core/numbering/sections';
+import { settledKind } from '../../core/numbering/settledKind';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Book, Division } from '../../core/model/copy/book';
 import { headingWords } from '../../core/numbering/headWords';
@@ -201,7 +202,8 @@ function wordsAround(book: Book, stream: string, block: string, to: number): str
 
 /** Where notes are referred to, for books in which their numbers hang on that; undefined for others. */
 export function selectNotePlaces({ book: { book }, compose }: RootState): NotePlaces | undefined {
-  const isByPage = Object.values(book?.spec.notes.kinds ?? {}).some(({ restart }) => restart === 'page');
+  const isByPage =
+    book !== null && Object.values(book.spec.notes.kinds).some((kind) => settledKind(kind, book).restart === 'page');
   return isByPage ? compose.summary?.notes : undefined;
 }
 

@@ -112,6 +112,26 @@ describe('places at which a line may end', () => {
     });
   }
 
+  const paths: [string, string][] = [
+    ['vpn.falcot.example', 'vpn|.falcot|.example'],
+    ['/etc/falcot/vpn.d/server.conf', '/etc/|falcot/|vpn|.d/|server|.conf'],
+    ['C:\\Falcot\\profile.ini', 'C:\\|Falcot\\|profile|.ini'],
+    ['https://ferry.example/a/long', 'https://|ferry|.example/|a/|long'],
+    ['backup_final.tar.gz', 'backup|_final|.tar|.gz'],
+    ['--create-user', '--create|-user'],
+  ];
+  for (const [word, wanted] of paths) {
+    it(`${word} goes on after a stroke and before a point, with no hyphen of ours`, () => {
+      expect(marked(`see ${word} there now`, true)).to.equal(`see|${wanted}|there|now`);
+      const { kind, count } = findOpportunities(`see ${word} there`, placesOf('', LIMITS));
+      expect([...kind.slice(0, count)]).to.not.include(LINE_END.hyphen);
+    });
+  }
+
+  it('parts two words of the language after the stroke between them, and hyphenates both', () => {
+    expect(marked('a father/mother and/or it', true)).to.match(/fa~?ther\/\|mo/);
+  });
+
   const tied: [string, string][] = [
     ['J. P. Marlow sat', 'J. P. Marlow|sat'],
     ['Mrs Vane and Dr. Orme', 'Mrs Vane|and|Dr. Orme'],

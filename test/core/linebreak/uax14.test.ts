@@ -49,7 +49,11 @@ describe('line breaks of any script', () => {
       (text, at) => !/\s$/.test(text.slice(0, at)) && !hasOtherScripts(text.slice(0, at + 1).slice(-2)),
     ],
   ];
-  const ADDED: typeof TAILORINGS = [['an address ends a line at sensible points', (text) => text.includes('://')]];
+  const ADDED: typeof TAILORINGS = [
+    ['an address ends a line at sensible points', (text) => text.includes('://')],
+    ['two words with a stroke between them part after it', (text, at) => text[at - 1] === '/'],
+    ['a path begins a line with its stroke', (text, at) => text[at] === '/'],
+  ];
   const tied = (text: string) => findTies(text, 'en', []);
 
   it('of a paragraph are those of LineBreakTest, but for what is tailored', () => {

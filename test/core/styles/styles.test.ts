@@ -134,7 +134,18 @@ describe('styling a paragraph', () => {
 
 describe('first paragraphs', () => {
   it('are derived from what stands before, empty paragraphs left out', () => {
-    const blocks = [p('T', 'CT'), p(''), p('a'), p('b'), p('* * *', 'SBO'), p('c'), p('d', 'EXT'), p('e')];
+    const blocks = [
+      p('T', 'CT'),
+      p(''),
+      p('a'),
+      p('b'),
+      p('* * *', 'SBO'),
+      p('c'),
+      p('d', 'EXT'),
+      p('e'),
+      p('d', 'EXT'),
+      p('E'),
+    ];
     expect(blocks.map((_, k) => effectiveTag(blocks, k, NOVEL_SPEC.styles))).to.deep.equal([
       'CT',
       'TX',
@@ -142,6 +153,9 @@ describe('first paragraphs', () => {
       'TX',
       'SBO',
       'TXF',
+      'EXT',
+      // A small letter goes on in the sentence; a capital begins a paragraph.
+      'TXC',
       'EXT',
       'TX',
     ]);

@@ -52,7 +52,7 @@ describe('text and specs that nobody should set', () => {
     const listed = composed.pages
       .filter(({ divisionRole }) => divisionRole === 'contents')
       .flatMap(({ fragments }) => fragments.map(({ paragraph }) => paragraph.styled));
-    expect(listed[listed.length - 1]).to.include({ text: '2000\u2002Piece 2000', tail: last.folio });
+    expect(listed[listed.length - 1]).to.include({ text: '\t2000\tPiece 2000', tail: last.folio });
   });
 
   it('a title of 300 characters, and none at all', () => {

@@ -416,7 +416,9 @@ describe('notes that are hard to set', () => {
     expect(
       composed.findings.filter(({ kind }) => kind === 'note-without-reference').map(({ stream }) => stream),
     ).to.deep.equal(['n3']);
-    expect(kinds(composed)).to.include('notes-alike');
+    expect(kinds(composed), 'symbols beside endnotes').to.not.include('notes-alike');
+    const figures = compose(withKinds(made, { footnote: { ...FOOTNOTE, numerals: 'arabic' }, endnote: ENDNOTE }));
+    expect(kinds(figures)).to.include('notes-alike');
     expect(kinds(compose(withKinds(made, { footnote: { numerals: 'symbols' }, endnote: ENDNOTE })))).to.not.include(
       'notes-alike',
     );

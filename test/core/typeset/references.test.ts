@@ -6,6 +6,7 @@ import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { PLAIN_SCHEME, type NumberScheme } from '../../../src/core/model/spec/numbering';
 import type { Page, TypesetBook } from '../../../src/core/model/composed/pages';
 import type { Paragraph, ReferenceShows } from '../../../src/core/model/copy/streams';
+import { displayPage } from '../../../src/core/typeset';
 import { compose, newContext } from '../../build/assets';
 import { book, chapter, division, p, words } from '../../build/book';
 import { essence } from '../../build/essence';
@@ -78,6 +79,23 @@ describe('contents', () => {
     }
   });
 
+  it('begin their titles at one edge after a column of numbers, those without a number too', () => {
+    const number: NumberScheme = { ...PLAIN_SCHEME, place: 'ownLine', restart: 'never' };
+    const styles = { ...NOVEL_SPEC.styles, CT: { ...NOVEL_SPEC.styles.CT, number } };
+    const chapters = Array.from({ length: 11 }, (_, k) => chapter(`Salt ${'x'.repeat(k)}`, ...long(3)));
+    const after = division('afterword', [p('Silt', 'CT')], { matter: 'back', listed: true });
+    const context = newContext();
+    const composed = compose(book([contents(), ...chapters, after], [], { ...NOVEL_SPEC, styles }), context);
+    const page = composed.pages.find(({ divisionRole }) => divisionRole === 'contents')!;
+    const list = displayPage(composed, page.index, context);
+    // The first letter of each title, by the glyph that it is.
+    const edges = list.items
+      .filter(({ text }) => /\b(?:Salt|Silt)/.test(text))
+      .map(({ first, text }) => list.xs[first + text.search(/S[ai]lt/)]);
+    expect(edges.length).to.equal(12);
+    for (const edge of edges) expect(edge).to.be.closeTo(edges[0], 0.05);
+  });
+
   it('say the number as its scheme gives it, or leave it out', () => {
     const number: NumberScheme = { ...PLAIN_SCHEME, before: 'Chapter ', place: 'ownLine', restart: 'never' };
     const styles = { ...NOVEL_SPEC.styles, CT: { ...NOVEL_SPEC.styles.CT, number } };
@@ -87,8 +105,8 @@ describe('contents', () => {
     });
     const composed = compose(made);
     expect(listOf(composed, 'contents')).to.deep.equal([
-      '1\u2002Salt > 1',
-      `2\u2002Silt > ${pageWith(composed, 'Silt').folio}`,
+      '\t1\tSalt > 1',
+      `\t2\tSilt > ${pageWith(composed, 'Silt').folio}`,
     ]);
     expect(linesOf(pageWith(composed, 'Silt')).slice(0, 2)).to.deep.equal(['Chapter 2', 'Silt']);
     const bare = compose(withLevels(made, [{ ...level('CT', 'TOC'), number: false }]));

@@ -29,6 +29,9 @@ export function readLook(properties: XmlElement | undefined, styles: IncomingSty
   };
 }
 
+/** Names that programs and authors give to character styles of code. */
+const CODE = /\b(?:code|verbatim|literal|typewriter|monospace|source text|computer)\b/i;
+
 /** Our character style for what a run says of itself, or the style that it names. */
 function styleOf(
   properties: XmlElement,
@@ -40,6 +43,7 @@ function styleOf(
   if (position === 'superscript') return 'sup';
   if (position === 'subscript') return 'sub';
   if (toggle(properties, 'w:smallCaps')) return 'sc';
+  if (style !== undefined && CODE.test(style.name)) return 'code';
   if (style?.italic && italic !== false) return 'em';
   return style?.bold && bold !== false ? 'strong' : undefined;
 }

@@ -22,6 +22,7 @@ export const CHECKS = {
   'missing-character': check('paragraph', 'must', 'Characters without a face'),
   'overfull-line': check('paragraph', 'must', 'Lines wider than their measure'),
   'loose-line': check('paragraph', 'should', 'Loose lines'),
+  'short-line': check('paragraph', 'should', 'Lines left short'),
   'unpaired-quote': check('paragraph', 'look', 'Unpaired quote'),
   'picture-missing': check('paragraph', 'must', 'Pictures without a file'),
   'picture-not-printed': check('paragraph', 'must', 'Pictures that cannot print'),

@@ -113,6 +113,8 @@ export interface StyledRun {
   /** Thousandths of an em after each glyph. */
   readonly tracking: number;
   readonly line?: 'under' | 'through';
+  /** Code: never hyphenated. */
+  readonly asTyped?: true;
   /** Absent: black. */
   readonly ink?: SetInk;
   /** Small letters are set as capitals: small capitals of a face that has none. */

@@ -6,8 +6,11 @@ import type { StyleTag } from '../copy/streams';
 export const NOTE_PLACES = ['foot', 'divisionEnd', 'bookEnd', 'margin'] as const;
 export type NotePlace = (typeof NOTE_PLACES)[number];
 
-/** 1; i; I; a; A; * and its followers, doubled after the last; signs of one's own, doubled after the last. */
-export const NOTE_NUMERALS = ['arabic', 'roman', 'Roman', 'letters', 'Letters', 'symbols', 'list'] as const;
+/**
+ * By the book: figures, but symbols at the foot where there are notes at an end too; 1; i; I; a; A; * and its followers, doubled
+ * after the last; signs of one's own, doubled after the last.
+ */
+export const NOTE_NUMERALS = ['auto', 'arabic', 'roman', 'Roman', 'letters', 'Letters', 'symbols', 'list'] as const;
 export type NoteNumerals = (typeof NOTE_NUMERALS)[number];
 
 export const NOTE_RESTARTS = ['page', 'division', 'part', 'never'] as const;
@@ -79,7 +82,7 @@ export const NOTE_SYMBOLS = ['*', '†', '‡', '§', '‖', '¶'] as const;
 export const FOOTNOTE: NoteKind = {
   name: 'Footnote',
   place: 'foot',
-  numerals: 'arabic',
+  numerals: 'auto',
   signs: [],
   restart: 'division',
   first: 1,
@@ -93,7 +96,7 @@ export const FOOTNOTE: NoteKind = {
   runOn: false,
 };
 
-export const ENDNOTE: NoteKind = { ...FOOTNOTE, name: 'Endnote', place: 'bookEnd', style: 'EN' };
+export const ENDNOTE: NoteKind = { ...FOOTNOTE, name: 'Endnote', place: 'bookEnd', numerals: 'arabic', style: 'EN' };
 
 export const NOTES: NotesSpec = {
   kinds: { footnote: FOOTNOTE, endnote: ENDNOTE },

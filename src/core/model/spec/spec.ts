@@ -295,6 +295,8 @@ export interface CharacterStyle {
   readonly position?: 'superior' | 'inferior';
   readonly features?: string;
   readonly line?: 'under' | 'through';
+  /** Code: no house marks, no hyphens. */
+  readonly asTyped?: 'on' | 'off';
 }
 
 export interface Spec {

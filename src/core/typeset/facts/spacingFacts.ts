@@ -4,6 +4,7 @@ import type { ComposedParagraph, TypesetBook } from '../../model/composed/pages'
 import { SPACE_STEP, type SpacingFacts } from '../../model/answers/spacingFacts';
 import type { Book } from '../../model/copy/book';
 import { findTies } from '../../linebreak';
+import { asTypedStretches } from '../../looks/asTyped';
 import { houseMarks } from '../../looks/houseMarks';
 import { resolveStyles } from '../../styles';
 import { spaceOfFamily, type TypesetContext } from '../context';
@@ -31,7 +32,12 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
   for (const division of book.divisions)
     for (const block of division.blocks) {
       if (block.kind !== 'paragraph') continue;
-      counts.marks += houseMarks(block.text, spec.marks.set, particulars.language).edits.length;
+      counts.marks += houseMarks(
+        block.text,
+        spec.marks.set,
+        particulars.language,
+        asTypedStretches(block, spec),
+      ).edits.length;
       const entry = context.cache.tables.paragraphs.get(block);
       const placed = entry && placedCount(composed, division.id, block.id);
       if (entry === undefined || placed === undefined) continue;

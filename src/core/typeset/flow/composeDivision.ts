@@ -108,11 +108,27 @@ function settingOf(
   const block = blocks[k];
   const own = styleOf(effectiveTag(blocks, k, compose.book.spec.styles), compose, block.touches?.look);
   const wide = head.joins && k === 0 ? withRoomAbove(own, head.count > 0, compose) : own;
-  const plain = opening(wide, head.count > 0 && k === head.count, compose);
+  const later = isLaterOfExtract(blocks, k, wide, compose) ? indented(wide, compose) : wide;
+  const plain = opening(later, head.count > 0 && k === head.count, compose);
   const number = numberBefore(block, plain, mark, compose);
   const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, number.style, compose);
   return { number, style };
 }
+
+/** Whether a paragraph goes on in an extract whose paragraphs have no indent of their own. */
+function isLaterOfExtract(
+  blocks: readonly Paragraph[],
+  k: number,
+  { meaning, firstIndent, align }: ResolvedStyle,
+  { book }: ComposeContext,
+): boolean {
+  if (meaning !== 'extract' || firstIndent !== 0 || k === 0 || blocks[k].style === 'EPI') return false;
+  const isProse = align === 'justify' || align === 'left';
+  return isProse && effectiveTag(blocks, k - 1, book.spec.styles) === blocks[k].style;
+}
+
+const indented = (style: ResolvedStyle, { context }: ComposeContext): ResolvedStyle =>
+  context.interner.intern({ ...style, firstIndent: style.size });
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
 function usedBlocks(division: Division, compose: ComposeContext): readonly Paragraph[] {

@@ -3,11 +3,12 @@ import type { Division } from '../../model/copy/book';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
 import { wholeLink } from '../../model/composed/links';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import { paragraph as makeParagraph } from '../../model/copy/streams';
+import { paragraph as makeParagraph, type StyleTag } from '../../model/copy/streams';
 import type { FlowParagraph } from '../../paginate';
 import { captionEntries, contentsEntries, type ContentsEntry } from '../../references';
 import type { ComposeContext } from '../flow/composeContext';
 import { composeIndex } from './composeIndex';
+import { inColumn, numberColumns, type NumberColumn } from './numberColumns';
 import { bookEndNotes } from '../notes/composeNotes';
 import { composeMade, generatedPlace } from '../flow/flowParagraph';
 
@@ -36,9 +37,12 @@ export function composeLists(
 }
 
 function entries(division: Division, list: readonly ContentsEntry[], compose: ComposeContext): FlowParagraph[] {
+  const styleOf = (tag: StyleTag) => compose.sheet.get(tag) ?? compose.sheet.get('TOC') ?? compose.sheet.get('TX')!;
+  const columns = numberColumns(list, styleOf);
   return runTogether(list).map((entry) => {
-    const style = compose.sheet.get(entry.tag) ?? compose.sheet.get('TOC') ?? compose.sheet.get('TX')!;
-    const { text, tail, set } = arranged(entry, style, compose.book.spec.contents.leader);
+    const style = styleOf(entry.tag);
+    const column = entry.kind === 'entry' ? columns.get(entry.tag) : undefined;
+    const { text, tail, set } = arranged(entry, style, column, compose.book.spec.contents.leader);
     const line = makeParagraph(`contents:${entry.block || entry.division}:${entry.kind}`, entry.tag, text);
     const own = set === style ? style : compose.context.interner.intern(set);
     const link = wholeLink({ kind: 'place', id: entry.block || entry.division });
@@ -75,20 +79,28 @@ const FIRST_ROOM = 2.5;
 
 /** How an entry's number, words and folio stand. */
 function arranged(
-  { number, title, folio, arrangement }: ContentsEntry,
+  entry: ContentsEntry,
   style: ResolvedStyle,
+  column: NumberColumn | undefined,
   leader: string,
 ): { readonly text: string; readonly tail: string; readonly set: ResolvedStyle } {
-  const words = number === '' ? title : `${number}\u2002${title}`;
-  if (folio === '') return { text: words, tail: '', set: style };
+  const { number, title, folio, arrangement } = entry;
+  const inRow = column && arrangement !== 'first' && arrangement !== 'runIn' ? inColumn(entry, column) : null;
+  const words = inRow?.words ?? (number === '' ? title : `${number}\u2002${title}`);
+  const set =
+    inRow === null
+      ? style
+      : { ...style, tabs: inRow.stops, leftIndent: inRow.leftIndent, firstIndent: inRow.firstIndent };
+  if (folio === '') return { text: words, tail: '', set };
   switch (arrangement) {
     case 'leaders': {
-      const tabs = [{ at: 'end' as const, kind: 'right' as const, ...(leader === '' ? {} : { leader }) }];
+      const end = { at: 'end' as const, kind: 'right' as const, ...(leader === '' ? {} : { leader }) };
+      const tabs = [...(inRow?.stops ?? []), end];
       // Letters that hang at the left would take the folios with them.
-      return { text: `${words}\t${folio}`, tail: '', set: { ...style, tabs, rightIndent: 0, hangingPunctuation: 0 } };
+      return { text: `${words}\t${folio}`, tail: '', set: { ...set, tabs, rightIndent: 0, hangingPunctuation: 0 } };
     }
     case 'after':
-      return { text: `${words}\u2003${folio}`, tail: '', set: style };
+      return { text: `${words}\u2003${folio}`, tail: '', set };
     case 'first': {
       const room = FIRST_ROOM * style.size;
       const leftIndent = style.leftIndent + style.firstIndent + room;
@@ -99,6 +111,6 @@ function arranged(
       };
     }
     default:
-      return { text: words, tail: folio, set: style };
+      return { text: words, tail: folio, set };
   }
 }

@@ -4,6 +4,7 @@ import { PLAIN_NOTE, PLAIN_TEXT } from '../../copy/plainTags';
 import { headingWords } from '../../numbering/headWords';
 import type { Book, Division } from '../../model/copy/book';
 import type { ComposedParagraph } from '../../model/composed/pages';
+import type { ResolvedStyle } from '../../model/composed/styled';
 import { noteKind, type NoteKind, type NotePlace } from '../../model/spec/notes';
 import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type StreamId } from '../../model/copy/streams';
 import type { FlowNote, FlowParagraph, NoteLayout } from '../../paginate';
@@ -108,10 +109,16 @@ function composedBlocks(note: StreamId, kind: NoteKind, compose: ComposeContext)
   return blocks.map((block, index) => {
     const tag = block.style === PLAIN_TEXT || block.style === PLAIN_NOTE ? kind.style : block.style;
     const words = styleOf(compose.sheet.get(tag) === undefined ? PLAIN_NOTE : tag, compose, block.touches?.look);
-    const style = styleOfPicture(blocks, index, words, compose);
+    const style = styleOfPicture(blocks, index, index === 0 ? words : laterParagraph(words, compose), compose);
     const before: Before = index === 0 ? numberOf(note, kind, compose) : { prefix: '', prefixStyle: null };
     return { block, entry: composeOne(note, block, style, before, compose, 'none') };
   });
+}
+
+/** A note's later paragraphs are indented, where its first is not. */
+function laterParagraph(style: ResolvedStyle, { context }: ComposeContext): ResolvedStyle {
+  if (style.meaning !== 'note' || style.firstIndent !== 0) return style;
+  return context.interner.intern({ ...style, firstIndent: style.size });
 }
 
 /** What stands before the words of a note: its number, or page and first words of its place. It leads back to the reference. */

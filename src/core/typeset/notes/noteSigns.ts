@@ -16,7 +16,8 @@ export function referenceSign({ spec, notes }: Pick<Book, 'spec' | 'notes'>, lab
 
 /** A number between its signs. Superiors are figures, other signs are made small; an asterisk stands high by itself. */
 export function signOf(label: string, { before, after, position }: NoteMarkSpec): NoteSign {
-  const text = `${before}${label}${after}`;
+  // A symbol ends by itself.
+  const text = `${before}${label}${/[\p{L}\p{N}]/u.test(label) ? after : after.replace(/^\.$/, '')}`;
   if (position === 'line' || label === '' || /^\*+$/.test(text)) return { text, position: 'line' };
   return { text, position: position === 'superior' && /^\d+$/.test(text) ? 'superior' : 'raised' };
 }

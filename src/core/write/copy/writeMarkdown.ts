@@ -105,6 +105,7 @@ function marked(plain: string, span: Span | undefined): string {
   if (span === undefined) return plain;
   let words = plain;
   if (span.style === 'sup' || span.style === 'sub') words = `<${span.style}>${words}</${span.style}>`;
+  if (span.style === 'code') words = `<code>${words}</code>`;
   if (span.style === 'sc') words = `<span style="font-variant: small-caps">${words}</span>`;
   if (span.touches?.strike) words = around(words, '~~');
   if (span.touches?.underline) words = `<u>${words}</u>`;

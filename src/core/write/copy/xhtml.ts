@@ -145,6 +145,7 @@ function spanXhtml(words: string, span: Span | undefined, context: XhtmlContext)
   if (span === undefined) return words;
   let made = words;
   if (span.style === 'sup' || span.style === 'sub') made = `<${span.style}>${made}</${span.style}>`;
+  if (span.style === 'code') made = `<code>${made}</code>`;
   if (span.style === 'sc') made = `<span class="smallcaps">${made}</span>`;
   if (span.touches?.strike) made = `<s>${made}</s>`;
   if (span.touches?.underline) made = `<u>${made}</u>`;

@@ -28,6 +28,7 @@ const PLACES: Choices<NotePlace> = [
   ['margin', 'outer margin'],
 ];
 const NUMERALS: Choices<NoteNumerals> = [
+  ['auto', 'figures; symbols beside endnotes'],
   ['arabic', '1, 2, 3'],
   ['roman', 'i, ii, iii'],
   ['Roman', 'I, II, III'],

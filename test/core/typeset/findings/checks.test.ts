@@ -89,8 +89,9 @@ describe('the checks of the proof reader', () => {
     );
     const quote = findings.find(({ kind }) => kind === 'unpaired-quote')!;
     expect(quote.to - quote.from).to.equal(1);
-    const loose = findings.find(({ kind }) => kind === 'loose-line')!;
-    expect(loose.to).to.be.above(loose.from);
+    const short = findings.find(({ kind }) => kind === 'short-line')!;
+    expect(short.to).to.be.above(short.from);
+    expect(short.message).to.match(/is left \d+\.\d pt short: its spaces would have been 0\.[4-9]\d em\./);
   });
 
   it('with a repair find nothing any more once it is done, and again when it is taken back', () => {

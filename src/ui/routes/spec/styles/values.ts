@@ -214,6 +214,14 @@ export const CHARACTER_VALUES: readonly ValueGroup<keyof CharacterStyle>[] = [
       value('ink', 'Ink', { kind: 'ink' }, 'as surrounding text'),
       value('features', 'Features', { kind: 'text', placeholder: 'dlig,ss01,-liga' }),
       value('language', 'Language', { kind: 'language' }, 'as surrounding text'),
+      value(
+        'asTyped',
+        'House marks, hyphens',
+        choice([
+          ['on', 'none: as typed'],
+          ['off', 'as the text'],
+        ]),
+      ),
     ],
   },
 ];
