@@ -81,6 +81,7 @@ const COLUMNS: readonly [string, (figures: QualityFigures) => string][] = [
   ['ladders', (f) => String(f.ladders)],
   ['over rectos', (f) => String(f.hyphensOverRectos)],
   ['loose %', (f) => fixed(f.looseShare, 2)],
+  ['left short', (f) => String(f.shortLines)],
   ['tight', (f) => String(f.tightLines)],
   ['space mean em', (f) => fixed(f.spaceMean, 3)],
   ['off wish %', (f) => fixed(f.spaceOffWish, 1)],
@@ -163,7 +164,7 @@ function exceptions({ text, setting, figures, findings }: Row): string[] {
     ['stranded heads', figures.strandedHeads, found('stranded-head')],
     ['uneven spreads', figures.spreads - figures.levelSpreads, found('uneven-pages')],
     ['hyphens over rectos', figures.hyphensOverRectos, found('hyphen-over-recto')],
-    ['loose lines', figures.looseLines, found('loose-line')],
+    ['loose lines', figures.looseLines, found('loose-line') + found('short-line')],
     ['overfull lines', figures.overfullLines, found('overfull-line')],
   ];
   return pairs
@@ -183,7 +184,8 @@ composed lines and pages. Texts: the demonstration novel, and seeded texts of ${
 
 ${table(rows)}
 
-Word spaces are those of full justified lines, last lines left out. Loose: over one and a half times the face's own space;
+Word spaces are those of full justified lines, last lines left out. Loose: over one and a half times the face's own space,
+lines left short among them, by the spaces that would have filled them;
 tight: under three quarters. Ladder: three lines running that end in a divided word. Level: both pages of a spread full, last baselines
 within half a point. Stack: the same word of three letters or more at three line starts or ends running. River: white through
 four lines or more.

@@ -2,21 +2,19 @@
 import { LINE_END } from '../model/composed/broken';
 import { onLine, type LineHit, type ParagraphRunner } from './hits';
 import { lineWords } from './lineWords';
-
-/** Points short of the measure that nobody sees. */
-const UNSEEN = 0.5;
+import { filledSpace, isLeftShort } from './quality/spacing';
 
 export const shortLines: ParagraphRunner = (paragraph) => {
   const { styled, broken } = paragraph;
-  const { style, text } = styled;
+  const { style } = styled;
   if (style.align !== 'justify') return [];
   const hits: LineHit[] = [];
   for (let line = 0; line < broken.count; line += 1) {
     const short = broken.width[line] - broken.textWidth[line];
     const isOpen = broken.end[line] === LINE_END.last || broken.end[line] === LINE_END.forced;
-    if (short <= UNSEEN || isOpen || text.slice(broken.from[line], broken.to[line]).includes('\t')) continue;
+    if (!isLeftShort({ paragraph, line }) || isOpen) continue;
     const spaces = broken.spaceCount[line];
-    const filled = broken.spaceEm[line] + short / Math.max(1, spaces) / style.size;
+    const filled = filledSpace({ paragraph, line });
     const why = spaces === 0 ? 'it has no space' : `its spaces would have been ${filled.toFixed(2)} em`;
     const message = `${lineWords(paragraph, line)} is left ${short.toFixed(1)} pt short: ${why}.`;
     hits.push({ ...onLine(paragraph, line), kind: 'short-line', line, message });

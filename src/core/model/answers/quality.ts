@@ -12,8 +12,10 @@ export interface QualityFigures {
   /** Mean word space less the wish, in percent of the wish. */
   readonly spaceOffWish: number;
   /** Lines over one and a half times, and under three quarters of, the face's own space. */
+  /** Lines left short are among them, by the spaces that would have filled them. */
   readonly looseLines: number;
   readonly looseShare: number;
+  readonly shortLines: number;
   readonly tightLines: number;
   /** Lines that end in a divided word; runs of three or more of them. */
   readonly hyphenatedLines: number;

@@ -5,6 +5,7 @@ import { SPACE_STEP, type SpacingFacts } from '../../model/answers/spacingFacts'
 import type { Book } from '../../model/copy/book';
 import { findTies } from '../../linebreak';
 import { asTypedStretches } from '../../looks/asTyped';
+import { filledSpace } from '../../proof/quality/spacing';
 import { houseMarks } from '../../looks/houseMarks';
 import { resolveStyles } from '../../styles';
 import { spaceOfFamily, type TypesetContext } from '../context';
@@ -74,7 +75,8 @@ const NOTHING = {
 };
 
 /** Adds the lines of a paragraph: hyphens of all, spaces of those that are justified, depths of rags. */
-function countLines({ styled, broken }: ComposedParagraph, counts: typeof NOTHING, histogram: number[]): void {
+function countLines(paragraph: ComposedParagraph, counts: typeof NOTHING, histogram: number[]): void {
+  const { styled, broken } = paragraph;
   const { style } = styled;
   if (style.ties) counts.ties += findTies(styled.text, style.language, style.liftedTies).length;
   for (let line = 0; line < broken.count; line += 1) {
@@ -85,7 +87,7 @@ function countLines({ styled, broken }: ComposedParagraph, counts: typeof NOTHIN
     }
     if (end === LINE_END.last || end === LINE_END.forced || style.meaning !== 'body') continue;
     if (style.align === 'justify' && broken.spaceCount[line] > 0) {
-      const em = broken.spaceEm[line];
+      const em = filledSpace({ paragraph, line });
       counts.lines += 1;
       counts.sum += em;
       histogram[Math.min(BINS - 1, Math.max(0, Math.round(em / SPACE_STEP)))] += 1;
