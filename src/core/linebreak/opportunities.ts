@@ -236,7 +236,7 @@ class LatinScan {
       if (places[k] === 1) list.add(from + k, from + k, kind, dear);
   }
 
-  /** A word with a hyphen, an apostrophe inside or a soft hyphen breaks only at its own marks. */
+  /** A word with a hyphen, an apostrophe inside or a soft hyphen breaks only at its own marks; a possessive is none. */
   private hasOwnMark(from: number, to: number): boolean {
     const { text } = this;
     const before = text.charCodeAt(from - 1);
@@ -244,7 +244,7 @@ class LatinScan {
     return (
       isHyphen(before) ||
       isHyphen(after) ||
-      (isApostrophe(after) && LETTER.test(text[to + 1] ?? ' ')) ||
+      (isApostrophe(after) && LETTER.test(text[to + 1] ?? ' ') && !isPossessive(text, to)) ||
       (isApostrophe(before) && LETTER.test(text[from - 2] ?? ' '))
     );
   }
@@ -337,6 +337,8 @@ function pastSpaces(text: string, from: number): number {
 
 const isHyphen = (code: number) =>
   code === CODE.HYPHEN_MINUS || code === CODE.HYPHEN || code === CODE.NO_BREAK_HYPHEN || code === CODE.SOFT_HYPHEN;
+/** The mark and the s of a possessive stay with the end of the word: Throckmor-ton’s. */
+const isPossessive = (text: string, mark: number) => text[mark + 1] === 's' && !LETTER.test(text[mark + 2] ?? ' ');
 const isApostrophe = (code: number) => code === CODE.APOSTROPHE || code === CODE.RIGHT_QUOTE;
 
 /** What stands at least before and after a word's own hyphen at which it breaks: `X-ray` and `to-do` stay whole. */

@@ -20,12 +20,15 @@ export const COST = {
   TIGHT_SPACES: 200,
   WIDE: 100,
   HYPHEN: 40,
+  /** A divided name, while its line without it would not be torn apart. */
   DEAR_HYPHEN: 100,
+  /** Ragged lines need no hyphens to be even: their demerits times this. */
+  RAGGED_HYPHENS: 3,
   DASH: 30,
   EMERGENCY: 900,
   /** A ragged line that ends in a word of one or two letters, a line of a head in an article or the like. */
-  WEAK_END: 45,
-  /** Neighbouring lines more than one fitness class apart. */
+  WEAK_END: 80,
+  /** Neighbouring lines more than one fitness class apart; for each class more as much again. */
   JUMP: 6000,
   SECOND_HYPHEN: 6000,
   /** The line before the last ends in a hyphen. */
@@ -35,6 +38,11 @@ export const COST = {
 
 /** Widest ratios looked at, pass by pass: the last takes whatever fits at all. */
 const TOLERANCES = [1.4, 5, Infinity];
+
+/** A line stretched by more than this is torn apart: 0.36 em of a face whose spaces may open from 0.2 to 0.3 em. */
+const TORN = 1.6;
+/** Fitness classes of neighbouring lines that differ by more are a jump. */
+const MOST_JUMP = 3;
 
 /** Fitness class of a ratio: tight, decent, loose, very loose. */
 function fitnessOf(ratio: number): number {
@@ -269,6 +277,19 @@ class Search {
     return gap >= -shrink - 1e-6;
   }
 
+  /** Whether the line from a node would be torn apart, or could not end at all, before the word that is divided at j. */
+  private isTornBefore(node: number, j: number): boolean {
+    const { breaks, widths, settings } = this;
+    if (settings.mode !== 'justify' || widths.tabs !== null) return false;
+    let before = j - 1;
+    while (before > this.place[node] && breaks.kind[before] === LINE_END.hyphen) before -= 1;
+    if (before <= this.place[node]) return true;
+    const s = this.place[node] + 1;
+    const gap = this.widthOf(node) - (widths.end[before] - widths.start[s]);
+    const stretch = widths.endStretch[before] - widths.startStretch[s];
+    return stretchRatio(gap, stretch, widths.endPlayed[before] - widths.startPlayed[s]) > TORN;
+  }
+
   private tabsOf(s: number, j: number): [number, number] {
     const { breaks, widths } = this;
     return tabsBetween(widths.tabs!, s === 0 ? 0 : breaks.next[s - 1], breaks.at[j]);
@@ -292,14 +313,16 @@ class Search {
     const line = COST.LINE + Math.min(badness, 1e7);
     let demerits = this.demerits[node] + line * line;
     if (kind === LINE_END.hyphen) {
-      const cost = breaks.dear[j] ? COST.DEAR_HYPHEN : COST.HYPHEN;
-      demerits += cost * cost + (running > 1 ? COST.SECOND_HYPHEN : 0);
+      const cost = breaks.dear[j] === 1 && !this.isTornBefore(node, j) ? COST.DEAR_HYPHEN : COST.HYPHEN;
+      const times = settings.mode === 'justify' ? 1 : COST.RAGGED_HYPHENS;
+      demerits += times * (cost * cost + (running > 1 ? COST.SECOND_HYPHEN : 0));
     } else if (kind === LINE_END.dash) {
       demerits += COST.DASH * COST.DASH + (running > 1 ? COST.SECOND_HYPHEN : 0);
     } else if (kind === LINE_END.space && breaks.dear[j] === 1) demerits += COST.WEAK_END * COST.WEAK_END;
     else if (kind === LINE_END.emergency) demerits += COST.EMERGENCY * COST.EMERGENCY;
     const fitness = settings.mode === 'justify' ? fitnessOf(ratio) : 1;
-    if (Math.abs(fitness - this.fitness[node]) > 1) demerits += COST.JUMP;
+    const apart = Math.abs(fitness - this.fitness[node]);
+    if (apart > 1) demerits += COST.JUMP * (apart - 1);
     if (isLast) {
       if (this.place[node] >= 0 && this.widthOf(node) - gap < settings.lastLine) demerits += COST.SHORT_LAST;
       if (this.hyphens[node] > 0) demerits += COST.LAST_HYPHEN;
@@ -315,8 +338,8 @@ class Search {
   }
 
   /**
-   * Makes nodes of what was found at j. A way with no fewer hyphens running than another, and dearer by more than a jump
-   * of fitness, can never win against it.
+   * Makes nodes of what was found at j. A way with no fewer hyphens running than another, and dearer by more than the largest
+   * jump of fitness, can never win against it.
    */
   private take(j: number): boolean {
     const { best } = this;
@@ -328,7 +351,7 @@ class Search {
         for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES)
           if (best[slot] < cheapest) cheapest = best[slot];
         for (let slot = from + hyphens; slot < to; slot += HYPHEN_STATES) {
-          if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP) continue;
+          if (best[slot] === Infinity || best[slot] > cheapest + COST.JUMP * (MOST_JUMP - 1)) continue;
           this.addNode(j, slot - from, this.bestFrom[slot], best[slot], this.lineCap > 1 ? this.firstLine + group : 1);
           found = true;
         }

@@ -262,6 +262,12 @@ function* setPoints(text: string, marks: Marks): Generator<MarkEdit> {
   for (const match of text.matchAll(/([ \u00A0\u2009\u202F]?)(\.?)(…|\.\.\.|\. \. \.)/g)) {
     const [whole, white, point] = match;
     const before = charBefore(text, match.index);
+    // French points are closed, and stand close to the word before: “Neuf… non”.
+    if (marks.beforeHigh !== '' && point === '') {
+      const keepsWhite = white !== '' && !LETTER.test(before);
+      yield { from: match.index, to: match.index + whole.length, text: `${keepsWhite ? white : ''}…` };
+      continue;
+    }
     const points = `.${THIN}.${THIN}.`;
     const isAfterWord = LETTER.test(before) || white !== '';
     if (point !== '' && marks.pointFirst)

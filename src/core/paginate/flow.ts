@@ -90,7 +90,7 @@ export interface Flow {
 }
 
 const ON_GRID = 1e-3;
-const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption']);
+const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption', 'table']);
 /** Lines that follow a head at a page foot. */
 const AFTER_HEAD = 3;
 /** Grid lines from which a single line is tall. */

@@ -58,6 +58,8 @@ export interface FlowParagraph {
   readonly shift?: number;
   /** Rules of a row of a table. */
   readonly rules?: { readonly above: boolean; readonly below: boolean };
+  /** Other cells of a row of a table, their first lines beside its first: those before it in reading order, and those after. */
+  readonly beside?: BesideCells;
   /** Set at the right end of the measure on lines of it. */
   readonly marginal?: readonly { readonly line: number; readonly paragraph: ComposedParagraph }[];
   /** Set in place of an empty space break that falls last, or first, on its page. */
@@ -67,6 +69,11 @@ export interface FlowParagraph {
    * of their own stand as they do in `before`.
    */
   readonly toMeasure?: (measure: Measure, before: ComposedParagraph | null) => ComposedParagraph;
+}
+
+export interface BesideCells {
+  readonly before: readonly ComposedParagraph[];
+  readonly after: readonly ComposedParagraph[];
 }
 
 export interface Variant {

@@ -29,6 +29,11 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       y,
       ...(source.rules === undefined ? {} : { rules: { ...source.rules, width } }),
     };
+    if (source.beside !== undefined) {
+      const { before, after } = source.beside;
+      const others = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => besideOf(placed, cell));
+      return [...others(before), placed, ...others(after)];
+    }
     if (source.marginal === undefined) return [placed];
     const numbers = source.marginal
       .filter(({ line }) => line >= from && line < to)
@@ -41,6 +46,12 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       }));
     return [placed, ...numbers];
   });
+}
+
+/** The lines of a cell that stand beside those of a fragment of the deepest cell of its row. */
+function besideOf({ from, to, x, y }: Fragment, cell: ComposedParagraph): Fragment[] {
+  const end = Math.min(to, cell.broken.count);
+  return end <= from ? [] : [{ paragraph: cell, from, to: end, x, y }];
 }
 
 export interface PlacedNotes {

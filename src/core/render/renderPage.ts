@@ -36,8 +36,11 @@ export interface RenderContext {
   readonly shapeLeader: (leader: string, run: StyledRun) => LineGlyphs;
 }
 
-/** Thickness, and where the rules of a table stand from the baseline of its row, in lines. */
-const TABLE_RULE = { thickness: 0.5, above: 0.85, below: 0.35 };
+/**
+ * Rules of a table (house rules, section 6): thickness, and white to the type, in points; capitals above the baseline and tails below
+ * it, in em of the size.
+ */
+const TABLE_RULE = { thickness: 0.25, clear: 4.5, above: 0.66, below: 0.25 };
 
 export function renderPage(page: Page, ofBook: PageGeometry, context: RenderContext): DisplayList {
   const geometry = geometryOf(page, ofBook);
@@ -146,11 +149,12 @@ class ListBuilder {
 
   private addTableRules({ rules, x, y, from, to, paragraph }: Fragment, left: number): void {
     if (rules === undefined) return;
-    const { leading } = paragraph.styled.style;
+    const { leading, size } = paragraph.styled.style;
+    const { clear, above, below } = TABLE_RULE;
     const add = (at: number) =>
       this.rules.push({ x: left + x, y: at, width: rules.width, thickness: TABLE_RULE.thickness, kind: 'table' });
-    if (rules.above) add(y - TABLE_RULE.above * leading);
-    if (rules.below) add(y + (to - from - 1 + TABLE_RULE.below) * leading);
+    if (rules.above && from === 0) add(y - above * size - clear);
+    if (rules.below && to === paragraph.broken.count) add(y + (to - from - 1) * leading + below * size + clear);
   }
 
   addLine(

@@ -60,7 +60,9 @@ describe('places at which a line may end', () => {
 
   it('divides a word with a hyphen of its own only there, and none with an apostrophe inside', () => {
     expect(marked('a mother-passenger now', true)).to.equal('a|mother-|passenger|now');
-    expect(marked('the passenger’s couldn’t now', true)).to.not.include('~');
+    expect(marked('they couldn’t’ve now', true)).to.not.include('~');
+    // The s of a possessive stays with its word.
+    expect(marked('the passenger’s now', true)).to.equal('the|pas~sen~ger’s|now');
     expect(marked('a co\u00adoperation now', true)).to.equal('a|co~operation|now');
   });
 

@@ -96,7 +96,7 @@ function demeritsOf(
     else if (ratio > tolerance) return Infinity;
     total += (COST.LINE + Math.min((ratio < 0 ? tight : COST.WIDE) * Math.abs(ratio) ** 3, 1e7)) ** 2;
     const own = ratio < -0.5 ? 0 : ratio <= 0.5 ? 1 : ratio <= 1 ? 2 : 3;
-    if (Math.abs(own - fitness) > 1) total += COST.JUMP;
+    if (Math.abs(own - fitness) > 1) total += COST.JUMP * (Math.abs(own - fitness) - 1);
     const before = running;
     running = breaks.kind[j] === LINE_END.hyphen ? running + 1 : 0;
     if (running > settings.running) return Infinity;

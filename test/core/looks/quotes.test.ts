@@ -80,6 +80,14 @@ describe('quotes', () => {
   });
 });
 
+describe('points of French', () => {
+  it('are closed, and stand close to the word before them', () => {
+    expect(set('« Neuf... non »', 'fr')).to.equal('«_Neuf… non_»');
+    expect(set('Neuf ... non', 'fr')).to.equal('Neuf… non');
+    expect(set('« … et non »', 'fr')).to.equal('«_… et non_»');
+  });
+});
+
 describe('words of machines', () => {
   const KEPT = [
     'run falcot --create-user "x" now',

@@ -12,7 +12,7 @@ import type { VariantWish } from '../../linebreak';
 import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { DivisionFlow, FlowNote, FlowParagraph } from '../../paginate';
-import { composeOne, flatten, styleOf, styleOfPicture } from './composeBlocks';
+import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
 import { composeLists } from '../lists/composeLists';
@@ -75,9 +75,10 @@ export function* composeDivision(
         notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })),
       );
     } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
-      const own = notesOnPage(entry.composed, compose);
+      const beside = cellsBeside(division.id, block, column);
+      const own = rowNotes(entry.composed, beside, compose);
       const notes = text.length === 0 && headNotes.length > 0 ? [...headNotes, ...own] : own;
-      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes));
+      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes, beside));
       kept.note(k, text[text.length - 1]);
     }
   }
@@ -93,6 +94,31 @@ export function* composeDivision(
     margin: marginColumn(compose),
     joinNotes: (notes) => joinNotes(notes.map(streamOf), compose),
   };
+}
+
+const PLAIN: Before = { prefix: '', prefixStyle: null };
+
+/** The other cells of a row of a table, composed; undefined for any other paragraph. */
+function cellsBeside(stream: string, block: Paragraph, compose: ComposeContext): FlowParagraph['beside'] {
+  const cells = tableRowOf(block)?.cells;
+  if (cells === undefined) return undefined;
+  const composed = (isBefore: boolean) =>
+    cells
+      .filter((cell) => cell.isBefore === isBefore)
+      .map(({ paragraph, style }) => composeOne(stream, paragraph, style, PLAIN, compose, 'none').composed);
+  return { before: composed(true), after: composed(false) };
+}
+
+/** The notes of a paragraph, and those of the cells beside it, which hang on its first line. */
+function rowNotes(composed: ComposedParagraph, beside: FlowParagraph['beside'], compose: ComposeContext): FlowNote[] {
+  const own = notesOnPage(composed, compose);
+  if (beside === undefined) return own;
+  const first = (cells: readonly ComposedParagraph[]) =>
+    cells.flatMap((cell) => notesOnPage(cell, compose).map((note) => ({ ...note, at: 0 })));
+  const [before, after] = [first(beside.before), first(beside.after)];
+  return before.length === 0 && after.length === 0
+    ? own
+    : [...before, ...own.map((note) => ({ ...note, at: 0 })), ...after];
 }
 
 const streamOf = ({ paragraphs }: FlowNote) => paragraphs[0].styled.stream;

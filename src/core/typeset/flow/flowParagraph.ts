@@ -22,6 +22,7 @@ export function flowParagraph(
   isText: boolean,
   compose: ComposeContext,
   insertions: readonly Insertion[],
+  beside?: FlowParagraph['beside'],
 ): FlowParagraph {
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
@@ -36,8 +37,9 @@ export function flowParagraph(
     wishes: isText ? wishesOf(block, entry.composed.styled.style, compose.book.spec.page.facing) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
     rules: tableRowOf(block)?.rules,
+    beside,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
-    toMeasure: columnShares === null ? undefined : setterToMeasures(composed, compose.context),
+    toMeasure: columnShares === null || beside !== undefined ? undefined : setterToMeasures(composed, compose.context),
   };
   const known = compose.context.cache.tables.flows.get(composed);
   if (known !== undefined && isSamePlace(known, made)) return known;
@@ -146,6 +148,8 @@ function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
     a.ornament === b.ornament &&
     a.rules?.above === b.rules?.above &&
     a.rules?.below === b.rules?.below &&
+    sameList(a.beside?.before ?? NONE, b.beside?.before ?? NONE) &&
+    sameList(a.beside?.after ?? NONE, b.beside?.after ?? NONE) &&
     (a.toMeasure === undefined) === (b.toMeasure === undefined)
   );
 }

@@ -1,5 +1,6 @@
-// Tables set plainly: columns as wide as their widest entry, a row a line, rules above, below the head and at the end. A table
-// that does not fit its measure so is set as paragraphs, cell by cell.
+// Tables set plainly: columns as wide as their widest entry, a row a line; where that does not fit, columns share the measure
+// and their cells are set ragged on as many lines as they need. Rules above, below the head and at the end. A table that holds
+// pictures or other tables is set as paragraphs, cell by cell.
 import { greatest } from '../../base/append';
 import type { TabStop } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
@@ -12,6 +13,7 @@ import {
   type TableCell,
 } from '../../model/copy/streams';
 import { appendCopy } from './appendCopy';
+import { columnWidths } from './columnWidths';
 import { composeBlock } from './composeParagraph';
 import type { ComposeContext } from './composeContext';
 
@@ -20,12 +22,30 @@ export interface TableRow {
   readonly paragraph: Paragraph;
   readonly style: ResolvedStyle;
   readonly rules: { readonly above: boolean; readonly below: boolean };
+  /** The other cells of a row on several lines, in order; `paragraph` is the deepest. */
+  readonly cells?: readonly RowCell[];
+}
+
+/** A cell beside the deepest one of its row. */
+export interface RowCell {
+  readonly paragraph: Paragraph;
+  readonly style: ResolvedStyle;
+  /** Stands before the deepest in reading order. */
+  readonly isBefore: boolean;
 }
 
 /** White between two columns, in em. */
 const GAP = 1.4;
 /** No entry is broken when it is measured. */
 const UNBROKEN = 100_000;
+/** White after the head, in grid lines: its rule stands clear of the type on either side. */
+const BELOW_HEAD = 0.5;
+/** White between rows of several lines, in grid lines. */
+const BETWEEN_ROWS = 0.25;
+/** A row of more lines than this may go on over a page end. */
+const MOST_KEPT = 8;
+/** Words of a cell that are measured for the longest. */
+const MEASURED = 4;
 const FIGURES = /^\s*[-–+−]?[\d.,\u00A0\u202F]*\d\s*%?\s*$/;
 
 interface Made {
@@ -78,26 +98,152 @@ function makeRows(table: Table, stream: string, compose: ComposeContext): TableR
     ),
   );
   const gap = GAP * text.size;
+  const isFigures = widths.map(
+    (_, column) =>
+      rows.length > 1 && rows.slice(1).every((row) => row[column] === undefined || FIGURES.test(row[column].text)),
+  );
   const total = widths.reduce((sum, width) => sum + width, 0) + gap * (widths.length - 1);
-  if (total > compose.measure + 0.01) return null;
+  const setting = { rows, plain, entry, widths, isFigures, gap, stream };
+  return total > compose.measure + 0.01 ? wrappedRows(setting, compose) : lineRows(setting, compose);
+}
+
+interface Setting {
+  readonly rows: readonly Paragraph[][];
+  readonly plain: ResolvedStyle;
+  /** The style of an entry by itself. */
+  readonly entry: ResolvedStyle;
+  /** Of the widest entry of each column, in points. */
+  readonly widths: readonly number[];
+  readonly isFigures: readonly boolean[];
+  /** White between columns, in points. */
+  readonly gap: number;
+  readonly stream: string;
+}
+
+/** Space around a row of so many, in grid lines, and whether the next stays with it. */
+function placeOfRow(index: number, count: number, between: number) {
+  const [isFirst, isLast] = [index === 0, index === count - 1];
+  const above = isFirst ? 1 : index === 1 && count > 2 ? BELOW_HEAD : between;
+  return {
+    space: { above, below: isLast ? 1 : 0, withNext: isFirst && !isLast },
+    rules: { above: isFirst, below: isLast || (isFirst && count > 2) },
+  };
+}
+
+/** Rows of one line each, their entries parted by tabs. */
+function lineRows(
+  { rows, plain, entry, widths, isFigures, gap, stream }: Setting,
+  compose: ComposeContext,
+): TableRow[] {
   const tabs: TabStop[] = [];
   let start = 0;
   widths.forEach((width, column) => {
-    const isFigures =
-      rows.length > 1 && rows.slice(1).every((row) => row[column] === undefined || FIGURES.test(row[column].text));
-    if (column > 0) tabs.push(isFigures ? { at: start + width, kind: 'right' } : { at: start, kind: 'left' });
+    const point = isFigures[column] ? pointOf(rows, column, entry, stream, compose) : 0;
+    const figures: TabStop = point > 0 ? { at: start + point, kind: 'decimal' } : { at: start + width, kind: 'right' };
+    if (column > 0) tabs.push(isFigures[column] ? figures : { at: start, kind: 'left' });
     start += width + gap;
   });
   return rows.map((row, index) => {
-    const isFirst = index === 0;
-    const isLast = index === rows.length - 1;
-    const style = { ...plain, tabs, above: isFirst ? 1 : 0, below: isLast ? 1 : 0, withNext: isFirst && !isLast };
+    const { space, rules } = placeOfRow(index, rows.length, 0);
+    return { paragraph: joined(row), style: compose.context.interner.intern({ ...plain, tabs, ...space }), rules };
+  });
+}
+
+/** Figures that have a decimal mark, and none that parts thousands. */
+const DECIMAL = /\d[.,]\d/;
+const THOUSANDS = /\d[.,]\d{3}(?!\d)/;
+
+/**
+ * Width before the decimal marks of a column, where its entries are decimals that would not stand one under another at their
+ * ends; 0: they are set flush right.
+ */
+function pointOf(
+  rows: readonly Paragraph[][],
+  column: number,
+  entry: ResolvedStyle,
+  stream: string,
+  compose: ComposeContext,
+): number {
+  const entries = rows.slice(1).flatMap((row) => (row[column] === undefined ? [] : [row[column]]));
+  const decimals = entries.filter(({ text }) => DECIMAL.test(text));
+  if (decimals.length === 0 || entries.some(({ text }) => THOUSANDS.test(text))) return 0;
+  const before = ({ text }: Paragraph) => text.trimStart().split(/[.,]/)[0].trimEnd();
+  return greatest(
+    0,
+    entries.map((one) =>
+      widthOf({ ...one, id: `${one.id}.`, text: before(one), spans: [], objects: [] }, entry, stream, compose),
+    ),
+  );
+}
+
+/** Rows whose cells are set side by side on as many lines as they need. */
+function wrappedRows(
+  { rows, plain, entry, widths, isFigures, gap, stream }: Setting,
+  compose: ComposeContext,
+): TableRow[] {
+  const { interner } = compose.context;
+  const least = widths.map((width, column) =>
+    isFigures[column]
+      ? width
+      : greatest(
+          0,
+          rows.map((row) => (row[column] === undefined ? 0 : longestWord(row[column], entry, stream, compose))),
+        ),
+  );
+  const room = compose.measure - gap * (widths.length - 1);
+  const set = columnWidths(
+    widths.map((natural, column) => ({ natural, least: Math.min(natural, least[column]) })),
+    room,
+  );
+  const hyphenate = least.reduce((sum, width) => sum + width, 0) > room;
+  const starts = set.map((_, column) => set.slice(0, column).reduce((sum, width) => sum + width + gap, 0));
+  return rows.map((row, index) => {
+    const { space, rules } = placeOfRow(index, rows.length, BETWEEN_ROWS);
+    const cells = row.map((cell, column) => {
+      const style = interner.intern({
+        ...plain,
+        leftIndent: starts[column],
+        // A hair more than the width that was measured.
+        rightIndent: Math.max(0, compose.measure - starts[column] - set[column] - 0.05),
+        align: isFigures[column] ? 'right' : 'left',
+        hyphenate,
+        // A word over three lines takes as many hyphens as it needs.
+        hyphenation: { ...plain.hyphenation, running: UNBROKEN },
+      });
+      return { cell, style, lines: linesOf(cell, style, stream, compose) };
+    });
+    const deepest = cells.reduce((most, { lines }, k) => (lines > cells[most].lines ? k : most), 0);
+    const asRow = (cell: Paragraph): Paragraph => ({ ...cell, style: 'TB', touches: undefined, list: undefined });
+    const keepTogether = cells[deepest].lines <= MOST_KEPT;
     return {
-      paragraph: joined(row),
-      style: interner.intern(style),
-      rules: { above: isFirst, below: isLast || (isFirst && rows.length > 2) },
+      paragraph: asRow(cells[deepest].cell),
+      style: interner.intern({ ...cells[deepest].style, ...space, keepTogether }),
+      rules,
+      cells: cells.flatMap(({ cell, style }, k) =>
+        k === deepest || cell.text.trim() === '' ? [] : [{ paragraph: asRow(cell), style, isBefore: k < deepest }],
+      ),
     };
   });
+}
+
+const wordsOf = ({ text }: Paragraph) => text.split(/[\s\uFFFC]+/).sort((a, b) => b.length - a.length);
+
+/** Width of the longest of the longest words. */
+function longestWord(cell: Paragraph, entry: ResolvedStyle, stream: string, compose: ComposeContext): number {
+  return greatest(
+    0,
+    wordsOf(cell)
+      .slice(0, MEASURED)
+      .map((text, k) =>
+        widthOf({ ...cell, id: `${cell.id}.${k}`, text, spans: [], objects: [] }, entry, stream, compose),
+      ),
+  );
+}
+
+function linesOf(paragraph: Paragraph, style: ResolvedStyle, stream: string, compose: ComposeContext): number {
+  const { measure } = compose;
+  const job = { stream, paragraph, style, measure, prefix: '', tail: '', variants: 'none' as const };
+  return composeBlock(job, compose.style, compose.context, compose.clock).composed.broken.count;
 }
 
 /** The paragraphs of a cell as one; null for a cell that holds a table, breaks of a person or pictures. */
