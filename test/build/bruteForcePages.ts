@@ -1,7 +1,7 @@
 // The cheapest pages by trying everything: every setting and space of every paragraph, every end of every region, every
 // depth, every number of floats; in columns of several widths every line by the widths of those before it. Shares with the
 // search only the prices, and what a cut costs by itself.
-import { makeSetting, type Setting } from '../../src/core/paginate/flow';
+import { makeSetting, snappedStart, type Setting } from '../../src/core/paginate/flow';
 import { COST, type Flow, type PagePlan, type Region } from '../../src/core/paginate';
 
 const SLACK = 1e-3;
@@ -118,7 +118,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       for (let to = 1; to <= lines.length; to += 1) {
         {
           const { item, line, gap } = lines[to - 1];
-          const { height, snaps, gaps, topCost, breakBefore } = flow.items[item];
+          const { height, gaps, topCost, breakBefore } = flow.items[item];
           if (line === 0 && breakBefore && item > 0 && to > 1) break;
           let start = used;
           if (to === 1) own += line === 0 ? topCost : 0;
@@ -126,7 +126,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
             start += gaps[gap].gap;
             own += gaps[gap].cost;
           }
-          if (snaps && to > 1) start = Math.ceil(start - SLACK);
+          if (to > 1 && line === 0) start = snappedStart(flow.items[item], start, gaps[gap].gap);
           used = start + height;
         }
         if (used > base + 1 + SLACK) break;

@@ -22,8 +22,9 @@ export const varied = fc
     ...own,
     shorter: own.lines > 2 ? shorter : undefined,
     longer,
-    elastic: elastic && own.gap === 1 ? [0.5] : undefined,
-    meaning: elastic ? 'extract' : 'body',
+    gap: elastic && own.withNext ? 2 : own.gap,
+    elastic: !elastic ? undefined : own.withNext ? [1.5, 2.5] : own.gap === 1 ? [0.5] : undefined,
+    meaning: elastic && !own.withNext ? 'extract' : 'body',
   }));
 export const noted = fc
   .tuple(part, fc.array(fc.tuple(line, fc.integer({ min: 1, max: 5 })), { maxLength: 1 }))

@@ -44,6 +44,7 @@ export { styleSheetBook } from './styles/styleSheetBook';
 export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './styles/mergeStyles';
 export { countStyles, doneWaitingEdits, newStyleEdits } from './styles/styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
+export { languageEdits } from './languageEdits';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { findParagraph, setTouchesEdit } from './copy/touches';
 export { dropPageTouch, repairEdits } from './repairEdits';

@@ -1,12 +1,13 @@
 // The display pages that every new book gets: half-title, title page, imprint, contents. Their
 // words are paragraphs with fields, edited like any other text.
 import type { Division, DivisionRole } from '../model/copy/book';
+import { madeHead } from '../copy/madeWords';
 import { roleFacts } from '../model/copy/roles';
 import type { Block, FieldName, Paragraph } from '../model/copy/streams';
 import { ParagraphBuilder, type IdCounter } from './paragraphBuilder';
 
 /** The front matter in reading order; display pages that come with a manuscript find their places in it later. */
-export function frontMatter(ids: IdCounter, withContents: boolean): Division[] {
+export function frontMatter(ids: IdCounter, withContents: boolean, language: string): Division[] {
   const division = (role: DivisionRole, blocks: readonly Block[]): Division => ({
     id: ids.take('d'),
     role,
@@ -40,6 +41,6 @@ export function frontMatter(ids: IdCounter, withContents: boolean): Division[] {
       field('IMP', 'publisherAndPlace'),
       field('IMP', 'isbn'),
     ]),
-    ...(withContents ? [division('contents', [words('TOH', 'Contents')])] : []),
+    ...(withContents ? [division('contents', [words('TOH', madeHead('contents', language)!)])] : []),
   ];
 }

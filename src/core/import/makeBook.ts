@@ -1,7 +1,7 @@
 // Makes a book of a manuscript: divisions from its headings, particulars from its metadata, and the front matter that
 // every book has, filled with fields.
 import { settableLanguage } from '../model/copy/languages';
-import { isInherited, table } from '../base/table';
+import { isInherited } from '../base/table';
 import {
   emptyParticulars,
   BOOK_FORMAT,
@@ -18,6 +18,7 @@ import type { BlockStand, Manuscript } from '../model/copy/manuscript';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import type { Spec } from '../model/spec/spec';
 import { paragraph, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
+import { madeHead } from '../copy/madeWords';
 import { frontMatter } from './frontMatter';
 import { readHeading } from '../copy/headings';
 import { cutParagraph } from '../copy/cutParagraph';
@@ -51,7 +52,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
       : withParts(readFirstPages(manuscript), options.parts);
   const divisions = splitAtHeadings(first.rest, ids, (id) => manuscript.stands?.[id]?.division);
   const particulars = makeParticulars(manuscript, first, options);
-  const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1);
+  const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1, particulars.language);
   const notes: Record<string, Note> = {};
   for (const [id, note] of Object.entries(manuscript.notes)) notes[id] = { id, ...note };
   const all = withNotesDivision([...front, ...divisions], notes, ids, particulars.language);
@@ -87,13 +88,6 @@ function withParts(first: FirstPages, parts: MakeBookOptions['parts']): FirstPag
   return { ...first, pieces };
 }
 
-const NOTES_TITLES: Readonly<Record<string, string>> = table({
-  en: 'Notes',
-  de: 'Anmerkungen',
-  fr: 'Notes',
-  es: 'Notas',
-});
-
 /** Endnotes get a division in which they are gathered, at the place of its role. */
 function withNotesDivision(
   divisions: readonly Division[],
@@ -103,13 +97,12 @@ function withNotesDivision(
 ): Division[] {
   const hasEndnotes = Object.values(notes).some(({ kind }) => kind === 'endnote');
   if (!hasEndnotes || divisions.some(({ role }) => role === 'notes')) return [...divisions];
-  const title = NOTES_TITLES[language.split('-')[0]] ?? NOTES_TITLES.en;
   const made: Division = {
     id: ids.take('d'),
     role: 'notes',
     matter: 'back',
     listed: true,
-    blocks: [paragraph(ids.take('p'), 'CT', title)],
+    blocks: [paragraph(ids.take('p'), 'CT', madeHead('notes', language)!)],
   };
   const order = Object.keys(ROLES);
   const after = divisions.findIndex(

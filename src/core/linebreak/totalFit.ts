@@ -2,6 +2,7 @@
 // arrays. A state is an opportunity with the fitness class of the line that ends there and the hyphens running; the
 // cheapest way to each state is kept. States are in text order, so the active ones are a window that only moves on.
 import { LINE_END } from '../model/composed/broken';
+import { COST, fitnessOf, MOST_JUMP, stretchRatio, TORN } from './fitCosts';
 import { PARAGRAPH, type FitSettings, type FittedLines } from './fitSettings';
 import { OWN_HYPHEN, type Opportunities } from './opportunities';
 import { placeTabs, tabsBetween } from './tabs';
@@ -9,56 +10,8 @@ import { reachOf, type LineReach } from './lineReach';
 import { bestScratch, CLASSES, HYPHEN_STATES, nodesFor, type NodeArrays } from './searchNodes';
 import type { BreakWidths } from './widths';
 
-/** Costs, exported for the brute-force test only. Badness is 100 |r|^3 as in the paper; a demerit is (LINE + badness)^2 and what its ending adds. */
-export const COST = {
-  LINE: 10,
-  /**
-   * Badness of a line at its limit. A tight one shows less than a wide one, and the mean stays nearer to the wish; but where
-   * letters give nothing all of it falls on the spaces, and lines are evener when few come near their least.
-   */
-  TIGHT: 55,
-  TIGHT_SPACES: 200,
-  WIDE: 100,
-  HYPHEN: 40,
-  /** A divided name, while its line without it would not be torn apart. */
-  DEAR_HYPHEN: 100,
-  /** Ragged lines need no hyphens to be even: their demerits times this. */
-  RAGGED_HYPHENS: 3,
-  DASH: 30,
-  EMERGENCY: 900,
-  /** A ragged line that ends in a word of one or two letters, a line of a head in an article or the like. */
-  WEAK_END: 80,
-  /** Neighbouring lines more than one fitness class apart; for each class more as much again. */
-  JUMP: 6000,
-  SECOND_HYPHEN: 6000,
-  /** The line before the last ends in a hyphen. */
-  LAST_HYPHEN: 4000,
-  SHORT_LAST: 60000,
-} as const;
-
 /** Widest ratios looked at, pass by pass: the last takes whatever fits at all. */
 const TOLERANCES = [1.4, 5, Infinity];
-
-/** A line stretched by more than this is torn apart: 0.36 em of a face whose spaces may open from 0.2 to 0.3 em. */
-const TORN = 1.6;
-/** Fitness classes of neighbouring lines that differ by more are a jump. */
-const MOST_JUMP = 3;
-
-/** Fitness class of a ratio: tight, decent, loose, very loose. */
-function fitnessOf(ratio: number): number {
-  if (ratio < -0.5) return 0;
-  if (ratio <= 0.5) return 1;
-  return ratio <= 1 ? 2 : 3;
-}
-
-/**
- * How far a line is stretched: up to 1 letters and spaces grow together, beyond it only the spaces do, since letters
- * have reached their limit. `stretch` is what the spaces can take, `played` what the letters can.
- */
-export function stretchRatio(gap: number, stretch: number, played: number): number {
-  const together = stretch + played;
-  return gap <= together ? gap / Math.max(together, 1e-9) : (gap - played) / Math.max(stretch, 1e-9);
-}
 
 /**
  * Nodes of a search for a wanted count of lines after which it is given up, with no variant: a paragraph of a hundred lines of

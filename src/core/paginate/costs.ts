@@ -23,13 +23,14 @@ export const COST = {
   SHORT_WIDOW: 60_000,
   OPPOSITE_SPREADS: 30_000,
   RECTO_HYPHEN: 40_000,
-  STRANDED_HEAD: 80_000,
   /** A space break at a page top, where nobody can see it. */
   BREAK_AT_TOP: 20_000,
   /** Text that stands below the foot line, where nothing else is possible. */
   TOO_DEEP: 1e6,
-  /** What a person wished: binds before everything. */
+  /** What a person wished: binds before nearly everything. */
   WISH: 1e7,
+  /** A head that ends a page: the page is left short instead, whatever that costs. */
+  STRANDED_HEAD: 1e9,
 
   /** Two lines after a head at a page foot instead of three. */
   TWO_AFTER_HEAD: 300,

@@ -9,7 +9,7 @@ import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
 import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
-import type { Flow, FlowItem, Setting } from './flow';
+import { snappedStart, type Flow, type FlowItem, type Setting } from './flow';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
@@ -230,7 +230,7 @@ class Filler {
     const empty = (flags & FLAG.EMPTY) !== 0;
     const gap = item.gaps[gapIndex];
     let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, region) : gap.gap);
-    if (item.snaps && !empty) start = Math.ceil(start - SLACK);
+    if (!empty) start = snappedStart(item, start, gap.gap);
     const own = line === 0 ? setting.cost + (empty ? item.topCost : gap.cost) : 0;
     const rest = setting.count - line;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];

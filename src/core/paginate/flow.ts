@@ -5,6 +5,7 @@ import { lastAtMost } from '../base/search';
 import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
+import type { ResolvedStyle } from '../model/composed/styled';
 import type { Meaning } from '../model/spec/spec';
 import { COST } from './costs';
 import { notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
@@ -53,6 +54,8 @@ export interface FlowItem {
   readonly height: number;
   /** True when its baselines stand on the grid. */
   readonly snaps: boolean;
+  /** A head: half a line of its space may be given, and it stands between two lines of the grid then. */
+  readonly mayHalve: boolean;
   readonly settings: Setting[];
   readonly gaps: readonly { readonly gap: number; readonly cost: number }[];
   /** What ending a region before it costs, and why. */
@@ -90,9 +93,28 @@ export interface Flow {
 }
 
 const ON_GRID = 1e-3;
+const SLACK = 1e-3;
 const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption', 'table']);
 /** Lines that follow a head at a page foot. */
 const AFTER_HEAD = 3;
+/** Half a line, of a gap. */
+const HALF = 0.5;
+
+/** Where an item begins that stands after others: on the grid, or halfway between two lines of it. */
+export function snappedStart({ snaps, mayHalve }: FlowItem, start: number, gap: number): number {
+  if (!snaps) return start;
+  const part = mayHalve && gap % 1 === HALF ? HALF : 0;
+  return Math.ceil(start - part - SLACK) + part;
+}
+
+/** Grid lines of what follows a head and cannot be divided: they go over together. */
+function wholeAfter({ withNext }: ResolvedStyle, next: FlowParagraph | undefined, leading: number): number {
+  if (!withNext || next === undefined) return 0;
+  const { styled, broken } = next.paragraph;
+  const depth = (broken.count * styled.style.leading) / leading;
+  return styled.style.keepTogether || (broken.count === 1 && depth >= TALL) ? depth + next.gap : 0;
+}
+
 /** Grid lines from which a single line is tall. */
 const TALL = 4;
 /** A stanza of so many lines is not divided (house rules, section 2). */
@@ -176,8 +198,14 @@ function compile(
   const item: FlowItem = {
     source,
     height,
-    // Extracts and verse may stand between the lines of the grid; what follows them returns to it.
-    snaps: Math.abs(height - Math.round(height)) < ON_GRID && !MAY_LEAVE_GRID.has(style.meaning),
+    // Extracts and verse may stand between the lines of the grid, and so do paragraphs parted by less than a line; what follows
+    // them returns to it.
+    snaps:
+      Math.abs(height - Math.round(height)) < ON_GRID &&
+      !MAY_LEAVE_GRID.has(style.meaning) &&
+      style.above % 1 === 0 &&
+      style.below % 1 === 0,
+    mayHalve: style.withNext,
     settings: near === null ? own : own.map((setting) => withHeadBefore(setting, near)),
     gaps: [
       { gap: source.gap, cost: 0 },
@@ -189,7 +217,7 @@ function compile(
     breakBefore: source.wishes?.breakBefore !== undefined,
     beginsPage: source.wishes?.breakBefore !== undefined && source.wishes.breakBefore !== 'column',
     side: sideOf(source.wishes?.breakBefore),
-    mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 : 3,
+    mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 + wholeAfter(style, paragraphs[index + 1], leading) : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',
     isTall: broken.count === 1 && height >= TALL,

@@ -258,7 +258,9 @@ interface PlacedHead {
 function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, opener: OpenerSettings): PlacedHead {
   const fragments: Fragment[] = [];
   const deepest = Math.max(0, Math.floor(geometry.lines - headLines(head, geometry) - 2));
-  let line = head.length === 0 ? opener.sink : Math.min(opener.sink, deepest);
+  // A title of more lines grows upward into the sink, so that its last line stands where that of a short one does.
+  const grown = headLines(head, geometry) - headLines(head, geometry, true);
+  let line = head.length === 0 ? opener.sink : Math.min(Math.max(0, opener.sink - grown), deepest);
   for (const [index, paragraph] of head.entries()) {
     const { style } = paragraph.styled;
     const height = style.leading / geometry.leading;
@@ -273,16 +275,21 @@ function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, o
     line += height * paragraph.broken.count;
   }
   const wished = opener.textStart - 1;
-  const least = head.length === 0 ? 0 : Math.ceil(line) + 1;
+  const least = head.length === 0 ? 0 : Math.ceil(line - SLACK) + CLEAR;
   return { fragments, textLine: Math.max(wished, least), tooDeep: head.length > 0 && least > wished };
 }
 
-/** Grid lines that the head takes, with the spaces between its paragraphs. */
-const headLines = (head: readonly ComposedParagraph[], { leading }: PageGeometry): number =>
+/** Grid lines left free between the head of an opener and its text, at least (house rules, section 6). */
+const CLEAR = 2;
+const SLACK = 1e-3;
+
+/** Grid lines that the head takes, with the spaces between its paragraphs; `short`: if its titles were of one line. */
+const headLines = (head: readonly ComposedParagraph[], { leading }: PageGeometry, short = false): number =>
   head.reduce((sum, { styled, broken }, index) => {
     const { style } = styled;
     const gap = index === 0 ? 0 : Math.max(style.above, head[index - 1].styled.style.below);
-    return sum + gap + (style.leading / leading) * broken.count;
+    const lines = short && style.meaning.startsWith('heading') ? Math.min(1, broken.count) : broken.count;
+    return sum + gap + (style.leading / leading) * lines;
   }, 0);
 
 /** A display page: paragraphs from the top with all their space, then those of the foot. What does not fit goes on. */

@@ -1,6 +1,6 @@
 // Why something had to give: what the pages would have come to without it. From the page's first line on, pages are
 // filled as they come, with the best settings, the wished spaces and the plain depth, until the first fault.
-import { endsInHyphen, type CutFault, type Flow } from './flow';
+import { endsInHyphen, snappedStart, type CutFault, type Flow } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import { firstRegionOf } from './regions';
@@ -49,11 +49,11 @@ function fillPlainly(flow: Flow, plan: PagePlan, item: number, line: number, lin
   let used = 0;
   let notes = 0;
   for (let p = item; p < flow.items.length; p += 1) {
-    const { height, snaps, source, settings } = flow.items[p];
+    const { height, source, settings } = flow.items[p];
     const { count, noteLinesBefore } = settings[0];
     const from = p === item ? line : 0;
     let start = used === 0 ? 0 : used + source.gap;
-    if (snaps && used > 0) start = Math.ceil(start - SLACK);
+    if (used > 0) start = snappedStart(flow.items[p], start, source.gap);
     for (let l = from; l < count; l += 1) {
       const own = noteLinesBefore === null ? 0 : noteLinesBefore[l + 1] - noteLinesBefore[l];
       const base = flow.noteStart[p] + (noteLinesBefore === null ? 0 : noteLinesBefore[l]);

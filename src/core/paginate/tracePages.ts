@@ -2,7 +2,7 @@
 import { FIRST_EXTRA } from './columnSettings';
 import type { FillMemory } from './fillMemory';
 import { joinLines, type LinePiece } from '../model/composed/joinLines';
-import { makeSetting, type Flow, type Setting } from './flow';
+import { makeSetting, snappedStart, type Flow, type Setting } from './flow';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import type { Region } from './regions';
@@ -195,7 +195,7 @@ function makeStretch(
   if (!empty) start += gap.gap;
   else if (before.line === 0 && item.source.paragraph.styled.style.keepSpace === true && region.page > 0)
     start += item.source.gap;
-  if (item.snaps && !empty) start = Math.ceil(start - SLACK);
+  if (!empty) start = snappedStart(item, start, gap.gap);
   return { item: at, setting, from, to, start, gap: empty || gap.cost === 0 ? null : gap.gap };
 }
 

@@ -1,5 +1,5 @@
 // Opening and closing a book, changing it, taking it over from another tab.
-import { setParticularsEdit, setTouchesEdit } from '../../core/edit';
+import { languageEdits, setParticularsEdit, setTouchesEdit } from '../../core/edit';
 import type { BookTie } from '../../core/model/answers/ties';
 import type { ParagraphFacts, WishCost } from '../../core/model/answers/paragraphFacts';
 import type { ParagraphTouches } from '../../core/model/copy/streams';
@@ -105,7 +105,8 @@ export function setParticulars<K extends keyof Particulars>(
       throw error;
     }
     const words = typeof to === 'string' ? to.split(/\s/).length : 0;
-    dispatch(edit(name, [setParticularsEdit(book, key, to)], `particulars.${key}.${words}`));
+    const edits = key === 'language' ? languageEdits(book, String(to)) : [setParticularsEdit(book, key, to)];
+    dispatch(edit(name, edits, `particulars.${key}.${words}`));
     return null;
   };
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { settlePlay } from '../../../src/core/linebreak/letterWidth';
-import { stretchRatio } from '../../../src/core/linebreak/totalFit';
+import { stretchRatio } from '../../../src/core/linebreak/fitCosts';
 import { compose } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
 

@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { LINE_END } from '../../../src/core/model/composed/broken';
 import type { Opportunities } from '../../../src/core/linebreak/opportunities';
 import type { FitSettings } from '../../../src/core/linebreak/fitSettings';
-import { COST, fitLineCount, fitLines } from '../../../src/core/linebreak/totalFit';
+import { COST } from '../../../src/core/linebreak/fitCosts';
+import { fitLineCount, fitLines } from '../../../src/core/linebreak/totalFit';
 import type { BreakWidths } from '../../../src/core/linebreak/widths';
 
 /** A word, and what stands after it: a space, or an inner hyphenation point. */

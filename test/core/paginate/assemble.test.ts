@@ -96,17 +96,18 @@ describe('the pages of a division', () => {
       {
         stream: 'd1',
         role: 'chapter',
-        head: head.map((n) => composed(n, { leading: 2 * LEADING })),
+        head: head.map((n) => composed(n, { leading: 2 * LEADING, meaning: 'heading1' })),
         text: flowOf([{ lines }]),
       },
       { sink: 3, textStart: 9 },
     );
 
-  it('begins the text of an opener on the same line whatever the title takes', () => {
+  it('begins the text of an opener on the same line whatever the title takes, which grows upward into the sink', () => {
     for (const titleLines of [1, 2]) {
       const [opener] = paginate([titleLines], 30);
       expect(opener.role).to.equal('opener');
-      expect(opener.fragments[0].y).to.equal(gridBaseline(GEOMETRY, 4));
+      const last = opener.fragments[0].y + (titleLines - 1) * 2 * LEADING;
+      expect(last).to.be.closeTo(gridBaseline(GEOMETRY, 4), 1e-6);
       expect(opener.fragments[1].y).to.equal(gridBaseline(GEOMETRY, 8));
       expect(opener.headTooDeep).to.equal(false);
     }

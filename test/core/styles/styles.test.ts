@@ -34,7 +34,11 @@ describe('resolving styles', () => {
   });
 
   it('follows the text when it changes, grid lines with the leading', () => {
-    const changed = sheetOf(withText({ leading: { pt: 15, unit: 'pt' }, face: 'spectral', setting: 'ragged' }));
+    const spec = withText({ leading: { pt: 15, unit: 'pt' }, face: 'spectral', setting: 'ragged' });
+    const changed = sheetOf({
+      ...spec,
+      styles: { ...spec.styles, CT: { ...spec.styles.CT, leading: { grid: 2 } } },
+    });
     expect(changed.get('CT')).to.include({ leading: 30, family: 'spectral' });
     expect(changed.get('TX')).to.include({ align: 'left', lastLine: 2 });
     // Lines of verse end where they end.

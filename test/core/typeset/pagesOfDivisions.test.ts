@@ -150,12 +150,12 @@ describe('openers of their own', () => {
   it('stand lower or higher for parts, and for pieces under so many words', () => {
     const spec = {
       ...NOVEL_SPEC,
-      openers: { ...openers, part: { sink: 9, textStart: 20 }, short: { sink: 1, textStart: 5 }, shortUnder: 100 },
+      openers: { ...openers, part: { sink: 9, textStart: 20 }, short: { sink: 1, textStart: 6 }, shortUnder: 100 },
     };
     expect(firstLine(spec, part.id, 0)).to.equal(9);
     expect(firstLine(NOVEL_SPEC, part.id, 0)).to.equal(5);
     // The text of the short piece begins on its own line, that of the others where it did.
-    expect(firstLine(spec, brief.id, 1)).to.equal(4);
+    expect(firstLine(spec, brief.id, 1)).to.equal(5);
     expect(firstLine(spec, alpha.id, 1)).to.equal(firstLine(NOVEL_SPEC, alpha.id, 1));
   });
 

@@ -3,6 +3,7 @@ import { invariant } from '../../base/errors';
 import type { Book, Division, Matter } from '../../model/copy/book';
 import type { BookEdit, DivisionFacts } from '../../model/copy/bookEdit';
 import { layoutsOf, type DisplayLayout, type LayoutLine } from '../../defaults/displayLayouts';
+import { madeHead } from '../../copy/madeWords';
 import { isDisplayRole, roleFacts, roleName, type DivisionRole } from '../../model/copy/roles';
 import { placeOfRole } from '../../copy/placeOfRole';
 import type { Spec } from '../../model/spec/spec';
@@ -31,7 +32,7 @@ export function addDivisionOfRole(
   const isLaidOut = layout !== undefined && isDisplayRole(role);
   const blocks = isLaidOut
     ? layout.lines.map((line) => newLine(line, take('p'), book.spec))
-    : firstBlocks(role, () => take('p'));
+    : firstBlocks(role, book.particulars.language, () => take('p'));
   const division: Division = {
     id: take('d'),
     role,
@@ -56,12 +57,16 @@ function matterAt({ divisions }: Book, at: number, wished: Matter): Matter {
   return MATTERS[Math.min(most, Math.max(least, MATTERS.indexOf(wished)))];
 }
 
-function firstBlocks(role: DivisionRole, take: () => string): Block[] {
+function firstBlocks(role: DivisionRole, language: string, take: () => string): Block[] {
   if (role === 'blank') return [];
   if (isDisplayRole(role)) return [paragraph(take(), 'TX', '')];
   const isList = ['contents', 'figures', 'tables', 'index'].includes(role);
   const tag = role === 'part' ? 'PT' : isList ? 'TOH' : 'CT';
-  const head = paragraph(take(), tag, role === 'chapter' || role === 'part' ? '' : roleName(role));
+  const head = paragraph(
+    take(),
+    tag,
+    role === 'chapter' || role === 'part' ? '' : (madeHead(role, language) ?? roleName(role)),
+  );
   return isList || role === 'part' ? [head] : [head, paragraph(take(), 'TX', '')];
 }
 

@@ -18,8 +18,9 @@ import type { ComposeContext } from './composeContext';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
 import { centreVerse } from './centreVerse';
-import { flowParagraph } from './flowParagraph';
+import { flowParagraph, type Hanging } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
+import { levelOffGrid } from './levelOffGrid';
 import { KeptFlow } from './keptFlow';
 import { tableRowOf, tableRows } from './tableRows';
 import { ListMarks } from '../../numbering/listMarks';
@@ -75,10 +76,8 @@ export function* composeDivision(
         notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })),
       );
     } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
-      const beside = cellsBeside(division.id, block, column);
-      const own = rowNotes(entry.composed, beside, compose);
-      const notes = text.length === 0 && headNotes.length > 0 ? [...headNotes, ...own] : own;
-      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, notes, beside));
+      const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : []);
+      text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
       kept.note(k, text[text.length - 1]);
     }
   }
@@ -88,13 +87,17 @@ export function* composeDivision(
     stream: division.id,
     role: division.role,
     head,
-    text: centreVerse(numberVerse(text, compose), isDisplay ? across.measure : compose.measure),
+    text: settled(text, isDisplay ? across : compose),
     placing: division.placing,
     notes: compose.book.spec.notes,
     margin: marginColumn(compose),
     joinNotes: (notes) => joinNotes(notes.map(streamOf), compose),
   };
 }
+
+/** The flow with its verse numbered and centred, and what stands off the grid between equal spaces. */
+const settled = (text: readonly FlowParagraph[], compose: ComposeContext) =>
+  levelOffGrid(centreVerse(numberVerse(text, compose), compose.measure), compose.geometry.leading);
 
 const PLAIN: Before = { prefix: '', prefixStyle: null };
 
@@ -107,6 +110,18 @@ function cellsBeside(stream: string, block: Paragraph, compose: ComposeContext):
       .filter((cell) => cell.isBefore === isBefore)
       .map(({ paragraph, style }) => composeOne(stream, paragraph, style, PLAIN, compose, 'none').composed);
   return { before: composed(true), after: composed(false) };
+}
+
+/** What hangs on a paragraph: the cells beside it, its notes, and those of the head before it. */
+function hangingOn(
+  composed: ComposedParagraph,
+  block: Paragraph,
+  compose: ComposeContext,
+  ofHead: readonly FlowNote[],
+): Hanging {
+  const beside = cellsBeside(composed.styled.stream, block, compose);
+  const own = rowNotes(composed, beside, compose);
+  return { insertions: ofHead.length > 0 ? [...ofHead, ...own] : own, beside };
 }
 
 /** The notes of a paragraph, and those of the cells beside it, which hang on its first line. */

@@ -15,14 +15,19 @@ const DEMERITS_PER_UNIT = 800;
 /** Three asterisks: the asterism is in no shipped text face (house rules, section 5). */
 const ORNAMENT = '*\u2002*\u2002*';
 
+/** What hangs on a paragraph: notes, and the other cells of its row. */
+export interface Hanging {
+  readonly insertions: readonly Insertion[];
+  readonly beside?: FlowParagraph['beside'];
+}
+
 export function flowParagraph(
   entry: ParagraphEntry,
   block: Paragraph,
   before: FlowParagraph | undefined,
   isText: boolean,
   compose: ComposeContext,
-  insertions: readonly Insertion[],
-  beside?: FlowParagraph['beside'],
+  { insertions, beside }: Hanging,
 ): FlowParagraph {
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
@@ -89,7 +94,8 @@ function gapBefore(composed: ComposedParagraph, before: FlowParagraph | undefine
   const last = before?.paragraph.styled.style;
   const { style } = composed.styled;
   // Paragraphs of one style that hold a block together, such as an extract's, stand close; items of a list at all levels.
-  if (last !== undefined && isBlock(style) && (last === style || (isItem(style) && last.tag === style.tag))) return 0;
+  const isSame = last === style || ((isItem(style) || style.meaning === 'extract') && last?.tag === style.tag);
+  if (last !== undefined && isBlock(style) && isSame) return 0;
   // Stacked heads close up: the second brings no space of its own.
   if (last?.withNext && style.withNext) return Math.min(style.above, Math.max(last.below, 0));
   return Math.max(style.above, last?.below ?? 0);
@@ -98,14 +104,16 @@ function gapBefore(composed: ComposedParagraph, before: FlowParagraph | undefine
 const isItem = ({ meaning }: ResolvedStyle) => meaning === 'listItem';
 const isBlock = ({ meaning }: ResolvedStyle) => meaning === 'extract' || meaning === 'verse' || meaning === 'listItem';
 
-/** Other spaces that may stand for the wished one: a line more or less above a head, half a line around extracts and lists. */
+/** Other spaces that may stand for the wished one: half a line more or less above a head and below it, half a line around extracts and lists. */
 function elasticGaps(
   gap: number,
   { styled }: ComposedParagraph,
   before: FlowParagraph | undefined,
 ): readonly number[] | undefined {
   const last = before?.paragraph.styled.style;
-  if (styled.style.withNext && !last?.withNext) return gap >= 2 ? [gap - 1, gap + 1] : undefined;
+  if (styled.style.withNext && !last?.withNext) return gap >= 2 ? [gap - 0.5, gap + 0.5] : undefined;
+  // Below a head the other half: what is above it is a line more than what is below it, whatever they give.
+  if (last?.withNext && !styled.style.withNext && last.above >= 2 && gap === last.below && gap >= 1) return [gap - 0.5];
   const isAround = isBlock(styled.style) || (last !== undefined && isBlock(last) && !styled.style.withNext);
   return isAround && gap === 1 ? [0.5] : undefined;
 }

@@ -1,6 +1,6 @@
 // The index as paragraphs: terms with their folios, sub-entries on lines of their own or run in, see and see also.
-import { table } from '../../base/table';
 import { initialOf } from '../../base/collate';
+import { madeWords } from '../../copy/madeWords';
 import type { Division } from '../../model/copy/book';
 import type { TextLink } from '../../model/composed/links';
 import type { IndexLocators, ReferenceTable } from '../../model/composed/referenceTable';
@@ -21,21 +21,7 @@ interface IndexLine {
 
 type Words = Pick<IndexLine, 'text' | 'spans' | 'links'>;
 
-const SEE: Readonly<Record<string, readonly [string, string]>> = table({
-  en: ['see', 'see also'],
-  de: ['siehe', 'siehe auch'],
-  fr: ['voir', 'voir aussi'],
-  es: ['véase', 'véase también'],
-});
-
 const CONTINUED = CONTINUED_BLOCK.slice(INDEX_BLOCK.length);
-const CONTINUED_WORDS: Readonly<Record<string, string>> = table({
-  en: 'continued',
-  de: 'Fortsetzung',
-  fr: 'suite',
-  es: 'continuación',
-});
-
 /** The lines with the terms that are said again above sub-entries at a verso head. */
 function withContinued(
   lines: readonly IndexLine[],
@@ -44,7 +30,7 @@ function withContinued(
 ): readonly IndexLine[] {
   if (continued.length === 0) return lines;
   const wished = new Set(continued);
-  const said = CONTINUED_WORDS[book.particulars.language.split('-')[0]] ?? CONTINUED_WORDS.en;
+  const said = madeWords(book.particulars.language).continued;
   return lines.flatMap((line) => {
     if (line.tag !== 'IXS' || !wished.has(line.key)) return [line];
     const term = line.key.split('\u0000')[0];
@@ -68,7 +54,7 @@ export function composeIndex(division: Division, compose: ComposeContext, refere
 
 function indexLines(entries: readonly IndexLocators[], { book }: ComposeContext): IndexLine[] {
   const { index } = book.spec;
-  const [see, seeAlso] = SEE[book.particulars.language.split('-')[0]] ?? SEE.en;
+  const { see, seeAlso } = madeWords(book.particulars.language);
   const lines: IndexLine[] = [];
   let letter = '';
   for (const entry of entries) {

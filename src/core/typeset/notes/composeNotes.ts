@@ -5,7 +5,8 @@ import { headingWords } from '../../numbering/headWords';
 import type { Book, Division } from '../../model/copy/book';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import { noteKind, type NoteKind, type NotePlace } from '../../model/spec/notes';
+import { NOTES, noteKind, type NoteKind, type NotePlace } from '../../model/spec/notes';
+import { madeHead } from '../../copy/madeWords';
 import { OBJECT_CHARACTER, paragraph as makeParagraph, type Paragraph, type StreamId } from '../../model/copy/streams';
 import type { FlowNote, FlowParagraph, NoteLayout } from '../../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture, type Before } from '../flow/composeBlocks';
@@ -163,7 +164,10 @@ export function divisionEndNotes(division: Division, compose: ComposeContext): F
     (note) => placeOf(kindOf(note, compose), compose) === 'divisionEnd',
   );
   if (own.length === 0) return [];
-  const head = compose.book.spec.notes.divisionHead;
+  const { spec, particulars } = compose.book;
+  // The head that nobody changed says it in the language of the book.
+  const wished = spec.notes.divisionHead;
+  const head = wished === NOTES.divisionHead ? madeHead('notes', particulars.language)! : wished;
   const text: FlowParagraph[] = head === '' ? [] : [headParagraph(`notes:${division.id}`, division.id, head, compose)];
   putNotes(own, text, compose);
   return text;
@@ -207,7 +211,7 @@ function putNotes(notes: readonly StreamId[], text: FlowParagraph[], compose: Co
   for (const note of notes) {
     for (const { block, entry } of composedBlocks(note, kindOf(note, compose), compose)) {
       const inner = notesOnPage(entry.composed, compose);
-      text.push(flowParagraph(entry, block, text[text.length - 1], true, compose, inner));
+      text.push(flowParagraph(entry, block, text[text.length - 1], true, compose, { insertions: inner }));
     }
   }
 }

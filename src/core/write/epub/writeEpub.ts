@@ -9,6 +9,7 @@ import { writeZip } from '../../base/zipWriter';
 import { fieldText } from '../../copy/fields';
 import { isTypedNumber } from '../../copy/meanings';
 import { canBeRead, type Book, type Division } from '../../model/copy/book';
+import { madeHead } from '../../copy/madeWords';
 import { roleName } from '../../model/copy/roles';
 import { noteKind } from '../../model/spec/notes';
 import type { Paragraph, PictureKind } from '../../model/copy/streams';
@@ -122,7 +123,8 @@ export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> 
   const hasNotes = notesFile === 'notes.xhtml';
   if (hasNotes) {
     const list = gatheredXhtml(gathered, files, fileOf, contextOf(notesFile));
-    texts['notes.xhtml'] = page('Notes', `<h1>Notes</h1>\n${list}`, book.particulars.language);
+    const head = madeHead('notes', book.particulars.language)!;
+    texts['notes.xhtml'] = page(head, `<h1>${head}</h1>\n${list}`, book.particulars.language);
   }
   for (const [name, text] of Object.entries(withPlaceLinks(texts))) members[`OPS/${name}`] = text;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
@@ -263,9 +265,10 @@ function navigation(files: readonly TextFile[], hasNotes: boolean, book: Book, h
     landmarks.length > 0
       ? `<nav epub:type="landmarks" hidden="hidden"><h2>Landmarks</h2><ol>${landmarks.join('')}</ol></nav>`
       : '';
+  const head = madeHead('contents', book.particulars.language)!;
   return page(
-    'Contents',
-    `<nav epub:type="toc" id="toc"><h1>Contents</h1><ol>${entries.join('')}</ol></nav>\n${marks}`,
+    head,
+    `<nav epub:type="toc" id="toc"><h1>${head}</h1><ol>${entries.join('')}</ol></nav>\n${marks}`,
     book.particulars.language,
   );
 }

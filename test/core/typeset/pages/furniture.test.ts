@@ -380,7 +380,7 @@ describe('the parts of a slot', () => {
 });
 
 describe('where divisions begin', () => {
-  const tail = (seed: number) => [p(words(40, seed))];
+  const tail = (seed: number) => [p(words(30, seed))];
   const piece = (title: string, seed: number, rest: object = {}) =>
     division('chapter', [p(title, 'CT'), ...tail(seed)], rest);
 
