@@ -1,7 +1,8 @@
 // The cheapest pages by trying everything: every setting and space of every paragraph, every end of every region, every
 // depth, every number of floats; in columns of several widths every line by the widths of those before it. Shares with the
 // search only the prices, and what a cut costs by itself.
-import { makeSetting, snappedStart, type Setting } from '../../src/core/paginate/flow';
+import { makeSetting, type Setting } from '../../src/core/paginate/flow';
+import { snappedStart } from '../../src/core/paginate/snap';
 import { COST, type Flow, type PagePlan, type Region } from '../../src/core/paginate';
 
 const SLACK = 1e-3;

@@ -26,13 +26,40 @@ export interface HeadingWords {
   readonly titleAt: number;
 }
 
-/** Reads the words of a line that is known to be a heading. Never fails: a heading without a number is a chapter's title. */
-export function readHeading(text: string): HeadingWords {
+/** A roman numeral with words after it and no mark between: a number, or the first word of a title. */
+const MAY_BE_WORD = new RegExp(`^(${ROMAN}|${ROMAN.toUpperCase()})\\s+\\p{L}`, 'u');
+const VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50, c: 100 };
+
+function romanValue(numeral: string): number {
+  const values = [...numeral.toLowerCase()].map((letter) => VALUES[letter]);
+  return values.reduce((sum, value, k) => sum + (value < (values[k + 1] ?? 0) ? -value : value), 0);
+}
+
+/** The roman numerals that begin headings of a book, with or without a title after them, by their values. */
+export function romanSeries(headings: Iterable<string>): ReadonlySet<number> {
+  const found = new Set<number>();
+  for (const heading of headings) {
+    const match = NUMBERED.exec(heading.trim()) ?? NUMBERED_UPPER.exec(heading.trim());
+    if (match !== null && /^[ivxlc]+$/i.test(match[1])) found.add(romanValue(match[1]));
+  }
+  return found;
+}
+
+/**
+ * Reads the words of a line that is known to be a heading. Never fails: a heading without a number is a chapter's title.
+ * `series`: the roman numerals of all headings: one without a neighbour and without a mark after it is a word, as in “I Sit and
+ * Look Out”.
+ */
+export function readHeading(text: string, series?: ReadonlySet<number>): HeadingWords {
   const trimmed = text.trim();
   const numbered =
     PART.exec(trimmed) ?? CHAPTER.exec(trimmed) ?? NUMBERED.exec(trimmed) ?? NUMBERED_UPPER.exec(trimmed);
   const kind = PART.test(trimmed) ? 'part' : 'chapter';
-  if (numbered === null) return { kind, number: '', title: trimmed, titleAt: text.length - text.trimStart().length };
+  const word = series === undefined ? null : MAY_BE_WORD.exec(trimmed);
+  const value = word === null ? 0 : romanValue(word[1]);
+  const isWord = word !== null && !series!.has(value - 1) && !series!.has(value + 1);
+  if (numbered === null || isWord)
+    return { kind, number: '', title: trimmed, titleAt: text.length - text.trimStart().length };
   const title = numbered[2];
   return { kind, number: numbered[1], title, titleAt: text.lastIndexOf(title, text.trimEnd().length - title.length) };
 }

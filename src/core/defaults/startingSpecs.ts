@@ -101,7 +101,8 @@ const LARGE_TYPE = changed(
     BP: { size: 14, leading: 16.5, align: 'left', ...PLAIN_CAPS },
     DED: { align: 'left' },
     IMP: { size: 13, leading: 16, above: 0.5 },
-    TOP: PLAIN_CAPS,
+    // Large, they stand out by their weight.
+    TOP: { ...PLAIN_CAPS, weight: 600, rightIndent: 48 },
     TOC: { leftIndent: 24, firstIndent: -24, rightIndent: 48 },
     RH: { size: 14 },
     RHA: { size: 14, ...PLAIN_CAPS },

@@ -20,7 +20,7 @@ import type { Spec } from '../model/spec/spec';
 import { paragraph, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
 import { madeHead } from '../copy/madeWords';
 import { frontMatter } from './frontMatter';
-import { readHeading } from '../copy/headings';
+import { readHeading, romanSeries } from '../copy/headings';
 import { cutParagraph } from '../copy/cutParagraph';
 import { waitingStyles } from '../copy/waiting';
 import { isDisplayRole, roleFacts, ROLES } from '../model/copy/roles';
@@ -161,6 +161,7 @@ function splitAtHeadings(
     if (isKept) divisions.push(start === undefined ? makeDivision(role, current, ids) : asSaid(start, current, ids));
     [current, start, role] = [[], undefined, 'chapter'];
   };
+  const series = romanSeries(blocks.filter(isHeading).map((block) => (block as Paragraph).text));
   for (let k = 0; k < blocks.length; k += 1) {
     const block = blocks[k];
     const said = saidOf(block.id);
@@ -173,7 +174,7 @@ function splitAtHeadings(
       current.push(block);
       continue;
     }
-    const head = headingParagraphs(block as Paragraph, blocks[k + 1], ids);
+    const head = headingParagraphs(block as Paragraph, blocks[k + 1], ids, series);
     k += head.taken;
     flush();
     role = head.role;
@@ -195,8 +196,13 @@ interface HeadingParagraphs {
   readonly taken: number;
 }
 
-function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCounter): HeadingParagraphs {
-  const words = readHeading(block.text);
+function headingParagraphs(
+  block: Paragraph,
+  next: Block | undefined,
+  ids: IdCounter,
+  series: ReadonlySet<number>,
+): HeadingParagraphs {
+  const words = readHeading(block.text, series);
   const isPart = words.kind === 'part' || block.style === 'PT' || block.style === 'PN';
   const [numberTag, titleTag] = isPart ? ['PN', 'PT'] : ['CN', 'CT'];
   const named = isPart ? 'part' : (roleNamed(block.text) ?? 'chapter');
@@ -207,7 +213,8 @@ function headingParagraphs(block: Paragraph, next: Block | undefined, ids: IdCou
   const numberOnly = words.title === '' || block.style === 'CN' || block.style === 'PN';
   if (numberOnly && next !== undefined && isHeading(next) && !isEmptyParagraph(next)) {
     const second = next as Paragraph;
-    const sameLevel = readHeading(second.text).number === '' && (second.style === 'CT' || second.style === 'PT');
+    const sameLevel =
+      readHeading(second.text, series).number === '' && (second.style === 'CT' || second.style === 'PT');
     if (sameLevel) {
       const title = { ...second, style: titleTag };
       return { role, blocks: [{ ...block, style: numberTag }, title], taken: 1 };

@@ -4,8 +4,8 @@ import type { ShapedParagraph } from '../model/composed/shaped';
 import type { StyledParagraph } from '../model/composed/styled';
 import type { WidthContext } from './widths';
 
-/** White between a drop capital and the lines beside it, in em of the text. */
-const BESIDE_INITIAL = 0.17;
+/** White between a drop capital and the lines beside it, in em of the text, and in points at least. */
+const BESIDE_INITIAL = { em: 0.17, least: 1.5 };
 /** Band of a line that the letter must not enter, in em of the text: from its descenders to its ascenders. */
 const BAND = { below: 0.22, above: 0.7 };
 /** Share of the letter's width that every line leaves it. */
@@ -36,7 +36,7 @@ export function initialWidths(
   };
   const whole = reach(-Infinity, Infinity) - left;
   const { lines } = style.initial;
-  const white = BESIDE_INITIAL * style.size;
+  const white = Math.max(BESIDE_INITIAL.em * style.size, BESIDE_INITIAL.least);
   const widths: number[] = [];
   let widest = whole * LEAST_SHARE;
   for (let line = 0; line < lines; line += 1) {

@@ -9,7 +9,8 @@ import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
 import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
-import { snappedStart, type Flow, type FlowItem, type Setting } from './flow';
+import { type Flow, type FlowItem, type Setting } from './flow';
+import { snappedStart } from './snap';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
@@ -137,6 +138,8 @@ class Filler {
       const isLast = this.starts.at + 1 === this.flow.items.length;
       if (
         this.next.count === 0 ||
+        // All of them lead to a head that ends its page: rather any white than that.
+        (!anyWhite && this.next.least === Infinity) ||
         (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules, this.plan.regions))
       )
         continue;

@@ -5,9 +5,9 @@ import { lastAtMost } from '../base/search';
 import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
-import type { ResolvedStyle } from '../model/composed/styled';
 import type { Meaning } from '../model/spec/spec';
 import { COST } from './costs';
+import { AFTER_HEAD, followers, goesOver, TALL } from './goesOver';
 import { notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
 import { isJoined, packFloats, packNotes, type PackedFloat } from './packInsertions';
@@ -93,30 +93,7 @@ export interface Flow {
 }
 
 const ON_GRID = 1e-3;
-const SLACK = 1e-3;
 const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption', 'table']);
-/** Lines that follow a head at a page foot. */
-const AFTER_HEAD = 3;
-/** Half a line, of a gap. */
-const HALF = 0.5;
-
-/** Where an item begins that stands after others: on the grid, or halfway between two lines of it. */
-export function snappedStart({ snaps, mayHalve }: FlowItem, start: number, gap: number): number {
-  if (!snaps) return start;
-  const part = mayHalve && gap % 1 === HALF ? HALF : 0;
-  return Math.ceil(start - part - SLACK) + part;
-}
-
-/** Grid lines of what follows a head and cannot be divided: they go over together. */
-function wholeAfter({ withNext }: ResolvedStyle, next: FlowParagraph | undefined, leading: number): number {
-  if (!withNext || next === undefined) return 0;
-  const { styled, broken } = next.paragraph;
-  const depth = (broken.count * styled.style.leading) / leading;
-  return styled.style.keepTogether || (broken.count === 1 && depth >= TALL) ? depth + next.gap : 0;
-}
-
-/** Grid lines from which a single line is tall. */
-const TALL = 4;
 /** A stanza of so many lines is not divided (house rules, section 2). */
 const WHOLE_STANZA = 4;
 const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
@@ -138,9 +115,10 @@ export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number, 
   const kept = before === undefined ? [0, 0] : sharedSources(before, paragraphs);
   const items = paragraphs.map((source, index) => {
     // Items depend on three paragraphs before them and one after.
-    if (index < kept[0] - 1) return before![index];
+    if (index < kept[0] - AFTER_HEAD) return before![index];
     if (index >= paragraphs.length - kept[1] + 3) return before![index - paragraphs.length + before!.length];
-    const seen = [paragraphs[index - 1], paragraphs[index - 2], paragraphs[index - 3], paragraphs[index + 1]];
+    const [a, b, c] = followers(paragraphs, index);
+    const seen = [paragraphs[index - 1], paragraphs[index - 2], paragraphs[index - 3], a, b, c];
     const old = known.get(source);
     if (old !== undefined && old.leading === leading && sameKeeps(old, keeps) && sameSeen(old.seen, seen))
       return old.item;
@@ -167,7 +145,7 @@ function sharedSources(items: readonly FlowItem[], paragraphs: readonly FlowPara
   return commonEndsBy(items.length, paragraphs.length, (i, j) => items[i].source === paragraphs[j]);
 }
 
-/** An item and everything that it depends on: its paragraph, three before it and the one after it. */
+/** An item and everything that it depends on: its paragraph, three before it, and the one after it, after a head three. */
 export interface CompiledSettings extends KeepRules {
   readonly leading: number;
   readonly settings: Setting[];
@@ -217,7 +195,11 @@ function compile(
     breakBefore: source.wishes?.breakBefore !== undefined,
     beginsPage: source.wishes?.breakBefore !== undefined && source.wishes.breakBefore !== 'column',
     side: sideOf(source.wishes?.breakBefore),
-    mayLeave: isWhole ? broken.count * height + AFTER_HEAD + 1 + wholeAfter(style, paragraphs[index + 1], leading) : 3,
+    mayLeave: isWhole
+      ? broken.count * height +
+        1 +
+        Math.max(AFTER_HEAD, style.withNext ? goesOver(followers(paragraphs, index), leading) : 0)
+      : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',
     isTall: broken.count === 1 && height >= TALL,
@@ -326,12 +308,37 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
 const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph) =>
   before.paragraph.styled.style.picture !== undefined && paragraph.styled.style.meaning === 'caption';
 
-/** Least depth of what must follow a head, or a picture that has a caption, with the space between. */
+const LEAST_AFTER = 2;
+/** Least depth of what must follow on an item's page: two lines after a head, or a picture's caption, with the spaces between. */
 function neededAfter(items: readonly FlowItem[], index: number): number {
   const next = items[index + 1];
-  if (next === undefined || (!isHead(items[index].source) && !isCaptionOf(items[index].source, next.source))) return 0;
-  const gap = Math.min(...next.gaps.map((one) => one.gap));
-  return gap + Math.min(2, ...next.settings.map((setting) => setting.count)) * next.height;
+  if (next === undefined) return 0;
+  if (isCaptionOf(items[index].source, next.source)) return depthOf(next, LEAST_AFTER);
+  let lines = linesAfterHead(items, index);
+  let depth = 0;
+  const end = Math.min(items.length, index + 1 + AFTER_HEAD); // No further than a change is felt.
+  for (let k = index + 1; k < end && lines < LEAST_AFTER; k += 1) {
+    const item = items[k];
+    const isNew = isHead(item.source);
+    const wanted = isNew || item.source.paragraph.styled.style.keepTogether ? Infinity : LEAST_AFTER - lines;
+    depth += depthOf(item, wanted);
+    lines = isNew ? 0 : lines + Math.min(wanted, item.source.paragraph.broken.count);
+  }
+  return depth;
+}
+
+/** Depth of so many lines of an item at least, with the space before it. */
+const depthOf = ({ gaps, settings, height }: FlowItem, lines: number) =>
+  Math.min(...gaps.map(({ gap }) => gap)) + Math.min(lines, ...settings.map(({ count }) => count)) * height;
+
+/** Lines from a head to the end of an item, as many as matter; Infinity where no head is near. */
+function linesAfterHead(items: readonly FlowItem[], index: number): number {
+  let lines = 0;
+  for (let k = index; k >= 0 && lines < LEAST_AFTER; k -= 1) {
+    if (isHead(items[k].source)) return lines;
+    lines += items[k].source.paragraph.broken.count;
+  }
+  return Infinity;
 }
 
 /** A line that ends with a colon before an extract or a list leads in to it. */

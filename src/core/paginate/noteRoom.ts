@@ -1,4 +1,5 @@
 // The room that notes take at the foot of a region, and where they may be divided.
+import { LINE_END } from '../model/composed/broken';
 import type { Flow } from './flow';
 import { noteHeight } from './noteBlocks';
 
@@ -28,8 +29,20 @@ export class NoteRoom {
   place(from: number, due: number, room: number): number {
     if (this.height(from, due) <= room + SLACK) return due;
     const least = this.leastEnd(from, due);
-    for (let cut = due - LINES_TOGETHER; cut >= least; cut -= 1) if (this.height(from, cut) <= room + SLACK) return cut;
-    return -1;
+    let divided = -1;
+    for (let cut = due - LINES_TOGETHER; cut >= least; cut -= 1) {
+      if (this.height(from, cut) > room + SLACK) continue;
+      if (!this.endsInHyphen(cut)) return cut;
+      // A word is divided over the page only where the note cannot be cut elsewhere.
+      if (divided < 0) divided = cut;
+    }
+    return divided;
+  }
+
+  /** Whether the note line before a cut ends in a divided word. */
+  private endsInHyphen(cut: number): boolean {
+    const { paragraphs, lineOf, joined } = this.flow.notes;
+    return joined[cut - 1] !== 1 && paragraphs[cut - 1].broken.end?.[lineOf[cut - 1]] === LINE_END.hyphen;
   }
 
   /**

@@ -63,7 +63,7 @@ export interface PlacedNotes {
 /** The rule stands this far above the least white over the notes, in points: clear of their ascenders and of the text's descenders. */
 const RULE_ABOVE = 1;
 /** A page that ends short by more grid lines than this has its rule over its notes. */
-const REMAINDER = 1;
+const REMAINDER = 2;
 
 /**
  * The notes of a region. The last line of the last note stands on the foot line of its spread; `under`: grid lines of text

@@ -1,6 +1,7 @@
 // Why something had to give: what the pages would have come to without it. From the page's first line on, pages are
 // filled as they come, with the best settings, the wished spaces and the plain depth, until the first fault.
-import { endsInHyphen, snappedStart, type CutFault, type Flow } from './flow';
+import { endsInHyphen, type CutFault, type Flow } from './flow';
+import { snappedStart } from './snap';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import { firstRegionOf } from './regions';

@@ -2,7 +2,8 @@
 import { FIRST_EXTRA } from './columnSettings';
 import type { FillMemory } from './fillMemory';
 import { joinLines, type LinePiece } from '../model/composed/joinLines';
-import { makeSetting, snappedStart, type Flow, type Setting } from './flow';
+import { makeSetting, type Flow, type Setting } from './flow';
+import { snappedStart } from './snap';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
 import type { Region } from './regions';

@@ -22,6 +22,7 @@ import { flowParagraph, type Hanging } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import { levelOffGrid } from './levelOffGrid';
 import { KeptFlow } from './keptFlow';
+import { raggedWhere } from './raggedWhere';
 import { tableRowOf, tableRows } from './tableRows';
 import { ListMarks } from '../../numbering/listMarks';
 import { itemStyle } from './listMarks';
@@ -152,7 +153,8 @@ function settingOf(
   const later = isLaterOfExtract(blocks, k, wide, compose) ? indented(wide, compose) : wide;
   const plain = opening(later, head.count > 0 && k === head.count, compose);
   const number = numberBefore(block, plain, mark, compose);
-  const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, number.style, compose);
+  const words = raggedWhere(withTable(number.style, blocks[k + 1], compose), block, compose);
+  const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, words, compose);
   return { number, style };
 }
 
@@ -166,6 +168,12 @@ function isLaterOfExtract(
   if (meaning !== 'extract' || firstIndent !== 0 || k === 0 || blocks[k].style === 'EPI') return false;
   const isProse = align === 'justify' || align === 'left';
   return isProse && effectiveTag(blocks, k - 1, book.spec.styles) === blocks[k].style;
+}
+
+/** A caption above a table stays with it. */
+function withTable(style: ResolvedStyle, next: Paragraph | undefined, { context }: ComposeContext): ResolvedStyle {
+  const isAbove = style.meaning === 'caption' && next !== undefined && tableRowOf(next) !== undefined;
+  return isAbove ? context.interner.intern({ ...style, withNext: true, below: 1 }) : style;
 }
 
 const indented = (style: ResolvedStyle, { context }: ComposeContext): ResolvedStyle =>

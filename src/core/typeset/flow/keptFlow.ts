@@ -37,7 +37,8 @@ export class KeptFlow {
     if (known === undefined) return undefined;
     const isBehind = k >= blocks.length - this.behind;
     const old = isBehind ? k - blocks.length + known.blocks.length : k;
-    const mayTake = k < this.before || (isBehind && this.sawWords);
+    // A caption stays with the table after it: the last before the change may hang on what changed.
+    const mayTake = k < this.before - 1 || (isBehind && this.sawWords);
     if (isBehind && !isEmptyParagraph(blocks[k])) this.sawWords = true;
     // The first of the text may have a drop capital, and numbers of notes, heads, fields and items come from elsewhere.
     const isOwn =

@@ -182,13 +182,18 @@ function wrappedRows(
   compose: ComposeContext,
 ): TableRow[] {
   const { interner } = compose.context;
-  const least = widths.map((width, column) =>
-    isFigures[column]
-      ? width
-      : greatest(
-          0,
-          rows.map((row) => (row[column] === undefined ? 0 : longestWord(row[column], entry, stream, compose))),
-        ),
+  const least = widths.map((_, column) =>
+    greatest(
+      0,
+      // Figures are never parted, whatever spaces they have.
+      rows.map((row, k) => {
+        if (row[column] === undefined) return 0;
+        const isFigure = k > 0 && isFigures[column];
+        return isFigure
+          ? widthOf(row[column], entry, stream, compose)
+          : longestWord(row[column], entry, stream, compose);
+      }),
+    ),
   );
   const room = compose.measure - gap * (widths.length - 1);
   const set = columnWidths(

@@ -1,0 +1,31 @@
+// What goes over to the next page with a head that does not fit its page.
+import type { FlowParagraph } from './flowParagraph';
+
+/** Lines that follow a head at a page foot. */
+export const AFTER_HEAD = 3;
+/** Grid lines from which a single line is tall. */
+export const TALL = 4;
+
+/** The paragraphs after one that it depends on: after a head as many as may have to follow it, else one. */
+export const followers = (paragraphs: readonly FlowParagraph[], index: number) =>
+  paragraphs.slice(index + 1, index + (paragraphs[index].paragraph.styled.style.withNext ? 1 + AFTER_HEAD : 2));
+
+/**
+ * Grid lines that go over with a head that does not fit its page: up to so many lines of text, and what stands before them and
+ * cannot be divided, such as other heads, a row of a table, a picture.
+ */
+export function goesOver(after: readonly (FlowParagraph | undefined)[], leading: number): number {
+  let depth = 0;
+  let lines = 0;
+  for (const next of after) {
+    if (next === undefined || lines >= AFTER_HEAD) break;
+    const { styled, broken } = next.paragraph;
+    const { style } = styled;
+    const height = style.leading / leading;
+    const isWhole = style.withNext || style.keepTogether || (broken.count === 1 && height >= TALL);
+    const taken = isWhole ? broken.count : Math.min(broken.count, AFTER_HEAD - lines);
+    depth += next.gap + taken * height;
+    if (!style.withNext) lines += taken;
+  }
+  return depth;
+}
