@@ -43,6 +43,9 @@ const SETTINGS: readonly { name: string; spec: object }[] = [
   },
 ];
 
+/** What eyes saw, written by whoever looked: no figure says it. */
+const LOOKED_AT = readFileSync(join(root, 'docs/quality-pages.md'), 'utf8');
+
 interface Row {
   readonly text: string;
   readonly setting: string;
@@ -197,5 +200,6 @@ The same seeded text of 100,000 words, face, size and measure; the browser's lin
 ${peerTable(compared, peer)}
 
 ${unexplained.length === 0 ? 'Every exception in these tables has its finding in the book’s proof.' : `Without a finding: ${unexplained.join('; ')}.`}
-`,
+
+${LOOKED_AT}`,
 );

@@ -32,6 +32,8 @@ export interface DivisionFlow {
   readonly role: DivisionRole;
   /** Number and title of an opener. */
   readonly head: readonly ComposedParagraph[];
+  /** Points by which a head that begins at the left stands further in: at the edge of a book's poems. */
+  readonly headEdge?: number;
   readonly text: readonly FlowParagraph[];
   /** Of a display page; undefined: as its styles say. */
   readonly placing?: Placing | undefined;
@@ -79,7 +81,7 @@ export function* paginateDivision(
   memory?: PaginateMemory,
 ): Generator<void, PaginatedDivision> {
   if (isDisplayRole(flow.role)) return { pages: yield* placeDisplay(flow, geometry), memory: undefined };
-  const head = placeHead(flow.head, geometry, opener);
+  const head = placeHead(flow, geometry, opener);
   const noteGap = flow.notes?.space ?? NOTE_GAP;
   const top = Math.min(head.textLine, geometry.lines - 1);
   const ofSpec = planOf(pagesBelow(flow.stream, geometry, top), geometry, spec, side, noteGap);
@@ -255,7 +257,11 @@ interface PlacedHead {
  * The head of an opener from its sink; the text start is the same whether the title takes one line or three. Where the page is
  * too shallow for the sink, the head stands as much higher as it must for a line of text to follow.
  */
-function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, opener: OpenerSettings): PlacedHead {
+function placeHead(
+  { head, headEdge = 0 }: Pick<DivisionFlow, 'head' | 'headEdge'>,
+  geometry: PageGeometry,
+  opener: OpenerSettings,
+): PlacedHead {
   const fragments: Fragment[] = [];
   const deepest = Math.max(0, Math.floor(geometry.lines - headLines(head, geometry) - 2));
   // A title of more lines grows upward into the sink, so that its last line stands where that of a short one does.
@@ -269,7 +275,7 @@ function placeHead(head: readonly ComposedParagraph[], geometry: PageGeometry, o
       paragraph,
       from: 0,
       to: paragraph.broken.count,
-      x: 0,
+      x: style.align === 'left' ? headEdge : 0,
       y: gridBaseline(geometry, line + height - 1),
     });
     line += height * paragraph.broken.count;

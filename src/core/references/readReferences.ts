@@ -12,6 +12,8 @@ import type {
 } from '../model/composed/referenceTable';
 import type { Meaning, Spec } from '../model/spec/spec';
 import type { Block, BlockId, Paragraph, StreamId, StyleTag } from '../model/copy/streams';
+import { PLAIN_TEXT } from '../copy/plainTags';
+import { widestVerse } from './widestVerse';
 import { findPlaces, type PageOf } from './findPlaces';
 import { sectionName } from '../numbering/sections';
 import { headingWords, plainWords, titleBlock } from '../numbering/headWords';
@@ -58,6 +60,7 @@ export function readReferences(
     targets,
     sources,
     notes: notePlaces(pages, facts.book),
+    verse: facts.meaningOf(PLAIN_TEXT) === 'verse' ? widestVerse(pages) : 0,
   };
 }
 

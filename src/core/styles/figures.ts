@@ -21,7 +21,8 @@ export function figuresOf(style: ResolvedStyle, look: Look): Figures {
   if (style.meaning === 'table') return 'tabular';
   // Numbers and folios of contents stand in columns of their own.
   if (CONTENTS_TAG.test(style.tag)) return 'tabular';
-  if (look.isNumber || look.reference !== null || ALONE.has(style.meaning)) return 'lining';
+  const isFolio = style.tag === 'FO';
+  if (look.isNumber || look.reference !== null || ALONE.has(style.meaning) || isFolio) return 'lining';
   return 'oldstyle';
 }
 

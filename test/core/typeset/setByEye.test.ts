@@ -200,6 +200,46 @@ describe('ragged text', () => {
   });
 });
 
+describe('a book of verse', () => {
+  const VERSE = STARTING_SPECS.find(({ key }) => key === 'verse')!.spec;
+  const poem = (title: string, ...lines: string[]) => division('chapter', [p(title, 'CT'), p(lines.join('\u2028'))]);
+  const broken = (of: ReturnType<typeof poem>) => {
+    const [title, text] = of.blocks as Paragraph[];
+    const parts = text.text.split('\u2028');
+    let at = 0;
+    const objects = parts.slice(1).map((_, k) => {
+      at += parts[k].length;
+      const object = { at, kind: 'break' as const };
+      at += 1;
+      return object;
+    });
+    return { ...of, blocks: [title, { ...text, text: parts.join('\uFFFC'), objects }] };
+  };
+
+  it('has one edge for all its poems and their titles, by the widest line of them all', () => {
+    const made = book(
+      [
+        broken(poem('Short', 'A line,', 'and one more.')),
+        broken(poem('Long', 'A line that is as long as any line of the book will be,', 'and one.')),
+      ],
+      [],
+      VERSE,
+    );
+    const composed = compose(made);
+    const edges = composed.pages.flatMap(({ fragments }) =>
+      fragments.map(({ x, paragraph }) => Math.round((x + paragraph.broken.x[0]) * 10) / 10),
+    );
+    expect(edges.length).to.equal(4);
+    const widest = Math.max(
+      ...composed.pages.flatMap(({ fragments }) =>
+        fragments.map(({ paragraph }) => Math.max(...paragraph.broken.textWidth)),
+      ),
+    );
+    expect(edges[0]).to.be.closeTo((composed.geometry.measure - widest) / 2, 2);
+    for (const edge of edges) expect(edge).to.be.closeTo(edges[0], 1.2);
+  });
+});
+
 describe('starting specs', () => {
   it('have display lines of 1.15 to 1.2, and an index in two columns', () => {
     for (const { key, spec } of STARTING_SPECS) {

@@ -73,6 +73,8 @@ export interface ReferenceTable {
   readonly sources: Readonly<Record<string, number>>;
   /** Of notes whose number or words hang on the page. */
   readonly notes: NotePlaces;
+  /** Right end of the widest line of a book of verse, in points from the left edge of its column; 0: not known, or no such book. */
+  readonly verse: number;
 }
 
 export const NO_REFERENCES: ReferenceTable = {
@@ -84,6 +86,7 @@ export const NO_REFERENCES: ReferenceTable = {
   targets: {},
   sources: {},
   notes: {},
+  verse: 0,
 };
 
 /** True when nothing that text can repeat differs: the fixpoint has settled. */
@@ -96,7 +99,8 @@ export function sameReferences(a: ReferenceTable, b: ReferenceTable): boolean {
     sameData(a.continued, b.continued) &&
     sameData(a.targets, b.targets) &&
     sameData(a.sources, b.sources) &&
-    sameData(a.notes, b.notes)
+    sameData(a.notes, b.notes) &&
+    a.verse === b.verse
   );
 }
 

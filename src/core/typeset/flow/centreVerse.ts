@@ -4,6 +4,18 @@ import type { FlowParagraph } from '../../paginate';
 /** A place that was moved in, by the place that it was made from. */
 const shifted = new WeakMap<FlowParagraph, FlowParagraph>();
 
+/**
+ * The flow of a book of verse, everything that begins at the left moved in to the edge at which its widest poem is centred; the
+ * same list when there is none to move.
+ */
+export function atVerseEdge(text: readonly FlowParagraph[], edge: number): readonly FlowParagraph[] {
+  if (edge === 0) return text;
+  return text.map((place) => {
+    const { align } = place.paragraph.styled.style;
+    return align === 'longest' || align === 'left' ? withShift(place, edge) : place;
+  });
+}
+
 /** The flow with every run of such paragraphs moved in together; the same list when there is none. */
 export function centreVerse(text: readonly FlowParagraph[], measure: number): readonly FlowParagraph[] {
   if (!text.some(isBlock)) return text;
@@ -18,6 +30,13 @@ export function centreVerse(text: readonly FlowParagraph[], measure: number): re
     from = to;
   }
   return moved;
+}
+
+/** Left edge of the poems of a book, by the widest line of all of them and of this flow. */
+export function verseEdge(text: readonly FlowParagraph[], ofBook: number, measure: number): number {
+  const own = text.reduce((right, place) => (isBlock(place) ? Math.max(right, longestOf(place)) : right), 0);
+  const widest = Math.max(own, ofBook);
+  return widest === 0 ? 0 : Math.max(0, (measure - widest) / 2);
 }
 
 const isBlock = ({ paragraph }: FlowParagraph) => paragraph.styled.style.align === 'longest';

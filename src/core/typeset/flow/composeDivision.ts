@@ -17,7 +17,8 @@ import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
-import { centreVerse } from './centreVerse';
+import { PLAIN_TEXT } from '../../copy/plainTags';
+import { atVerseEdge, centreVerse, verseEdge } from './centreVerse';
 import { flowParagraph, type Hanging } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import { levelOffGrid } from './levelOffGrid';
@@ -72,10 +73,7 @@ export function* composeDivision(
     if (k < headCount) {
       head.push(entry.composed);
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
-      append(
-        headNotes,
-        notesOnPage(entry.composed, compose).map((note) => ({ ...note, at: 0 })),
-      );
+      append(headNotes, atStart(notesOnPage(entry.composed, compose)));
     } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
       const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : []);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
@@ -83,12 +81,14 @@ export function* composeDivision(
     }
   }
   kept.keep();
+  const edge = isVerse(compose) ? verseEdge(text, references.verse, compose.measure) : 0;
   text.push(...composeLists(division, compose, references), ...divisionEndNotes(division, compose));
   return {
     stream: division.id,
     role: division.role,
     head,
-    text: settled(text, isDisplay ? across : compose),
+    headEdge: edge,
+    text: settled(text, isDisplay ? across : compose, isVerse(compose) && !isDisplay ? edge : null),
     placing: division.placing,
     notes: compose.book.spec.notes,
     margin: marginColumn(compose),
@@ -96,9 +96,17 @@ export function* composeDivision(
   };
 }
 
-/** The flow with its verse numbered and centred, and what stands off the grid between equal spaces. */
-const settled = (text: readonly FlowParagraph[], compose: ComposeContext) =>
-  levelOffGrid(centreVerse(numberVerse(text, compose), compose.measure), compose.geometry.leading);
+/** Whether the text of the book is verse. */
+const isVerse = ({ sheet }: ComposeContext) => sheet.get(PLAIN_TEXT)?.align === 'longest';
+
+/** The flow with its verse numbered and at its edge, and what stands off the grid between equal spaces. `edge`: of a book of verse. */
+function settled(text: readonly FlowParagraph[], compose: ComposeContext, edge: number | null) {
+  const numbered = numberVerse(text, compose);
+  const placed = edge === null ? centreVerse(numbered, compose.measure) : atVerseEdge(numbered, edge);
+  return levelOffGrid(placed, compose.geometry.leading);
+}
+
+const atStart = (notes: readonly FlowNote[]): FlowNote[] => notes.map((note) => ({ ...note, at: 0 }));
 
 const PLAIN: Before = { prefix: '', prefixStyle: null };
 
@@ -129,12 +137,9 @@ function hangingOn(
 function rowNotes(composed: ComposedParagraph, beside: FlowParagraph['beside'], compose: ComposeContext): FlowNote[] {
   const own = notesOnPage(composed, compose);
   if (beside === undefined) return own;
-  const first = (cells: readonly ComposedParagraph[]) =>
-    cells.flatMap((cell) => notesOnPage(cell, compose).map((note) => ({ ...note, at: 0 })));
+  const first = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => atStart(notesOnPage(cell, compose)));
   const [before, after] = [first(beside.before), first(beside.after)];
-  return before.length === 0 && after.length === 0
-    ? own
-    : [...before, ...own.map((note) => ({ ...note, at: 0 })), ...after];
+  return before.length === 0 && after.length === 0 ? own : [...before, ...atStart(own), ...after];
 }
 
 const streamOf = ({ paragraphs }: FlowNote) => paragraphs[0].styled.stream;

@@ -38,7 +38,12 @@ export function composeLists(
 
 function entries(division: Division, list: readonly ContentsEntry[], compose: ComposeContext): FlowParagraph[] {
   const styleOf = (tag: StyleTag) => compose.sheet.get(tag) ?? compose.sheet.get('TOC') ?? compose.sheet.get('TX')!;
-  const columns = numberColumns(list, styleOf);
+  const plain = (style: ResolvedStyle) =>
+    compose.context.interner.intern({ ...style, leftIndent: 0, firstIndent: 0, rightIndent: 0, hangingPunctuation: 0 });
+  const widthOf = (number: string, style: ResolvedStyle) =>
+    composeMade(division.id, makeParagraph(`number:${number}`, style.tag, number), plain(style), compose).broken
+      .textWidth[0];
+  const columns = numberColumns(list, styleOf, widthOf);
   return runTogether(list).map((entry) => {
     const style = styleOf(entry.tag);
     const column = entry.kind === 'entry' ? columns.get(entry.tag) : undefined;

@@ -13,18 +13,17 @@ export interface NumberColumn {
   readonly end: number | null;
 }
 
-/** Width of a lining figure of equal width, of another character, and of the white before the title, in em. */
-const FIGURE = 0.56;
-const LETTER = 0.7;
+/** White between number and title, in em. */
 const WHITE = 0.65;
 
 /** What a number is that stands in a column: 12, 3.1, iv, A; the words of others stand before their title. */
 const COLUMNAR = /^(?:[\d.]+|[ivxlcdm]+|\p{L}(?:\.[\d.]+)?)$/iu;
 
-/** The columns of a list by the tag of their entries; a level of which no entry has a number has none. */
+/** The columns of a list by the tag of their entries; a level of which no entry has a number has none. `widthOf`: as set, in points. */
 export function numberColumns(
   list: readonly ContentsEntry[],
   styleOf: (tag: StyleTag) => ResolvedStyle,
+  widthOf: (number: string, style: ResolvedStyle) => number,
 ): ReadonlyMap<StyleTag, NumberColumn> {
   const columns = new Map<StyleTag, NumberColumn>();
   const begins = (tag: StyleTag) => styleOf(tag).leftIndent + styleOf(tag).firstIndent;
@@ -33,10 +32,13 @@ export function numberColumns(
   for (const tag of tags.sort((a, b) => begins(a) - begins(b))) {
     const numbers = list.filter((entry) => entry.tag === tag && hasColumn(entry)).map(({ number }) => number);
     if (numbers.length === 0) continue;
-    const { size } = styleOf(tag);
+    const style = styleOf(tag);
+    const { size } = style;
     const own = begins(tag);
     const begin: number = above !== null && own > above.begin ? Math.max(own, above.edge) : own;
-    const width = Math.max(...numbers.map(widthOf)) * size;
+    // Figures are as wide as each other.
+    const shapes = new Set(numbers.map((number) => number.replace(/\d/g, '0')));
+    const width = Math.max(...[...shapes].map((shape) => widthOf(shape, style)));
     const isFigures = numbers.every((number) => /^\d+\.?$/.test(number));
     const column = { begin, edge: begin + width + WHITE * size, end: isFigures ? begin + width : null };
     columns.set(tag, column);
@@ -44,9 +46,6 @@ export function numberColumns(
   }
   return columns;
 }
-
-const widthOf = (number: string) =>
-  [...number].reduce((sum, char) => sum + (char === '.' ? FIGURE / 2 : /\d/.test(char) ? FIGURE : LETTER), 0);
 
 const hasColumn = ({ number, arrangement }: ContentsEntry) =>
   COLUMNAR.test(number) && arrangement !== 'runIn' && arrangement !== 'first';

@@ -38,6 +38,7 @@ export function* paginateCached(
   const parts = [
     flow.role,
     flow.placing,
+    flow.headEdge,
     flow.notes?.stand,
     flow.notes?.space,
     flow.margin?.width,
