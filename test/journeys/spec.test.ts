@@ -271,7 +271,7 @@ describe('styles, inks and kept specs', () => {
     ]);
     expect(download.suggestedFilename()).to.equal('the-ferry-register-styles.pdf');
     const words = pdfText(await bytesOf(download)).replace(/\s+/g, ' ');
-    for (const told of ['CT Chapter title, from TX: eb-garamond 18/29, 13 paragraphs', 'EXT Extract', 'VRS Verse'])
+    for (const told of ['CT Chapter title, from TX: eb-garamond 18/23.5, 13 paragraphs', 'EXT Extract', 'VRS Verse'])
       expect(words).to.include(told);
   });
 

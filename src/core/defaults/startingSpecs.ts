@@ -1,6 +1,7 @@
 // The six starting specs (house rules, section 2): what a book can be set as before anything of it is changed. Each goes out from
 // the novel's styles, so that a book keeps its tags when it is set as another.
 import { plainFurniture, token, type PlainFurniture } from '../model/spec/furniture';
+import { FOOTNOTE, NOTES } from '../model/spec/notes';
 import { PAGE_DEFAULTS } from '../model/spec/pageSpec';
 import type { Length, Unit } from '../model/spec/length';
 import { NOVEL_SPEC } from './novelSpec';
@@ -29,7 +30,9 @@ type StyleChanges = Readonly<Record<string, Partial<ParagraphStyle>>>;
 function changed(
   name: string,
   parts: {
-    readonly [K in 'page' | 'text' | 'marks' | 'pages' | 'openers' | 'furniture' | 'folios']?: Partial<Spec[K]>;
+    readonly [K in 'page' | 'text' | 'marks' | 'pages' | 'openers' | 'furniture' | 'folios' | 'notes']?: Partial<
+      Spec[K]
+    >;
   },
   styles: StyleChanges,
 ): Spec {
@@ -45,6 +48,7 @@ function changed(
     openers: { ...NOVEL_SPEC.openers, ...parts.openers },
     furniture: { ...NOVEL_SPEC.furniture, ...parts.furniture },
     folios: { ...NOVEL_SPEC.folios, ...parts.folios },
+    notes: { ...NOVEL_SPEC.notes, ...parts.notes },
     styles: laid,
   };
 }
@@ -249,6 +253,8 @@ const WORKBOOK = changed(
     pages: { chapterEnd: 3, footFree: true, columnGap: pt(18), others: indexColumns(18) },
     openers: { sink: 0, textStart: 6, chaptersStart: 'recto' },
     furniture: ofBook({ verso: token('chapterTitle'), recto: A_HEAD, folio: 'foreEdge', dropFolio: true }),
+    // The column beside the text holds its notes.
+    notes: { kinds: { ...NOTES.kinds, footnote: { ...FOOTNOTE, place: 'margin', style: 'NM' } }, columnGap: 18 },
   },
   {
     // Paragraphs are parted by half a line and not by an indent.
@@ -267,6 +273,7 @@ const WORKBOOK = changed(
     AH: { ...SANS, size: 15, leading: 15, weight: 600, below: 1 },
     BH: { ...SANS, size: 12, weight: 600, italic: false, below: 0 },
     NT: { size: 9, leading: 12, below: 0 },
+    NM: { size: 9, leading: 12, below: 0 },
     HT: { ...SANS, size: 16, leading: 19, align: 'left', below: 0 },
     BT: { ...SANS, size: 34, leading: 39.5, align: 'left', weight: 600, below: 0 },
     BS: { ...SANS, size: 15, leading: 17.5, align: 'left', italic: false, below: 0 },
@@ -335,7 +342,8 @@ export function specSetAs(own: Spec, starting: Spec): Spec {
     inks: own.inks,
     // What is numbered, noted, listed and indexed is of the book, and no part of its look.
     numbering: own.numbering,
-    notes: own.notes,
+    // Kinds of notes that nobody changed go along.
+    notes: isUntouched(own.notes) ? starting.notes : own.notes,
     contents: own.contents,
     index: own.index,
     furniture: { ...starting.furniture, sets: { ...own.furniture.sets, ...starting.furniture.sets } },
@@ -343,6 +351,10 @@ export function specSetAs(own: Spec, starting: Spec): Spec {
     characterStyles: { ...own.characterStyles, ...starting.characterStyles },
   };
 }
+
+/** Whether the notes are those of a starting spec. */
+const isUntouched = (notes: Spec['notes']) =>
+  STARTING_SPECS.some(({ spec }) => JSON.stringify(spec.notes) === JSON.stringify(notes));
 
 /** Styles with the numbering that those of the book had. */
 function withOwnNumbers(styles: Spec['styles'], own: Spec['styles']): Spec['styles'] {

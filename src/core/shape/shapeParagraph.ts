@@ -5,6 +5,7 @@ import type { FaceLibrary } from '../fonts/faceLibrary';
 import { makeGlyphArrays, type ShapedGlyphs } from '../fonts/glyphArrays';
 import type { HarfBuzzFont } from '../fonts/harfbuzz';
 import type { ShapedParagraph } from '../model/composed/shaped';
+import { kernMarks } from './kernMarks';
 import { isRtlRun, type StyledParagraph, type StyledRun } from '../model/composed/styled';
 
 /**
@@ -39,7 +40,9 @@ export function shapeParagraph(styled: StyledParagraph, library: FaceLibrary): S
   const { runs, text } = styled;
   if (runs.length === 1) {
     const glyphs = shapeRun(text, runs[0], library);
-    return { ...glyphs, runStarts: Uint32Array.of(0, glyphs.count) };
+    const alone = { ...glyphs, runStarts: Uint32Array.of(0, glyphs.count) };
+    kernMarks(styled, alone, library);
+    return alone;
   }
   const parts = runs.map((run) => shapeRun(text, run, library));
   const count = parts.reduce((sum, part) => sum + part.count, 0);
@@ -54,6 +57,7 @@ export function shapeParagraph(styled: StyledParagraph, library: FaceLibrary): S
   });
   whole.runStarts[runs.length] = count;
   partFaces(styled, whole, library);
+  kernMarks(styled, whole, library);
   return whole;
 }
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { inkRight } from '../../../src/core/linebreak/initialShape';
+import { inkRight } from '../../../src/core/base/inkEdges';
 
 /** A triangle with its point at the top, like an A; a box with a foot, like an L; a disc. */
 const TRIANGLE = [0, 0, 0, 1, 50, 100, 1, 100, 0, 4];
