@@ -8,7 +8,7 @@ export interface Stretch {
 }
 
 /** A quick look that most paragraphs do not pass. */
-const MAY_HOLD_ONE = /[/_@\\]|--[\p{Ll}\d]|[\p{L}\d]\.[\p{Ll}\d]|www\.|doi:/u;
+const MAY_HOLD_ONE = /[/_@\\]|--\w|\.[^\s.”’"')\]A-Z]|www\.|doi:/;
 const TOKEN = /[^\s\u00A0\u2028\uFFFC“”„«»<>"]+/gu;
 const OPENING = /^[([{'‘‚›‹]+/;
 const CLOSING = /[.,;:!?)\]}'’‘…›‹]+$/;

@@ -85,6 +85,8 @@ class Search {
   private readonly lineCap: number;
   private readonly widthVaries: boolean;
   private readonly tight: number;
+  /** What dividing a name costs more than dividing another word, in demerits. */
+  private readonly dearer: number;
   /** What keeps a wanted count of lines within reach; null where any is. */
   private readonly reach: LineReach | null;
   private readonly tolerance: number;
@@ -104,6 +106,8 @@ class Search {
     this.widthVaries = firstWidths.length > Math.max(1, begin.line) || widths.tabs !== null;
     this.reach = wanted > 0 ? reachOf(breaks, widths, settings, wanted, tolerance) : null;
     this.tight = widths.endPlayed[breaks.count - 1] > 0 ? COST.TIGHT : COST.TIGHT_SPACES;
+    const hyphens = settings.mode === 'justify' ? 1 : COST.RAGGED_HYPHENS;
+    this.dearer = hyphens * (COST.DEAR_HYPHEN * COST.DEAR_HYPHEN - COST.HYPHEN * COST.HYPHEN);
     this.nodeArrays = nodesFor(breaks.count * 3 + 2);
     this.takeArrays();
     this.place[0] = begin.after;
@@ -266,7 +270,7 @@ class Search {
     const line = COST.LINE + Math.min(badness, 1e7);
     let demerits = this.demerits[node] + line * line;
     if (kind === LINE_END.hyphen) {
-      const cost = breaks.dear[j] === 1 && !this.isTornBefore(node, j) ? COST.DEAR_HYPHEN : COST.HYPHEN;
+      const cost = COST.HYPHEN;
       const times = settings.mode === 'justify' ? 1 : COST.RAGGED_HYPHENS;
       demerits += times * (cost * cost + (running > 1 ? COST.SECOND_HYPHEN : 0));
     } else if (kind === LINE_END.dash) {
@@ -284,6 +288,9 @@ class Search {
     const state = Math.min(running, HYPHEN_STATES - 1);
     const slot = group * CLASSES + fitness * HYPHEN_STATES + state;
     if (state > this.touched) this.touched = state;
+    // What makes a divided name dear is asked only of ways that could win.
+    const isDear = kind === LINE_END.hyphen && breaks.dear[j] === 1;
+    if (isDear && demerits < this.best[slot] && !this.isTornBefore(node, j)) demerits += this.dearer;
     if (demerits < this.best[slot]) {
       this.best[slot] = demerits;
       this.bestFrom[slot] = node;

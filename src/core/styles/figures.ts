@@ -26,7 +26,17 @@ export function figuresOf(style: ResolvedStyle, look: Look): Figures {
   return 'oldstyle';
 }
 
+const known = new WeakMap<FaceRecord, Map<Figures, readonly string[]>>();
+
+/** The features by which a face has these figures, in an array of the caller's own. */
 export function figureFeatures(figures: Figures, face: FaceRecord): string[] {
-  if (!face.features.includes('onum') && figures !== 'tabular') return [];
-  return FEATURES[figures].filter((tag) => face.features.includes(tag));
+  let ofFace = known.get(face);
+  if (ofFace === undefined) known.set(face, (ofFace = new Map()));
+  let features = ofFace.get(figures);
+  if (features === undefined) {
+    const has = (tag: string) => face.features.includes(tag);
+    features = !has('onum') && figures !== 'tabular' ? [] : FEATURES[figures].filter(has);
+    ofFace.set(figures, features);
+  }
+  return [...features];
 }
