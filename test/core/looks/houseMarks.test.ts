@@ -2,20 +2,9 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { MarkSet } from '../../../src/core/model/spec/spec';
 import { houseMarks } from '../../../src/core/looks/houseMarks';
+import { setText } from './setText';
 import { countHouseMarks } from '../../../src/core/looks/countHouseMarks';
 import { book, chapter } from '../../build/book';
-
-/** The text as set; fixed spaces are drawn as `_`. */
-function set(text: string, marks: MarkSet, language = 'en'): string {
-  const { edits } = houseMarks(text, marks, language);
-  let out = '';
-  let done = 0;
-  for (const edit of edits) {
-    out += text.slice(done, edit.from) + edit.text;
-    done = edit.to;
-  }
-  return (out + text.slice(done)).replace(/[\u2004\u2009\u200A\u202F\u205F]/g, '_');
-}
 
 describe('house marks', () => {
   const cases: [MarkSet, string, string][] = [
@@ -37,16 +26,16 @@ describe('house marks', () => {
     ['typed', '"Go..." -- 12-14', '"Go..." -- 12-14'],
   ];
   for (const [marks, text, wanted] of cases) {
-    it(`${marks}: ${text}`, () => expect(set(text, marks)).to.equal(wanted));
+    it(`${marks}: ${text}`, () => expect(setText(text, marks)).to.equal(wanted));
   }
 
   it('go by the language of the book', () => {
-    expect(set('"Go"', 'language', 'en')).to.equal('“Go”');
-    expect(set('"Go"', 'language', 'en-GB')).to.equal('‘Go’');
-    expect(set('"Ja"', 'language', 'de')).to.equal('„Ja“');
-    expect(set('"Sí" -- no', 'language', 'es')).to.equal('«Sí» -- no');
-    expect(set('”Ja”, sade ”hon”', 'language', 'sv')).to.equal('”Ja”, sade ”hon”');
-    expect(set('"Xx"', 'language', 'xx')).to.equal('"Xx"');
+    expect(setText('"Go"', 'language', 'en')).to.equal('“Go”');
+    expect(setText('"Go"', 'language', 'en-GB')).to.equal('‘Go’');
+    expect(setText('"Ja"', 'language', 'de')).to.equal('„Ja“');
+    expect(setText('"Sí" -- no', 'language', 'es')).to.equal('«Sí» -- no');
+    expect(setText('”Ja”, sade ”hon”', 'language', 'sv')).to.equal('”Ja”, sade ”hon”');
+    expect(setText('"Xx"', 'language', 'xx')).to.equal('"Xx"');
   });
 
   it('leave a quote without its pair as it was typed, and tell where', () => {

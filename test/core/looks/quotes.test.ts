@@ -2,17 +2,9 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { houseMarks } from '../../../src/core/looks/houseMarks';
+import { setText } from './setText';
 
-function set(text: string, language: string): string {
-  const { edits } = houseMarks(text, 'language', language);
-  let out = '';
-  let done = 0;
-  for (const edit of edits) {
-    out += text.slice(done, edit.from) + edit.text;
-    done = edit.to;
-  }
-  return (out + text.slice(done)).replace(/[\u2004\u2009\u200A\u202F\u205F]/g, '_');
-}
+const set = (text: string, language: string) => setText(text, 'language', language);
 
 type Case = readonly [language: string, typed: string, wanted: string];
 
