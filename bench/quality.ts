@@ -182,7 +182,7 @@ writeFileSync(
   join(root, 'docs/quality.md'),
   `# Quality of composition
 
-Made by \`npm run quality\`; never by hand. The figures come from the measures in \`src/core/proof/quality\`, read off the
+Made by \`npm run quality\`, never by hand, but for the last section, which is \`docs/quality-pages.md\`. The figures come from the measures in \`src/core/proof/quality\`, read off the
 composed lines and pages. Texts: the demonstration novel, and seeded texts of ${WORDS.toLocaleString('en')} words with its vocabulary.
 
 ${table(rows)}

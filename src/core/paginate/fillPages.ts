@@ -138,9 +138,10 @@ class Filler {
       const isLast = this.starts.at + 1 === this.flow.items.length;
       if (
         this.next.count === 0 ||
-        // All of them lead to a head that ends its page: rather any white than that.
-        (!anyWhite && this.next.least === Infinity) ||
-        (!anyWhite && isLast && !mayEnd(this.next, this.flow, this.notes, this.rules, this.plan.regions))
+        // All of them lead to a head that ends its page, or to no end: rather any white than that.
+        (!anyWhite &&
+          (this.next.least === Infinity ||
+            (isLast && !mayEnd(this.next, this.flow, this.notes, this.rules, this.plan.regions))))
       )
         continue;
       this.next.settle(this.next.least + this.beam);
