@@ -25,6 +25,8 @@ interface Place {
   readonly depth: number | null;
   readonly note: number;
   readonly float: number;
+  /** Grid lines by which the last head of the spread has other white above it than it wishes; null: there was none. */
+  readonly head: number | null;
 }
 
 /** The least cost of the flow, without balance or holds. */
@@ -41,6 +43,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       depth: null,
       note: 0,
       float: 0,
+      head: null,
     };
     best = Math.min(best, cheapest(start, cost, best));
   }
@@ -116,10 +119,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       let used = floats;
       let own = 0;
       let mayPlace = false;
+      let { head } = place;
+      let isBelowText = false;
       for (let to = 1; to <= lines.length; to += 1) {
         {
           const { item, line, gap } = lines[to - 1];
-          const { height, gaps, topCost, breakBefore } = flow.items[item];
+          const { height, gaps, topCost, breakBefore, mayHalve, source, afterHead } = flow.items[item];
           if (line === 0 && breakBefore && item > 0 && to > 1) break;
           let start = used;
           if (to === 1) own += line === 0 ? topCost : 0;
@@ -128,10 +133,19 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
             own += gaps[gap].cost;
           }
           if (to > 1 && line === 0) start = snappedStart(flow.items[item], start, gaps[gap].gap);
+          if (line === 0 && afterHead && to > 1) {
+            const gives = whiteOf(start - used - source.gap) === 'less';
+            if (isBelowText && gives !== (whiteOf(head!) === 'less')) own += COST.UNLIKE_HEADS;
+          } else if (to > 1 && line === 0 && mayHalve) {
+            const off = start - used - source.gap;
+            if (head !== null && whiteOf(head) !== whiteOf(off)) own += COST.UNLIKE_HEADS;
+            head = off;
+          }
+          if (line === 0) isBelowText = to > 1 && mayHalve && !afterHead;
           used = start + height;
         }
         if (used > base + 1 + SLACK) break;
-        const end = { to, used, float, base, total, isEmpty: false };
+        const end = { to, used, float, base, total, isEmpty: false, head };
         const found = endHere(place, cost + own, Math.min(bound, least), end);
         mayPlace ||= found !== null;
         least = Math.min(least, found ?? Infinity);
@@ -140,7 +154,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
         const owes = place.note < dueBefore(lines, 0) || floats > 0 || lines.length === 0;
         // Beside nothing else, a line that does not fit with its notes stands all the same.
         const end = owes
-          ? { to: 0, used: floats, float, base, total, isEmpty: true }
+          ? { to: 0, used: floats, float, base, total, isEmpty: true, head: place.head }
           : {
               to: 1,
               used: flow.items[lines[0].item].height,
@@ -149,6 +163,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
               total,
               isEmpty: false,
               isForced: true,
+              head: place.head,
             };
         least = Math.min(least, endHere(place, cost, Math.min(bound, least), end) ?? Infinity);
       }
@@ -164,11 +179,16 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     readonly total: number;
     readonly isEmpty: boolean;
     readonly isForced?: boolean;
+    readonly head: number | null;
+  }
+
+  function whiteOf(off: number): 'less' | 'wished' | 'more' {
+    return off < -0.25 ? 'less' : off > 0.25 ? 'more' : 'wished';
   }
 
   function endHere(place: Place, before: number, bound: number, end: End): number | null {
     const lines = place.rest;
-    const { to, used, float, base, total, isEmpty, isForced = false } = end;
+    const { to, used, float, base, total, isEmpty, isForced = false, head } = end;
     const due = dueBefore(lines, to);
     const isLast = to === lines.length;
     const reached = isLast ? flow.items.length : lines[to].item + (lines[to].line > 0 ? 1 : 0);
@@ -188,7 +208,11 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       }
       const note = endOfNotes(place.note, total, room, isEmpty);
       if (note < 0 || (isEmpty && note === place.note && float === place.float)) return null;
-      return cheapest(after(place, [], fixed ?? 0, note, float), before + COST.SPLIT_NOTE + pagePrice(place), bound);
+      return cheapest(
+        after(place, [], { depth: fixed ?? 0, note, float, head }),
+        before + COST.SPLIT_NOTE + pagePrice(place),
+        bound,
+      );
     }
     let isFeasible = false;
     const rest = restAfter(lines, to, regionAfter(place).width);
@@ -214,7 +238,10 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       cost += pagePrice(place);
       isFeasible = true;
       if (cost >= Math.min(bound, least)) continue;
-      least = Math.min(least, cheapest(after(place, rest, depth, notes, float), cost, Math.min(bound, least)));
+      least = Math.min(
+        least,
+        cheapest(after(place, rest, { depth, note: notes, float, head }), cost, Math.min(bound, least)),
+      );
     }
     return isFeasible ? least : null;
   }
@@ -227,16 +254,17 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     return closes(place) ? COST.PAGE : 0;
   }
 
-  function after(place: Place, rest: readonly Line[], depth: number, note: number, float: number): Place {
+  type Left = Pick<Place, 'depth' | 'note' | 'float' | 'head'>;
+
+  function after(place: Place, rest: readonly Line[], left: Left): Place {
     const newPage = closes(place);
     return {
       rest,
       verso: newPage ? !place.verso : place.verso,
       page: newPage ? place.page + 1 : place.page,
       column: newPage ? 0 : place.column + 1,
-      depth,
-      note,
-      float,
+      ...left,
+      head: newPage && !place.verso ? null : left.head,
     };
   }
 

@@ -10,6 +10,8 @@ export const COST = {
   LONGER: 14,
   /** Per unit that the spec puts on a short or long spread (1 and 3 in the novel). */
   SPREAD: 30,
+  /** A head with other white above it than the head before it on the spread, or that gives above and not below. */
+  UNLIKE_HEADS: 500,
   /** A chapter end of 3 lines, and each line fewer. */
   STUB_LINE: 120,
   STUB: 2500,

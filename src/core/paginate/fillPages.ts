@@ -1,16 +1,16 @@
 // The cheapest way to divide a reach into regions (columns of pages), by dynamic programming forward over its paragraphs.
 //
 // A state is a place in the text with all that what follows depends on (docs/decisions/003). From a state before a paragraph
-// every setting and every space before it is tried; where it reaches the foot, the region may end before, or inside it, after
-// each line that leaves the foot nearly full. Layers hold the states before each paragraph, so that after an edit the search
-// goes on from the last layer before the change and stops where it is in step with the old one.
+// every setting and space before it is tried; where it reaches the foot, the region may end before, or inside it, after each
+// line that leaves the foot nearly full. Layers hold the states before each paragraph: after an edit the search goes on from
+// the last one before the change and stops where it is in step with the old one.
 import { append } from '../base/append';
 import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
 import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
 import { type Flow, type FlowItem, type Setting } from './flow';
-import { snappedStart } from './snap';
+import { snappedStart, unlikeHeads, withHead } from './snap';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
@@ -198,8 +198,7 @@ class Filler {
       this.place(k, this.settingOf(current.setting[k]), current.setting[k], NO_GAP);
       return;
     }
-    const empty = (flags & FLAG.EMPTY) !== 0;
-    const owes = current.owed[k] > 0;
+    const [empty, owes] = [(flags & FLAG.EMPTY) !== 0, current.owed[k] > 0];
     if (!empty) this.endBefore(k);
     if (item.breakBefore && !(empty && !owes) && this.starts.at > 0) {
       // Notes that run over a person's break have pages of their own before it.
@@ -235,16 +234,17 @@ class Filler {
     const gap = item.gaps[gapIndex];
     let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, region) : gap.gap);
     if (!empty) start = snappedStart(item, start, gap.gap);
-    const own = line === 0 ? setting.cost + (empty ? item.topCost : gap.cost) : 0;
-    const rest = setting.count - line;
+    const space = start - current.used[k];
+    const headed = withHead(item, flags, empty ? null : space);
+    const above = empty ? item.topCost : gap.cost + unlikeHeads(item, flags, headed, space);
+    const own = line > 0 ? 0 : setting.cost + above;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const most = this.rules.mostDepth(flags, region);
     const choice = settingIndex | (gapIndex << CHOICE.GAP_SHIFT);
-    const wished = line === 0 && item.wish !== null ? withWish(flags, item.wish) : flags;
+    const wished = line === 0 && item.wish !== null ? withWish(headed, item.wish) : headed;
     const due = flow.noteStart[this.starts.at + 1];
-    const end = start + rest * item.height;
-    // A last page may be as deep as any, though its spread runs short.
-    const base = this.rules.baseDepth(flags, region);
+    const end = start + (setting.count - line) * item.height;
+    const base = this.rules.baseDepth(flags, region); // A last page's, though its spread runs short.
     const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base ? most : Math.max(most, base);
     const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
     if (fits) {
@@ -261,7 +261,7 @@ class Filler {
     this.endInside(setting, start, most);
   }
 
-  /** A state after the whole paragraph. Numbers one by one: called for each state, it makes no object. */
+  /** A state after the paragraph. Numbers one by one: called for each state, it makes no object. */
   private putNext(
     from: number,
     flags: number,

@@ -5,11 +5,11 @@ import { lastAtMost } from '../base/search';
 import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
-import type { Meaning } from '../model/spec/spec';
 import { COST } from './costs';
 import { AFTER_HEAD, followers, goesOver, TALL } from './goesOver';
 import { notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
+import { leadsToGrid, standsOnGrid } from './snap';
 import { isJoined, packFloats, packNotes, type PackedFloat } from './packInsertions';
 
 export type { FlowFloat, FlowNote, FlowParagraph, Insertion, NoteLayout, PageWishes, Variant } from './flowParagraph';
@@ -56,6 +56,7 @@ export interface FlowItem {
   readonly snaps: boolean;
   /** A head: half a line of its space may be given, and it stands between two lines of the grid then. */
   readonly mayHalve: boolean;
+  readonly afterHead: boolean;
   readonly settings: Setting[];
   readonly gaps: readonly { readonly gap: number; readonly cost: number }[];
   /** What ending a region before it costs, and why. */
@@ -92,8 +93,6 @@ export interface Flow {
   readonly isHeld: boolean;
 }
 
-const ON_GRID = 1e-3;
-const MAY_LEAVE_GRID: ReadonlySet<Meaning> = new Set<Meaning>(['extract', 'verse', 'listItem', 'caption', 'table']);
 /** A stanza of so many lines is not divided (house rules, section 2). */
 const WHOLE_STANZA = 4;
 const DEFAULT_KEEPS: KeepRules = { linesAtFoot: 2, linesAtHead: 2 };
@@ -176,14 +175,9 @@ function compile(
   const item: FlowItem = {
     source,
     height,
-    // Extracts and verse may stand between the lines of the grid, and so do paragraphs parted by less than a line; what follows
-    // them returns to it.
-    snaps:
-      Math.abs(height - Math.round(height)) < ON_GRID &&
-      !MAY_LEAVE_GRID.has(style.meaning) &&
-      style.above % 1 === 0 &&
-      style.below % 1 === 0,
+    snaps: standsOnGrid(source, leading) && (!style.withNext || leadsToGrid(followers(paragraphs, index))),
     mayHalve: style.withNext,
+    afterHead: index > 0 && isHead(paragraphs[index - 1]),
     settings: near === null ? own : own.map((setting) => withHeadBefore(setting, near)),
     gaps: [
       { gap: source.gap, cost: 0 },

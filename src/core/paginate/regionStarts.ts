@@ -41,8 +41,11 @@ export class RegionStarts {
     entry.region = regionAfter(plan.regions, before);
     entry.flags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
     entry.cost = cost;
-    if (!closesPage(plan.regions.list[before])) entry.flags |= flags & (FLAG.VERSO | FLAG.FINAL_MASK | FLAG.WISH_MASK);
+    if (!closesPage(plan.regions.list[before]))
+      entry.flags |= flags & (FLAG.VERSO | FLAG.FINAL_MASK | FLAG.WISH_MASK | FLAG.HEADS_MASK);
     else {
+      // The recto is of the same spread.
+      if (flags & FLAG.VERSO) entry.flags |= flags & FLAG.HEADS_MASK;
       entry.flags |= (flags & FLAG.VERSO ? 0 : FLAG.VERSO) | (3 << FLAG.WISH_SHIFT);
       if ((flags & FLAG.FINAL_MASK) !== 0) entry.cost += COST.UNBALANCED * 10;
       entry.cost += COST.PAGE;

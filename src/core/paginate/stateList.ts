@@ -17,6 +17,11 @@ export const FLAG = {
   /** Depth in grid lines of the columns of the last page, to be balanced; 0: an ordinary page. */
   FINAL_SHIFT: 6,
   FINAL_MASK: 0x3ff << 6,
+  /** White above the last head of the spread, against what its style wishes (snap.ts). */
+  HEADS_SHIFT: 16,
+  HEADS_MASK: 3 << 16,
+  /** The item before is a head first in its region. */
+  HEAD_AT_TOP: 1 << 18,
 } as const;
 
 /** A choice holds the number of a setting, and above it that of the gap. */

@@ -45,6 +45,7 @@ function depthOf(flow: Flow, region: FilledRegion): number {
 
 /** Of the comparisons with brute force: other seeds were run when the search was made; what they found is fixed. */
 const SEED = 20;
+const elastic = fc.constant([1.5, 2.5]);
 
 describe('the pages of a reach', () => {
   const equalsBruteForce = (parts: readonly FlowParts[], plan: PagePlan) => {
@@ -96,6 +97,19 @@ describe('the pages of a reach', () => {
         fc.array(fc.oneof(varied, part, tall), { minLength: 2, maxLength: 5 }),
         fc.integer({ min: 6, max: 8 }),
         (parts, lines) => equalsBruteForce(parts, planOf(lines)),
+      ),
+      { numRuns: 300, seed: SEED },
+    );
+  });
+
+  it('cost what brute force finds, with several heads on a spread', () => {
+    const head = fc.record({ lines: fc.constant(1), gap: fc.constant(2), withNext: fc.constant(true), elastic });
+    const text = fc.record({ lines: fc.integer({ min: 2, max: 4 }) });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(text, head), { minLength: 2, maxLength: 3 }),
+        fc.integer({ min: 6, max: 9 }),
+        (parts, lines) => equalsBruteForce([...parts.flat(), { lines: 3 }], planOf(lines)),
       ),
       { numRuns: 300, seed: SEED },
     );
@@ -395,6 +409,21 @@ describe('what pages keep', () => {
     const [first] = regions;
     const after = first.stretches.filter((stretch) => stretch.item === 2);
     expect(after.length === 0 || after[0].to >= 2).to.equal(true);
+  });
+
+  it('heads of a spread stand under like white', () => {
+    const head = { lines: 1, gap: 2, withNext: true, elastic: [1.5, 2.5] };
+    // By itself the third head would take half a line more, which is cheaper than what gives for it.
+    const texts = [4, 3, 5, 5, 7, 6].map((lines) => ({ lines }));
+    const [a, b, c, d, e, f] = texts;
+    const { flow, regions } = fill([a, head, b, head, c, d, head, e, f], planOf(15, { firstSide: 'verso' }));
+    const whites = regions.map(({ stretches }) =>
+      stretches.flatMap(({ item, start }, k) => {
+        const above = stretches[k - 1];
+        return flow.items[item].mayHalve && k > 0 ? [start - above.start - (above.to - above.from)] : [];
+      }),
+    );
+    expect(whites.slice(0, 2).flat()).to.deep.equal([2, 2, 2]);
   });
 
   it('a space break never opens a page where it could close one', () => {
