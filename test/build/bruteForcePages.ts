@@ -11,8 +11,10 @@ interface Line {
   readonly item: number;
   readonly line: number;
   readonly setting: Setting;
-  readonly gap: number;
+  readonly gap: { readonly gap: number; readonly cost: number };
 }
+
+const NO_GAP = { gap: 0, cost: 0 };
 
 interface Place {
   /** The lines from here on, as they are set when nothing ends before them. */
@@ -34,7 +36,9 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   const { list, repeat } = plan.regions;
   const areUnequal = list.some(({ width }) => width !== list[0].width);
   let best = Infinity;
-  for (const [lines, cost] of areUnequal ? [[linesFrom(0, list[0].width), 0] as const] : everySetting(flow, 0)) {
+  let floats = flow.floats;
+  for (const [lines, cost, passed] of areUnequal ? [unequal()] : everyWay()) {
+    floats = flow.floats.filter(({ anchor, isPicture }) => !isPicture || passed.has(anchor));
     const start: Place = {
       rest: lines,
       verso: plan.firstSide === 'verso',
@@ -48,6 +52,22 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     best = Math.min(best, cheapest(start, cost, best));
   }
   return best;
+
+  type Way = readonly [readonly Line[], number, ReadonlySet<number>];
+
+  function unequal(): Way {
+    return [linesFrom(0, list[0].width), 0, new Set()];
+  }
+
+  /** Every setting and space, with every choice of pictures that go over; none does before any text. */
+  function* everyWay(): Generator<Way> {
+    const mayPass = flow.items.flatMap((item, k) => (item.mayPass ? [k] : []));
+    for (let choice = 0; choice < 1 << mayPass.length; choice += 1) {
+      const passed = new Set(mayPass.filter((_, k) => choice & (1 << k)));
+      if (passed.has(0) || (passed.size > 0 && flow.items.slice(0, Math.min(...passed)).length === 0)) continue;
+      for (const [lines, cost] of everySetting(0, passed)) yield [lines, cost + COST.PASSED * passed.size, passed];
+    }
+  }
 
   /** The regions of a page, counted from 0: those of the pages that come again as often as they do. */
   function regionsOn(page: number): readonly Region[] {
@@ -78,7 +98,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   }
 
   function linesOf(item: number, from: number, setting: Setting): Line[] {
-    return Array.from({ length: setting.count - from }, (_, k) => ({ item, line: from + k, setting, gap: 0 }));
+    return Array.from({ length: setting.count - from }, (_, k) => ({
+      item,
+      line: from + k,
+      setting,
+      gap: flow.items[item].gaps[0] ?? NO_GAP,
+    }));
   }
 
   /** What is left after so many lines, set to the width in which it goes on; null when nothing of the paragraph is. */
@@ -92,15 +117,19 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   }
 
   /** Lines and own cost of every combination of settings and spaces from a paragraph on. */
-  function* everySetting(of: Flow, from: number): Generator<[Line[], number]> {
-    if (from === of.items.length) {
+  function* everySetting(from: number, passed: ReadonlySet<number>): Generator<[Line[], number]> {
+    if (from === flow.items.length) {
       yield [[], 0];
       return;
     }
-    const item = of.items[from];
-    for (const [rest, restCost] of everySetting(of, from + 1)) {
+    const item = flow.items[from];
+    for (const [rest, restCost] of everySetting(from + 1, passed)) {
+      if (passed.has(from)) {
+        yield [rest, restCost];
+        continue;
+      }
       for (const setting of item.settings) {
-        for (const gap of item.gaps.keys()) {
+        for (const gap of passed.has(from - 1) ? item.gapsPassed : item.gaps) {
           const own = Array.from({ length: setting.count }, (_, line) => ({ item: from, line, setting, gap }));
           yield [[...own, ...rest], setting.cost + restCost];
         }
@@ -113,10 +142,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     let least = Infinity;
     const base = regionAt(place).lines;
     const total = flow.notes.paragraphs.length;
-    for (let float = place.float; float <= flow.floats.length; float += 1) {
-      const floats = flow.floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
-      if (floats > base + SLACK) break;
-      let used = floats;
+    for (let float = place.float; float <= floats.length; float += 1) {
+      const above = floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
+      if (above > base + SLACK) break;
+      const begun = lines.length === 0 ? flow.items.length : lines[0].item;
+      if (float > place.float && floats[float - 1].isPicture && floats[float - 1].anchor >= begun) break;
+      let used = above;
       let own = 0;
       let mayPlace = false;
       let { head } = place;
@@ -124,20 +155,23 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       for (let to = 1; to <= lines.length; to += 1) {
         {
           const { item, line, gap } = lines[to - 1];
-          const { height, gaps, topCost, breakBefore, mayHalve, source, afterHead } = flow.items[item];
+          const { height, topCost, breakBefore, mayHalve, mayPass, afterHead } = flow.items[item];
+          // Pictures stand in their order.
+          if (mayPass && isAwaited(item, float)) break;
           if (line === 0 && breakBefore && item > 0 && to > 1) break;
           let start = used;
           if (to === 1) own += line === 0 ? topCost : 0;
           else if (line === 0) {
-            start += gaps[gap].gap;
-            own += gaps[gap].cost;
+            start += gap.gap;
+            own += gap.cost;
           }
-          if (to > 1 && line === 0) start = snappedStart(flow.items[item], start, gaps[gap].gap);
+          if (to > 1 && line === 0) start = snappedStart(flow.items[item], start, gap.gap);
+          const wished = passedBefore(lines, to) ? flow.items[item].gapsPassed[0].gap : flow.items[item].source.gap;
           if (line === 0 && afterHead && to > 1) {
-            const gives = whiteOf(start - used - source.gap) === 'less';
+            const gives = whiteOf(start - used - wished) === 'less';
             if (isBelowText && gives !== (whiteOf(head!) === 'less')) own += COST.UNLIKE_HEADS;
           } else if (to > 1 && line === 0 && mayHalve) {
-            const off = start - used - source.gap;
+            const off = start - used - wished;
             if (head !== null && whiteOf(head) !== whiteOf(off)) own += COST.UNLIKE_HEADS;
             head = off;
           }
@@ -151,10 +185,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
         least = Math.min(least, found ?? Infinity);
       }
       if (!mayPlace || lines.length === 0) {
-        const owes = place.note < dueBefore(lines, 0) || floats > 0 || lines.length === 0;
+        const waits = lines.length > 0 && flow.items[lines[0].item].mayPass && isAwaited(lines[0].item, float);
+        const owes = place.note < dueBefore(lines, 0) || above > 0 || lines.length === 0;
+        if (waits && !owes) continue;
         // Beside nothing else, a line that does not fit with its notes stands all the same.
         const end = owes
-          ? { to: 0, used: floats, float, base, total, isEmpty: true, head: place.head }
+          ? { to: 0, used: above, float, base, total, isEmpty: true, head: place.head }
           : {
               to: 1,
               used: flow.items[lines[0].item].height,
@@ -169,6 +205,15 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       }
     }
     return least;
+  }
+
+  /** Whether a picture before a paragraph stands nowhere yet. */
+  function isAwaited(item: number, float: number): boolean {
+    return floats.slice(float).some(({ anchor }) => anchor < item);
+  }
+
+  function passedBefore(lines: readonly Line[], to: number): boolean {
+    return to > 1 && lines[to - 1].item - lines[to - 2].item > 1;
   }
 
   interface End {
@@ -192,13 +237,13 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     const due = dueBefore(lines, to);
     const isLast = to === lines.length;
     const reached = isLast ? flow.items.length : lines[to].item + (lines[to].line > 0 ? 1 : 0);
-    if (float > 0 && flow.floats[float - 1].anchor >= reached) return null;
+    if (float > 0 && floats[float - 1].anchor >= reached) return null;
     const fixed = place.depth !== null && (place.column > 0 || !place.verso) ? place.depth : null;
     let least = Infinity;
     if (isLast) {
       const room = base + Math.max(0, fixed ?? 0) - used;
       if (room < -SLACK) return null;
-      if (float === flow.floats.length && notesHeight(place.note, total) <= room + SLACK) {
+      if (float === floats.length && notesHeight(place.note, total) <= room + SLACK) {
         let cost = before;
         if (place.page > 0 && place.column === 0 && used < plan.chapterEnd) {
           cost += COST.STUB_LINE * (plan.chapterEnd - used);
@@ -269,7 +314,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
   }
 
   function endCost(place: Place, { item, line, setting }: Line, reached: number, float: number): number {
-    const { items, floats } = flow;
+    const { items } = flow;
     let cost = line === 0 ? (items[item].breakBefore ? 0 : items[item].cutBefore) : setting.cut[line];
     if (line > 0 && setting.paragraph.broken.end[line - 1] === 1) {
       if (!closes(place)) cost += COST.COLUMN_HYPHEN;

@@ -47,6 +47,9 @@ export interface FlowParts {
   /** Width of the last line, of 100. */
   readonly last?: number;
   readonly wishes?: PageWishes;
+  /** A picture that may go over; `gapPassed`: the space before the next one then. */
+  readonly mayPass?: boolean;
+  readonly gapPassed?: number;
   readonly held?: readonly number[];
   readonly text?: string;
 }
@@ -108,6 +111,8 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
         ...(part.floats ?? []).map((height) => ({ place: 'head' as const, at: 0, height })),
       ],
       wishes: part.wishes,
+      mayPass: part.mayPass,
+      gapPassed: part.gapPassed,
       held: part.held,
     };
   });

@@ -54,6 +54,8 @@ export const COST = {
   NOTE_WHITE: 12,
   /** White before what is deep and cannot be divided, such as a picture, per line. */
   WHITE_BEFORE_TALL: 60,
+  /** A picture that goes over to a later region. */
+  PASSED: 40,
   /** A float a region later than its reference. */
   FLOAT_LATE: 60,
   /** A page start that is not the held one. */

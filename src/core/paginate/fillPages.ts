@@ -5,8 +5,8 @@
 // line that leaves the foot nearly full. Layers hold the states before each paragraph: after an edit the search goes on from
 // the last one before the change and stops where it is in step with the old one.
 import { append } from '../base/append';
-import { COST } from './costs';
 import { ColumnSettings } from './columnSettings';
+import { COST } from './costs';
 import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
 import { type Flow, type FlowItem, type Setting } from './flow';
@@ -16,6 +16,7 @@ import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
 import { RegionRules } from './regionRules';
 import { mustBeOneStream, regionAfter } from './regions';
+import { RegionClosing } from './regionClosing';
 import { RegionEnd } from './regionEnd';
 import { RegionStarts } from './regionStarts';
 import { cheapest, LAST_PAGES, LIMITS, type SearchLimits } from './searchLimits';
@@ -42,13 +43,14 @@ class Filler {
   private beam = Infinity;
   /** Whether the state being extended led anywhere. */
   private led = false;
-  /** Ends of regions that may still be looked at; states that go on where the paragraph needed more, else Infinity. */
+  /** Ends of regions that may still be looked at; states that go on where it needed more, else Infinity. */
   private left = Infinity;
   private few = Infinity;
   private readonly columns: ColumnSettings;
   private readonly rules: RegionRules;
   private readonly starts: RegionStarts;
   private readonly notes: NoteRoom;
+  private readonly closing: RegionClosing;
   private item!: FlowItem;
   /** The end of a region, and the state after a paragraph, that are being looked at. */
   private readonly end = new RegionEnd();
@@ -66,6 +68,7 @@ class Filler {
     this.rules = new RegionRules(plan);
     const settingOf = (index: number) => this.settingOf(index);
     this.starts = new RegionStarts(flow, plan, this.rules, this.columns.areUnequal ? settingOf : null);
+    this.closing = new RegionClosing(flow, plan, this.rules, this.starts, this.notes);
   }
 
   *run(memory?: FillMemory): Generator<void, FillMemory> {
@@ -161,9 +164,7 @@ class Filler {
     starts.inside.length = 0;
     starts.states.truncate(entered);
     if (isHurried) this.extendFew(Array.from({ length: entered }, (_, k) => k));
-    // Regions that end before the paragraph lead to more states before it.
-    for (let k = isHurried ? entered : 0; k < starts.states.count; k += 1)
-      if (starts.states.line[k] === 0) this.extend(k);
+    this.extendFrom(isHurried ? entered : 0);
     for (let line = 1; line < starts.inside.length; line += 1) {
       const states = starts.inside[line];
       if (states === undefined) continue;
@@ -177,8 +178,23 @@ class Filler {
   }
 
   /**
-   * In haste, the few cheapest. A region that holds nothing but notes leads to another one at the same line: states come
-   * while others are extended.
+   * All states before the paragraph. Regions that end before it lead to more of them; a region of floats or notes alone may lead
+   * to one more cheaply that was looked at before.
+   */
+  private extendFrom(first: number): void {
+    const { states } = this.starts;
+    for (let from = first; from < states.count; from = states.again) {
+      states.again = Infinity;
+      for (let k = from; k < states.count; k += 1) {
+        states.looked = k;
+        if (states.line[k] === 0) this.extend(k);
+      }
+    }
+    states.looked = -1;
+  }
+
+  /**
+   * In haste, the few cheapest. A region of notes alone leads to another at the same line: states come while others are extended.
    */
   private extendFew(states: readonly number[]): void {
     for (let from = 0; from < states.length;) {
@@ -205,6 +221,10 @@ class Filler {
       return empty ? this.endBefore(k, true) : undefined;
     }
     this.led = false;
+    // After a picture that has gone over others wait for it: their order stays.
+    const waits = current.float[k] < 0;
+    if (item.mayPass && !empty) this.passOver(k, flags);
+    if (item.mayPass && waits) return empty && (owes || current.used[k] > 0) ? this.endBefore(k, true) : undefined;
     const region = this.starts.regionOf(k);
     const isLate = region.column > 0 || isWrongSide(item.side, flags);
     if (item.beginsPage && this.starts.at > 0 && isLate) return this.endBefore(k, true);
@@ -213,10 +233,22 @@ class Filler {
       if (measured < 0) return;
       const used = this.settingOf(measured);
       if (empty) this.place(k, used, measured, NO_GAP);
-      else for (let gap = 0; gap < item.gaps.length; gap += 1) this.place(k, used, measured, gap);
+      else for (let gap = 0; gap < this.gapsAfter(flags).length; gap += 1) this.place(k, used, measured, gap);
     });
     // Nothing of the text fits beside the floats and the notes that the region owes: it holds nothing else.
     if (empty && (owes || current.used[k] > 0) && !this.led) this.endBefore(k, true);
+  }
+
+  /** The picture goes over to the head of a later region: what follows stands where it would stand. */
+  private passOver(k: number, flags: number): void {
+    const { states } = this.starts;
+    const on = (flags | FLAG.PASSED) & ~FLAG.HEAD_AT_TOP;
+    this.putNext(k, on, states.owed[k], states.used[k], states.cost[k] + COST.PASSED, CHOICE.PASSED);
+    this.led = true;
+  }
+
+  private gapsAfter(flags: number): FlowItem['gaps'] {
+    return flags & FLAG.PASSED ? this.item.gapsPassed : this.item.gaps;
   }
 
   private settingOf(index: number): Setting {
@@ -231,12 +263,13 @@ class Filler {
     const region = this.starts.regionOf(k);
     const line = current.line[k];
     const empty = (flags & FLAG.EMPTY) !== 0;
-    const gap = item.gaps[gapIndex];
+    const gaps = this.gapsAfter(flags);
+    const gap = gaps[gapIndex];
     let start = current.used[k] + (empty ? this.rules.spaceAtTop(item, line, region) : gap.gap);
     if (!empty) start = snappedStart(item, start, gap.gap);
-    const space = start - current.used[k];
-    const headed = withHead(item, flags, empty ? null : space);
-    const above = empty ? item.topCost : gap.cost + unlikeHeads(item, flags, headed, space);
+    const off = start - current.used[k] - gaps[0].gap;
+    const headed = withHead(item, flags, empty ? null : off);
+    const above = empty ? item.topCost : gap.cost + unlikeHeads(item, flags, headed, off);
     const own = line > 0 ? 0 : setting.cost + above;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
     const most = this.rules.mostDepth(flags, region);
@@ -246,10 +279,10 @@ class Filler {
     const end = start + (setting.count - line) * item.height;
     const base = this.rules.baseDepth(flags, region); // A last page's, though its spread runs short.
     const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base ? most : Math.max(most, base);
-    const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK;
+    const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK && !this.isTooLast(k, end);
     if (fits) {
-      this.led ||=
-        deepest === most || end + this.notes.least(noteFrom, due) <= most + SLACK || due === flow.notes.lineOf.length;
+      const isLast = this.starts.at + 1 === flow.items.length && due === flow.notes.lineOf.length;
+      this.led ||= deepest === most || isLast || end + this.notes.least(noteFrom, due) <= most + SLACK;
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
       const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;
@@ -259,6 +292,13 @@ class Filler {
     if (fits && left > item.height + this.mayLeave + SLACK) return;
     this.end.begin(k, setting, choice, wished, noteFrom, own);
     this.endInside(setting, start, most);
+  }
+
+  /** Whether the text would end deeper than a last page may be. */
+  private isTooLast(k: number, end: number): boolean {
+    const { states, at } = this.starts;
+    if (at + 1 < this.flow.items.length) return false;
+    return this.rules.lastRoom(states.flags[k], this.starts.regionOf(k), end) < -SLACK;
   }
 
   /** A state after the paragraph. Numbers one by one: called for each state, it makes no object. */
@@ -276,7 +316,8 @@ class Filler {
     state.flags = flags;
     state.owed = owed;
     state.region = this.starts.states.region[from];
-    state.float = this.starts.states.float[from] - this.flow.floatStart[at + 1] + this.flow.floatStart[at];
+    const stands = this.item.mayPass && choice !== CHOICE.PASSED ? 1 : 0;
+    state.float = this.starts.states.float[from] - this.flow.floatStart[at + 1] + this.flow.floatStart[at] + stands;
     state.used = used;
     state.cost = cost;
     state.from = from;
@@ -350,50 +391,9 @@ class Filler {
     this.endRegion();
   }
 
-  /**
-   * Ends the region where `end` says. Every depth of the spread that is open, and
-   * with it the notes that fit, leads to a state at the top of the next region.
-   */
+  /** Ends the region where `end` says, in every way that leads to a state at the top of the next one. */
   private endRegion(): void {
-    const { from: k, setting, flags, line, used, noteFrom, due, own, forced } = this.end;
     this.left -= 1;
-    const { states: current } = this.starts;
-    const { plan } = this;
-    const region = this.starts.regionOf(k);
-    const late = this.starts.lateFloats(current.float[k], line);
-    if (late < 0) return;
-    const isAfterAll = this.starts.at >= this.flow.items.length;
-    const { isHeld } = this.flow;
-    const cut = isAfterAll ? 0 : this.rules.cutCost(this.item, setting, line, flags, region, isHeld);
-    const base = current.cost[k] + own + late * COST.FLOAT_LATE + cut;
-    if (base > this.limit) return;
-    const fixed = this.rules.fixedDepth(flags, region);
-    for (let depth = -1; depth <= 1; depth += 1) {
-      if (fixed !== null && depth !== fixed) continue;
-      let cost = base;
-      if (fixed === null && depth !== 0) {
-        const unit = depth < 0 ? plan.short : plan.long;
-        if (unit === null) continue;
-        cost += COST.SPREAD * unit + this.rules.oppositeCost(flags, depth);
-      }
-      const deep = this.rules.baseDepth(flags, region) + depth;
-      let placed = forced ? -1 : this.notes.place(noteFrom, due, deep - used);
-      if (placed < 0) {
-        if (!forced && !this.mayLeaveAny) continue;
-        placed = this.notes.force(noteFrom, due, deep - used, flags & FLAG.EMPTY && used === 0 ? 1 : 0);
-        if (!forced && this.notes.begins(placed, due)) cost += COST.LATE_NOTE;
-        if (used > deep + SLACK) cost += COST.TOO_DEEP;
-      }
-      const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
-      const before = line === 0 && !isAfterAll ? this.item : null;
-      if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
-      else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, region);
-      if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
-      const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;
-      if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
-      if (cost > this.limit) continue;
-      this.led = true;
-      this.starts.begin(this.end, depth, placed, cost);
-    }
+    if (this.closing.close(this.end, this.item, this.limit, this.mayLeaveAny)) this.led = true;
   }
 }

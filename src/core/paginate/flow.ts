@@ -6,10 +6,11 @@ import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
 import { COST } from './costs';
-import { AFTER_HEAD, followers, goesOver, TALL } from './goesOver';
-import { notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
+import { AFTER_HEAD, followers, goesOver, isHead, TALL } from './goesOver';
+import { depthOfWhole, notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
 import { leadsToGrid, standsOnGrid } from './snap';
+import { isCaptionOf, neededAfter } from './neededAfter';
 import { isJoined, packFloats, packNotes, type PackedFloat } from './packInsertions';
 
 export type { FlowFloat, FlowNote, FlowParagraph, Insertion, NoteLayout, PageWishes, Variant } from './flowParagraph';
@@ -59,6 +60,10 @@ export interface FlowItem {
   readonly afterHead: boolean;
   readonly settings: Setting[];
   readonly gaps: readonly { readonly gap: number; readonly cost: number }[];
+  /** The same where the picture before it has gone over. */
+  readonly gapsPassed: FlowItem['gaps'];
+  /** A picture that may go over to a later region. */
+  readonly mayPass: boolean;
   /** What ending a region before it costs, and why. */
   readonly cutBefore: number;
   readonly faultBefore: CutFault;
@@ -135,7 +140,7 @@ export function makeFlow(paragraphs: readonly FlowParagraph[], leading: number, 
     needs,
     isHeld: items.some((item) => item.held !== null),
     ...packNotes(paragraphs, leading, join),
-    ...packFloats(paragraphs),
+    ...packFloats(paragraphs, leading),
   };
 }
 
@@ -168,10 +173,15 @@ function compile(
   const { style } = styled;
   const isKept = old !== undefined && old.leading === leading && sameKeeps(old, keeps);
   const own = isKept ? old.settings : settingsOf(source, keeps);
-  const height = style.leading / leading;
+  const height = source.under === undefined ? style.leading / leading : depthOfWhole(source, leading);
   const before = cutBetween(paragraphs, index);
   const near = linesSinceHead(paragraphs, index);
   const isWhole = style.withNext || style.keepTogether === true || source.wishes?.together === true;
+  const gaps = [
+    { gap: source.gap, cost: 0 },
+    ...(source.elastic ?? []).map((gap) => ({ gap, cost: COST.ELASTIC * Math.max(1, Math.abs(gap - source.gap)) })),
+  ];
+  const { gapPassed = source.gap } = source;
   const item: FlowItem = {
     source,
     height,
@@ -179,10 +189,9 @@ function compile(
     mayHalve: style.withNext,
     afterHead: index > 0 && isHead(paragraphs[index - 1]),
     settings: near === null ? own : own.map((setting) => withHeadBefore(setting, near)),
-    gaps: [
-      { gap: source.gap, cost: 0 },
-      ...(source.elastic ?? []).map((gap) => ({ gap, cost: COST.ELASTIC * Math.max(1, Math.abs(gap - source.gap)) })),
-    ],
+    gaps,
+    gapsPassed: gapPassed === source.gap ? gaps : [{ gap: gapPassed, cost: 0 }],
+    mayPass: source.mayPass === true,
     cutBefore: before.cost,
     faultBefore: before.fault,
     topCost: topCostOf(source),
@@ -202,7 +211,6 @@ function compile(
   return { item, own };
 }
 
-const isHead = (item: FlowParagraph) => item.paragraph.styled.style.withNext;
 const isBreak = (item: FlowParagraph) => item.paragraph.styled.style.meaning === 'break';
 
 /** The settings among which the search may choose; only the wished one when a person wished. */
@@ -297,42 +305,6 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   const { styled, broken } = before.paragraph;
   if (broken.count === 1 && /:\s*$/.test(styled.text ?? '')) cost += COST.COLON_FOOT;
   return { cost, fault };
-}
-
-const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph) =>
-  before.paragraph.styled.style.picture !== undefined && paragraph.styled.style.meaning === 'caption';
-
-const LEAST_AFTER = 2;
-/** Least depth of what must follow on an item's page: two lines after a head, or a picture's caption, with the spaces between. */
-function neededAfter(items: readonly FlowItem[], index: number): number {
-  const next = items[index + 1];
-  if (next === undefined) return 0;
-  if (isCaptionOf(items[index].source, next.source)) return depthOf(next, LEAST_AFTER);
-  let lines = linesAfterHead(items, index);
-  let depth = 0;
-  const end = Math.min(items.length, index + 1 + AFTER_HEAD); // No further than a change is felt.
-  for (let k = index + 1; k < end && lines < LEAST_AFTER; k += 1) {
-    const item = items[k];
-    const isNew = isHead(item.source);
-    const wanted = isNew || item.source.paragraph.styled.style.keepTogether ? Infinity : LEAST_AFTER - lines;
-    depth += depthOf(item, wanted);
-    lines = isNew ? 0 : lines + Math.min(wanted, item.source.paragraph.broken.count);
-  }
-  return depth;
-}
-
-/** Depth of so many lines of an item at least, with the space before it. */
-const depthOf = ({ gaps, settings, height }: FlowItem, lines: number) =>
-  Math.min(...gaps.map(({ gap }) => gap)) + Math.min(lines, ...settings.map(({ count }) => count)) * height;
-
-/** Lines from a head to the end of an item, as many as matter; Infinity where no head is near. */
-function linesAfterHead(items: readonly FlowItem[], index: number): number {
-  let lines = 0;
-  for (let k = index; k >= 0 && lines < LEAST_AFTER; k -= 1) {
-    if (isHead(items[k].source)) return lines;
-    lines += items[k].source.paragraph.broken.count;
-  }
-  return Infinity;
 }
 
 /** A line that ends with a colon before an extract or a list leads in to it. */

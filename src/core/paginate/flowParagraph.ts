@@ -60,6 +60,12 @@ export interface FlowParagraph {
   readonly rules?: { readonly above: boolean; readonly below: boolean };
   /** Other cells of a row of a table, their first lines beside its first: those before it in reading order, and those after. */
   readonly beside?: BesideCells;
+  /** Under it and never parted from it: the captions of a picture. */
+  readonly under?: readonly UnderParagraph[];
+  /** A picture that may go over to the head of a later region, in its order, while the text after it goes on. It brings no notes. */
+  readonly mayPass?: boolean;
+  /** `gap` where the picture before it has gone over; absent: the same. */
+  readonly gapPassed?: number;
   /** Set at the right end of the measure on lines of it. */
   readonly marginal?: readonly { readonly line: number; readonly paragraph: ComposedParagraph }[];
   /** Set in place of an empty space break that falls last, or first, on its page. */
@@ -69,6 +75,21 @@ export interface FlowParagraph {
    * of their own stand as they do in `before`.
    */
   readonly toMeasure?: (measure: Measure, before: ComposedParagraph | null) => ComposedParagraph;
+}
+
+export interface UnderParagraph {
+  readonly paragraph: ComposedParagraph;
+  /** Grid lines above it. */
+  readonly gap: number;
+}
+
+/** Grid lines of a paragraph as it is best set, with what stands under it. `leading`: of the grid, in points. */
+export function depthOfWhole(
+  { paragraph, under }: Pick<FlowParagraph, 'paragraph' | 'under'>,
+  leading: number,
+): number {
+  const linesOf = ({ broken, styled }: ComposedParagraph) => (broken.count * styled.style.leading) / leading;
+  return (under ?? []).reduce((sum, { paragraph: own, gap }) => sum + gap + linesOf(own), linesOf(paragraph));
 }
 
 export interface BesideCells {

@@ -18,6 +18,7 @@ export type GiveKind =
   | 'space-given'
   | 'hyphen-over-recto'
   | 'short-last-page'
+  | 'picture-over'
   | 'note-divided'
   | 'note-late'
   | 'margin-note-late'
@@ -42,8 +43,8 @@ const WITH_REASON: ReadonlySet<GiveKind> = new Set([
 
 /** Gives of one page, `regions` its columns from left to right. */
 export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: PagePlan): Give[] {
-  const gives: Give[] = [];
   const { items } = flow;
+  const gives: Give[] = regions.flatMap((region) => givesOfPictures(region, flow));
   const first = regions.find((region) => region.stretches.length > 0);
   if (first === undefined) return gives;
   const firstParagraph = first.stretches[0].setting.paragraph;
@@ -70,6 +71,18 @@ export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: Page
   const { item, from } = first.stretches[0];
   const reason = reasonFor(flow, plan, page, item, from);
   return gives.map((give) => (WITH_REASON.has(give.kind) ? { ...give, reason } : give));
+}
+
+/** Pictures at the head of a region, where text that comes after them stands before it. */
+function givesOfPictures({ floatFrom, floatTo, stretches, endItem, endLine }: FilledRegion, flow: Flow): Give[] {
+  const { items, floats } = flow;
+  const [begins, line] = stretches.length > 0 ? [stretches[0].item, stretches[0].from] : [endItem, endLine];
+  return floats.slice(floatFrom, floatTo).flatMap(({ anchor, isPicture }): Give[] => {
+    let next = anchor + 1;
+    while (next < items.length && items[next].mayPass) next += 1;
+    const goesOn = begins > next || (begins === next && line > 0);
+    return isPicture && goesOn ? [{ kind: 'picture-over', paragraph: items[anchor].source.paragraph, lines: 0 }] : [];
+  });
 }
 
 /** What the end of a region is: its place in the text, and how level it ends. */

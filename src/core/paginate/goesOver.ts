@@ -1,10 +1,12 @@
 // What goes over to the next page with a head that does not fit its page.
-import type { FlowParagraph } from './flowParagraph';
+import { depthOfWhole, type FlowParagraph } from './flowParagraph';
 
 /** Lines that follow a head at a page foot. */
 export const AFTER_HEAD = 3;
 /** Grid lines from which a single line is tall. */
 export const TALL = 4;
+
+export const isHead = ({ paragraph }: FlowParagraph): boolean => paragraph.styled.style.withNext;
 
 /** The paragraphs after one that it depends on: after a head as many as may have to follow it, else one. */
 export const followers = (paragraphs: readonly FlowParagraph[], index: number) =>
@@ -21,7 +23,7 @@ export function goesOver(after: readonly (FlowParagraph | undefined)[], leading:
     if (next === undefined || lines >= AFTER_HEAD) break;
     const { styled, broken } = next.paragraph;
     const { style } = styled;
-    const height = style.leading / leading;
+    const height = next.under === undefined ? style.leading / leading : depthOfWhole(next, leading);
     const isWhole = style.withNext || style.keepTogether || (broken.count === 1 && height >= TALL);
     const taken = isWhole ? broken.count : Math.min(broken.count, AFTER_HEAD - lines);
     depth += next.gap + taken * height;

@@ -13,7 +13,7 @@ export type { DivisionPage } from './divisionPage';
 export type { FillMemory } from './fillMemory';
 export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
-export { notesAt, sameInsertions } from './flowParagraph';
+export { depthOfWhole, notesAt, sameInsertions } from './flowParagraph';
 export {
   makeFlow,
   type CutFault,

@@ -1,6 +1,6 @@
 // The insertions of a reach as the search counts them: notes at the foot as lines in a row, floats one after another.
 import type { ComposedParagraph } from '../model/composed/pages';
-import { notesAt, type FlowNote, type FlowParagraph } from './flowParagraph';
+import { depthOfWhole, notesAt, type FlowNote, type FlowParagraph } from './flowParagraph';
 import { exactHeight, type NoteLines } from './noteBlocks';
 
 /** The note lines of a flow in the order of their references, and how many come before each paragraph. */
@@ -55,22 +55,39 @@ export function packNotes(
   };
 }
 
-/** A float of a reach; `anchor`: index of the paragraph that refers to it. */
+/** A float of a reach. */
 export interface PackedFloat {
+  /** Index of the paragraph that refers to it. */
   readonly anchor: number;
+  /** Grid lines, the space below it included. */
   readonly height: number;
+  /** Where the paragraph itself is what floats: it stands in its place or on a later page, never before it. */
+  readonly isPicture: boolean;
 }
 
+/** Grid lines of white below a picture at the head of a region, at least. */
+const BELOW = 1;
+const SLACK = 1e-3;
+
 /** The floats of a flow in the order of their references, and how many come before each paragraph. */
-export function packFloats(paragraphs: readonly Pick<FlowParagraph, 'insertions'>[]): {
+export function packFloats(
+  paragraphs: readonly FlowParagraph[],
+  leading: number,
+): {
   readonly floatStart: Int32Array;
   readonly floats: readonly PackedFloat[];
 } {
   const floatStart = new Int32Array(paragraphs.length + 1);
   const floats: PackedFloat[] = [];
-  paragraphs.forEach(({ insertions }, anchor) => {
-    for (const insertion of insertions)
-      if (insertion.place === 'head') floats.push({ anchor, height: insertion.height });
+  paragraphs.forEach((paragraph, anchor) => {
+    for (const insertion of paragraph.insertions)
+      if (insertion.place === 'head') floats.push({ anchor, height: insertion.height, isPicture: false });
+    if (paragraph.mayPass)
+      floats.push({
+        anchor,
+        height: Math.ceil(depthOfWhole(paragraph, leading) - SLACK) + BELOW,
+        isPicture: true,
+      });
     floatStart[anchor + 1] = floats.length;
   });
   return { floatStart, floats };

@@ -191,16 +191,20 @@ const lateInMargin = (notes: readonly Fragment[]): Give[] =>
   notes.length === 0 ? [] : [{ kind: 'margin-note-late', paragraph: notes[notes.length - 1].paragraph, lines: 0 }];
 
 /** Grid lines of text in a region. */
-function usedBy({ stretches }: FilledRegion, { items }: Flow): number {
+function usedBy({ stretches, floatFrom, floatTo }: FilledRegion, { items, floats }: Flow): number {
   const last = stretches[stretches.length - 1];
-  return last === undefined ? 0 : last.start + (last.to - last.from) * items[last.item].height;
+  const above = floats.slice(floatFrom, floatTo).reduce((sum, { height }) => sum + height, 0);
+  return last === undefined ? above : last.start + (last.to - last.from) * items[last.item].height;
 }
 
 /** A page that a side skips inside a division holds nothing. */
 function roleOf(own: readonly FilledRegion[], index: number, partAlone: boolean): PageRole {
   if (partAlone) return 'display';
   if (index === 0) return 'opener';
-  const isEmpty = own.every(({ stretches, noteFrom, noteTo }) => stretches.length === 0 && noteFrom === noteTo);
+  const isEmpty = own.every(
+    ({ stretches, noteFrom, noteTo, floatFrom, floatTo }) =>
+      stretches.length === 0 && noteFrom === noteTo && floatFrom === floatTo,
+  );
   return isEmpty ? 'blank' : 'text';
 }
 

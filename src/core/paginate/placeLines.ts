@@ -8,18 +8,22 @@ import {
   type PageGeometry,
 } from '../model/composed/pages';
 import type { Flow } from './flow';
+import { depthOfWhole } from './flowParagraph';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
+import { placeFloats, withUnder } from './placePictures';
 import type { FilledRegion } from './tracePages';
 
 /** Fragments of the text of a region. */
 export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeometry): Fragment[] {
   const { x, width, top } = region.region;
-  return region.stretches.flatMap(({ item, setting, from, to, start }, index): Fragment[] => {
+  const text = region.stretches.flatMap(({ item, setting, from, to, start }, index): Fragment[] => {
     const { height, source } = flow.items[item];
     const atEdge = index === 0 || index === region.stretches.length - 1;
     const isBare = source.ornament !== undefined && atEdge && region.endItem < flow.items.length;
     // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
-    const y = gridBaseline(geometry, top + start + height - 1);
+    const first =
+      source.under === undefined ? height : depthOfWhole({ paragraph: setting.paragraph }, geometry.leading);
+    const y = gridBaseline(geometry, top + start + first - 1);
     const paragraph = isBare ? source.ornament : setting.paragraph;
     const placed: Fragment = {
       paragraph,
@@ -34,6 +38,7 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       const others = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => besideOf(placed, cell));
       return [...others(before), placed, ...others(after)];
     }
+    if (source.under !== undefined) return withUnder(source, placed, geometry);
     if (source.marginal === undefined) return [placed];
     const numbers = source.marginal
       .filter(({ line }) => line >= from && line < to)
@@ -46,6 +51,7 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       }));
     return [placed, ...numbers];
   });
+  return [...text, ...placeFloats(flow, region, geometry)];
 }
 
 /** The lines of a cell that stand beside those of a fragment of the deepest cell of its row. */

@@ -89,6 +89,7 @@ export class RegionStarts {
       }
       const next = flow.floats[start + f];
       if (next === undefined || next.anchor > this.at + MAX_AHEAD) break;
+      if (next.isPicture && next.anchor >= this.at) break;
       used += next.height;
       // A float deeper than a page stands on one by itself.
       if (used > room + SLACK && f > float) break;

@@ -15,7 +15,7 @@ export const FELT = 3;
 
 /** The first paragraph from which a search must be made again, when `same` paragraphs at the beginning are the same. */
 export function firstChanged(a: Flow, b: Flow, plan: PagePlan, same: number): number {
-  const hasFloats = a.floats.length + b.floats.length > 0;
+  const hasFloats = [a, b].some(({ floats }) => floats.some(({ isPicture }) => !isPicture));
   return Math.min(same - FELT - (hasFloats ? MAX_AHEAD : 0), lastUnhurried(a, b, plan));
 }
 

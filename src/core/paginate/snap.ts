@@ -52,29 +52,28 @@ const WHITE = { less: 1, wished: 2, more: 3 } as const;
 interface NearHead {
   readonly mayHalve: boolean;
   readonly afterHead: boolean;
-  readonly source: Pick<FlowParagraph, 'gap'>;
 }
 
 /**
- * The flags after an item is begun, by how the white above it differs from the wished one; `space`: grid lines above it, null at the
- * top of a region.
+ * The flags after an item is begun; `off`: grid lines by which the white above it differs from the wished one, null at the top of a
+ * region.
  */
-export function withHead({ mayHalve, afterHead, source }: NearHead, flags: number, space: number | null): number {
-  if (!mayHalve || afterHead) return flags & ~FLAG.HEAD_AT_TOP;
-  if (space === null) return flags | FLAG.HEAD_AT_TOP;
-  const off = space - source.gap;
+export function withHead({ mayHalve, afterHead }: NearHead, before: number, off: number | null): number {
+  const flags = before & ~(FLAG.HEAD_AT_TOP | FLAG.PASSED);
+  if (!mayHalve || afterHead) return flags;
+  if (off === null) return flags | FLAG.HEAD_AT_TOP;
   const white = off < -LIKE ? WHITE.less : off > LIKE ? WHITE.more : WHITE.wished;
-  return (flags & ~(FLAG.HEADS_MASK | FLAG.HEAD_AT_TOP)) | (white << FLAG.HEADS_SHIFT);
+  return (flags & ~FLAG.HEADS_MASK) | (white << FLAG.HEADS_SHIFT);
 }
 
 /**
  * What it costs that a head has other white above it than the one before it on its spread, and that the white below it does not
  * give with the one above. `before`, `after`: the flags.
  */
-export function unlikeHeads(item: NearHead, before: number, after: number, space: number): number {
+export function unlikeHeads(item: NearHead, before: number, after: number, off: number): number {
   const white = (before & FLAG.HEADS_MASK) >> FLAG.HEADS_SHIFT;
   if (item.afterHead) {
-    const gives = space - item.source.gap < -LIKE;
+    const gives = off < -LIKE;
     return before & FLAG.HEAD_AT_TOP || gives === (white === WHITE.less) ? 0 : COST.UNLIKE_HEADS;
   }
   if (!item.mayHalve || white === 0) return 0;

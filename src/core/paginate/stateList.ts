@@ -22,10 +22,12 @@ export const FLAG = {
   HEADS_MASK: 3 << 16,
   /** The item before is a head first in its region. */
   HEAD_AT_TOP: 1 << 18,
+  /** The picture before has gone over. */
+  PASSED: 1 << 19,
 } as const;
 
-/** A choice holds the number of a setting, and above it that of the gap. */
-export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20 } as const;
+/** A choice holds the number of a setting, and above it that of the gap; or it is that the paragraph goes over. */
+export const CHOICE = { SETTING: 0xfffff, GAP_SHIFT: 20, PASSED: 1 << 30 } as const;
 
 /** Whether a page is not of the side on which its first paragraph is to begin. */
 export function isWrongSide(side: PageSide | null, flags: number): boolean {
@@ -105,6 +107,9 @@ export class StateList {
   private mask = 255;
   /** How often a state was found again at less cost. */
   improved = 0;
+  /** The last state that was looked at, and the first of those that were found again at less cost after that. */
+  looked = -1;
+  again = Infinity;
   /** The least cost of all states put since the list was cleared. */
   least = Infinity;
 
@@ -133,6 +138,7 @@ export class StateList {
       ) {
         if (cost < this.cost[k] - 1e-9) {
           this.improved += 1;
+          if (k <= this.looked && k < this.again) this.again = k;
           this.cost[k] = cost;
           this.from[k] = from;
           this.choice[k] = choice;

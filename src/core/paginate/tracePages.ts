@@ -29,6 +29,7 @@ export interface FilledRegion {
   readonly stretches: readonly Stretch[];
   readonly noteFrom: number;
   readonly noteTo: number;
+  /** Floats at its head. */
   readonly floatFrom: number;
   readonly floatTo: number;
   /** Grid lines more or fewer than the page has: those of its spread. */
@@ -48,6 +49,7 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
   const placed = placedLines(path, memory, plan);
   const regions: FilledRegion[] = [];
   let open = path[0];
+  let floatFrom = 0;
   let page = 0;
   let stretches: Stretch[] = [];
   for (let k = 1; k < path.length; k += 1) {
@@ -58,17 +60,18 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
     if ((step.state.flags & FLAG.EMPTY) === 0) continue;
     const depth = (((step.state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT) - 1) as -1 | 0 | 1;
     const endLine = step.state.line === 0 ? 0 : lastLineBefore(placed, k);
-    const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: floatAt(flow, open) };
+    const floats = { floatFrom, floatTo: floatAt(flow, open) };
     const notes = { noteFrom: noteAt(flow, open), noteTo: noteAt(flow, step) };
     regions.push(
       regionOf(flow, plan, open, { page, stretches, depth, ...notes, ...floats, endItem: step.at, endLine }),
     );
     if (regionAt(plan, step.state).column === 0) page += 1;
     open = step;
+    floatFrom = floatAt(flow, before);
     stretches = [];
   }
   const end = path[path.length - 1];
-  const floats = { floatFrom: regions.at(-1)?.floatTo ?? 0, floatTo: floatAt(flow, end) };
+  const floats = { floatFrom, floatTo: floatAt(flow, open) };
   const notes = { noteFrom: noteAt(flow, open), noteTo: flow.noteStart[end.at] };
   const depth = depthOfLast(open.state, regionAt(plan, open.state));
   regions.push(
@@ -80,7 +83,7 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
 /** The first note that is owed at a step. */
 const noteAt = (flow: Flow, { at, state }: Step) => flow.noteStart[at] - state.owed;
 
-/** The first float that stands in no region at a step. */
+/** The first float that stands nowhere at a step. */
 const floatAt = (flow: Flow, { at, state }: Step) => flow.floatStart[at] + state.float;
 
 /** The line after the last of the paragraph that stands before the step `k` inside it. */
@@ -164,6 +167,7 @@ function placedLines(path: readonly Step[], { flow, extra }: FillMemory, plan: P
     const { at, state } = path[k - 1];
     const isEnd = (step.state.flags & FLAG.EMPTY) !== 0;
     if (isEnd && step.state.line === 0) return null;
+    if (!isEnd && step.state.choice === CHOICE.PASSED) return null;
     const setting = settingOf(at, step.state.choice & CHOICE.SETTING);
     const { broken } = setting.paragraph;
     let to = setting.count;
@@ -191,7 +195,8 @@ function makeStretch(
 ): Stretch {
   const item = flow.items[at];
   const empty = (before.flags & FLAG.EMPTY) !== 0;
-  const gap = item.gaps[after.choice >> CHOICE.GAP_SHIFT];
+  const gaps = before.flags & FLAG.PASSED ? item.gapsPassed : item.gaps;
+  const gap = gaps[after.choice >> CHOICE.GAP_SHIFT];
   let start = before.used;
   if (!empty) start += gap.gap;
   else if (before.line === 0 && item.source.paragraph.styled.style.keepSpace === true && region.page > 0)

@@ -88,6 +88,40 @@ describe('pictures on pages', () => {
     );
   });
 
+  it('for which there is no room stand at the head of the next page with their caption, and the text goes on before them', () => {
+    const square = factsOf(pngOf(600, 600));
+    const prose = (k: number) => p(words(90, 20 + k));
+    const set = bookOf([
+      prose(1),
+      picture('p500', square),
+      paragraph('p501', 'CAP', 'A tide table.'),
+      ...[3, 4, 5, 6].map(prose),
+    ]);
+    const { composed, all } = drawn(set);
+    const { geometry } = composed;
+    const at = pageOf(composed, 'p500');
+    expect(all[0].page.index).to.equal(at);
+    expect(pageOf(composed, 'p501')).to.equal(at);
+    // From the head of the page, the caption under it, and the text after both.
+    expect(all[0].y).to.be.closeTo(geometry.head, 1e-6);
+    const { fragments } = composed.pages[at];
+    const lineOf = (block: string) => fragments.find(({ paragraph: { styled } }) => styled.block === block)!.y;
+    const text = fragments.filter(
+      ({ paragraph: { styled } }) => styled.style.meaning === 'body' && !styled.style.picture,
+    );
+    expect(lineOf('p501')).to.be.above(all[0].y + all[0].height);
+    for (const { y } of text) expect(y).to.be.above(lineOf('p501') + geometry.leading);
+    // The page before is full, with words that come after the picture.
+    const [before] = composed.pages.slice(at - 1);
+    const depth = Math.max(...before.fragments.map(({ y, from, to }) => y + (to - from - 1) * geometry.leading));
+    expect(depth).to.be.closeTo(gridBaseline(geometry, geometry.lines - 1 + before.depth), 1);
+    const told = composed.findings.filter(({ kind }) => kind === 'picture-over');
+    expect(told.map(({ block, page }) => [block, page])).to.deep.equal([['p500', at]]);
+    // Every word stands once, in its order.
+    const blocks = composed.pages.flatMap((page) => page.fragments.map(({ paragraph: { styled } }) => styled.block));
+    expect(new Set(blocks).size).to.be.at.least(set.divisions[0].blocks.length);
+  });
+
   it('among words follow their paragraph, before its words stand before it, and lose no word', () => {
     const facts = factsOf(pngOf(60, 30));
     const text = `${OBJECT_CHARACTER} one ${OBJECT_CHARACTER} two${OBJECT_CHARACTER}`;

@@ -49,6 +49,7 @@ export const CHECKS = {
   'space-given': check('search', 'look', 'Space varied'),
   'hyphen-over-recto': check('search', 'must', 'Word divided at a recto foot'),
   'short-last-page': check('search', 'should', 'Short last page'),
+  'picture-over': check('search', 'look', 'Pictures moved to the next page'),
   'note-divided': check('search', 'look', 'Notes over two pages'),
   'note-late': check('search', 'must', 'Notes after their page'),
   'display-page-overflow': check('search', 'should', 'Display pages that run over'),

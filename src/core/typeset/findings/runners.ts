@@ -36,6 +36,7 @@ export const SEARCH_RUNNERS: Readonly<Record<KindsOf<'search'>, SearchRunner>> =
   'space-given': gives,
   'hyphen-over-recto': gives,
   'short-last-page': gives,
+  'picture-over': gives,
   'note-divided': gives,
   'note-late': gives,
   'display-page-overflow': displayOverflow,

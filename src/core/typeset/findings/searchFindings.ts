@@ -79,6 +79,11 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
     kind: 'short-last-page',
     message: `The chapter’s last page holds only ${lines(give)}.`,
   }),
+  'picture-over': () => ({
+    kind: 'picture-over',
+    message:
+      'There was no room for the picture at its place: it stands at the head of this page, and the text went on before it.',
+  }),
   'note-divided': () => ({
     kind: 'note-divided',
     message: 'A note goes on at the foot of the next page.',

@@ -21,6 +21,7 @@ import { PLAIN_TEXT } from '../../copy/plainTags';
 import { atVerseEdge, centreVerse, verseEdge } from './centreVerse';
 import { flowParagraph, type Hanging } from './flowParagraph';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
+import { holdCaptions } from './holdCaptions';
 import { levelOffGrid } from './levelOffGrid';
 import { KeptFlow } from './keptFlow';
 import { raggedWhere } from './raggedWhere';
@@ -88,7 +89,7 @@ export function* composeDivision(
     role: division.role,
     head,
     headEdge: edge,
-    text: settled(text, isDisplay ? across : compose, isVerse(compose) && !isDisplay ? edge : null),
+    text: settled(text, isDisplay ? across : compose, isVerse(compose) && !isDisplay ? edge : null, isDisplay),
     placing: division.placing,
     notes: compose.book.spec.notes,
     margin: marginColumn(compose),
@@ -100,10 +101,13 @@ export function* composeDivision(
 const isVerse = ({ sheet }: ComposeContext) => sheet.get(PLAIN_TEXT)?.align === 'longest';
 
 /** The flow with its verse numbered and at its edge, and what stands off the grid between equal spaces. `edge`: of a book of verse. */
-function settled(text: readonly FlowParagraph[], compose: ComposeContext, edge: number | null) {
+function settled(text: readonly FlowParagraph[], compose: ComposeContext, edge: number | null, isDisplay: boolean) {
   const numbered = numberVerse(text, compose);
   const placed = edge === null ? centreVerse(numbered, compose.measure) : atVerseEdge(numbered, edge);
-  return levelOffGrid(placed, compose.geometry.leading);
+  const { lines, leading } = compose.geometry;
+  // Lines in columns of other widths are set anew where they stand: there each is by itself.
+  const isPlain = !isDisplay && compose.book.spec.pages.columnShares === null;
+  return levelOffGrid(isPlain ? holdCaptions(placed, { lines, leading }) : placed, leading);
 }
 
 const atStart = (notes: readonly FlowNote[]): FlowNote[] => notes.map((note) => ({ ...note, at: 0 }));

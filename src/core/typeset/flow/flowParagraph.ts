@@ -31,7 +31,7 @@ export function flowParagraph(
 ): FlowParagraph {
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
-  const gap = gapBefore(composed, before);
+  const gap = gapBetween(composed, before);
   const made: FlowParagraph = {
     paragraph: composed,
     shorter: variantOf(entry.shorter, composed, elastic || block.touches?.lines === -1),
@@ -90,7 +90,7 @@ function variantOf(
 }
 
 /** The larger of the space below the paragraph before and the space above this one. */
-function gapBefore(composed: ComposedParagraph, before: FlowParagraph | undefined): number {
+export function gapBetween(composed: ComposedParagraph, before: FlowParagraph | undefined): number {
   const last = before?.paragraph.styled.style;
   const { style } = composed.styled;
   // Paragraphs of one style that hold a block together, such as an extract's, stand close; items of a list at all levels.

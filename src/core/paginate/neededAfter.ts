@@ -1,0 +1,49 @@
+// What must follow an item on its page: two lines after a head, the caption after a picture.
+import type { FlowParagraph } from './flowParagraph';
+import { AFTER_HEAD, isHead } from './goesOver';
+
+/** An item of the flow, as far as it is looked at here. */
+interface Item {
+  readonly source: FlowParagraph;
+  readonly height: number;
+  readonly mayPass: boolean;
+  readonly settings: readonly { readonly count: number }[];
+  readonly gaps: readonly { readonly gap: number }[];
+}
+
+export const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph) =>
+  before.paragraph.styled.style.picture !== undefined && paragraph.styled.style.meaning === 'caption';
+
+const LEAST_AFTER = 2;
+/** Least depth of what must follow on an item's page: two lines after a head, or a picture's caption, with the spaces between. */
+export function neededAfter(items: readonly Item[], index: number): number {
+  const next = items[index + 1];
+  if (next === undefined) return 0;
+  if (isCaptionOf(items[index].source, next.source)) return depthOf(next, LEAST_AFTER);
+  let lines = linesAfterHead(items, index);
+  let depth = 0;
+  const end = Math.min(items.length, index + 1 + AFTER_HEAD); // No further than a change is felt.
+  for (let k = index + 1; k < end && lines < LEAST_AFTER; k += 1) {
+    const item = items[k];
+    if (item.mayPass) continue;
+    const isNew = isHead(item.source);
+    const wanted = isNew || item.source.paragraph.styled.style.keepTogether ? Infinity : LEAST_AFTER - lines;
+    depth += depthOf(item, wanted);
+    lines = isNew ? 0 : lines + Math.min(wanted, item.source.paragraph.broken.count);
+  }
+  return depth;
+}
+
+/** Depth of so many lines of an item at least, with the space before it. */
+const depthOf = ({ gaps, settings, height }: Item, lines: number) =>
+  Math.min(...gaps.map(({ gap }) => gap)) + Math.min(lines, ...settings.map(({ count }) => count)) * height;
+
+/** Lines from a head to the end of an item, as many as matter; Infinity where no head is near. */
+function linesAfterHead(items: readonly Item[], index: number): number {
+  let lines = 0;
+  for (let k = index; k >= 0 && lines < LEAST_AFTER; k -= 1) {
+    if (isHead(items[k].source)) return lines;
+    lines += items[k].source.paragraph.broken.count;
+  }
+  return Infinity;
+}
