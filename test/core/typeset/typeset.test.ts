@@ -6,6 +6,7 @@ import type { Book } from '../../../src/core/model/copy/book';
 import type { BookEdit } from '../../../src/core/model/copy/bookEdit';
 import { columnLeft, gridBaseline } from '../../../src/core/model/composed/pages';
 import { compose, drain, faceTable, newContext, prepare, readAsset, textOfPages } from '../../build/assets';
+import { STARTING_SPECS } from '../../../src/core/defaults/startingSpecs';
 import { needsOf, typesetBook } from '../../../src/core/index';
 import { book, chapter, division, note, p, words } from '../../build/book';
 import { essence } from '../../build/essence';
@@ -246,6 +247,20 @@ describe('what a book needs', () => {
     expect(needs.faces.length).to.be.below(6);
     expect(needs.languages).to.deep.equal(['en']);
   });
+});
+
+describe('the demonstration of nonfiction', () => {
+  const made = makeBook(drain(readManuscript('d.docx', readAsset('demo/keeping-a-tidal-garden.docx'))), {
+    bookId: 'b1',
+    fileName: 'd.docx',
+  });
+
+  // It has footnotes beside endnotes: their signs are in another face than the text where that has none.
+  for (const { key, spec } of STARTING_SPECS)
+    it(`is set with nothing missing from the start of ${key}`, () => {
+      const { findings } = compose({ ...made, spec });
+      expect(findings.filter(({ kind }) => kind === 'face-missing' || kind === 'stranded-head')).to.deep.equal([]);
+    });
 });
 
 describe('the demonstration novel', () => {

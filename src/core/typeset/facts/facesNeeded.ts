@@ -3,6 +3,7 @@ import { effectiveTag } from '../../copy/effectiveTag';
 import { maybeFace, type FaceId, type FaceTable } from '../../model/spec/faces';
 import { eachStream, type Book } from '../../model/copy/book';
 import { LANGUAGES } from '../../model/copy/languages';
+import { settledKind } from '../../numbering/settledKind';
 import { NOTE_SYMBOLS } from '../../model/spec/notes';
 import { paragraph as makeParagraph, type FieldName, type Paragraph, type StreamId } from '../../model/copy/streams';
 import { fieldText } from '../../copy/fields';
@@ -75,9 +76,10 @@ export function needsOf(book: Book, table: FaceTable): Needs {
 }
 
 /** Signs of the book's kinds of notes that a text face may lack; empty for none, or no notes. */
-function signsOfNotes({ spec, notes }: Book): string {
-  if (Object.keys(notes).length === 0) return '';
-  const all = Object.values(spec.notes.kinds).flatMap(({ numerals, signs, reference, number }) => [
+function signsOfNotes(book: Book): string {
+  if (Object.keys(book.notes).length === 0) return '';
+  const kinds = Object.values(book.spec.notes.kinds).map((kind) => settledKind(kind, book));
+  const all = kinds.flatMap(({ numerals, signs, reference, number }) => [
     ...(numerals === 'symbols' ? NOTE_SYMBOLS : signs),
     ...[reference, number].flatMap(({ before, after }) => [before, after]),
   ]);
