@@ -222,7 +222,7 @@ const VERSE = changed(
     PT: { size: 18, leading: 21 },
     AH: { leftIndent: 0 },
     BH: { leftIndent: 0 },
-    ...Object.fromEntries(['TB', 'CAP', 'IMP', 'RH', 'VN'].map((tag) => [tag, { leftIndent: 0 }])),
+    ...Object.fromEntries(['TB', 'CAP', 'IMP', 'RH', 'VN', 'IXL'].map((tag) => [tag, { leftIndent: 0 }])),
     // Display pages stand at the edge of the titles.
     ...Object.fromEntries(
       ['HT', 'BT', 'BS', 'BA', 'BP', 'DED', 'CST'].map((tag) => [tag, { leftIndent: 0, align: 'left' }]),

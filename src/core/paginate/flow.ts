@@ -294,7 +294,9 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   const near = linesSinceHead(paragraphs, index);
   if (isHead(before)) fault = 'stranded-head';
   else if (isCaptionOf(before, item)) fault = 'parted';
-  else if (near !== null) fault = near.isHead ? headFault(near.lines) : near.lines < 2 ? 'line-by-break' : 'none';
+  // What a head stands over is whole where the next head begins.
+  else if (near !== null && !(near.isHead && isHead(item)))
+    fault = near.isHead ? headFault(near.lines) : near.lines < 2 ? 'line-by-break' : 'none';
   if (fault === 'none') {
     if (isBreak(item)) fault = 'break-at-top';
     else if (index + 1 < paragraphs.length && isBreak(paragraphs[index + 1]) && item.paragraph.broken.count === 1)

@@ -27,6 +27,7 @@ export function neededAfter(items: readonly Item[], index: number): number {
     const item = items[k];
     if (item.mayPass) continue;
     const isNew = isHead(item.source);
+    if (isNew && lines > 0) break; // What the head stands over is whole.
     const wanted = isNew || item.source.paragraph.styled.style.keepTogether ? Infinity : LEAST_AFTER - lines;
     depth += depthOf(item, wanted);
     lines = isNew ? 0 : lines + Math.min(wanted, item.source.paragraph.broken.count);

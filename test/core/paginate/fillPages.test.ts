@@ -411,6 +411,15 @@ describe('what pages keep', () => {
     expect(after.length === 0 || after[0].to >= 2).to.equal(true);
   });
 
+  it('a head of a single line of text stands whole at a foot, as the letters of an index do', () => {
+    const letters = Array.from({ length: 14 }, () => [{ lines: 1, gap: 1, withNext: true }, { lines: 1 }]).flat();
+    for (const lines of [7, 8, 9, 10]) {
+      const { regions } = fill(letters, planOf(lines, { columns: TWO_COLUMNS, balance: true }));
+      for (const { stretches, endItem } of regions.slice(0, -1))
+        expect([stretches.length > 0, endItem % 2]).to.deep.equal([true, 0]);
+    }
+  });
+
   it('heads of a spread stand under like white', () => {
     const head = { lines: 1, gap: 2, withNext: true, elastic: [1.5, 2.5] };
     // By itself the third head would take half a line more, which is cheaper than what gives for it.
