@@ -1,10 +1,11 @@
 import { expect } from 'chai';
+import { STARTING_SPECS } from '../../../src/core/defaults/startingSpecs';
 import { displayPage, writePressPdf } from '../../../src/core/typeset';
 import { maybeFace } from '../../../src/core/model/spec/faces';
 import { columnLeft } from '../../../src/core/model/composed/pages';
 import { compose, faceTable, newContext, newSubsetter } from '../../build/assets';
 import { book, chapter, words } from '../../build/book';
-import { pdfText } from '../../build/tools';
+import { pdfText, qpdfCheck } from '../../build/tools';
 import { fileBytes } from '../../../src/core/base/fileJob';
 
 function withDrop(text: string, dropLines: number, dropLetters = 1) {
@@ -99,5 +100,22 @@ describe('a drop capital', () => {
   it('is left out where the text does not begin with a letter', () => {
     const { items } = openerOf(`12 boats ${words(70, 4)}`, 3);
     expect(items[0].size).to.equal(11.5);
+  });
+
+  it('after an opening guillemet is drawn with it in every starting spec, in a PDF without faults', () => {
+    for (const { spec } of STARTING_SPECS)
+      for (const dropLetters of [1, 2]) {
+        const text = '« Oui, dit-elle, la marée monte » ; et le bac repartit sans nous.';
+        const made = book([chapter('Un', text, 'Après la pluie, le quai.')], [], spec);
+        const openers = { ...spec.openers, dropLines: 3, dropLetters };
+        const french = { ...made, particulars: { ...made.particulars, language: 'fr' }, spec: { ...spec, openers } };
+        const context = newContext();
+        const bytes = fileBytes(
+          writePressPdf(french, compose(french, context), context, newSubsetter(), '2026-01-01T00:00:00Z'),
+          {},
+        );
+        qpdfCheck(bytes);
+        expect(pdfText(bytes).replace(/\s+/g, '')).to.include('marée').and.include('«');
+      }
   });
 });

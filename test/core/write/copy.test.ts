@@ -416,8 +416,25 @@ describe('the copy of any words', () => {
     );
   });
 
+  it('keeps words of machines, which stay as they were typed', () => {
+    const text = 'Run tide --create now, then see "ponds".';
+    const block = paragraph('p91', 'TX', text, { spans: [{ from: 4, to: 17, style: 'code' }] });
+    const made = book([chapter('One')]);
+    const whole = { ...made, divisions: [{ ...made.divisions[0], blocks: [...made.divisions[0].blocks, block] }] };
+    const files: [string, Uint8Array][] = [
+      ['a.md', new TextEncoder().encode(writeMarkdown(whole))],
+      ['a.html', new TextEncoder().encode(writeHtml(whole))],
+      ['a.docx', copyFile(whole, 'docx')],
+    ];
+    for (const [name, bytes] of files) {
+      const last = drain(readManuscript(name, bytes)).blocks.at(-1) as Paragraph;
+      expect(last.text, name).to.equal(text);
+      expect(last.spans, name).to.deep.equal(block.spans);
+    }
+  });
+
   it('keeps every look, one beside another', () => {
-    const looked = fc.array(fc.tuple(anything, fc.constantFrom(undefined, 'em', 'strong', 'sc', 'sup', 'sub')), {
+    const looked = fc.array(fc.tuple(anything, fc.constantFrom(undefined, 'em', 'strong', 'sc', 'sup', 'sub', 'code')), {
       minLength: 1,
       maxLength: 4,
     });
