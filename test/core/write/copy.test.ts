@@ -434,10 +434,13 @@ describe('the copy of any words', () => {
   });
 
   it('keeps every look, one beside another', () => {
-    const looked = fc.array(fc.tuple(anything, fc.constantFrom(undefined, 'em', 'strong', 'sc', 'sup', 'sub', 'code')), {
-      minLength: 1,
-      maxLength: 4,
-    });
+    const looked = fc.array(
+      fc.tuple(anything, fc.constantFrom(undefined, 'em', 'strong', 'sc', 'sup', 'sub', 'code')),
+      {
+        minLength: 1,
+        maxLength: 4,
+      },
+    );
     fc.assert(
       fc.property(looked, (parts) => {
         let text = '';
