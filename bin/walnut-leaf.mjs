@@ -5,4 +5,4 @@ import { makeAssets } from '../scripts/assets.mjs';
 import { bundleNode } from '../scripts/bundle.mjs';
 
 await makeAssets();
-await import(pathToFileURL(await bundleNode('cli/main.ts', 'cli/main.mjs', ['cli', 'src/core'])).href);
+await import(pathToFileURL(await bundleNode('cli/main.ts', 'cli/main.mjs', ['cli', 'src/core', 'src/decoders'])).href);

@@ -15,6 +15,8 @@ import type { FaceTable, OwnFont } from '../src/core/model/spec/faces';
 
 export interface NodeAssets {
   readonly faces: FaceTable;
+  /** A shipped file by its name. */
+  readonly bytes: (name: string) => Uint8Array;
   /** A context with all faces and patterns that books need; `own`: faces that came with them. */
   readonly contextFor: (books: Book | readonly Book[], own?: readonly OwnFont[]) => TypesetContext;
   readonly subsetter: () => HarfBuzzSubsetter;
@@ -27,6 +29,7 @@ export function nodeAssets(folder: string): NodeAssets {
   const faces = json('faces.json') as FaceTable;
   return {
     faces,
+    bytes,
     contextFor(books, own = []) {
       const all = [...faces, ...own.map(({ record }) => record)];
       const library = new FaceLibrary(new HarfBuzz(bytes('harfbuzz.wasm')), all);

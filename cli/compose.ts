@@ -23,13 +23,14 @@ import {
   type HarfBuzzSubsetter,
   type TypesetContext,
 } from '../src/core/index';
-import type { Book } from '../src/core/model/copy/book';
+import { pictureKindsOf, type Book } from '../src/core/model/copy/book';
 import type { CopyKind } from '../src/core/model/copy/copyKinds';
 import type { Spec } from '../src/core/model/spec/spec';
 import type { OwnFont } from '../src/core/model/spec/faces';
 import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { PageRange } from '../src/core/model/products/products';
 import type { PageTable } from '../src/core/model/composed/pageTable';
+import { loadDecoders } from '../src/decoders/loadDecoders';
 import type { NodeAssets } from './assets';
 import { openProjectFile, readInput, WrittenFiles, type PictureSources } from './files';
 import { UsageError, type ComposeOptions } from './options';
@@ -50,7 +51,7 @@ export interface Report {
   readonly findings: TypesetBook['findings'];
 }
 
-export function compose(options: ComposeOptions, assets: NodeAssets): Report {
+export async function compose(options: ComposeOptions, assets: NodeAssets): Promise<Report> {
   const spec = specOf(options, options.spec === undefined ? undefined : readJson(options.spec), assets.faces);
   const language = options.lang === undefined ? undefined : languageOf(options.lang);
   const times: Record<string, number> = {};
@@ -67,6 +68,8 @@ export function compose(options: ComposeOptions, assets: NodeAssets): Report {
   const composed = timed('compose', () => drain(typesetBook(book, context, held)));
   const moved = pull && movedPages(pull.book, pull.table, book, composed);
   for (const [stage, ms] of Object.entries(composed.times)) times[`compose.${stage}`] = Math.round(ms * 10) / 10;
+  if ([options.press, options.screen, options.epub].some((path) => path !== undefined))
+    await loadDecoders(pictureKindsOf(book), assets.bytes);
   const files = new WrittenFiles();
   try {
     writeProducts(

@@ -10,4 +10,4 @@ const streams = {
   error: (text: string) => process.stderr.write(text),
 };
 
-process.exitCode = run(process.argv.slice(2), place('../../generated/public'), streams, version);
+process.exitCode = await run(process.argv.slice(2), place('../../generated/public'), streams, version);

@@ -14,7 +14,12 @@ export interface Streams {
 }
 
 /** `generated`: the folder of shipped assets; `version`: what `--version` says. Answers the exit code. */
-export function run(words: readonly string[], generated: string, { out, error: say }: Streams, version = ''): number {
+export async function run(
+  words: readonly string[],
+  generated: string,
+  { out, error: say }: Streams,
+  version = '',
+): Promise<number> {
   const told = (sentence: string) => {
     out(`${sentence}\n`);
     return 0;
@@ -29,7 +34,7 @@ export function run(words: readonly string[], generated: string, { out, error: s
     if (options.command === 'version') return told(version);
     if (options.command === 'read') return told(read(options));
     if (options.command === 'tidy') return told(tidy(options));
-    const report = compose(options, nodeAssets(generated));
+    const report = await compose(options, nodeAssets(generated));
     const must = report.findings.filter((finding) => finding.grade === 'must').length;
     const moved = report.hold === undefined ? '' : `; ${report.hold.moved}`;
     return told(

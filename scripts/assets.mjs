@@ -61,6 +61,11 @@ export async function makeAssets() {
   for (const name of ['harfbuzz.wasm', 'harfbuzz-subset.wasm']) {
     copyFileSync(join(root, 'node_modules/harfbuzzjs/dist', name), join(out, 'public', name));
   }
+  for (const [from, name] of [
+    ['@jsquash/webp/codec/dec/webp_dec.wasm', 'webp.wasm'],
+    ['@resvg/resvg-wasm/index_bg.wasm', 'resvg.wasm'],
+  ])
+    copyFileSync(join(root, 'node_modules', from), join(out, 'public', name));
   const demo = await bundle('scripts/demoManuscript.ts');
   mkdirSync(join(out, 'public/demo'), { recursive: true });
   for (const name of ['the-ferry-register', 'keeping-a-tidal-garden'])

@@ -54,7 +54,8 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
     'src/worker/workerLike.ts',
   ],
   'src/worker/writeClient.ts': ['src/worker/protocol.ts', 'src/worker/workerLike.ts'],
-  'src/worker': ['src/core/index.ts', 'src/core/model', 'src/worker'],
+  'src/decoders': ['src/core/base/images'],
+  'src/worker': ['src/core/index.ts', 'src/core/model', 'src/decoders', 'src/worker'],
   'src/galley': ['src/core/base', 'src/core/model', 'src/core/copy'],
   'src/storage': ['src/core/base/commonEnds.ts', 'src/core/base/hash.ts', 'src/core/model', 'src/core/formats'],
   'src/state': [
@@ -70,7 +71,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
   'src/ui': [...SHOWN, 'src/state', 'src/galley', 'src/worker/typesetClient.ts', 'src/worker/writeClient.ts'],
   'src/app': ['src'],
   server: ['contracts'],
-  cli: ['src/core/index.ts', 'src/core/model', 'src/core/defaults'],
+  cli: ['src/core/index.ts', 'src/core/model', 'src/core/defaults', 'src/decoders'],
   bench: ['src/core/index.ts', 'src/core/model', 'src/core/defaults', 'cli'],
   fuzz: ['src/core/index.ts', 'src/core/model', 'src/core/defaults', 'cli'],
   scripts: [],
@@ -78,7 +79,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
 
 /** Packages by name for folders that may use only some. */
 const CORE_PACKAGES = [
-  ...['fflate', 'saxes', 'joi', 'bidi-js', 'parse5', 'fast-png', 'omggif', 're2js'],
+  ...['fflate', 'saxes', 'joi', 'bidi-js', 'parse5', 'fast-png', 'omggif', 'utif2', 're2js'],
   ...['mdast', 'mdast-util-from-markdown', 'mdast-util-gfm', 'micromark-extension-gfm'],
 ];
 

@@ -18,10 +18,10 @@ function run(...words: string[]) {
 }
 
 /** The same without a process of its own, for what is refused before anything is composed. */
-function runHere(...words: string[]) {
+async function runHere(...words: string[]) {
   let [stdout, stderr] = ['', ''];
   const streams = { out: (text: string) => void (stdout += text), error: (text: string) => void (stderr += text) };
-  const status = runProgram(words, fileURLToPath(new URL('../generated/public', import.meta.url)), streams);
+  const status = await runProgram(words, fileURLToPath(new URL('../generated/public', import.meta.url)), streams);
   return { status, stdout, stderr };
 }
 
@@ -136,7 +136,7 @@ describe('the command line', () => {
     expect(held.stdout).to.match(/no page start changes|in step again at \d+/);
   });
 
-  it('takes a spec file, and names every key of the report in the documentation', () => {
+  it('takes a spec file, and names every key of the report in the documentation', async () => {
     const spec = file('spec.json', JSON.stringify({ openers: { textStart: 4, sink: 1 }, text: { setting: 'ragged' } }));
     expect(run('compose', file('s.txt'), '--spec', spec).status).to.equal(0);
     const documented = readFileSync(fileURLToPath(new URL('../docs/formats.md', import.meta.url)), 'utf8');
@@ -174,11 +174,11 @@ describe('the command line', () => {
     ['a spec file that is no JSON', ['compose', 'x.txt', '--spec', '@{']],
   ];
   for (const [what, words] of usage) {
-    it(`answers ${what} with one line and exit 2`, () => {
+    it(`answers ${what} with one line and exit 2`, async () => {
       const given = words.map((word) =>
         word.startsWith('@') ? file('bad.json', word.slice(1)) : word === 'x.txt' ? file('x.txt') : word,
       );
-      const done = runHere(...given);
+      const done = await runHere(...given);
       expect(done.status, done.stderr).to.equal(2);
       expect(done.stderr.trim().split('\n')).to.have.length(1);
       expect(done.stdout).to.equal('');
@@ -195,10 +195,10 @@ describe('the command line', () => {
     ['a project that is none', 'x.walnut', new Uint8Array(100)],
   ];
   for (const [what, name, content] of bad) {
-    it(`answers ${what} with one line and exit 1, and leaves no file`, () => {
+    it(`answers ${what} with one line and exit 1, and leaves no file`, async () => {
       const out = scratch();
       const path = content === null ? join(folder, name) : file(name, content);
-      const done = runHere('compose', path, '--press', join(out, 'o.pdf'), '--report', join(out, 'o.json'));
+      const done = await runHere('compose', path, '--press', join(out, 'o.pdf'), '--report', join(out, 'o.json'));
       expect(done.status, done.stderr).to.equal(1);
       expect(done.stderr.trim().split('\n')).to.have.length(1);
       expect(readdirSync(out)).to.deep.equal([]);
@@ -236,12 +236,12 @@ describe('the command line', () => {
     expect(() => readOptions(['compose', 'a.txt', 'b.txt'])).to.throw(UsageError);
   });
 
-  it('says what it can do, for each command with defaults, units and two examples, and its version', () => {
-    const program = runHere('--help');
+  it('says what it can do, for each command with defaults, units and two examples, and its version', async () => {
+    const program = await runHere('--help');
     expect(program.status).to.equal(0);
     for (const name of Object.keys(COMMANDS)) expect(program.stdout).to.include(`  ${name} `);
     for (const [name, { options, examples }] of Object.entries(COMMANDS)) {
-      const { status, stdout } = runHere(name, '--help');
+      const { status, stdout } = await runHere(name, '--help');
       expect(status).to.equal(0);
       for (const key of Object.keys(options)) expect(stdout).to.include(`--${key} `);
       expect(examples).to.have.length(2);
@@ -250,7 +250,7 @@ describe('the command line', () => {
         expect(() => readOptions(line.split(' ').slice(1))).not.to.throw();
       }
     }
-    expect(runHere('compose', '--help').stdout).to.match(/Page size in in, mm, cm or pt.*default/);
+    expect((await runHere('compose', '--help')).stdout).to.match(/Page size in in, mm, cm or pt.*default/);
     const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8'));
     expect(run('--version')).to.deep.equal({ status: 0, stdout: `${version}\n`, stderr: '' });
   });

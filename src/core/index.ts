@@ -1,4 +1,5 @@
 // The door of core for the workers and the command line.
+export { pictureAsPng } from './base/images/asPng';
 export { pictureKey } from './copy/pictureNames';
 export { ImportError, InvariantError, ValueError } from './base/errors';
 export {

@@ -2,6 +2,7 @@
 // after that only edits do. Big buffers are transferred.
 import type { ListChange } from '../core/base/listChange';
 import type { Book, Particulars } from '../core/model/copy/book';
+import type { PictureKind } from '../core/model/copy/streams';
 import type { BookEdit } from '../core/model/copy/bookEdit';
 import type { ProductChoice } from '../core/model/products/products';
 import type { OwnFont } from '../core/model/spec/faces';
@@ -297,6 +298,8 @@ export type WriteRequest = AssetBase &
     /** A font file of the person's own, read. */
     | { readonly kind: 'readFont'; readonly fileName: string; readonly bytes: Uint8Array }
     | { readonly kind: 'openProject'; readonly file: Blob; readonly bookId: string }
+    /** A picture of a kind that no browser shows, for the screen. */
+    | { readonly kind: 'showPicture'; readonly file: Blob; readonly format: PictureKind }
     /** The first pages of the book's first chapter under each of some specs. */
     | { readonly kind: 'specimens'; readonly book: Book; readonly specs: readonly Spec[] }
     /** `date`: as ISO 8601, for the metadata. */
@@ -344,6 +347,8 @@ export type WriteReply =
       readonly arrival: Arrival;
     }
   | { readonly kind: 'font'; readonly font: OwnFont }
+  /** As PNG. */
+  | { readonly kind: 'picture'; readonly file: Blob }
   | { readonly kind: 'specimens'; readonly specimens: readonly Specimen[]; readonly outlines: readonly GlyphOutline[] }
   /** `hash`: fingerprint of its bytes. */
   | {

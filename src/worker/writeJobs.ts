@@ -14,6 +14,7 @@ import {
   manuscriptOf,
   ownFace,
   partOfPiece,
+  pictureAsPng,
   pictureKey,
   picturesMissing,
   mapStyles,
@@ -69,6 +70,8 @@ export async function doWriteJob(
         return await replaced(job);
       case 'openProject':
         return await openProject(job.file, job.bookId);
+      case 'showPicture':
+        return await shownPicture(job);
       case 'readFont':
         return await readFont(job, fetchBytes);
       case 'find':
@@ -81,18 +84,8 @@ export async function doWriteJob(
         return await suppliedIndex(job, fetchBytes, post);
       case 'specimens':
         return await specimens(job, fetchBytes);
-      case 'product': {
-        const { fonts, date, book, copyBase, pictures, range } = job;
-        const tools = {
-          fetchBytes,
-          fonts,
-          date,
-          copyBase,
-          range,
-          report: (share: number) => post({ kind: 'progress', share }),
-        };
-        return await writeProduct(job.product, { book, pictures }, job.settings, tools);
-      }
+      case 'product':
+        return await product(job, fetchBytes, post);
     }
   } catch (error) {
     if (error instanceof ImportError || error instanceof ValueError)
@@ -111,6 +104,22 @@ async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: 
   if (!new HarfBuzzSubsetter(await fetchBytes('harfbuzz-subset.wasm')).canSubset(bytes))
     throw new ImportError('damaged', `${fileName} is damaged: it could not be put into a PDF.`);
   return { kind: 'font', font: { record, bytes } } as const;
+}
+
+async function shownPicture({ file, format }: Extract<WriteRequest, { kind: 'showPicture' }>): Promise<WriteReply> {
+  const png = pictureAsPng(await bytesOf(file), format);
+  return { kind: 'picture', file: new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }) };
+}
+
+function product(
+  job: Extract<WriteRequest, { kind: 'product' }>,
+  fetchBytes: FetchBytes,
+  post: (reply: WriteReply) => void,
+): Promise<WriteReply> {
+  const { fonts, date, book, copyBase, pictures, range } = job;
+  const report = (share: number) => post({ kind: 'progress', share });
+  const tools = { fetchBytes, fonts, date, copyBase, range, report };
+  return writeProduct(job.product, { book, pictures }, job.settings, tools);
 }
 
 const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());

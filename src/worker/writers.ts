@@ -10,8 +10,9 @@ import {
   type FileJob,
 } from '../core/index';
 import type { PageRange, ProductId, ProductSettings } from '../core/model/products/products';
-import type { Book } from '../core/model/copy/book';
+import { pictureKindsOf, type Book } from '../core/model/copy/book';
 import type { OwnFont } from '../core/model/spec/faces';
+import { loadDecoders } from '../decoders/loadDecoders';
 import { WorkerAssets, type FetchBytes } from './assets';
 import { drain } from './drain';
 import { writeFile } from './files';
@@ -50,6 +51,7 @@ const pdfWriter =
     const [context, wasm] = await Promise.all([
       new WorkerAssets(fetchBytes, fonts).contextFor(book),
       fetchBytes('harfbuzz-subset.wasm'),
+      loadDecoders(pictureKindsOf(book), fetchBytes),
     ]);
     const composed = drain(typesetBook(book, context), (share) => report(share * 0.5));
     const job = write(book, composed, context, new HarfBuzzSubsetter(wasm), date, range);
@@ -62,7 +64,14 @@ const hashesOf = (pictures: PictureBlobs): ReadonlySet<string> => new Set(Object
 export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
   press: pdfWriter(writePressPdf),
   screen: pdfWriter(writeScreenPdf),
-  epub: ({ book, pictures }, _settings, { date }) => ({ job: writeEpub(book, date, hashesOf(pictures)), pages: 0 }),
+  epub: async ({ book, pictures }, _settings, { date, fetchBytes }) => {
+    // Drawings are in it as they are.
+    await loadDecoders(
+      [...pictureKindsOf(book)].filter((kind) => kind !== 'svg'),
+      fetchBytes,
+    );
+    return { job: writeEpub(book, date, hashesOf(pictures)), pages: 0 };
+  },
   copy: ({ book, pictures }, { format }) => ({ job: writeCopy(book, format, hashesOf(pictures)), pages: 0 }),
   project: async ({ book, pictures }, _settings, { copyBase, fetchBytes, fonts = [] }) => {
     const used = fonts.length === 0 ? [] : await new WorkerAssets(fetchBytes, fonts).ownFacesOf(book);

@@ -3,6 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { decode } from 'fast-png';
 
 /** A folder of its own for a test. */
 export function scratch(): string {
@@ -28,3 +29,16 @@ export const pdfInfo = (bytes: Uint8Array): string =>
   runOn(bytes, '.pdf', 'pdfinfo', (file) => ['-box', '-l', '-1', file]);
 export const pdfFonts = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'pdffonts', (file) => [file]);
 export const qpdfCheck = (bytes: Uint8Array): string => runOn(bytes, '.pdf', 'qpdf', (file) => ['--check', file]);
+
+/** A page of a PDF as poppler draws it, counted from 1; red, green and blue of a place from its top left corner, in points. */
+export function drawnPage(bytes: Uint8Array, page: number): (x: number, y: number) => [number, number, number] {
+  const path = join(scratch(), 'drawn.pdf');
+  writeFileSync(path, bytes);
+  const args = ['-png', '-r', '72', '-f', String(page), '-l', String(page), path];
+  const stdout = execFileSync('pdftoppm', args, { maxBuffer: 64 * 1024 * 1024, stdio: ['ignore', 'pipe', 'pipe'] });
+  const { width, channels, data } = decode(new Uint8Array(stdout));
+  return (x, y) => {
+    const at = (Math.round(y) * width + Math.round(x)) * channels;
+    return [0, 1, 2].map((c) => data[at + (channels < 3 ? 0 : c)]) as [number, number, number];
+  };
+}

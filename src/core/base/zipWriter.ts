@@ -7,8 +7,8 @@ import type { FileJob } from './fileJob';
 
 export interface ZipMember {
   readonly name: string;
-  /** Bytes, or the picture of a hash. */
-  readonly content: Uint8Array | { readonly asset: string };
+  /** Bytes, or the picture of a hash, as it is or made another file. */
+  readonly content: Uint8Array | { readonly asset: string; readonly convert?: (bytes: Uint8Array) => Uint8Array };
   /** Stands as it is; else it is pressed. Pictures are never pressed: they are already. */
   readonly asItIs?: boolean;
 }
@@ -37,10 +37,12 @@ export function* writeZip(members: Iterable<ZipMember>): FileJob {
   const written: Written[] = [];
   let at = 0;
   for (const { name, content, asItIs = false } of members) {
-    const asset = 'asset' in content ? content.asset : null;
-    const bytes = 'asset' in content ? yield { kind: 'picture', asset: content.asset } : content;
-    if (bytes === undefined) throw new ValueError(name, 'A picture of this book could not be read.');
-    const isStored = asItIs || asset !== null;
+    const isPicture = 'asset' in content;
+    const read = isPicture ? yield { kind: 'picture', asset: content.asset } : content;
+    if (read === undefined) throw new ValueError(name, 'A picture of this book could not be read.');
+    const bytes = isPicture && content.convert !== undefined ? content.convert(read) : read;
+    const asset = isPicture && content.convert === undefined ? content.asset : null;
+    const isStored = asItIs || isPicture;
     const packed = isStored ? bytes : deflateSync(bytes, { level: 6 });
     const member: Written = {
       name: encoder.encode(name),

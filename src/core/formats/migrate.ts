@@ -5,6 +5,7 @@ import type { Migration, PlainBook } from './plainBook';
 import { from1 } from './steps/from1';
 import { from10 } from './steps/from10';
 import { from11 } from './steps/from11';
+import { from12 } from './steps/from12';
 import { from2 } from './steps/from2';
 import { from3 } from './steps/from3';
 import { from4 } from './steps/from4';
@@ -27,6 +28,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   9: from9,
   10: from10,
   11: from11,
+  12: from12,
 };
 
 /** The book in today's format. */

@@ -4,8 +4,10 @@ import { PRINTED } from '../model/copy/pictureTypes';
 import { onParagraph, type LineHit, type ParagraphRunner } from './hits';
 
 /** Pixels to the inch: under the first a picture is coarse on paper, under the second its pixels are seen. */
-const ENOUGH = 200;
-const LEAST = 120;
+const ENOUGH = 300;
+const LEAST = 150;
+/** Photographs of more have pixels that nobody sees. */
+const MORE_THAN_SEEN = 2 * ENOUGH;
 
 export const pictures: ParagraphRunner = ({ styled }) => {
   const { picture } = styled.style;
@@ -28,6 +30,11 @@ export const pictures: ParagraphRunner = ({ styled }) => {
       kind: 'picture-coarse',
       grade: picture.resolution < LEAST ? 'should' : 'look',
       message: `${name} has ${picture.resolution} pixels to the inch at this size; print wants ${ENOUGH} and more.`,
+    });
+  else if (picture.format === 'jpeg' && picture.resolution > MORE_THAN_SEEN)
+    add({
+      kind: 'picture-oversized',
+      message: `${name} has ${picture.resolution} pixels to the inch at this size, over twice what print needs: a smaller file looks the same.`,
     });
   if (picture.alt === '')
     add({

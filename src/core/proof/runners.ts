@@ -25,6 +25,7 @@ export const PARAGRAPH_RUNNERS: Readonly<Record<KindsOf<'paragraph'>, ParagraphR
   'picture-missing': pictures,
   'picture-not-printed': pictures,
   'picture-coarse': pictures,
+  'picture-oversized': pictures,
   'picture-without-words': pictures,
   unweighed,
 };

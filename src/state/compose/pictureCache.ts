@@ -2,6 +2,9 @@
 import { mediaTypeOf } from '../../core/model/copy/pictureTypes';
 import type { PictureKind } from '../../core/model/copy/streams';
 
+/** Kinds that no browser shows by itself. */
+const UNSHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['tiff']);
+
 interface Shown {
   readonly address: Promise<string | null>;
   /** Once it is decoded. */
@@ -15,6 +18,8 @@ export class PictureCache {
   constructor(
     private readonly find: (asset: string) => Promise<Blob | undefined>,
     private readonly onLoaded: () => void,
+    /** A picture of a kind that no browser shows, as one that it does; null where it cannot be read. */
+    private readonly convert: (file: Blob, format: PictureKind) => Promise<Blob | null>,
   ) {}
 
   /** An address for an element; null when the picture is not here. */
@@ -51,7 +56,10 @@ export class PictureCache {
       this.shown.delete(asset);
       return null;
     }
-    return URL.createObjectURL(blob.slice(0, blob.size, mediaTypeOf({ format })));
+    const shown = UNSHOWN.has(format)
+      ? await this.convert(blob, format)
+      : blob.slice(0, blob.size, mediaTypeOf({ format }));
+    return shown && URL.createObjectURL(shown);
   }
 
   private async decode(shown: Shown): Promise<void> {

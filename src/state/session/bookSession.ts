@@ -55,6 +55,10 @@ export class BookSession implements OpenSession {
     this.pictureCache = new PictureCache(
       (asset) => services.pictures.find(asset),
       () => this.pageCache.changed(),
+      async (file, format) => {
+        const made = await services.startWriteJob({ kind: 'showPicture', file, format }).result;
+        return made.kind === 'picture' ? made.file : null;
+      },
     );
     this.tabs = services.locks.joinTabs(id, (message) => void this.heard(message));
     this.facts = new ShelfFacts(this, services, store);

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { encode } from 'fast-png';
 import { fromBase64, toBase64 } from '../../../src/core/base/base64';
 import { imageFormat } from '../../../src/core/base/images/imageSize';
-import { decodeGif, decodePng } from '../../../src/core/base/images/raster';
+import { decodeGif, decodePng } from '../../../src/core/base/images/pngAndGif';
 import { GIF, jpegOf, pngOf } from '../../build/pictures';
 
 describe('base64', () => {

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { encode as encodeJpeg } from 'jpeg-js';
 import type { Book, Note } from '../../../src/core/model/copy/book';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/composed/pages';
@@ -11,10 +12,11 @@ import {
   type PictureFacts,
 } from '../../../src/core/model/copy/streams';
 import { displayPage, paragraphFacts, writePressPdf } from '../../../src/core/typeset';
-import { compose, newContext, newSubsetter } from '../../build/assets';
+import { loadDecoders } from '../../../src/decoders/loadDecoders';
+import { compose, newContext, newSubsetter, readAsset } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
-import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
-import { qpdfCheck, runOn } from '../../build/tools';
+import { factsOf, GIF, heldJpeg, jpegOf, picture, pngOf, svgOf, tiffOf, WEBP } from '../../build/pictures';
+import { drawnPage, qpdfCheck, runOn } from '../../build/tools';
 import { fileBytes } from '../../../src/core/base/fileJob';
 
 const WIDE = factsOf(pngOf(600, 300));
@@ -191,6 +193,21 @@ describe('pictures on pages', () => {
 });
 
 describe('pictures in the press PDF', () => {
+  /** A book with its pictures, written; and where each is drawn. */
+  function written(set: Book, facts: readonly PictureFacts[], files: readonly Uint8Array[]) {
+    const context = newContext();
+    const { composed, all } = drawn(set, context);
+    const pictures = Object.fromEntries(facts.map((one, k) => [one.asset, files[k]]));
+    const bytes = fileBytes(writePressPdf(set, composed, context, newSubsetter(), '2026-01-01T00:00:00Z'), pictures);
+    qpdfCheck(bytes);
+    const pages = new Map<number, ReturnType<typeof drawnPage>>();
+    const page = (index: number) => {
+      if (!pages.has(index)) pages.set(index, drawnPage(bytes, index + 1));
+      return pages.get(index)!;
+    };
+    return { bytes, composed, drawn: all, page };
+  }
+
   it('are there at their size: JPEG as it came, PNG as pressed rows, with what shows through as a mask', () => {
     const files = [jpegOf(90, 60), pngOf(90, 60, 1), pngOf(90, 60, 3), pngOf(90, 60, 4), GIF];
     const facts = files.map((bytes, k) => factsOf(bytes, `${k}.png`, '', 108, 72));
@@ -215,6 +232,73 @@ describe('pictures in the press PDF', () => {
     for (const row of images.slice(0, 4)) expect(row[12]).to.equal('60');
     const whole = Buffer.from(bytes).toString('latin1');
     expect(whole).to.include(Buffer.from(files[0]).toString('latin1'));
+  });
+
+  it('of other kinds are there too: inks stay inks, a grey one is grey, a drawing as sharp as its place needs', async () => {
+    await loadDecoders(['webp', 'svg'], readAsset);
+    const files = [WEBP, tiffOf(60, 40, 4), tiffOf(60, 40, 1), svgOf('<rect width="300" height="200" fill="#246"/>')];
+    const facts = files.map((bytes, k) => factsOf(bytes, `${k}`, 'A weir', 72, 48));
+    const set = bookOf(facts.map((one, k) => picture(`p70${k}`, one)));
+    const { bytes, composed } = written(set, facts, files);
+    const images = runOn(bytes, '.pdf', 'pdfimages', (file) => ['-list', file])
+      .split('\n')
+      .slice(2)
+      .filter((row) => /\bimage\b/.test(row))
+      .map((row) => row.trim().split(/\s+/));
+    expect(images.map((row) => row.slice(3, 6).join(' '))).to.deep.equal([
+      '8 4 rgb',
+      '60 40 cmyk',
+      '60 40 gray',
+      '600 400 rgb',
+    ]);
+    expect(composed.findings.filter(({ kind }) => kind === 'picture-not-printed')).to.deep.equal([]);
+    // A drawing is never coarse.
+    const coarse = composed.findings.filter(({ kind }) => kind === 'picture-coarse').map(({ block }) => block);
+    expect(coarse).to.deep.equal(['p700', 'p701', 'p702']);
+  });
+
+  it('that were held sideways stand upright, as a browser shows them', () => {
+    // Red, green / blue, white, from the head of the rows in the file.
+    const [width, height] = [64, 32];
+    const corners = [
+      [255, 0, 0],
+      [0, 160, 0],
+      [0, 0, 255],
+      [255, 255, 255],
+    ];
+    const data = new Uint8Array(width * height * 4);
+    for (let y = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1)
+        data.set([...corners[(y < height / 2 ? 0 : 2) + (x < width / 2 ? 0 : 1)], 255], (y * width + x) * 4);
+    const plain = new Uint8Array(encodeJpeg({ width, height, data }, 95).data);
+    // Which corners of the file come to head left, head right, foot left, foot right (Exif 2.3, 4.6.4).
+    const seen = [
+      [0, 1, 2, 3],
+      [1, 0, 3, 2],
+      [3, 2, 1, 0],
+      [2, 3, 0, 1],
+      [0, 2, 1, 3],
+      [2, 0, 3, 1],
+      [3, 1, 2, 0],
+      [1, 3, 0, 2],
+    ];
+    const files = seen.map((_, k) => heldJpeg(plain, k + 1));
+    const facts = files.map((bytes, k) => factsOf(bytes, `${k}.jpg`, '', k < 4 ? 64 : 32, k < 4 ? 32 : 64));
+    const set = bookOf(facts.map((one, k) => picture(`p70${k}`, one)));
+    const { bytes, drawn: all, page } = written(set, facts, files);
+    all.forEach((one, k) => {
+      const at = page(one.page.index);
+      const places = [0.25, 0.75].flatMap((v) =>
+        [0.25, 0.75].map((u) => [one.x + u * one.width, one.y + v * one.height]),
+      );
+      places.forEach(([x, y], corner) => {
+        const found = at(x, y);
+        corners[seen[k][corner]].forEach((value, c) =>
+          expect(found[c], `${k + 1}: ${corner}`).to.be.closeTo(value, 40),
+        );
+      });
+    });
+    qpdfCheck(bytes);
   });
 
   it('that are not there, or damaged, leave a frame', () => {

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { picturesIn } from '../../../src/core/model/copy/streams';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
 import { unpack } from '../../../src/core/base/zip';
@@ -222,6 +223,17 @@ describe('the project file', () => {
     const { section } = spec.furniture.sets[spec.furniture.set].roles;
     expect(section?.head?.recto.spine.parts.map(({ kind }) => kind)).to.deep.equal(['token', 'tab', 'token']);
     expect(Object.keys(anchors)).to.have.members([pageTouches[0].anchor, pageTouches[0].through]);
+  });
+
+  it('keeps what format 13 brought: pictures of more kinds, with their bytes', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-13.walnut', import.meta.url)));
+    const { book: opened, pictures } = openProject(sample, checkBook);
+    const facts = opened.divisions.flatMap(({ blocks }) => blocks.flatMap(picturesIn));
+    expect(facts.map(({ format, width, height }) => [format, width, height])).to.deep.equal([
+      ['tiff', 6, 4],
+      ['svg', 30, 20],
+    ]);
+    expect(Object.keys(pictures)).to.have.members(facts.map(({ asset }) => asset));
   });
 
   it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {

@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { unzipSync } from 'fflate';
 import mammoth from 'mammoth';
+import { imageSize } from '../../../src/core/base/images/imageSize';
 import { unpack } from '../../../src/core/base/zip';
 import { dressHandbook } from '../../../src/core/edit';
 import { makeBook, manuscriptOf, readManuscript } from '../../../src/core/import';
@@ -18,12 +20,13 @@ import {
   type PictureFacts,
   type Span,
 } from '../../../src/core/model/copy/streams';
+import { loadDecoders } from '../../../src/decoders/loadDecoders';
 import { writeHtml, writeMarkdown, writePlainText } from '../../../src/core/write/copy';
 import { drain, readAsset } from '../../build/assets';
 import { book, chapter, division, note, p } from '../../build/book';
 import { checkEpub } from '../../build/epubCheck';
 import { arrived } from '../../build/incoming';
-import { factsOf, GIF, jpegOf, picture, pngOf } from '../../build/pictures';
+import { factsOf, GIF, jpegOf, picture, pngOf, svgOf, tiffOf, WEBP } from '../../build/pictures';
 import { copyFile, epubFile } from '../../build/files';
 
 const DATE = '2026-01-01T00:00:00Z';
@@ -289,6 +292,27 @@ describe('the plain EPUB', () => {
     expect(back.images).to.deep.equal([
       { name: `${SHOWN[0].asset}.png`, width: 30, height: 20, alt: 'A “weir” & <water>' },
     ]);
+  });
+
+  it('holds pictures that readers do not show as PNG, and drawings without what runs', async () => {
+    await loadDecoders(['webp'], readAsset);
+    const files = [WEBP, tiffOf(6, 4, 3), svgOf('<script>run()</script><circle r="9"/>'), WEBP.slice(0, 40)];
+    const facts = files.map((bytes, k) => factsOf(bytes, `${k}`, 'A weir'));
+    const made = book([chapter('One')]);
+    const [first] = made.divisions;
+    const blocks = [...first.blocks, ...facts.map((one, k) => picture(`p9${k}`, one))];
+    const whole = { ...made, divisions: [{ ...first, blocks }] };
+    const bytes = epubFile(whole, DATE, Object.fromEntries(facts.map((one, k) => [one.asset, files[k]])));
+    checkEpub('kinds of pictures', bytes);
+    const members = unzipSync(bytes);
+    const held = facts.map(({ asset }) => Object.keys(members).find((name) => name.includes(asset))!);
+    expect(held.map((name) => name.split('.').pop())).to.deep.equal(['png', 'png', 'svg', 'png']);
+    expect(held.filter((name) => name.endsWith('png')).map((name) => imageSize(members[name]))).to.deep.equal([
+      { width: 8, height: 4 },
+      { width: 6, height: 4 },
+      { width: 1, height: 1 },
+    ]);
+    expect(new TextDecoder().decode(members[held[2]])).to.include('circle').and.not.include('script');
   });
 
   it('lists heads to their levels, and leads from references to them', () => {

@@ -1,81 +1,45 @@
-// Pictures decoded to pixels, by package code. What cannot be decoded is null, never an error.
-import { convertIndexedToRgb, decode } from 'fast-png';
-import { GifReader } from 'omggif';
-import { imageSize } from './imageSize';
+// Pixels of a picture, whatever file they came from.
 
-/** Eight bits a channel, rows from the top: grey or red, green and blue; `alpha` one byte a pixel, null when nothing shows through. */
+/**
+ * Eight bits a channel, rows from the top: grey, red, green and blue, or cyan, magenta, yellow and black (255: all of the ink); `alpha` one byte a
+ * pixel, null when nothing shows through.
+ */
 export interface Raster {
   readonly width: number;
   readonly height: number;
-  readonly channels: 1 | 3;
+  readonly channels: 1 | 3 | 4;
   readonly data: Uint8Array;
   readonly alpha: Uint8Array | null;
 }
 
 /** No picture of a book has more pixels; a file that says so is made to fill memory. */
-const MOST_PIXELS = 120_000_000;
+export const MOST_PIXELS = 120_000_000;
 
-export function decodePng(bytes: Uint8Array): Raster | null {
-  const { width, height } = imageSize(bytes);
-  if (width * height === 0 || width * height > MOST_PIXELS) return null;
-  try {
-    const png = decode(bytes);
-    const palette = png.palette;
-    const data = palette === undefined ? toBytes(unpackBits(png)) : convertIndexedToRgb(png);
-    const channels = palette === undefined ? png.channels : palette[0]?.length === 4 ? 4 : 3;
-    const keys = palette === undefined ? png.transparency : undefined;
-    return separate(data as Uint8Array, width, height, channels, keys, png.depth);
-  } catch {
-    return null;
+/** Grey or red, green and blue; the four inks as they would look without a profile. */
+export function inRgb(raster: Raster): Raster & { readonly channels: 1 | 3 } {
+  const { width, height, channels, data, alpha } = raster;
+  if (channels !== 4) return { ...raster, channels };
+  const rgb = new Uint8Array(width * height * 3);
+  for (let k = 0; k < width * height; k += 1) {
+    const light = 255 - data[k * 4 + 3];
+    for (let c = 0; c < 3; c += 1) rgb[k * 3 + c] = Math.round(((255 - data[k * 4 + c]) * light) / 255);
   }
+  return { width, height, channels: 3, data: rgb, alpha };
 }
 
-/** The first frame, on nothing. */
-export function decodeGif(bytes: Uint8Array): Raster | null {
-  const { width, height } = imageSize(bytes);
-  if (width * height === 0 || width * height > MOST_PIXELS) return null;
-  try {
-    const reader = new GifReader(bytes as unknown as ConstructorParameters<typeof GifReader>[0]);
-    const rgba = new Uint8Array(reader.width * reader.height * 4);
-    reader.decodeAndBlitFrameRGBA(0, rgba);
-    return separate(rgba, reader.width, reader.height, 4, undefined, 8);
-  } catch {
-    return null;
-  }
-}
-
-type Decoded = ReturnType<typeof decode>;
-
-/** Grey of less than eight bits, spread to eight; rows of the file begin at whole bytes. */
-function unpackBits({
-  data,
-  depth,
-  width,
-  height,
-  channels,
-}: Decoded): ArrayLike<number> & { readonly BYTES_PER_ELEMENT: number } {
-  if (depth >= 8 || channels !== 1) return data;
-  const spread = new Uint8Array(width * height);
-  const rowBytes = Math.ceil((width * depth) / 8);
-  const most = (1 << depth) - 1;
-  for (let y = 0; y < height; y += 1)
-    for (let x = 0; x < width; x += 1) {
-      const bit = x * depth;
-      const value = (data[y * rowBytes + (bit >> 3)] >> (8 - depth - (bit & 7))) & most;
-      spread[y * width + x] = Math.round((value * 255) / most);
-    }
-  return spread;
-}
-
-function toBytes(data: ArrayLike<number> & { readonly BYTES_PER_ELEMENT: number }): Uint8Array {
-  const bytes = new Uint8Array(data.length);
-  const shift = data.BYTES_PER_ELEMENT === 2 ? 8 : 0;
-  for (let k = 0; k < data.length; k += 1) bytes[k] = data[k] >> shift;
-  return bytes;
+/** Red, green, blue and alpha apart. */
+export function rasterOf(rgba: Uint8Array | Uint8ClampedArray, width: number, height: number): Raster {
+  const raster = separate(new Uint8Array(rgba.buffer, rgba.byteOffset, rgba.length), width, height, 4, undefined, 8);
+  const { data } = raster;
+  for (let k = 0; k < data.length; k += 3) if (data[k] !== data[k + 1] || data[k] !== data[k + 2]) return raster;
+  // What holds no colour is grey, and takes no ink but black.
+  const grey = new Uint8Array(width * height);
+  for (let k = 0; k < grey.length; k += 1) grey[k] = data[k * 3];
+  return { ...raster, channels: 1, data: grey };
 }
 
 /** Colours and alpha apart. `keys`: a colour that nothing shows of (PNG 11.3.2.1), in the depth of the file. */
-function separate(
+export function separate(
   data: Uint8Array,
   width: number,
   height: number,

@@ -27,6 +27,7 @@ export const CHECKS = {
   'picture-missing': check('paragraph', 'must', 'Pictures without a file'),
   'picture-not-printed': check('paragraph', 'must', 'Pictures that cannot print'),
   'picture-coarse': check('paragraph', 'look', 'Coarse pictures'),
+  'picture-oversized': check('paragraph', 'look', 'Pictures finer than print needs'),
   'picture-without-words': check('paragraph', 'look', 'No alternative text'),
   unweighed: check('paragraph', 'look', 'Not all settings weighed'),
   'off-page': check('page', 'must', 'Text over the page’s edge'),

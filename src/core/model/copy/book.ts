@@ -5,12 +5,12 @@ import type { FolioRun } from '../spec/numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
 import type { Spec } from '../spec/spec';
-import { picturesIn, type Block, type BlockId, type StreamId, type StyleTag } from './streams';
+import { picturesIn, type Block, type BlockId, type PictureKind, type StreamId, type StyleTag } from './streams';
 
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 12;
+export const BOOK_FORMAT = 13;
 
 export interface Person {
   readonly name: string;
@@ -175,6 +175,14 @@ export function picturesOf(book: Book): string[] {
   for (const { kept } of book.source.firstPages ?? [])
     for (const block of kept) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
   return [...found];
+}
+
+/** Kinds of the pictures of a book. */
+export function pictureKindsOf(book: Book): ReadonlySet<PictureKind> {
+  const kinds = new Set<PictureKind>();
+  for (const { owner, blocks } of eachStream(book))
+    if (owner !== 'cell') for (const block of blocks) for (const { format } of picturesIn(block)) kinds.add(format);
+  return kinds;
 }
 
 /** The names with a role, in order, joined as in a line of type: `A`, `A and B`, `A, B and C`. */

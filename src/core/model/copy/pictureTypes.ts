@@ -7,9 +7,11 @@ const TYPES: Readonly<Record<PictureKind, string>> = {
   gif: 'image/gif',
   webp: 'image/webp',
   bmp: 'image/bmp',
+  tiff: 'image/tiff',
+  svg: 'image/svg+xml',
   other: 'application/octet-stream',
 };
 export const mediaTypeOf = ({ format }: Pick<PictureFacts, 'format'>): string => TYPES[format];
 
 /** Kinds that can be drawn on pages. */
-export const PRINTED: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif']);
+export const PRINTED: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'webp', 'tiff', 'svg']);

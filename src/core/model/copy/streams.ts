@@ -94,7 +94,7 @@ export type FieldName =
   | 'credits';
 
 /** Kinds of picture files that are told apart; `other`: kept as it came, and nothing here can draw it. */
-export const PICTURE_KINDS = ['jpeg', 'png', 'gif', 'webp', 'bmp', 'other'] as const;
+export const PICTURE_KINDS = ['jpeg', 'png', 'gif', 'webp', 'bmp', 'tiff', 'svg', 'other'] as const;
 export type PictureKind = (typeof PICTURE_KINDS)[number];
 
 /** A picture in the text. Its bytes are kept apart from the book, by their hash. */

@@ -72,7 +72,8 @@ export function pictureStyle(
     x: align === 'left' ? 0 : align === 'right' ? free : free / 2,
     width,
     height,
-    resolution: picture.width > 0 ? Math.round((picture.width / width) * 72) : 0,
+    // A drawing is as sharp at any size.
+    resolution: picture.width > 0 && picture.format !== 'svg' ? Math.round((picture.width / width) * 72) : 0,
   };
   return {
     ...style,

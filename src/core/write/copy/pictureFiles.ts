@@ -9,9 +9,12 @@ const EXTENSIONS: Readonly<Record<PictureKind, string>> = {
   gif: 'gif',
   webp: 'webp',
   bmp: 'bmp',
+  tiff: 'tif',
+  svg: 'svg',
   other: 'bin',
 };
-export const pictureFileName = ({ asset, format }: PictureFacts): string => `${asset}.${EXTENSIONS[format]}`;
+export const pictureFileName = ({ asset, format }: Pick<PictureFacts, 'asset' | 'format'>): string =>
+  `${asset}.${EXTENSIONS[format]}`;
 
 /** Every picture file once, of the pictures that were met; `of`: which formats the package may hold. */
 export class PictureFiles {
@@ -21,20 +24,33 @@ export class PictureFiles {
     /** Hashes of those that are there. */
     private readonly there: ReadonlySet<string>,
     private readonly of: ReadonlySet<PictureKind>,
+    /** Formats that stand in the package as another. */
+    private readonly as: Readonly<Partial<Record<PictureKind, PictureKind>>> = {},
   ) {}
+
+  private inPackage({ asset, format }: PictureFacts): Pick<PictureFacts, 'asset' | 'format'> {
+    return { asset, format: this.as[format] ?? format };
+  }
 
   /** The file of a picture; null when its bytes are not there, or of no kind that the package holds. */
   take(picture: PictureFacts): string | null {
     if (!this.there.has(picture.asset) || !this.of.has(picture.format)) return null;
     this.met.set(picture.asset, picture);
-    return pictureFileName(picture);
+    return pictureFileName(this.inPackage(picture));
   }
 
-  get files(): { readonly name: string; readonly type: string; readonly asset: string }[] {
+  /** `format`: that of the picture's own file. */
+  get files(): {
+    readonly name: string;
+    readonly type: string;
+    readonly asset: string;
+    readonly format: PictureKind;
+  }[] {
     return [...this.met.values()].map((picture) => ({
-      name: pictureFileName(picture),
-      type: mediaTypeOf(picture),
+      name: pictureFileName(this.inPackage(picture)),
+      type: mediaTypeOf(this.inPackage(picture)),
       asset: picture.asset,
+      format: picture.format,
     }));
   }
 }

@@ -2,6 +2,8 @@
 // text. Made for reading and correcting; the look is the reader's own.
 import { placesOf } from '../../copy/places';
 import { withPlaceLinks } from '../copy/placeLinks';
+import { pictureAsPng } from '../../base/images/asPng';
+import { cleanSvg } from '../../base/images/svg';
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { shareStep, type FileJob } from '../../base/fileJob';
@@ -52,8 +54,22 @@ const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
   afterword: 'afterword',
 };
 
-/** Kinds of pictures that every reader shows (EPUB 3.3, 3.2). */
-const SHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'webp']);
+/** Kinds of pictures that come into the package; the core media types of EPUB 3.2 (3.3 has WebP too) as they are, others as PNG. */
+const SHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'svg', 'webp', 'tiff']);
+const AS_PNG: Readonly<Partial<Record<PictureKind, PictureKind>>> = { webp: 'png', tiff: 'png' };
+const EMPTY_DRAWING = '<svg xmlns="http://www.w3.org/2000/svg" width="1" height="1"/>';
+
+const pictureMember = ({ name, asset, format }: PictureFiles['files'][number]) => ({
+  name: `OPS/pictures/${name}`,
+  content: { asset, convert: converterOf(format) },
+});
+
+/** What becomes of a picture's file in the package; undefined: it stays as it is. */
+function converterOf(format: PictureKind): ((bytes: Uint8Array) => Uint8Array) | undefined {
+  if (format === 'svg')
+    return (bytes) => new TextEncoder().encode(cleanSvg(new TextDecoder().decode(bytes)) ?? EMPTY_DRAWING);
+  return AS_PNG[format] === undefined ? undefined : (bytes) => pictureAsPng(bytes, format);
+}
 
 const CSS = `body { margin: 0 5%; }
 h1, h2, h3 { font-weight: normal; line-height: 1.2; text-align: center; }
@@ -84,7 +100,7 @@ interface TextFile {
 export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> = new Set()): FileJob {
   const notes = numberedNotes(book);
   const heads = headsOf(book);
-  const pictureFiles = new PictureFiles(there, SHOWN);
+  const pictureFiles = new PictureFiles(there, SHOWN, AS_PNG);
   const files = book.divisions.filter(isRead).map((division, index): TextFile => ({
     name: `d${index + 1}.xhtml`,
     division,
@@ -137,7 +153,7 @@ export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> 
     // Its type first and unpressed, so that the file tells what it is (OCF 3.3, 4.2).
     { name: 'mimetype', content: encoder.encode('application/epub+zip'), asItIs: true },
     ...Object.entries(members).map(([name, text]) => ({ name, content: encoder.encode(text) })),
-    ...pictureFiles.files.map(({ name, asset }) => ({ name: `OPS/pictures/${name}`, content: { asset } })),
+    ...pictureFiles.files.map(pictureMember),
   ]);
 }
 

@@ -58,15 +58,21 @@ function drawText(items: readonly TextItem[], list: DisplayList, fontOf: (face: 
 
 /** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
 function drawPicture({ asset, x, y, width, height }: PictureItem, pageHeight: number, use: PictureUse): void {
-  const name = use.nameOf(asset);
+  const drawn = use.drawnAs(asset, width / height);
   const foot = pageHeight - y - height;
-  if (name === null) {
+  if (drawn === null) {
     out.text('/Artifact BMC q 0.5 w ').number(x).space().number(foot).space().number(width).space();
     out.number(height).text(' re S Q EMC\n');
     return;
   }
-  out.text('q ').number(width).text(' 0 0 ').number(height).space().number(x).space().number(foot);
-  out.text(` cm /${name} Do Q\n`);
+  const [ux, vx, uy, vy, u, v] = drawn.turn;
+  out.text('q ');
+  for (const value of [ux * width, vx * height, uy * width, vy * height]) out.number(value).space();
+  out
+    .number(x + u * width)
+    .space()
+    .number(foot + v * height);
+  out.text(` cm /${drawn.name} Do Q\n`);
 }
 
 /** What is no part of the text (14.8.2.2); nobody copies the points of a leader. */

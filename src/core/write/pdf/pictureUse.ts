@@ -1,32 +1,74 @@
 // The pictures of a PDF (ISO 32000-1, 8.9): a JPEG goes in as it is, and so do the pressed rows of a PNG that needs no mask;
-// other PNG and GIF files are decoded, with what shows through as a soft mask (11.6.5.3).
+// all others are decoded, with what shows through as a soft mask (11.6.5.3).
 import type { ByteRange, FileJob } from '../../base/fileJob';
-import { decodeGif, decodePng, type Raster } from '../../base/images/raster';
+import { decodePicture } from '../../base/images/decoders';
+import type { Raster } from '../../base/images/raster';
 import { imageSize, jpegFrame } from '../../base/images/imageSize';
 import type { PictureKind } from '../../model/copy/streams';
 import { pdfArray, pdfDictionary, pdfNumber, type PdfFile, type PdfValue } from './objects';
 
-const JPEG_SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '/DeviceRGB', 4: '/DeviceCMYK' };
+const SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '/DeviceRGB', 4: '/DeviceCMYK' };
+
+/** Pixels to the inch at which drawings are drawn. */
+const DRAWN_AT = 600;
+
+/**
+ * From the unit square of the rows as they lie in the file to that of the picture as it is seen: what the way across and the way up add
+ * to either side, and where the lower left corner comes to.
+ */
+export type Turn = readonly [number, number, number, number, number, number];
+
+const UPRIGHT: Turn = [1, 0, 0, 1, 0, 0];
+/** By the orientation that a JPEG says (Exif 2.3, 4.6.4), from 1. */
+const TURNS: readonly Turn[] = [
+  UPRIGHT,
+  [-1, 0, 0, 1, 1, 0],
+  [-1, 0, 0, -1, 1, 1],
+  [1, 0, 0, -1, 0, 1],
+  [0, -1, -1, 0, 1, 1],
+  [0, -1, 1, 0, 0, 1],
+  [0, 1, 1, 0, 0, 0],
+  [0, 1, -1, 0, 1, 0],
+];
+
+interface UsedPicture {
+  readonly name: string;
+  readonly value: PdfValue;
+  readonly turn: Turn;
+  /** Width by height of the rows in the file. */
+  readonly shape: number;
+}
 
 export class PictureUse {
-  private readonly known = new Map<string, { readonly name: string; readonly value: PdfValue } | null>();
+  private readonly known = new Map<string, UsedPicture | null>();
 
   constructor(private readonly file: PdfFile) {}
 
   /** Puts pictures into the file that are not in it yet; each is asked for alone. */
   *take(pictures: readonly PictureInFile[]): FileJob {
-    for (const { asset, format } of pictures) {
+    for (const { asset, format, width } of pictures) {
       if (this.known.has(asset)) continue;
       const bytes = asset === '' ? undefined : yield { kind: 'picture', asset };
-      const value = bytes === undefined ? null : addPicture(this.file, asset, bytes, format);
-      this.known.set(asset, value === null ? null : { name: `P${this.known.size + 1}`, value });
+      const across = Math.ceil((width / 72) * DRAWN_AT);
+      const value = bytes === undefined ? null : addPicture(this.file, asset, bytes, format, across);
+      const frame = bytes !== undefined && format === 'jpeg' ? jpegFrame(bytes) : null;
+      const turn = TURNS[(frame?.orientation ?? 1) - 1];
+      const shape = frame === null ? 1 : frame.width / frame.height;
+      this.known.set(asset, value === null ? null : { name: `P${this.known.size + 1}`, value, turn, shape });
       yield* this.file.flush();
     }
   }
 
-  /** The name under which a content stream draws a picture that was taken; null when it cannot be drawn. */
-  nameOf(asset: string): string | null {
-    return this.known.get(asset)?.name ?? null;
+  /**
+   * The name under which a content stream draws a picture that was taken, and how it lies; null when it cannot be drawn. `shape`: width by
+   * height of its area. One that was put in before its orientation was read, as it lies in the file, stays so.
+   */
+  drawnAs(asset: string, shape: number): Pick<UsedPicture, 'name' | 'turn'> | null {
+    const used = this.known.get(asset);
+    if (used === undefined || used === null) return null;
+    const isSideways = used.turn[0] === 0;
+    const fitsAsItLies = Math.abs(Math.log(shape / used.shape)) < Math.abs(Math.log(shape * used.shape));
+    return { name: used.name, turn: isSideways && fitsAsItLies ? UPRIGHT : used.turn };
   }
 
   /** The entries of the resources, by name. */
@@ -40,21 +82,29 @@ export class PictureUse {
 interface PictureInFile {
   readonly asset: string;
   readonly format: PictureKind;
+  /** Points, where it first stands. */
+  readonly width: number;
 }
 
-function addPicture(file: PdfFile, asset: string, bytes: Uint8Array, format: PictureKind): PdfValue | null {
+function addPicture(
+  file: PdfFile,
+  asset: string,
+  bytes: Uint8Array,
+  format: PictureKind,
+  across: number,
+): PdfValue | null {
   if (format === 'jpeg') return addJpeg(file, asset, bytes);
   if (format === 'png') {
     const passed = addPngAsItIs(file, asset, bytes);
     if (passed !== null) return passed;
   }
-  const raster = format === 'png' ? decodePng(bytes) : format === 'gif' ? decodeGif(bytes) : null;
+  const raster = decodePicture(bytes, format, across);
   return raster === null ? null : addRaster(file, raster);
 }
 
 function addJpeg(file: PdfFile, asset: string, bytes: Uint8Array): PdfValue | null {
   const frame = jpegFrame(bytes);
-  const space = frame === null ? undefined : JPEG_SPACES[frame.components];
+  const space = frame === null ? undefined : SPACES[frame.components];
   if (frame === null || space === undefined || frame.width === 0 || frame.height === 0) return null;
   const { width, height, components, isAdobe } = frame;
   return file.addCopy(asset, [{ from: 0, to: bytes.length }], {
@@ -106,7 +156,7 @@ function addPngAsItIs(file: PdfFile, asset: string, bytes: Uint8Array): PdfValue
 
 function addRaster(file: PdfFile, { width, height, channels, data, alpha }: Raster): PdfValue {
   const mask = alpha === null ? undefined : file.addStream(alpha, imageEntries(width, height, '/DeviceGray', 8));
-  const space = channels === 1 ? '/DeviceGray' : '/DeviceRGB';
+  const space = SPACES[channels];
   return file.addStream(data, { ...imageEntries(width, height, space, 8), ...(mask ? { SMask: mask } : {}) });
 }
 

@@ -5,7 +5,7 @@ import type { PictureFacts } from '../../../../core/model/copy/streams';
 import type { GalleyHost } from './host';
 import { NAME } from './commands';
 
-export const PICTURE_FILES = 'image/jpeg,image/png,image/gif,image/webp,image/bmp';
+export const PICTURE_FILES = 'image/jpeg,image/png,image/gif,image/webp,image/bmp,image/tiff,image/svg+xml';
 
 /** Asks the person for a picture file. */
 export function choosePicture(taken: (file: File) => void): void {
