@@ -11,6 +11,7 @@ import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { Paragraph } from '../src/core/model/copy/streams';
 import { openBrowser, printPeer } from './browserPeer';
 import { measureEdits, type EditTimes } from './edits';
+import { withFigures } from './figures';
 import { measureReach } from './specChanges';
 import { peerText } from './peerText';
 import { seededText } from './seededText';
@@ -100,6 +101,11 @@ const demo = new Uint8Array(readFileSync(join(folder, 'demo/the-ferry-register.d
 measure('The Ferry Register', bookOf('the-ferry-register.docx', demo), 5);
 const long = seededBook(100_000, 32);
 const hundred = measure('Seeded text, 32 chapters', long, RUNS);
+
+const composeTime = (book: Book) => timed(() => drain(typesetBook(book, assets.contextFor(book))))[0];
+const figured = withFigures(long, 120);
+const turns = Array.from({ length: 5 }, () => composeTime(figured) / composeTime(long));
+console.log(`  the same with 120 pictures and captions: ${median(turns).toFixed(2)} of the time`);
 
 const reach = measureReach(long, contextWithFaces(long, ['source-serif-4']), 6);
 console.log(

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { cleanSvg } from '../../../src/core/base/images/svg';
 import { unzipSync } from 'fflate';
 import { Document, ImageRun, Packer, Paragraph as DocxParagraph, TextRun } from 'docx';
 import { makeBook, readManuscript } from '../../../src/core/import';
@@ -112,7 +113,11 @@ describe('pictures that come in', () => {
 
   it('are nothing but bytes: a hostile picture runs nothing and leads nowhere', () => {
     const svg = 'data:image/svg+xml;base64,' + toBase64(new TextEncoder().encode('<svg onload="x()"/>'));
-    expect(onlyPictureFormat(read('a.html', `<p>One<img src="${svg}" onerror="x()"></p>`))).to.equal('other');
+    const drawing = read('a.html', `<p>One<img src="${svg}" onerror="x()"></p>`);
+    expect(onlyPictureFormat(drawing)).to.equal('svg');
+    // It is kept as it came; what is drawn and written of it is cleaned.
+    const bytes = drawing.manuscript.pictures[drawing.pictures[0].asset];
+    expect(cleanSvg(new TextDecoder().decode(bytes))).to.equal('<svg/>');
     const far = read('a.html', '<p>One<img src="https://far.example/x.png"></p>');
     expect(far.pictures[0]).to.include({ asset: '', name: 'x.png' });
     expect(Object.keys(far.manuscript.pictures)).to.deep.equal([]);

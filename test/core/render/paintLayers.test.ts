@@ -57,7 +57,9 @@ describe('the order of painting', () => {
 
   it('is kept by the PDF', () => {
     const fontOf = () => ({ resource: 'F1', noteUnit: () => true, width: () => 500 }) as unknown as FontUse;
-    const content = new TextDecoder('latin1').decode(pageContent(list, fontOf, { nameOf: () => 'P1' } as never));
+    const content = new TextDecoder('latin1').decode(
+      pageContent(list, fontOf, { drawnAs: () => ({ name: 'P1', turn: [1, 0, 0, 1, 0, 0] }) } as never),
+    );
     const places = ['200 ', '210 ', '100 ', '110 ', '120 ', '/P1 Do', 'BT'].map((word) => content.indexOf(word));
     expect(places).to.deep.equal([...places].sort((a, b) => a - b));
     expect(Math.min(...places)).to.be.at.least(0);

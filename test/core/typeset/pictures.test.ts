@@ -90,6 +90,21 @@ describe('pictures on pages', () => {
     );
   });
 
+  it('that would fill a page leave room for their caption', () => {
+    for (const length of [4, 30, 70]) {
+      const caption = paragraph('p501', 'CAP', words(length, 8));
+      const { composed, all } = drawn(bookOf([picture('p500', factsOf(pngOf(200, 900))), caption, p(words(200, 3))]));
+      const { geometry } = composed;
+      const { fragments } = composed.pages[all[0].page.index];
+      const last = fragments.find(({ paragraph: { styled } }) => styled.block === 'p501')!;
+      const foot = last.y + (last.to - last.from - 1) * last.paragraph.styled.style.leading;
+      expect([last.from, last.to]).to.deep.equal([0, last.paragraph.broken.count]);
+      expect(foot).to.be.at.most(gridBaseline(geometry, geometry.lines - 1) + 0.01);
+      expect(all[0].height / all[0].width).to.be.closeTo(4.5, 1e-6);
+      expect(all[0].height).to.be.above(geometry.lines * geometry.leading * 0.7);
+    }
+  });
+
   it('for which there is no room stand at the head of the next page with their caption, and the text goes on before them', () => {
     const square = factsOf(pngOf(600, 600));
     const prose = (k: number) => p(words(90, 20 + k));

@@ -37,10 +37,24 @@ export function styleOfPicture(
 ): ResolvedStyle {
   const picture = pictureOfParagraph(blocks[index]);
   if (picture === undefined) return style;
-  const next = blocks[index + 1];
-  const hasCaption = next !== undefined && styleOf(next.style, compose).meaning === 'caption';
+  const under = captionDepth(blocks, index, compose);
   const { interner } = compose.context;
-  return interner.intern(pictureStyle(style, picture, blocks[index], hasCaption, compose.geometry));
+  return interner.intern(pictureStyle(style, picture, blocks[index], under, compose.geometry));
+}
+
+/** Em that a letter of a caption takes, and more: its lines are not known before they are set. */
+const LETTER = 0.5;
+
+/** Room for the captions of a picture, in points; 0 where it has none. */
+function captionDepth(blocks: readonly Paragraph[], index: number, compose: ComposeContext): number {
+  let depth = 0;
+  for (let k = index + 1; k < blocks.length; k += 1) {
+    const { meaning, size, leading, above } = styleOf(blocks[k].style, compose);
+    if (meaning !== 'caption') break;
+    const lines = Math.max(1, Math.ceil((blocks[k].text.length * size * LETTER) / compose.measure));
+    depth += lines * leading + above * compose.geometry.leading;
+  }
+  return depth;
 }
 
 /** What is put before the words of a paragraph, and where it and they lead. */

@@ -48,17 +48,19 @@ export function pictureOfParagraph(block: Paragraph): PictureObject | undefined 
   return isPictureAlone(block) ? (block.objects[0] as PictureObject) : undefined;
 }
 
-/** How a picture is set: `style` that of its paragraph; `hasCaption`: what follows stays with it. */
+/** How a picture is set: `style` that of its paragraph; `under`: points that its captions take, which stay with it. */
 export function pictureStyle(
   style: ResolvedStyle,
   picture: PictureFacts,
   { touches }: Paragraph,
-  hasCaption: boolean,
+  under: number,
   geometry: PageGeometry,
 ): ResolvedStyle {
   const { leading, lines, capHeight } = geometry;
   const measure = Math.min(...geometry.columns.map((column) => column.width));
-  const deepest = (lines - 1) * leading + capHeight;
+  const page = (lines - 1) * leading + capHeight;
+  // Captions of half a page and more are no reason for a small picture.
+  const deepest = under < page / 2 ? page - under : page;
   const natural = naturalSize(picture, measure);
   const scale = Math.min(1, measure / natural.width, deepest / natural.height);
   const [width, height] = [natural.width * scale, natural.height * scale];
@@ -87,7 +89,7 @@ export function pictureStyle(
     leftIndent: 0,
     rightIndent: 0,
     above: Math.max(1, Math.ceil(style.above)),
-    below: hasCaption ? 0 : 1,
+    below: under > 0 ? 0 : 1,
     hyphenate: false,
     withNext: false,
     keepTogether: true,

@@ -1,5 +1,6 @@
 // The pictures of a book as files of a package: their names, media types and the size at which a page shows them.
 import { toBase64 } from '../../base/base64';
+import { cleanSvg } from '../../base/images/svg';
 import { mediaTypeOf } from '../../model/copy/pictureTypes';
 import type { PictureBytes, PictureFacts, PictureKind } from '../../model/copy/streams';
 
@@ -15,6 +16,12 @@ const EXTENSIONS: Readonly<Record<PictureKind, string>> = {
 };
 export const pictureFileName = ({ asset, format }: Pick<PictureFacts, 'asset' | 'format'>): string =>
   `${asset}.${EXTENSIONS[format]}`;
+
+const EMPTY_DRAWING = '<svg xmlns="http://www.w3.org/2000/svg" width="1" height="1"/>';
+
+/** A drawing as it may leave: without what runs or reaches out; an empty one for what is none. */
+export const cleanDrawing = (bytes: Uint8Array): Uint8Array =>
+  new TextEncoder().encode(cleanSvg(new TextDecoder().decode(bytes)) ?? EMPTY_DRAWING);
 
 /** Every picture file once, of the pictures that were met; `of`: which formats the package may hold. */
 export class PictureFiles {
@@ -59,8 +66,8 @@ export class PictureFiles {
 export function dataAddress(pictures: PictureBytes): (picture: PictureFacts) => string | null {
   return (picture) => {
     const bytes = pictures[picture.asset];
-    return bytes === undefined || picture.format === 'other'
-      ? null
-      : `data:${mediaTypeOf(picture)};base64,${toBase64(bytes)}`;
+    if (bytes === undefined || picture.format === 'other') return null;
+    const written = picture.format === 'svg' ? cleanDrawing(bytes) : bytes;
+    return `data:${mediaTypeOf(picture)};base64,${toBase64(written)}`;
   };
 }

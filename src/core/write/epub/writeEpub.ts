@@ -3,7 +3,6 @@
 import { placesOf } from '../../copy/places';
 import { withPlaceLinks } from '../copy/placeLinks';
 import { pictureAsPng } from '../../base/images/asPng';
-import { cleanSvg } from '../../base/images/svg';
 import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { shareStep, type FileJob } from '../../base/fileJob';
@@ -25,7 +24,7 @@ import {
   type HeadsOfCopy,
   type NumberedNote,
 } from '../copy/copyOf';
-import { PictureFiles } from '../copy/pictureFiles';
+import { cleanDrawing, PictureFiles } from '../copy/pictureFiles';
 import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 
 const isRead = (division: Division) => canBeRead(division) && division.notInEbook !== true;
@@ -57,7 +56,6 @@ const TYPES: Readonly<Partial<Record<Division['role'], string>>> = {
 /** Kinds of pictures that come into the package; the core media types of EPUB 3.2 (3.3 has WebP too) as they are, others as PNG. */
 const SHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'svg', 'webp', 'tiff']);
 const AS_PNG: Readonly<Partial<Record<PictureKind, PictureKind>>> = { webp: 'png', tiff: 'png' };
-const EMPTY_DRAWING = '<svg xmlns="http://www.w3.org/2000/svg" width="1" height="1"/>';
 
 const pictureMember = ({ name, asset, format }: PictureFiles['files'][number]) => ({
   name: `OPS/pictures/${name}`,
@@ -66,8 +64,7 @@ const pictureMember = ({ name, asset, format }: PictureFiles['files'][number]) =
 
 /** What becomes of a picture's file in the package; undefined: it stays as it is. */
 function converterOf(format: PictureKind): ((bytes: Uint8Array) => Uint8Array) | undefined {
-  if (format === 'svg')
-    return (bytes) => new TextEncoder().encode(cleanSvg(new TextDecoder().decode(bytes)) ?? EMPTY_DRAWING);
+  if (format === 'svg') return cleanDrawing;
   return AS_PNG[format] === undefined ? undefined : (bytes) => pictureAsPng(bytes, format);
 }
 
