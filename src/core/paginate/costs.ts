@@ -11,7 +11,7 @@ export const COST = {
   /** Per unit that the spec puts on a short or long spread (1 and 3 in the novel). */
   SPREAD: 30,
   /** A head with other white above it than the head before it on the spread, or that gives above and not below. */
-  UNLIKE_HEADS: 500,
+  UNLIKE_HEADS: 1500,
   /** A chapter end of 3 lines, and each line fewer. */
   STUB_LINE: 120,
   STUB: 2500,
