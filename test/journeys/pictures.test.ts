@@ -126,6 +126,11 @@ describe('pictures', () => {
     await page.locator(`[role=img][aria-label="${ALT}"]`).click();
     const slip = page.getByRole('region', { name: 'This paragraph' });
     await slip.getByText(/^\d.* × .* in$/).waitFor();
+    const keep = slip.getByRole('checkbox', { name: /^Keep in its place/ });
+    await keep.check();
+    await keep.and(page.locator(':checked')).waitFor();
+    await page.keyboard.press('Control+z');
+    await keep.and(page.locator(':not(:checked)')).waitFor();
     await page.keyboard.press('Escape');
     await page.keyboard.press('Alt+1');
     // The steps before go on with the picture that was chosen first.

@@ -139,6 +139,20 @@ describe('pictures on pages', () => {
     expect(new Set(blocks).size).to.be.at.least(set.divisions[0].blocks.length);
   });
 
+  it('that a person keeps with what follows do not go over, and say nothing', () => {
+    const square = factsOf(pngOf(600, 600));
+    const kept: Paragraph = { ...picture('p500', square), touches: { together: true } };
+    const prose = (k: number) => p(words(90, 20 + k));
+    const caption = paragraph('p501', 'CAP', 'A tide table.');
+    const { composed } = drawn(bookOf([prose(1), kept, caption, ...[3, 4, 5, 6].map(prose)]));
+    const order = composed.pages.flatMap((page) => page.fragments.map(({ paragraph: { styled } }) => styled.block));
+    const at = order.indexOf('p500');
+    expect(order[at + 1]).to.equal('p501');
+    expect(order.slice(0, at)).to.not.include(order[at + 2]);
+    expect(pageOf(composed, 'p500')).to.equal(pageOf(composed, 'p501'));
+    expect(composed.findings.map(({ kind }) => kind)).to.not.include('picture-over');
+  });
+
   it('among words follow their paragraph, before its words stand before it, and lose no word', () => {
     const facts = factsOf(pngOf(60, 30));
     const text = `${OBJECT_CHARACTER} one ${OBJECT_CHARACTER} two${OBJECT_CHARACTER}`;

@@ -43,6 +43,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
   ]);
   const numbers = useAppSelector(selectHeadNumbers);
   if (block === undefined || facts === null) return null;
+  const keepName = facts.picture === null ? 'Keep whole and with next' : 'Keep in its place';
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
     <section aria-label="This paragraph">
@@ -82,13 +83,11 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       )}
       <Beginning touches={touches} cost={costInWords(costs[3])} disabled={readOnly} set={set} />
       <Toggle
-        label="Keep whole and with next"
+        label={keepName}
         isOn={touches.together === true}
         cost={costInWords(costs[4])}
         disabled={readOnly}
-        onChange={(to) =>
-          set({ together: to || undefined }, to ? 'Kept whole and with next' : 'Kept whole and with next: taken back')
-        }
+        onChange={(to) => set({ together: to || undefined }, to ? keepName : `${keepName}: taken back`)}
       />
       {touches.section === undefined ? (
         <Toggle
