@@ -64,7 +64,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     const mayPass = flow.items.flatMap((item, k) => (item.mayPass ? [k] : []));
     for (let choice = 0; choice < 1 << mayPass.length; choice += 1) {
       const passed = new Set(mayPass.filter((_, k) => choice & (1 << k)));
-      if (passed.has(0) || (passed.size > 0 && flow.items.slice(0, Math.min(...passed)).length === 0)) continue;
+      if (passed.has(0)) continue;
       for (const [lines, cost] of everySetting(0, passed)) yield [lines, cost + COST.PASSED * passed.size, passed];
     }
   }

@@ -201,6 +201,19 @@ describe('pictures on pages', () => {
       'picture-coarse p502',
       'picture-without-words p503',
     ]);
+    // A photograph of over twice what print needs is told of, at twice it is not; drawn lines may want more.
+    const kindsOf = (one: PictureFacts) =>
+      compose(bookOf([picture('p500', one)])).findings.flatMap(({ kind }) =>
+        /oversized|coarse/.test(kind) ? kind : [],
+      );
+    const photograph = (width: number) => factsOf(jpegOf(width, width), 'a.jpg', 'A weir', 36, 36);
+    expect([299, 301, 149, 151].map((width) => kindsOf(photograph(width)).join())).to.deep.equal([
+      '',
+      'picture-oversized',
+      'picture-coarse',
+      '',
+    ]);
+    expect(kindsOf(factsOf(pngOf(400, 400), 'a.png', 'A weir', 36, 36))).to.deep.equal([]);
     const facts = paragraphFacts(set, composed, context, set.divisions[0].id, 'p503')!;
     expect(facts.picture).to.deep.equal({ name: 'fine.png', width: 200, height: 100, resolution: 432 });
     expect(

@@ -313,6 +313,11 @@ describe('the plain EPUB', () => {
       { width: 1, height: 1 },
     ]);
     expect(new TextDecoder().decode(members[held[2]])).to.include('circle').and.not.include('script');
+    const drawing = { [facts[2].asset]: files[2] };
+    const media = Object.entries(unzipSync(copyFile(whole, 'docx', drawing))).filter(([name]) => name.endsWith('.svg'));
+    expect(media.map(([, bytes]) => new TextDecoder().decode(bytes)).join())
+      .to.include('circle')
+      .and.not.include('script');
   });
 
   it('lists heads to their levels, and leads from references to them', () => {

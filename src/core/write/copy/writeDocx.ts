@@ -21,7 +21,7 @@ import {
 } from '../../model/copy/streams';
 import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from './copyOf';
 import { shownSize } from '../../copy/pictureOf';
-import { PictureFiles } from './pictureFiles';
+import { cleanDrawing, PictureFiles } from './pictureFiles';
 import { piecesOf } from './pieces';
 import { clean } from './xhtml';
 
@@ -93,7 +93,10 @@ export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
   const encoder = new TextEncoder();
   yield* writeZip([
     ...Object.entries(members).map(([name, xml]) => ({ name, content: encoder.encode(xml) })),
-    ...files.files.map(({ name, asset }) => ({ name: `word/media/${name}`, content: { asset } })),
+    ...files.files.map(({ name, asset, format }) => ({
+      name: `word/media/${name}`,
+      content: { asset, ...(format === 'svg' ? { convert: cleanDrawing } : {}) },
+    })),
   ]);
 }
 
