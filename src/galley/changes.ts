@@ -49,57 +49,66 @@ export function replaceBlocksEdit(
 export interface Naming {
   /** A new id: the letter with the book's next number. */
   readonly take: (letter: string) => string;
-  /** What becomes of a reference that was put in: its note is new, a copy of a note is made for it, or it is taken away. */
-  readonly noteFor: (note: StreamId) => 'new' | 'copy' | null;
+  /** What becomes of a reference or mark that was put in: its record is new, a copy of a record is made for it, or it is taken away. */
+  readonly recordFor: (kind: RecordKind, id: string) => 'new' | 'copy' | null;
 }
 
-export interface NotesMoved {
-  /** References that need a note of their own: the note to copy, and the id of the copy. */
-  readonly copied: readonly { readonly from: StreamId; readonly to: StreamId }[];
-  /** Notes that no reference stands for any more. */
-  readonly dropped: readonly StreamId[];
+/** What an atom of the text leads to: a record of the book. */
+export type RecordKind = 'note' | 'figure';
+
+/** The letters of the ids. */
+const LETTERS = { note: 'n', figure: 'f' } as const;
+
+export interface RecordsMoved {
+  /** Marks that need a record of their own: the record to copy, and the id of the copy. */
+  readonly copied: readonly { readonly kind: RecordKind; readonly from: string; readonly to: string }[];
+  /** Records that no mark stands for any more. */
+  readonly dropped: readonly { readonly kind: RecordKind; readonly id: string }[];
 }
 
 /**
- * Gives ids to blocks that have none or that of another, and notes of their own to references that were put in twice.
+ * Gives ids to blocks that have none or that of another, and notes and figures of their own to marks that were put in twice.
  * Looks only at the children that changed. The transaction is null when all is well.
  */
 export function nameChanged(
   before: Node,
   state: EditorState,
   naming: Naming,
-): { readonly transaction: Transaction | null; readonly notes: NotesMoved } {
+): { readonly transaction: Transaction | null; readonly records: RecordsMoved } {
   const changed = changedChildren(before, state.doc);
   const nothing = { copied: [], dropped: [] };
-  if (changed === null) return { transaction: null, notes: nothing };
+  if (changed === null) return { transaction: null, records: nothing };
   const was = namesIn(before, changed.at, changed.removed);
   const now = namesIn(state.doc, changed.at, changed.inserted);
   const known = new Set(was.map(({ name }) => name));
   const kept = new Set<string | null>();
-  const copied: { from: StreamId; to: StreamId }[] = [];
+  const copied: { kind: RecordKind; from: string; to: string }[] = [];
   let transaction: Transaction | null = null;
   const change = () => (transaction ??= state.tr);
-  for (const { at, name, letter, isNote } of now) {
+  for (const { at, name, letter, record } of now) {
     const place = (transaction as Transaction | null)?.mapping.map(at) ?? at;
-    const fate = isNote && !known.has(name) ? naming.noteFor(name!) : null;
+    const fate = record !== null && !known.has(name) ? naming.recordFor(record, name!) : null;
     const isOwn = name !== null && !kept.has(name) && (known.has(name) || fate === 'new');
     if (isOwn) kept.add(name);
-    else if (!isNote) change().setNodeAttribute(place, 'id', naming.take(letter));
+    else if (record === null) change().setNodeAttribute(place, 'id', naming.take(letter));
     else if (fate === 'copy' || kept.has(name)) {
-      const to = naming.take('n');
-      copied.push({ from: name!, to });
-      change().setNodeAttribute(place, 'note', to);
+      const to = naming.take(LETTERS[record]);
+      copied.push({ kind: record, from: name!, to });
+      change().setNodeAttribute(place, record, to);
     } else change().delete(place, place + 1);
   }
-  const dropped = was.filter(({ isNote, name }) => isNote && !kept.has(name)).map(({ name }) => name!);
-  return { transaction, notes: { copied, dropped } };
+  const dropped = was.flatMap(({ record, name }) =>
+    record !== null && !kept.has(name) ? [{ kind: record, id: name! }] : [],
+  );
+  return { transaction, records: { copied, dropped } };
 }
 
 interface Named {
   readonly at: number;
   readonly name: string | null;
-  readonly letter: 'p' | 'c' | 'n';
-  readonly isNote: boolean;
+  readonly letter: 'p' | 'c';
+  /** The kind of record that an atom leads to; null for a block or a cell. */
+  readonly record: RecordKind | null;
 }
 
 /** Everything with an id in some children of a document, with its position. */
@@ -110,14 +119,15 @@ function namesIn(doc: Node, at: number, count: number): Named[] {
   for (let k = at; k < at + count; k += 1) {
     const child = doc.child(k);
     const visit = (node: Node, position: number) => {
-      if (node.type.name === 'note')
-        names.push({ at: position, name: node.attrs.note as string, letter: 'n', isNote: true });
+      const record = node.type.name;
+      if (record === 'note' || record === 'figure')
+        names.push({ at: position, name: node.attrs[record] as string, letter: 'p', record });
       else if ('id' in node.attrs)
         names.push({
           at: position,
           name: node.attrs.id as string | null,
           letter: node.type.name === 'cell' ? 'c' : 'p',
-          isNote: false,
+          record: null,
         });
       return true;
     };

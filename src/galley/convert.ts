@@ -29,9 +29,9 @@ export function toNode(block: Block): Node {
   return node;
 }
 
-/** The document of a stream: never empty, as a document needs a block to stand in. */
-export function toDocument(blocks: readonly Block[]): Node {
-  return schema.node('doc', null, blocks.length === 0 ? [schema.node('paragraph')] : blocks.map(toNode));
+/** The document of a stream: never empty, as a document needs a block to stand in, which is of `style`. */
+export function toDocument(blocks: readonly Block[], style = 'TX'): Node {
+  return schema.node('doc', null, blocks.length === 0 ? [schema.node('paragraph', { style })] : blocks.map(toNode));
 }
 
 /** The block of a node whose ids are given. */

@@ -1,5 +1,5 @@
 export { CopySerializer, type CopiedNotes } from './clipboard';
-export { nameChanged, replaceBlocksEdit, type Naming, type NotesMoved } from './changes';
+export { nameChanged, replaceBlocksEdit, type Naming, type RecordKind, type RecordsMoved } from './changes';
 export { conversions, toBlock, toDocument, toNode } from './convert';
 export { adoptBlocks, EXTERNAL, externalTransaction } from './external';
 export { placeAt, positionOf, type BlockPlace } from './positions';

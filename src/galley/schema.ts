@@ -177,6 +177,7 @@ const nodes: Record<string, NodeSpec> = {
     range: ['here', 'from', 'to'],
   }),
   picture: pictureSpec,
+  figure: atom('figure', 'span', 'figure'),
   break: { ...atom('break', 'br'), parseDOM: [{ tag: 'br' }] },
   tab: atom('tab', 'span'),
 };

@@ -8,7 +8,7 @@ import { picturesIn, type Block } from '../core/model/copy/streams';
 import { dropPictures, keepPictures, sharePictures } from './pictureRepository';
 import type { BookRecord, CoverRecord, WalnutDatabase } from './database';
 import { divisionWrites, gatherDivisions } from './divisionStore';
-import { firstDifference, HISTORY_PAGE, type HistoryWindow } from './historyWindow';
+import { firstDifference, HISTORY_PAGE, NO_HISTORY, type HistoryWindow } from './historyWindow';
 
 /** A book with the part of its history that lies around the cursor, as it is held open. */
 export interface OpenBook extends HistoryWindow {
@@ -32,6 +32,9 @@ export class NewerFormatError extends Error {
   }
 }
 
+/** The format from which on figures are records of the book. */
+const FIRST_WITH_FIGURES = 14;
+
 export class BookRepository {
   constructor(private readonly database: WalnutDatabase) {}
 
@@ -42,22 +45,26 @@ export class BookRepository {
 
   /** `pictures`: its pictures by their hash. */
   async add(book: Book, time: number, pictures: Readonly<Record<string, Blob>> = {}): Promise<void> {
-    const { books, divisions, pieces, notes, blobs, pictureOwners } = this.database;
-    await this.database.transaction('rw', [books, divisions, pieces, notes, blobs, pictureOwners], async () => {
+    const { books, divisions, pieces, notes, figures, blobs, pictureOwners } = this.database;
+    const tables = [books, divisions, pieces, notes, figures, blobs, pictureOwners];
+    await this.database.transaction('rw', tables, async () => {
       await keepPictures(this.database, book.id, pictures);
       await books.put({ ...headOf(book), revision: 0, cursor: 0, touched: time, words: 0, findings: 0 });
       await Promise.all(divisionWrites(this.database, book.id, [], book.divisions));
       await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: book.id, note: value.id, value })));
+      await figures.bulkPut(Object.values(book.figures).map((value) => ({ book: book.id, figure: value.id, value })));
     });
   }
 
   /**
    * Undefined when there is no such book. `claims`: begins a revision of its own, so that a tab from which the book was taken
-   * writes no more, whatever it still believes. Throws NewerFormatError.
+   * writes no more, whatever it still believes. `isOwner`: who opens it may write it; a book of an older format is brought to today's on the
+   * disk too. Throws NewerFormatError.
    */
-  async open(id: string, claims = false): Promise<OpenBook | undefined> {
-    const { books, divisions, pieces, notes, log } = this.database;
-    return this.database.transaction(claims ? 'rw' : 'r', books, divisions, pieces, notes, log, async () => {
+  async open(id: string, claims = false, isOwner = claims): Promise<OpenBook | undefined> {
+    const { books, divisions, pieces, notes, figures, log } = this.database;
+    const tables = [books, divisions, pieces, notes, figures, log];
+    return this.database.transaction(isOwner ? 'rw' : 'r', tables, async () => {
       const record = await books.get(id);
       if (record === undefined) return undefined;
       if (record.format > BOOK_FORMAT) throw new NewerFormatError();
@@ -65,7 +72,7 @@ export class BookRepository {
       if (claims) await books.update(id, { revision });
       const kept = await gatherDivisions(this.database, id);
       const noteRows = await notes.where('book').equals(id).toArray();
-      const history = await this.historyAround(id, record.cursor);
+      const figureRows = await figures.where('book').equals(id).toArray();
       const book = migrate({
         format: record.format,
         id,
@@ -74,13 +81,31 @@ export class BookRepository {
         spec: record.spec,
         divisions: record.divisionIds.map((division) => kept.divisions.get(division)!),
         notes: Object.fromEntries(noteRows.map((row) => [row.note, row.value])),
+        ...(record.format < FIRST_WITH_FIGURES
+          ? {}
+          : { figures: Object.fromEntries(figureRows.map((row) => [row.figure, row.value])) }),
         ...(record.source === undefined ? {} : { source: record.source }),
         ...(record.anchors === undefined ? {} : { anchors: record.anchors }),
         ...(record.pageTouches === undefined ? {} : { pageTouches: record.pageTouches }),
       }) as unknown as Book;
       kept.remember(book.divisions);
+      // Captions left the streams that its entries tell of: nothing of them can be taken back any more.
+      const isRegathered = record.format < FIRST_WITH_FIGURES && Object.keys(book.figures).length > 0;
+      if (isOwner && record.format < BOOK_FORMAT) await this.bringUp(book, isRegathered);
+      const history = isRegathered ? NO_HISTORY : await this.historyAround(id, record.cursor);
       return { book, ...history, revision };
     });
+  }
+
+  /** Writes a book that was brought to today's format, so that a save need not know what the migration changed. */
+  private async bringUp(book: Book, withoutLog: boolean): Promise<void> {
+    const { books, notes, figures, log } = this.database;
+    const { id } = book;
+    await Promise.all(divisionWrites(this.database, id, [], book.divisions));
+    await notes.bulkPut(Object.values(book.notes).map((value) => ({ book: id, note: value.id, value })));
+    await figures.bulkPut(Object.values(book.figures).map((value) => ({ book: id, figure: value.id, value })));
+    await books.update(id, { ...headOf(book), ...(withoutLog ? { cursor: 0 } : {}) });
+    if (withoutLog) await log.where('book').equals(id).delete();
   }
 
   /** The revision of a book on the disk; undefined when there is no such book. */
@@ -109,14 +134,15 @@ export class BookRepository {
    * when the disk does not hold the revision of `before`.
    */
   async save(before: OpenBook, after: OpenBook, time: number): Promise<void> {
-    const { books, divisions, pieces, notes, log } = this.database;
+    const { books, divisions, pieces, notes, figures, log } = this.database;
     const id = after.book.id;
     await sharePictures(this.database, id, newPictures(before.book, after.book));
-    await this.database.transaction('rw', books, divisions, pieces, notes, log, async () => {
+    await this.database.transaction('rw', [books, divisions, pieces, notes, figures, log], async () => {
       if ((await books.get(id))?.revision !== before.revision) throw new OutdatedBookError();
       await Promise.all([
         ...divisionWrites(this.database, id, before.book.divisions, after.book.divisions),
         ...this.saveNotes(before.book, after.book),
+        ...this.saveFigures(before.book, after.book),
         ...this.saveLog(before, after),
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
       ]);
@@ -133,6 +159,19 @@ export class BookRepository {
         ? [notes.bulkPut(changed.map((value) => ({ book: after.id, note: value.id, value })))]
         : []),
       ...gone.map((note) => notes.delete([after.id, note])),
+    ];
+  }
+
+  private saveFigures(before: Book, after: Book): PromiseLike<unknown>[] {
+    if (before.figures === after.figures) return [];
+    const changed = Object.values(after.figures).filter((figure) => before.figures[figure.id] !== figure);
+    const gone = Object.keys(before.figures).filter((figure) => !(figure in after.figures));
+    const { figures } = this.database;
+    return [
+      ...(changed.length > 0
+        ? [figures.bulkPut(changed.map((value) => ({ book: after.id, figure: value.id, value })))]
+        : []),
+      ...gone.map((figure) => figures.delete([after.id, figure])),
     ];
   }
 
@@ -158,8 +197,9 @@ export class BookRepository {
   }
 
   async remove(id: string): Promise<void> {
-    const { books, divisions, pieces, notes, log, pulls, pullParts, products, blobs, pictureOwners } = this.database;
-    const owned = [divisions, pieces, notes, log, pulls, pullParts, products];
+    const { books, divisions, pieces, notes, figures, log, pulls, pullParts, products, blobs, pictureOwners } =
+      this.database;
+    const owned = [divisions, pieces, notes, figures, log, pulls, pullParts, products];
     await this.database.transaction('rw', [books, blobs, pictureOwners, ...owned], async () => {
       await books.delete(id);
       await dropPictures(this.database, id);
@@ -194,6 +234,12 @@ function headOf(book: Book) {
 /** Pictures of the streams that changed and that these did not have before. */
 function newPictures(before: Book, after: Book): Set<string> {
   const found = new Set<string>();
+  for (const figure of Object.values(after.figures)) {
+    if (before.figures[figure.id] === figure) continue;
+    const had = new Set(before.figures[figure.id]?.parts.map(({ picture }) => picture.asset));
+    for (const { picture } of figure.parts)
+      if (picture.asset !== '' && !had.has(picture.asset)) found.add(picture.asset);
+  }
   if (before.divisions === after.divisions && before.notes === after.notes) return found;
   const old = new Map<string, { readonly blocks: readonly Block[] }>(before.divisions.map((one) => [one.id, one]));
   const assetsOf = (blocks: readonly Block[]) => blocks.flatMap((block) => picturesIn(block).map(({ asset }) => asset));

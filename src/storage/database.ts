@@ -1,6 +1,7 @@
 // The database of this browser: its tables and the versions of their shape. Books have the model's format number too.
 import Dexie, { type EntityTable, type Table, type Transaction } from 'dexie';
 import type { Book, Division, Note, Particulars, Source } from '../core/model/copy/book';
+import type { Figure } from '../core/model/copy/figures';
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FaceRecord } from '../core/model/spec/faces';
@@ -66,6 +67,12 @@ export interface NoteRecord {
   readonly value: Note;
 }
 
+export interface FigureRecord {
+  readonly book: string;
+  readonly figure: string;
+  readonly value: Figure;
+}
+
 export interface LogRecord {
   readonly book: string;
   /** From 1. */
@@ -82,11 +89,13 @@ export interface PullRecord {
   /** Milliseconds since 1970. */
   readonly time: number;
   /** Of records before pieces, the spec too. */
-  readonly head: Omit<Book, 'divisions' | 'notes' | 'spec'> & { readonly spec?: Spec };
+  readonly head: Omit<Book, 'divisions' | 'notes' | 'figures' | 'spec'> & { readonly spec?: Spec };
   /** In running order; of records before pieces the hash of each whole, and one of all notes. */
   readonly divisions: readonly (PullDivision | string)[];
   readonly notes: readonly string[] | string;
   readonly spec?: string;
+  /** Of records before format 14 absent. */
+  readonly figures?: readonly string[];
   /** Hash of the table of its pages; null: it was kept before they were composed. Absent in older records. */
   readonly table?: string | null;
 }
@@ -130,6 +139,7 @@ export class WalnutDatabase extends Dexie {
   declare divisions: Table<DivisionRecord, [string, string]>;
   declare pieces: Table<PieceRecord, [string, string, number]>;
   declare notes: Table<NoteRecord, [string, string]>;
+  declare figures: Table<FigureRecord, [string, string]>;
   declare log: Table<LogRecord, [string, number]>;
   declare blobs: EntityTable<PictureRecord, 'hash'>;
   declare pictureOwners: Table<PictureOwner, [string, string]>;
@@ -158,6 +168,7 @@ export class WalnutDatabase extends Dexie {
     this.version(5).stores({ products: '[book+product], book' });
     this.version(6).stores({ blobs: 'hash', pictureOwners: '[hash+book], book' }).upgrade(moveRows);
     this.version(7).stores({ pictures: null });
+    this.version(8).stores({ figures: '[book+figure], book' });
   }
 }
 

@@ -2,6 +2,7 @@
 // so that a paragraph changed, put in or taken out makes another part of its own piece alone.
 import { fingerprint, fnv1a } from '../core/base/hash';
 import type { Division, Note } from '../core/model/copy/book';
+import type { Figure } from '../core/model/copy/figures';
 import type { Block } from '../core/model/copy/streams';
 
 /** A division in a pull: its facts, and the hashes of its pieces in order. */
@@ -39,9 +40,9 @@ export class PartSet {
     return { facts, pieces: pieces(blocks).map((piece) => this.add(piece)) };
   }
 
-  /** Hashes of the notes, by their ids in order. */
-  notes(notes: Readonly<Record<string, Note>>): string[] {
-    const inOrder = Object.values(notes).sort((a, b) => Number(a.id.slice(1)) - Number(b.id.slice(1)));
+  /** Hashes of notes or figures, by their ids in order. */
+  records(records: Readonly<Record<string, Note | Figure>>): string[] {
+    const inOrder = Object.values(records).sort((a, b) => Number(a.id.slice(1)) - Number(b.id.slice(1)));
     return pieces(inOrder).map((piece) => this.add(piece));
   }
 }
@@ -50,7 +51,8 @@ export function divisionOf({ facts, pieces: hashes }: PullDivision, part: (hash:
   return { ...facts, blocks: hashes.flatMap((hash) => (part(hash) as Block[] | undefined) ?? []) };
 }
 
-export const notesOf = (hashes: readonly string[], part: (hash: string) => unknown): Record<string, Note> =>
-  Object.fromEntries(
-    hashes.flatMap((hash) => ((part(hash) as Note[] | undefined) ?? []).map((note) => [note.id, note])),
-  );
+export const recordsOf = <T extends Note | Figure>(
+  hashes: readonly string[],
+  part: (hash: string) => unknown,
+): Record<string, T> =>
+  Object.fromEntries(hashes.flatMap((hash) => ((part(hash) as T[] | undefined) ?? []).map((one) => [one.id, one])));

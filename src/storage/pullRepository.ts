@@ -4,7 +4,7 @@ import { migrate } from '../core/formats/migrate';
 import type { PageTable } from '../core/model/composed/pageTable';
 import type { Book } from '../core/model/copy/book';
 import type { PullRecord, WalnutDatabase } from './database';
-import { divisionOf, notesOf, PartSet } from './pullParts';
+import { divisionOf, PartSet, recordsOf } from './pullParts';
 
 /** Begins the name of a pull that no list shows. No person types it. */
 const HIDDEN = '\u0001base ';
@@ -47,13 +47,14 @@ export class PullRepository {
   /** Keeps the book as it is, and the table of its pages where there is one; a name that is taken gets a number. Answers the name. */
   async keep(book: Book, wishedName: string, time: number, table: PageTable | null = null): Promise<string> {
     const { pulls, pullParts } = this.database;
-    const { divisions, notes, spec, ...head } = book;
+    const { divisions, notes, figures, spec, ...head } = book;
     const set = new PartSet();
     const record = {
       ...{ book: book.id, time, head },
       spec: set.add(spec),
       divisions: divisions.map((division) => set.division(division)),
-      notes: set.notes(notes),
+      notes: set.records(notes),
+      figures: set.records(figures),
       table: table === null ? null : set.add(table),
     };
     return this.database.transaction('rw', pulls, pullParts, async () => {
@@ -83,24 +84,26 @@ export class PullRepository {
   }
 }
 
-function hashesOf({ divisions, notes, spec, table }: PullRecord): string[] {
+function hashesOf({ divisions, notes, figures = [], spec, table }: PullRecord): string[] {
   return [
     ...divisions.flatMap((division) => (typeof division === 'string' ? [division] : division.pieces)),
     ...(typeof notes === 'string' ? [notes] : notes),
+    ...figures,
     ...(spec === undefined ? [] : [spec]),
     ...(table == null ? [] : [table]),
   ];
 }
 
 function pullOf(record: PullRecord, part: (hash: string) => unknown): Pull {
-  const { head, divisions, notes, spec, table } = record;
+  const { head, divisions, notes, figures, spec, table } = record;
   const book = {
     ...head,
     ...(spec === undefined ? {} : { spec: part(spec) }),
     divisions: divisions.map((division) =>
       typeof division === 'string' ? part(division) : divisionOf(division, part),
     ),
-    notes: typeof notes === 'string' ? part(notes) : notesOf(notes, part),
+    notes: typeof notes === 'string' ? part(notes) : recordsOf(notes, part),
+    ...(figures === undefined ? {} : { figures: recordsOf(figures, part) }),
   };
   return {
     book: migrate(book as never) as unknown as Book,

@@ -20,8 +20,7 @@ import type {
   TypesetBook,
 } from '../core/model/composed/pages';
 import type { PageTable } from '../core/model/composed/pageTable';
-import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
-import type { ParagraphTouches } from '../core/model/copy/streams';
+import type { ParagraphFacts, Wish, WishCost } from '../core/model/answers/paragraphFacts';
 import type { CaptionPlace, HeadingPlace, NotePlaces, SectionPlace } from '../core/model/composed/referenceTable';
 import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { Spec } from '../core/model/spec/spec';
@@ -63,7 +62,7 @@ export type TypesetRequest =
       readonly request: number;
       readonly stream: string;
       readonly block: string;
-      readonly wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[];
+      readonly wishes: readonly Wish[];
     }
   /** Characters that the face of their paragraph lacks. */
   | { readonly kind: 'lacking'; readonly request: number }

@@ -9,8 +9,7 @@ import type { SpacingFacts } from '../core/model/answers/spacingFacts';
 import type { BookTie } from '../core/model/answers/ties';
 import type { LackingCharacter } from '../core/model/answers/lacking';
 import type { PageTable } from '../core/model/composed/pageTable';
-import type { ParagraphFacts, WishCost } from '../core/model/answers/paragraphFacts';
-import type { ParagraphTouches } from '../core/model/copy/streams';
+import type { ParagraphFacts, Wish, WishCost } from '../core/model/answers/paragraphFacts';
 import type { TidyChange, TidyOffer, TidyPlace } from '../core/model/answers/tidy';
 import type { WorkerLike } from './workerLike';
 import type {
@@ -208,7 +207,7 @@ export class TypesetClient {
   /** What each of some wishes for a paragraph would do to its pages; empty when the book changes before that is known. */
   wishes(
     place: { readonly stream: string; readonly block: string },
-    wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[],
+    wishes: readonly Wish[],
   ): Promise<readonly (WishCost | null)[]> {
     return this.ask(
       'wishes',

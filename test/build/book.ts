@@ -71,6 +71,7 @@ export function book(divisions: readonly Division[], notes: readonly Note[] = []
     spec,
     divisions,
     notes: Object.fromEntries(notes.map((entry) => [entry.id, entry])),
+    figures: {},
     anchors: {},
     pageTouches: [],
     source: { recipe: [], mapping: {} },

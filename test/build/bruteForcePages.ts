@@ -146,13 +146,19 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       const above = floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
       if (above > base + SLACK) break;
       const begun = lines.length === 0 ? flow.items.length : lines[0].item;
-      if (float > place.float && floats[float - 1].isPicture && floats[float - 1].anchor >= begun) break;
+      const last = floats[float - 1];
+      if (float > place.float && last.isPicture && last.anchor >= begun) break;
+      // Those that stand before their reference come before no picture that is to stand in its place: figures keep their order.
+      const standing = lines.find(({ item }) => flow.items[item].mayPass)?.item ?? Infinity;
+      if (float > place.float && last.anchor > standing) break;
       let used = above;
       let own = 0;
       let mayPlace = false;
       let { head } = place;
       let isBelowText = false;
-      for (let to = 1; to <= lines.length; to += 1) {
+      // Figures as deep as the page leave no room for text.
+      const isFull = above > 0 && above > base - SLACK;
+      for (let to = 1; to <= lines.length && !isFull; to += 1) {
         {
           const { item, line, gap } = lines[to - 1];
           const { height, topCost, breakBefore, mayHalve, mayPass, afterHead } = flow.items[item];

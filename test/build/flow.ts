@@ -2,6 +2,7 @@
 import type { BrokenParagraph } from '../../src/core/model/composed/broken';
 import type { ComposedParagraph } from '../../src/core/model/composed/pages';
 import type { ResolvedStyle } from '../../src/core/model/composed/styled';
+import type { FloatPlace } from '../../src/core/paginate/flowParagraph';
 import {
   regionsOf,
   type DivisionPage,
@@ -39,6 +40,7 @@ export interface FlowParts {
   readonly noteLayout?: NoteLayout;
   /** Heights of floats. */
   readonly floats?: readonly number[];
+  readonly floatPlace?: FloatPlace;
   /** What a setting of a line fewer, or more, costs beyond the best. */
   readonly shorter?: number;
   readonly longer?: number;
@@ -108,7 +110,12 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
           paragraphs: [composed(lines, { leading: 8 })],
           layout: part.noteLayout ?? PLAIN_NOTES,
         })),
-        ...(part.floats ?? []).map((height) => ({ place: 'head' as const, at: 0, height })),
+        ...(part.floats ?? []).map((height) => ({
+          place: part.floatPlace ?? ('head' as const),
+          at: 0,
+          height,
+          figure: { paragraph: composed(1, { leading: (height - 1) * LEADING }), gap: 0, insertions: [] },
+        })),
       ],
       wishes: part.wishes,
       mayPass: part.mayPass,

@@ -77,13 +77,13 @@ class Desk {
     const before = this.state.doc;
     let state = this.state.apply(transaction);
     let { nextId } = this.book;
-    const { transaction: naming, notes } = nameChanged(before, state, {
+    const { transaction: naming, records } = nameChanged(before, state, {
       take: (letter) => `${letter}${nextId++}`,
-      noteFor: (id) => (id in this.book.notes ? 'copy' : null),
+      recordFor: (kind, id) => (id in (kind === 'note' ? this.book.notes : this.book.figures) ? 'copy' : null),
     });
     if (naming !== null) state = state.apply(naming);
-    this.copied.push(...notes.copied.map(({ to }) => to));
-    this.dropped.push(...notes.dropped);
+    this.copied.push(...records.copied.map(({ to }) => to));
+    this.dropped.push(...records.dropped.map(({ id }) => id));
     const edit = replaceBlocksEdit(this.book.divisions[0].id, before, state.doc);
     this.state = state;
     if (edit !== null) this.book = applyEdit({ ...this.book, nextId }, edit);

@@ -96,7 +96,7 @@ describe('pictures', () => {
     expect((await drawnAt(ALT))[0]).to.be.within(60, 200);
     // Pointed at, its slip tells how it is set, and has nothing to say of lines.
     await page.locator(`[role=img][aria-label="${ALT}"]`).click();
-    const slip = page.getByRole('region', { name: 'This paragraph' });
+    const slip = page.getByRole('region', { name: 'This figure' });
     await slip.getByText(/^\d.* × .* in, \d+ pixels to the inch$/).waitFor();
     expect(await slip.getByRole('group', { name: 'Lines' }).count()).to.equal(0);
     await page.keyboard.press('Escape');
@@ -124,7 +124,7 @@ describe('pictures', () => {
     await page.keyboard.press('Alt+3');
     await eventually('the drawing is drawn', async () => (await drawnAt(ALT)).slice(0, 3).join() === '32,64,96');
     await page.locator(`[role=img][aria-label="${ALT}"]`).click();
-    const slip = page.getByRole('region', { name: 'This paragraph' });
+    const slip = page.getByRole('region', { name: 'This figure' });
     await slip.getByText(/^\d.* × .* in$/).waitFor();
     const keep = slip.getByRole('checkbox', { name: /^Keep in its place/ });
     await keep.check();

@@ -21,7 +21,8 @@ import { fingerprint } from '../../src/core/base/hash';
 import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/arrival/incomingThunks';
-import { picturesIn } from '../../src/core/model/copy/streams';
+import { eachPicture } from '../../src/core/model/copy/book';
+import { figuresIn } from '../../src/core/model/copy/streams';
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';
 import { opened, sample, until, world, type World } from '../build/world';
@@ -405,13 +406,16 @@ describe('what is put into the open book', () => {
     const bytes = pngOf(12, 6);
     const done = await here.store.dispatch(bringCopyIn('weir.png', bytes, caret(here), 'Picture'));
     expect(done).to.have.property('end');
-    const [picture] = blocksOf(here).flatMap(picturesIn);
+    const now = () => here.store.getState().book.book!;
+    const [picture] = eachPicture(now());
+    // Its mark is tied to the paragraph at the caret.
+    expect(blocksOf(here).flatMap(figuresIn)).to.deep.equal(Object.keys(now().figures));
     expect(picture).to.include({ name: 'weir.png', width: 12, height: 6, format: 'png' });
     const kept = await here.services.pictures.load(here.store.getState().book.book!);
     expect(Object.keys(kept)).to.deep.equal([picture.asset]);
     expect(await bytesOf(kept[picture.asset])).to.deep.equal(bytes);
     here.store.dispatch(editUndone());
-    expect(blocksOf(here).flatMap(picturesIn)).to.deep.equal([]);
+    expect([...eachPicture(now()), ...blocksOf(here).flatMap(figuresIn)]).to.deep.equal([]);
   });
 
   it('is a picture that a person chooses, and nothing when it is none', async () => {

@@ -11,7 +11,15 @@ function ofPart(part: object): string {
 }
 
 /** 32 hexadecimal digits, the same for books that say and look the same; ids of the book and of its next parts left out. */
-export function bookFingerprint({ particulars, spec, divisions, notes, anchors, pageTouches }: Book): string {
-  const parts = [particulars, spec, ...divisions, ...Object.values(notes), anchors, pageTouches];
+export function bookFingerprint({ particulars, spec, divisions, notes, figures, anchors, pageTouches }: Book): string {
+  const parts = [
+    particulars,
+    spec,
+    ...divisions,
+    ...Object.values(notes),
+    ...Object.values(figures),
+    anchors,
+    pageTouches,
+  ];
   return fingerprint(parts.map(ofPart).join(' '));
 }

@@ -1,6 +1,6 @@
 // The copy as its author last sent it, which the next file is compared with: a book of its divisions and notes alone.
 import { fingerprint } from '../base/hash';
-import { isMadeDivision, type Book, type Note, type SourceStyle } from '../model/copy/book';
+import { isMadeDivision, withEachBlock, type Book, type Note, type SourceStyle } from '../model/copy/book';
 import type { Block, BlockId, StreamId } from '../model/copy/streams';
 
 /** The copy of a book as it just came. */
@@ -22,8 +22,11 @@ export const withBase = (book: Book, base: Book): Book => ({
 });
 
 /** Fingerprint of what a base says. */
-export const baseHash = ({ divisions, notes, source }: Book): string =>
-  fingerprint(JSON.stringify([divisions, notes, source.styles ?? []]));
+export const baseHash = ({ divisions, notes, figures, source }: Book): string => {
+  // Bases without figures keep the fingerprint that they had before there were any.
+  const own = Object.keys(figures).length === 0 ? [] : [figures];
+  return fingerprint(JSON.stringify([divisions, notes, source.styles ?? [], ...own]));
+};
 
 /** The base with the styles of its file as they are mapped today. */
 export function remappedBase(base: Book, mapping: Readonly<Record<string, string>>): Book {
@@ -43,13 +46,7 @@ export function remappedBase(base: Book, mapping: Readonly<Record<string, string
     const tag = tags.get(block.id);
     return tag === undefined || tag.from !== block.style ? block : { ...block, style: tag.to };
   };
-  const notes = Object.values(base.notes).map((note) => [note.id, { ...note, blocks: note.blocks.map(mapped) }]);
-  return {
-    ...base,
-    divisions: base.divisions.map((division) => ({ ...division, blocks: division.blocks.map(mapped) })),
-    notes: Object.fromEntries(notes),
-    source: { ...base.source, styles },
-  };
+  return { ...withEachBlock(base, mapped), source: { ...base.source, styles } };
 }
 
 /** The author's copy under the ids of the book into which it was put two ways: `ids` as `replaceCopy` answers them. */

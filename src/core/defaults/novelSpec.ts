@@ -64,6 +64,7 @@ const styles: Record<string, ParagraphStyle> = {
     firstIndent: 0,
     below: 1,
   },
+  CR: { name: 'Credit line', basedOn: 'CAP', meaning: 'caption', size: 7.5, leading: 10 },
   CN: {
     name: 'Chapter number',
     basedOn: 'TX',

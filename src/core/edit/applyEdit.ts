@@ -2,7 +2,7 @@
 // identity, which is the key of every cache.
 import { mapAnchors } from './anchors/mapAnchors';
 import { invariant, unreachable } from '../base/errors';
-import type { Book, Division } from '../model/copy/book';
+import { figureOfStream, type Book, type Division } from '../model/copy/book';
 import type { BookEdit, Plain } from '../model/copy/bookEdit';
 import type { Block, StreamId, TableCell } from '../model/copy/streams';
 
@@ -46,6 +46,8 @@ function changed(book: Book, edit: BookEdit): Book {
       return withDivision(book, edit.id, (division) => ({ id: division.id, ...edit.to, blocks: division.blocks }));
     case 'setNote':
       return { ...book, notes: withEntry(book.notes, edit.id, edit.to) };
+    case 'setFigure':
+      return { ...book, figures: withEntry(book.figures, edit.id, edit.to) };
     case 'setAnchor':
       return { ...book, anchors: withEntry(book.anchors, edit.id, edit.to) };
     case 'setPageTouches':
@@ -75,6 +77,7 @@ export function invertEdit(edit: BookEdit): BookEdit {
     case 'moveDivision':
     case 'setDivision':
     case 'setNote':
+    case 'setFigure':
     case 'setAnchor':
     case 'setPageTouches':
     case 'setSource':
@@ -103,6 +106,12 @@ function withDivision(book: Book, id: StreamId, change: (division: Division) => 
 function withStream(book: Book, id: StreamId, change: (blocks: readonly Block[]) => readonly Block[]): Book {
   const note = book.notes[id];
   if (note !== undefined) return { ...book, notes: { ...book.notes, [id]: { ...note, blocks: change(note.blocks) } } };
+  const owner = figureOfStream(book, id);
+  if (owner !== undefined) {
+    const { figure, role, text } = owner;
+    const changed = { ...figure, [role]: { ...text, blocks: change(text.blocks) } };
+    return { ...book, figures: { ...book.figures, [figure.id]: changed } };
+  }
   if (book.divisions.some((division) => division.id === id)) {
     return withDivision(book, id, (division) => ({ ...division, blocks: change(division.blocks) }));
   }

@@ -28,6 +28,10 @@ export function editsBetweenBooks(before: Book, after: Book): BookEdit[] {
     const [from, to] = [before.notes[id] ?? null, after.notes[id] ?? null];
     if (!isSame(from, to)) edits.push({ kind: 'setNote', id, from, to });
   }
+  for (const id of new Set([...Object.keys(before.figures), ...Object.keys(after.figures)])) {
+    const [from, to] = [before.figures[id] ?? null, after.figures[id] ?? null];
+    if (!isSame(from, to)) edits.push({ kind: 'setFigure', id, from, to });
+  }
   edits.push(...divisionEdits(before, after));
   return [...edits, ...anchorEdits(before, after, edits)];
 }

@@ -3,7 +3,7 @@ import { NotLinearError, ValueError } from '../base/errors';
 import { linearPattern, type PatternMatch } from '../base/linearPattern';
 import { valueStretches } from '../looks/valueStretches';
 import { EMPTY_PARAGRAPH, FIND_TOKENS, type FindLook, type FindQuery, type FindRange } from '../model/answers/find';
-import { eachStream, type Book } from '../model/copy/book';
+import { eachStream, textsOfObject, type Book } from '../model/copy/book';
 import type { Block, Paragraph, StreamId } from '../model/copy/streams';
 import type { Spec } from '../model/spec/spec';
 import { linearText, PARAGRAPH_END, paragraphRuns } from './linear';
@@ -83,7 +83,7 @@ function languagesOf(book: Book): Map<StreamId, string> {
   return found;
 }
 
-/** A division, the cells of its tables, and its notes. */
+/** A division, the cells of its tables, its notes, and the texts of its figures. */
 export function streamsOf(book: Book, division: StreamId): Set<StreamId> {
   const found = new Set<StreamId>([division]);
   const visit = (blocks: readonly Block[]) => {
@@ -96,9 +96,11 @@ export function streamsOf(book: Book, division: StreamId): Set<StreamId> {
         continue;
       }
       for (const object of block.objects) {
-        if (object.kind !== 'note' || found.has(object.note)) continue;
-        found.add(object.note);
-        visit(book.notes[object.note]?.blocks ?? []);
+        for (const { id, blocks } of textsOfObject(book, object)) {
+          if (found.has(id)) continue;
+          found.add(id);
+          visit(blocks);
+        }
       }
     }
   };

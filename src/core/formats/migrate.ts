@@ -6,6 +6,7 @@ import { from1 } from './steps/from1';
 import { from10 } from './steps/from10';
 import { from11 } from './steps/from11';
 import { from12 } from './steps/from12';
+import { from13 } from './steps/from13';
 import { from2 } from './steps/from2';
 import { from3 } from './steps/from3';
 import { from4 } from './steps/from4';
@@ -29,6 +30,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   10: from10,
   11: from11,
   12: from12,
+  13: from13,
 };
 
 /** The book in today's format. */

@@ -12,6 +12,7 @@ import {
   type Particulars,
 } from '../model/copy/book';
 import { isEmptyParagraph } from '../copy/effectiveTag';
+import { gatherFigures } from '../copy/figures/gatherFigures';
 import { firstWords, readByline, withPiece } from '../copy/firstPages';
 import type { FirstPart } from '../model/copy/firstPages';
 import type { BlockStand, Manuscript } from '../model/copy/manuscript';
@@ -64,6 +65,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
     spec: withWaiting(options.spec ?? NOVEL_SPEC, manuscript),
     divisions: all,
     notes,
+    figures: {},
     anchors: {},
     pageTouches: [],
     source: {
@@ -73,7 +75,7 @@ export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book
       ),
     },
   };
-  return first.pieces.reduce(withPiece, book);
+  return gatherFigures(first.pieces.reduce(withPiece, book));
 }
 
 /** It says itself where divisions begin, its first pages among them. */

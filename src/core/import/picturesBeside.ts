@@ -1,9 +1,9 @@
 // Pictures that a Markdown text or a web page refers to and that came beside it: matched by the names of their files.
 import { pictureKey } from '../copy/pictureNames';
 import { pictureOf } from '../copy/pictureOf';
-import type { Book } from '../model/copy/book';
+import { eachPicture as picturesOfBook, type Book } from '../model/copy/book';
 import type { Manuscript } from '../model/copy/manuscript';
-import type { Block, InlineObject, PictureBytes } from '../model/copy/streams';
+import type { Block, InlineObject, PictureBytes, PictureFacts } from '../model/copy/streams';
 import { NOT_IN_FILE } from './incoming';
 
 /** Keys of the pictures that a manuscript refers to and has not. */
@@ -39,16 +39,9 @@ export function withPicturesBeside(manuscript: Manuscript, beside: ReadonlyMap<s
 }
 
 /** The manuscript with the pictures that the book has under the names to which it only refers. */
-export function withKnownPictures(
-  manuscript: Manuscript,
-  { divisions, notes }: Pick<Book, 'divisions' | 'notes'>,
-): Manuscript {
-  const known = new Map<string, PictureObject>();
-  const blocks = [...divisions, ...Object.values(notes)].flatMap((stream) => stream.blocks);
-  eachPicture({ blocks, notes: {} }, (object) => {
-    if (object.asset !== '') known.set(pictureKey(object.name), object);
-    return object;
-  });
+export function withKnownPictures(manuscript: Manuscript, book: Book): Manuscript {
+  const known = new Map<string, PictureFacts>();
+  for (const picture of picturesOfBook(book)) if (picture.asset !== '') known.set(pictureKey(picture.name), picture);
   if (known.size === 0) return manuscript;
   return {
     ...manuscript,

@@ -1,4 +1,5 @@
 // Numbers the notes from their references, each kind by itself, and finds the order in which they are read.
+import { flatBook } from '../copy/figures/flatBook';
 import { append } from '../base/append';
 import { inNumerals } from './numerals';
 import { settledKind } from './settledKind';
@@ -14,14 +15,15 @@ export interface NumberedNotes {
   readonly byDivision: ReadonlyMap<StreamId, readonly StreamId[]>;
 }
 
-type Counted = Pick<Book, 'divisions' | 'notes' | 'spec'>;
+type Counted = Pick<Book, 'divisions' | 'notes' | 'figures' | 'spec'>;
 
 /**
  * The numbers of all notes. `places`: pages of their references, for kinds that begin again on each page; while a page is
  * not known, it counts as that of the note before in the same division. Without `places` there are no pages, and what goes by
  * the book has figures.
  */
-export function numberNotes(book: Counted, places?: NotePlaces): NumberedNotes {
+export function numberNotes(of: Counted, places?: NotePlaces): NumberedNotes {
+  const book = flatBook(of);
   const labels = new Map<StreamId, string>();
   const byDivision = new Map<StreamId, StreamId[]>();
   const counters = new Map<NoteKind, { count: number; division: StreamId; part: number; page: number }>();

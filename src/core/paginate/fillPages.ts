@@ -11,6 +11,7 @@ import { FELT, firstChanged, sharedEnds } from './sharedEnds';
 import type { FillMemory } from './fillMemory';
 import { type Flow, type FlowItem, type Setting } from './flow';
 import { snappedStart, unlikeHeads, withHead } from './snap';
+import { lookFrom, lookInside } from './lookThrough';
 import { NoteRoom } from './noteRoom';
 import { finishReach, mayEnd, type ReachAnswer } from './reachEnd';
 import type { PagePlan } from './pagePlan';
@@ -164,33 +165,17 @@ class Filler {
     starts.inside.length = 0;
     starts.states.truncate(entered);
     if (isHurried) this.extendFew(Array.from({ length: entered }, (_, k) => k));
-    this.extendFrom(isHurried ? entered : 0);
+    lookFrom(starts.states, isHurried ? entered : 0, this.look);
     for (let line = 1; line < starts.inside.length; line += 1) {
       const states = starts.inside[line];
       if (states === undefined) continue;
       // Costs add up inside a long paragraph: what is dear is measured from line to line.
       if (!mayLeaveAny) this.limit = starts.leastOf(states) + this.beam;
       if (isHurried) this.extendFew(states);
-      else for (let k = 0; k < states.length; k += 1) this.extend(states[k]);
+      else lookInside(starts.states, states, this.columns.areUnequal ? -1 : line, this.look);
       if (this.left <= 0) return false;
     }
     return this.left > 0;
-  }
-
-  /**
-   * All states before the paragraph. Regions that end before it lead to more of them; a region of floats or notes alone may lead
-   * to one more cheaply that was looked at before.
-   */
-  private extendFrom(first: number): void {
-    const { states } = this.starts;
-    for (let from = first; from < states.count; from = states.again) {
-      states.again = Infinity;
-      for (let k = from; k < states.count; k += 1) {
-        states.looked = k;
-        if (states.line[k] === 0) this.extend(k);
-      }
-    }
-    states.looked = -1;
   }
 
   /**
@@ -203,6 +188,8 @@ class Filler {
       for (const k of cheapest(reached, this.starts.states.cost, this.few)) this.extend(k);
     }
   }
+
+  private readonly look = (k: number): void => this.extend(k);
 
   private extend(k: number): void {
     if (this.left <= 0) return;
@@ -223,7 +210,8 @@ class Filler {
     this.led = false;
     // After a picture that has gone over others wait for it: their order stays.
     const waits = current.float[k] < 0;
-    if (item.mayPass && !empty) this.passOver(k, flags);
+    const mayGoOver = !empty || (current.used[k] > 0 && (flags & FLAG.LEFT_FOR) === 0);
+    if (item.mayPass && mayGoOver) this.passOver(k, flags);
     if (item.mayPass && waits) return empty && (owes || current.used[k] > 0) ? this.endBefore(k, true) : undefined;
     const region = this.starts.regionOf(k);
     const isLate = region.column > 0 || isWrongSide(item.side, flags);
@@ -243,8 +231,9 @@ class Filler {
   private passOver(k: number, flags: number): void {
     const { states } = this.starts;
     const on = (flags | FLAG.PASSED) & ~FLAG.HEAD_AT_TOP;
-    this.putNext(k, on, states.owed[k], states.used[k], states.cost[k] + COST.PASSED, CHOICE.PASSED);
-    this.led = true;
+    // At the head of a region, below figures, it is late from the one before.
+    const price = flags & FLAG.EMPTY ? COST.PASSED + COST.FLOAT_LATE : COST.PASSED;
+    this.putNext(k, on, states.owed[k], states.used[k], states.cost[k] + price, CHOICE.PASSED);
   }
 
   private gapsAfter(flags: number): FlowItem['gaps'] {
@@ -272,13 +261,15 @@ class Filler {
     const above = empty ? item.topCost : gap.cost + unlikeHeads(item, flags, headed, off);
     const own = line > 0 ? 0 : setting.cost + above;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
-    const most = this.rules.mostDepth(flags, region);
+    // Figures as deep as the page leave no room for text, though its spread runs long.
+    const isFull = empty && current.used[k] > this.rules.baseDepth(flags, region) - SLACK;
+    const most = isFull ? current.used[k] : this.rules.mostDepth(flags, region);
     const choice = settingIndex | (gapIndex << CHOICE.GAP_SHIFT);
     const wished = line === 0 && item.wish !== null ? withWish(headed, item.wish) : headed;
     const due = flow.noteStart[this.starts.at + 1];
     const end = start + (setting.count - line) * item.height;
     const base = this.rules.baseDepth(flags, region); // A last page's, though its spread runs short.
-    const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base ? most : Math.max(most, base);
+    const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base || isFull ? most : Math.max(most, base);
     const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK && !this.isTooLast(k, end);
     if (fits) {
       const isLast = this.starts.at + 1 === flow.items.length && due === flow.notes.lineOf.length;

@@ -18,8 +18,8 @@ export interface NoteLayout {
 
 /**
  * What stands beside the text because the text refers to it. `place` is the rule of where: at the *foot* of the region that holds the
- * line of its reference, going on in the next where there is too little room; in the *margin* beside that line; at the *head* of a region of that
- * line's page or of a later one, whole. `at`: the place of the reference, an offset in the set text.
+ * line of its reference, going on in the next where there is too little room; in the *margin* beside that line; a float at the *head* or the *foot* of a
+ * region of that line's page or of a later one, whole, or on a *page* by itself. `at`: the place of the reference, an offset in the set text.
  */
 export type Insertion = FlowNote | FlowFloat;
 
@@ -102,16 +102,23 @@ export interface Variant {
   readonly cost: number;
 }
 
+/** At the head or the foot of a region, or a page by itself. */
+export type FloatPlace = 'head' | 'foot' | 'page';
+
 export interface FlowFloat {
-  readonly place: 'head';
+  readonly place: FloatPlace;
   readonly at: number;
-  /** Grid lines, the space below it included. */
+  /** Grid lines, the space between it and the text included; of a page by itself, those of the page. */
   readonly height: number;
+  /** A picture with what stands under it. */
+  readonly figure: FlowParagraph;
 }
 
 /** The notes of a paragraph that stand at one place. */
 export const notesAt = ({ insertions }: Pick<FlowParagraph, 'insertions'>, place: FlowNote['place']): FlowNote[] =>
-  insertions.filter((insertion): insertion is FlowNote => insertion.place === place);
+  insertions.filter((insertion): insertion is FlowNote => !isFloat(insertion) && insertion.place === place);
+
+export const isFloat = (insertion: Insertion): insertion is FlowFloat => 'figure' in insertion;
 
 export function sameInsertions(a: readonly Insertion[], b: readonly Insertion[]): boolean {
   return a.length === b.length && a.every((insertion, k) => sameInsertion(insertion, b[k]));
@@ -120,8 +127,8 @@ export function sameInsertions(a: readonly Insertion[], b: readonly Insertion[])
 function sameInsertion(a: Insertion, b: Insertion): boolean {
   if (a === b) return true;
   if (a.at !== b.at) return false;
-  if (a.place === 'head' || b.place === 'head')
-    return a.place === 'head' && b.place === 'head' && a.height === b.height;
+  if (isFloat(a) || isFloat(b))
+    return isFloat(a) && isFloat(b) && a.place === b.place && a.height === b.height && a.figure === b.figure;
   const { paragraphs } = b;
   const isAlike = a.place === b.place && a.layout === b.layout && a.paragraphs.length === paragraphs.length;
   return isAlike && a.paragraphs.every((paragraph, k) => paragraph === paragraphs[k]);

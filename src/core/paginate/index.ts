@@ -13,7 +13,7 @@ export type { DivisionPage } from './divisionPage';
 export type { FillMemory } from './fillMemory';
 export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
-export { depthOfWhole, notesAt, sameInsertions } from './flowParagraph';
+export { depthOfWhole, isFloat, notesAt, sameInsertions, type UnderParagraph } from './flowParagraph';
 export {
   makeFlow,
   type CutFault,

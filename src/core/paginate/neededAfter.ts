@@ -12,7 +12,7 @@ interface Item {
 }
 
 export const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph) =>
-  before.paragraph.styled.style.picture !== undefined && paragraph.styled.style.meaning === 'caption';
+  before.paragraph.styled.style.pictures !== undefined && paragraph.styled.style.meaning === 'caption';
 
 const LEAST_AFTER = 2;
 /** Least depth of what must follow on an item's page: two lines after a head, or a picture's caption, with the spaces between. */

@@ -1,6 +1,6 @@
 // The insertions of a reach as the search counts them: notes at the foot as lines in a row, floats one after another.
 import type { ComposedParagraph } from '../model/composed/pages';
-import { depthOfWhole, notesAt, type FlowNote, type FlowParagraph } from './flowParagraph';
+import { depthOfWhole, isFloat, notesAt, type FloatPlace, type FlowNote, type FlowParagraph } from './flowParagraph';
 import { exactHeight, type NoteLines } from './noteBlocks';
 
 /** The note lines of a flow in the order of their references, and how many come before each paragraph. */
@@ -63,6 +63,9 @@ export interface PackedFloat {
   readonly height: number;
   /** Where the paragraph itself is what floats: it stands in its place or on a later page, never before it. */
   readonly isPicture: boolean;
+  readonly place: FloatPlace;
+  /** The picture with what stands under it. */
+  readonly figure: FlowParagraph;
 }
 
 /** Grid lines of white below a picture at the head of a region, at least. */
@@ -81,12 +84,17 @@ export function packFloats(
   const floats: PackedFloat[] = [];
   paragraphs.forEach((paragraph, anchor) => {
     for (const insertion of paragraph.insertions)
-      if (insertion.place === 'head') floats.push({ anchor, height: insertion.height, isPicture: false });
+      if (isFloat(insertion)) {
+        const { height, place, figure } = insertion;
+        floats.push({ anchor, height, isPicture: false, place, figure });
+      }
     if (paragraph.mayPass)
       floats.push({
         anchor,
         height: Math.ceil(depthOfWhole(paragraph, leading) - SLACK) + BELOW,
         isPicture: true,
+        place: 'head',
+        figure: paragraph,
       });
     floatStart[anchor + 1] = floats.length;
   });

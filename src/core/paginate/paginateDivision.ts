@@ -22,6 +22,7 @@ import { KeptPages, type KeptPage } from './keptPages';
 import { MarginNotes, type MarginColumn } from './marginNotes';
 import type { PagePlan } from './pagePlan';
 import { placeNotes, placeText } from './placeLines';
+import { floatsOf, footDepth } from './placePictures';
 import { regionsOf, type RegionSequence } from './regions';
 import { traceRegions, type FilledRegion } from './tracePages';
 
@@ -134,16 +135,17 @@ class PageFinisher {
 
   finish(own: readonly FilledRegion[], index: number, gives: readonly Give[]): DivisionPage {
     const { flow, lines, plan, geometry, head, margin } = this;
-    const text = own.flatMap((region) => placeText(lines, region, geometry));
+    const text = own.flatMap((region) => placeText(lines, region, geometry, plan.noteGap));
     const notes = own.map((region) => {
       const isUnder = flow.notes?.stand === 'text';
       const used = region.region.top + usedBy(region, lines);
-      const foot = { lines: geometry.lines, under: isUnder ? used : null, text: used, gap: plan.noteGap };
+      const text = footDepth(lines, region) > 0 ? null : used;
+      const foot = { lines: geometry.lines, under: isUnder ? used : null, text, gap: plan.noteGap };
       return placeNotes(lines, region, geometry, foot);
     });
     const beside = margin?.place(own, this.sideOf(index)) ?? [];
     return {
-      role: roleOf(own, index, this.partAlone),
+      role: roleOf(own, index, this.partAlone, lines),
       fragments: index === 0 ? [...head.fragments, ...text] : text,
       notes: [...notes.flatMap((placed) => placed.fragments), ...beside],
       noteRules: notes.flatMap(({ rule }) => (rule === null ? [] : [rule])),
@@ -197,15 +199,19 @@ function usedBy({ stretches, floatFrom, floatTo }: FilledRegion, { items, floats
   return last === undefined ? above : last.start + (last.to - last.from) * items[last.item].height;
 }
 
-/** A page that a side skips inside a division holds nothing. */
-function roleOf(own: readonly FilledRegion[], index: number, partAlone: boolean): PageRole {
+/** A page that a side skips inside a division holds nothing; one of a figure by itself is a plate. */
+function roleOf(own: readonly FilledRegion[], index: number, partAlone: boolean, flow: Flow): PageRole {
   if (partAlone) return 'display';
   if (index === 0) return 'opener';
   const isEmpty = own.every(
     ({ stretches, noteFrom, noteTo, floatFrom, floatTo }) =>
       stretches.length === 0 && noteFrom === noteTo && floatFrom === floatTo,
   );
-  return isEmpty ? 'blank' : 'text';
+  if (isEmpty) return 'blank';
+  const isPlate = own.every((region) => region.stretches.length === 0 && region.noteFrom === region.noteTo);
+  return isPlate && own.some((region) => floatsOf(flow, region).some(({ place }) => place === 'page'))
+    ? 'plate'
+    : 'text';
 }
 
 function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {
@@ -329,7 +335,7 @@ function* placeDisplay(flow: DivisionFlow, geometry: PageGeometry): Generator<vo
   const regions = traceRegions(yield* fillPages(lines, plan), plan);
   const pageRole = flow.role === 'blank' ? 'blank' : isPlateRole(flow.role) ? 'plate' : 'display';
   return regions.map((region, index): DivisionPage => {
-    const text = placeText(lines, region, geometry);
+    const text = placeText(lines, region, geometry, NOTE_GAP);
     const notes = placeNotes(lines, region, geometry, {
       lines: geometry.lines,
       under: null,

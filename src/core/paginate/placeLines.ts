@@ -10,12 +10,13 @@ import {
 import type { Flow } from './flow';
 import { depthOfWhole } from './flowParagraph';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
-import { placeFloats, withUnder } from './placePictures';
+import { footDepth, placeFloats, withUnder } from './placePictures';
 import type { FilledRegion } from './tracePages';
 
-/** Fragments of the text of a region. */
-export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeometry): Fragment[] {
-  const { x, width, top } = region.region;
+/** Fragments of the text of a region, and of the figures that it holds. `noteGap`: grid lines above notes. */
+export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeometry, noteGap: number): Fragment[] {
+  const { x, width } = region.region;
+  const top = region.region.top - footDepth(flow, region);
   const text = region.stretches.flatMap(({ item, setting, from, to, start }, index): Fragment[] => {
     const { height, source } = flow.items[item];
     const atEdge = index === 0 || index === region.stretches.length - 1;
@@ -51,7 +52,7 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       }));
     return [placed, ...numbers];
   });
-  return [...text, ...placeFloats(flow, region, geometry)];
+  return [...text, ...placeFloats(flow, region, geometry, noteGap)];
 }
 
 /** The lines of a cell that stand beside those of a fragment of the deepest cell of its row. */

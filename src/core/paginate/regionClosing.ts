@@ -55,6 +55,8 @@ export class RegionClosing {
       }
       const white = flags & FLAG.EMPTY ? 0 : Math.max(0, deep - used - this.notes.height(noteFrom, placed));
       const before = line === 0 && !isAfterAll ? item : null;
+      // Where figures stand alone it could have gone over.
+      const isLeftFor = before?.mayPass === true && ((before.isTall && white > SLACK) || (flags & FLAG.EMPTY) !== 0);
       if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
       else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, region);
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
@@ -62,7 +64,7 @@ export class RegionClosing {
       if (wish !== 3 && wish - 1 !== depth) cost += COST.WISH;
       if (cost > limit) continue;
       led = true;
-      this.starts.begin(end, depth, placed, cost);
+      this.starts.begin(end, depth, placed, cost, isLeftFor ? FLAG.LEFT_FOR : 0);
     }
     return led;
   }

@@ -33,13 +33,13 @@ export class RegionStarts {
     return this.plan.regions.list[this.states.region[k]];
   }
 
-  /** Ends a region with a depth and the notes before `placed` on it, and begins the next one in every way. */
-  begin(end: RegionEnd, depth: number, placed: number, cost: number): void {
+  /** Ends a region with a depth and the notes before `placed` on it, and begins the next one in every way. `more`: flags besides. */
+  begin(end: RegionEnd, depth: number, placed: number, cost: number, more = 0): void {
     const { plan, flow, entry } = this;
     const { flags } = end;
     const before = this.states.region[end.from];
     entry.region = regionAfter(plan.regions, before);
-    entry.flags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY;
+    entry.flags = ((depth + 1) << FLAG.DEPTH_SHIFT) | FLAG.EMPTY | more;
     entry.cost = cost;
     if (!closesPage(plan.regions.list[before]))
       entry.flags |= flags & (FLAG.VERSO | FLAG.FINAL_MASK | FLAG.WISH_MASK | FLAG.HEADS_MASK);
@@ -93,7 +93,8 @@ export class RegionStarts {
       used += next.height;
       // A float deeper than a page stands on one by itself.
       if (used > room + SLACK && f > float) break;
-      if (used > room - 2 && f === float && this.at < flow.items.length && next.anchor >= this.at) break;
+      const isReached = next.anchor < this.at || (next.anchor === this.at && entry.line > 0);
+      if (used > room - 2 && f === float && this.at < flow.items.length && !isReached) break;
     }
   }
 

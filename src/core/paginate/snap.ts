@@ -59,7 +59,7 @@ interface NearHead {
  * region.
  */
 export function withHead({ mayHalve, afterHead }: NearHead, before: number, off: number | null): number {
-  const flags = before & ~(FLAG.HEAD_AT_TOP | FLAG.PASSED);
+  const flags = before & ~(FLAG.HEAD_AT_TOP | FLAG.PASSED | FLAG.LEFT_FOR);
   if (!mayHalve || afterHead) return flags;
   if (off === null) return flags | FLAG.HEAD_AT_TOP;
   const white = off < -LIKE ? WHITE.less : off > LIKE ? WHITE.more : WHITE.wished;

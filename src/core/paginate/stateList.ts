@@ -24,6 +24,8 @@ export const FLAG = {
   HEAD_AT_TOP: 1 << 18,
   /** The picture before has gone over. */
   PASSED: 1 << 19,
+  /** White before the picture that is next was cheap because of it: it stands here. */
+  LEFT_FOR: 1 << 20,
 } as const;
 
 /** A choice holds the number of a setting, and above it that of the gap; or it is that the paragraph goes over. */
@@ -109,6 +111,8 @@ export class StateList {
   improved = 0;
   /** The last state that was looked at, and the first of those that were found again at less cost after that. */
   looked = -1;
+  /** The line of the paragraph at which states are looked at: only those of it are looked at again. */
+  lookedLine = 0;
   again = Infinity;
   /** The least cost of all states put since the list was cleared. */
   least = Infinity;
@@ -138,7 +142,7 @@ export class StateList {
       ) {
         if (cost < this.cost[k] - 1e-9) {
           this.improved += 1;
-          if (k <= this.looked && k < this.again) this.again = k;
+          if (k <= this.looked && k < this.again && line === this.lookedLine) this.again = k;
           this.cost[k] = cost;
           this.from[k] = from;
           this.choice[k] = choice;

@@ -57,7 +57,7 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
     const lines = placed[k];
     if (lines !== null)
       stretches.push(makeStretch(flow, regionAt(plan, before.state), before.state, step.state, lines));
-    if ((step.state.flags & FLAG.EMPTY) === 0) continue;
+    if (!isRegionEnd(step.state)) continue;
     const depth = (((step.state.flags & FLAG.DEPTH_MASK) >> FLAG.DEPTH_SHIFT) - 1) as -1 | 0 | 1;
     const endLine = step.state.line === 0 ? 0 : lastLineBefore(placed, k);
     const floats = { floatFrom, floatTo: floatAt(flow, open) };
@@ -79,6 +79,9 @@ export function traceRegions(memory: FillMemory, plan: PagePlan): FilledRegion[]
   );
   return regions;
 }
+
+/** Whether a step ended a region; a picture may go over below figures alone, and nothing stands in the region all the same. */
+const isRegionEnd = ({ flags, choice }: LayerState): boolean => (flags & FLAG.EMPTY) !== 0 && choice !== CHOICE.PASSED;
 
 /** The first note that is owed at a step. */
 const noteAt = (flow: Flow, { at, state }: Step) => flow.noteStart[at] - state.owed;
@@ -131,7 +134,7 @@ function pathTo(flow: Flow, layers: FillMemory['layers'], last: number): Step[] 
     const state = stateOf(layers[at], index);
     path.push({ at, state });
     index = state.from;
-    if ((state.flags & FLAG.EMPTY) === 0) at -= 1;
+    if (!isRegionEnd(state)) at -= 1;
   }
   return path.reverse();
 }
@@ -165,7 +168,7 @@ function placedLines(path: readonly Step[], { flow, extra }: FillMemory, plan: P
   return path.map((step, k) => {
     if (k === 0) return null;
     const { at, state } = path[k - 1];
-    const isEnd = (step.state.flags & FLAG.EMPTY) !== 0;
+    const isEnd = isRegionEnd(step.state);
     if (isEnd && step.state.line === 0) return null;
     if (!isEnd && step.state.choice === CHOICE.PASSED) return null;
     const setting = settingOf(at, step.state.choice & CHOICE.SETTING);

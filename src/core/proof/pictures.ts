@@ -1,6 +1,7 @@
 // Pictures that will not print as they should.
 import type { Hit } from '../model/checks/finding';
 import { PRINTED } from '../model/copy/pictureTypes';
+import type { SetPicture, StyledParagraph } from '../model/composed/styled';
 import { onParagraph, type LineHit, type ParagraphRunner } from './hits';
 
 /** Pixels to the inch: under the first a picture is coarse on paper, under the second its pixels are seen. */
@@ -9,9 +10,10 @@ const LEAST = 150;
 /** Photographs of more have pixels that nobody sees. */
 const MORE_THAN_SEEN = 2 * ENOUGH;
 
-export const pictures: ParagraphRunner = ({ styled }) => {
-  const { picture } = styled.style;
-  if (picture === undefined) return [];
+export const pictures: ParagraphRunner = ({ styled }) =>
+  (styled.style.pictures ?? []).flatMap((picture) => hitsOf(picture, styled));
+
+function hitsOf(picture: SetPicture, styled: StyledParagraph): LineHit[] {
   const name = picture.name === '' ? 'A picture' : `The picture “${picture.name}”`;
   const hits: LineHit[] = [];
   const add = (hit: Pick<Hit, 'kind' | 'grade' | 'message'>) => hits.push({ ...onParagraph(styled), ...hit, line: 0 });
@@ -42,4 +44,4 @@ export const pictures: ParagraphRunner = ({ styled }) => {
       message: `${name} has no words that tell what it shows: an e-book needs them.`,
     });
   return hits;
-};
+}

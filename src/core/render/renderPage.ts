@@ -128,11 +128,11 @@ class ListBuilder {
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
     this.addTableRules(fragment, left);
-    const { picture } = paragraph.styled.style;
-    if (picture !== undefined) {
-      const { x, height, resolution: _, ...facts } = picture;
+    const { pictures } = paragraph.styled.style;
+    if (pictures !== undefined) {
       const { stream, block } = paragraph.styled;
-      this.pictures.push({ ...facts, x: left + fragment.x + x, y: y - height, height, stream, block });
+      for (const { x, height, resolution: _, ...facts } of pictures)
+        this.pictures.push({ ...facts, x: left + fragment.x + x, y: y - height, height, stream, block });
       return;
     }
     for (let line = from; line < to; line += 1) {

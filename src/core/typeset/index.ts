@@ -3,7 +3,7 @@ export { needsOf, type Needs } from './facts/facesNeeded';
 export { displayPage } from './leaving/renderContext';
 export { heldStarts, movedPages, tellMoved, type HeldStarts } from './pages/hold';
 export { bookTies } from './facts/bookTies';
-export { wishCosts, type Wish } from './facts/wishCosts';
+export { wishCosts } from './facts/wishCosts';
 export { paragraphFacts } from './facts/paragraphFacts';
 export { otherLines, pageTableOf } from './facts/pageTable';
 export { qualityOf } from './facts/qualityOf';

@@ -1,5 +1,6 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
+import { flatBook } from '../copy/figures/flatBook';
 import type { Book } from '../model/copy/book';
 import type { DivisionExtent, TypesetBook } from '../model/composed/pages';
 import type { AssembledBook } from '../paginate';
@@ -21,11 +22,12 @@ import { withProgress, type TypesetProgress } from './withProgress';
  * in them of later pages is not yet known.
  */
 export function* typesetBook(
-  book: Book,
+  of: Book,
   context: TypesetContext,
   held?: HeldStarts,
   onFirst?: (first: TypesetBook) => void,
 ): Generator<TypesetProgress, TypesetBook> {
+  const book = flatBook(of);
   const geometry = pageGeometry(book, context);
   const settled = yield* settleReferences(
     { book, context, geometry, held },

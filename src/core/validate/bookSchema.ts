@@ -3,6 +3,8 @@ import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/copy/languages';
 import { BOOK_FORMAT, type Book, type Division, type Particulars } from '../model/copy/book';
 import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
+import { MOST_PARTS } from '../model/copy/figures';
+import { FIGURE_PLACES } from '../model/copy/figureSetting';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
@@ -16,6 +18,8 @@ const id = Joi.string()
 const offset = Joi.number().integer().min(0).required();
 const pixels = Joi.number().integer().min(0).max(1_000_000).required();
 const points = Joi.number().min(0).max(20_000).required();
+/** Most blocks of a caption. */
+const MOST_TEXT_BLOCKS = 200;
 const line = (most: number) => Joi.string().allow('').max(most).required();
 
 export const particularsSchema = Joi.object({
@@ -64,6 +68,23 @@ const span = Joi.object({
   link: Joi.string().max(4000),
 });
 
+const pictureFacts = {
+  kind: Joi.string().valid('picture').required(),
+  asset: Joi.string()
+    .pattern(/^([0-9a-f]{32})?$/)
+    .allow('')
+    .required(),
+  format: Joi.string()
+    .valid(...PICTURE_KINDS)
+    .required(),
+  name: line(400),
+  alt: line(4000),
+  width: pixels,
+  height: pixels,
+  shownWidth: points,
+  shownHeight: points,
+};
+
 const inlineObject = Joi.alternatives(
   Joi.object({ at: offset, kind: Joi.string().valid('note').required(), note: id }),
   Joi.object({ at: offset, kind: Joi.string().valid('field').required(), field: word(40).required() }),
@@ -85,23 +106,8 @@ const inlineObject = Joi.alternatives(
     seeAlso: line(200),
     range: Joi.string().valid('here', 'from', 'to').required(),
   }),
-  Joi.object({
-    at: offset,
-    kind: Joi.string().valid('picture').required(),
-    asset: Joi.string()
-      .pattern(/^([0-9a-f]{32})?$/)
-      .allow('')
-      .required(),
-    format: Joi.string()
-      .valid(...PICTURE_KINDS)
-      .required(),
-    name: line(400),
-    alt: line(4000),
-    width: pixels,
-    height: pixels,
-    shownWidth: points,
-    shownHeight: points,
-  }),
+  Joi.object({ at: offset, kind: Joi.string().valid('figure').required(), figure: id }),
+  Joi.object({ at: offset, ...pictureFacts }),
 );
 
 const paragraph = Joi.object({
@@ -172,6 +178,23 @@ export const noteSchema = Joi.object({
   blocks: Joi.array().items(block).required(),
 });
 
+const figureText = Joi.object({ id, blocks: Joi.array().items(block).max(MOST_TEXT_BLOCKS).required() }).required();
+
+export const figureSchema = Joi.object({
+  id,
+  parts: Joi.array()
+    .items(Joi.object({ picture: Joi.object(pictureFacts).required() }))
+    .min(1)
+    .max(MOST_PARTS)
+    .required(),
+  place: Joi.string()
+    .valid(...FIGURE_PLACES)
+    .required(),
+  width: Joi.alternatives(Joi.string().valid('shown', 'column'), Joi.number().min(1).max(20_000)).required(),
+  caption: figureText,
+  credit: figureText,
+});
+
 const anchorSchema = Joi.object({
   stream: id,
   block: id,
@@ -210,6 +233,7 @@ const bookSchema = Joi.object({
   spec: specSchema,
   divisions: Joi.array().items(divisionSchema).required(),
   notes: Joi.object().pattern(Joi.string(), noteSchema).required(),
+  figures: Joi.object().pattern(Joi.string(), figureSchema).required(),
   anchors: Joi.object()
     .pattern(/^[a-z]\d{1,12}$/, anchorSchema)
     .max(50_000)

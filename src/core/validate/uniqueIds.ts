@@ -1,7 +1,8 @@
 // Every id names one thing: edits, touches, anchors and project files go by them. Books of before may hold paragraphs twice (a
 // note that was referred to twice was copied with its ids): the later ones get new ids. Two divisions or notes of one id are damage.
 import { ValueError } from '../base/errors';
-import type { Book } from '../model/copy/book';
+import { figureTexts } from '../model/copy/figures';
+import { withEachBlock, type Book } from '../model/copy/book';
 import type { Block } from '../model/copy/streams';
 
 /** The same book where nothing stands twice and the next id is free. Throws ValueError. */
@@ -12,14 +13,19 @@ export function withUniqueIds(book: Book, what: string): Book {
     seen.add(id);
     highest = Math.max(highest, Number(id.slice(1)) || 0);
   };
-  const owners = [...book.divisions.map(({ id }) => id), ...Object.values(book.notes).map(({ id }) => id)];
+  const figures = Object.values(book.figures);
+  const texts = figures.flatMap(figureTexts);
+  const parts = [...book.divisions, ...Object.values(book.notes), ...figures, ...texts];
+  const owners = parts.map(({ id }) => id);
   for (const id of owners) {
     if (seen.has(id)) throw new ValueError(id, `${what} has two parts of the id ${id}.`);
     note(id);
   }
   for (const [key, { id }] of Object.entries(book.notes))
     if (key !== id) throw new ValueError(key, `${what} has the note ${id} under the id ${key}.`);
-  const streams = [...book.divisions, ...Object.values(book.notes)].map(({ blocks }) => blocks);
+  for (const [key, { id }] of Object.entries(book.figures))
+    if (key !== id) throw new ValueError(key, `${what} has the figure ${id} under the id ${key}.`);
+  const streams = [...book.divisions, ...Object.values(book.notes), ...texts].map(({ blocks }) => blocks);
   let isTwice = false;
   for (const id of streams.flatMap(idsOf)) {
     isTwice ||= seen.has(id);
@@ -43,11 +49,9 @@ export function withUniqueIds(book: Book, what: string): Book {
             row.map((cell) => ({ ...cell, id: own(cell.id), blocks: cell.blocks.map(renamed) })),
           ),
         };
-  const divisions = book.divisions.map((division) => ({ ...division, blocks: division.blocks.map(renamed) }));
-  const notes = Object.fromEntries(
-    Object.entries(book.notes).map(([key, value]) => [key, { ...value, blocks: value.blocks.map(renamed) }]),
-  );
-  return { ...book, divisions, notes, nextId };
+  // Ids are taken on the way.
+  const made = withEachBlock(book, renamed);
+  return { ...made, nextId };
 }
 
 function idsOf(blocks: readonly Block[]): string[] {

@@ -1,7 +1,7 @@
 // Opening and closing a book, changing it, taking it over from another tab.
 import { languageEdits, setParticularsEdit, setTouchesEdit } from '../../core/edit';
 import type { BookTie } from '../../core/model/answers/ties';
-import type { ParagraphFacts, WishCost } from '../../core/model/answers/paragraphFacts';
+import type { ParagraphFacts, Wish, WishCost } from '../../core/model/answers/paragraphFacts';
 import type { ParagraphTouches } from '../../core/model/copy/streams';
 import type { Particulars } from '../../core/model/copy/book';
 import type { BookEdit } from '../../core/model/copy/bookEdit';
@@ -76,7 +76,7 @@ export function askParagraph(stream: string, block: string): AppThunk<Promise<Pa
 /** What each of some wishes for a paragraph would do to its pages; empty when that cannot be told now. */
 export function askWishes(
   place: { readonly stream: string; readonly block: string },
-  wishes: readonly Partial<Record<keyof ParagraphTouches, unknown>>[],
+  wishes: readonly Wish[],
 ): AppThunk<Promise<readonly (WishCost | null)[]>> {
   return async (_dispatch, _getState, { sessions }) => (await sessions.current?.client?.wishes(place, wishes)) ?? [];
 }

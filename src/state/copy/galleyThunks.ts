@@ -4,15 +4,22 @@ import {
   mergeParagraphsEdit,
   notesDivisionEdits,
   rangeCharacterEdits,
-  renumbered,
   replaceRangeEdits,
   restyleEdits,
   splitDivisionEdits,
 } from '../../core/edit';
-import { eachStream, type Book, type Note } from '../../core/model/copy/book';
+import { eachStream, textsOfObject, type Book, type Note } from '../../core/model/copy/book';
 import type { BookEdit, HistoryEntry, TextSelection } from '../../core/model/copy/bookEdit';
-import { paragraph, type Block, type BlockId, type StreamId, type StyleTag } from '../../core/model/copy/streams';
-import type { NotesMoved } from '../../galley';
+import {
+  paragraph,
+  type Block,
+  type BlockId,
+  type InlineObject,
+  type StreamId,
+  type StyleTag,
+} from '../../core/model/copy/streams';
+import type { RecordsMoved } from '../../galley';
+import { copyEdits, dropEdit, knownRecords, remember } from './takenRecords';
 import { bookEdited } from '../book/bookSlice';
 import { edit } from '../book/bookThunks';
 import type { AppThunk } from '../store';
@@ -26,25 +33,11 @@ export interface GalleyChange {
   readonly edit: BookEdit | null;
   /** The book's next number after the ids that the change has taken. */
   readonly nextId: number;
-  readonly notes: NotesMoved;
+  readonly records: RecordsMoved;
   /** A note that was made with its reference. */
   readonly made: { readonly id: StreamId; readonly kind: string } | null;
   readonly joinKey?: string;
   readonly selection: HistoryEntry['selection'];
-}
-
-/** Notes whose reference was taken out, by their ids: it may be put in again from the clipboard. Kept while the app runs. */
-const taken = new Map<StreamId, Note>();
-const MOST_TAKEN = 500;
-
-function remember(note: Note): void {
-  taken.set(note.id, note);
-  if (taken.size > MOST_TAKEN) taken.delete(taken.keys().next().value!);
-}
-
-/** Whether a reference to the note can be put in: in the book, or taken out of it before. */
-export function isNoteKnown(note: StreamId): AppThunk<boolean> {
-  return (_dispatch, getState) => getState().book.book?.notes[note] !== undefined || taken.has(note);
 }
 
 export function takeGalleyChange(change: GalleyChange): AppThunk {
@@ -56,19 +49,12 @@ export function takeGalleyChange(change: GalleyChange): AppThunk {
     const take = (letter: string) => `${letter}${nextId++}`;
     const put = (note: Note) => edits.push({ kind: 'setNote', id: note.id, from: null, to: note });
     if (change.made !== null) put({ ...change.made, blocks: [paragraph(take('p'), 'NT', '')] });
-    for (const { from, to } of change.notes.copied) {
-      const source = book.notes[from] ?? taken.get(from);
-      if (source === undefined) continue;
-      const { blocks, notes } = renumbered(source.blocks, (id) => book.notes[id] ?? taken.get(id), take);
-      put({ ...source, id: to, blocks });
-      notes.forEach(put);
+    edits.push(...copyEdits(change.records, knownRecords(book), take));
+    for (const { kind, id } of change.records.dropped) {
+      const dropped = dropEdit(book, kind, id);
+      if (dropped !== null) edits.push(dropped);
     }
-    for (const id of change.notes.dropped) {
-      const note = book.notes[id];
-      if (note === undefined) continue;
-      remember(note);
-      edits.push({ kind: 'setNote', id, from: note, to: null });
-    }
+    edits.forEach(remember);
     if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
     if (change.made !== null) edits.push(...notesDivisionEdits({ ...book, nextId }, change.made.kind));
     if (edits.length === 0) return;
@@ -84,7 +70,7 @@ export function replaceRange(range: TextSelection, text: string): AppThunk<TextS
     if (book === null || readOnly) return null;
     const made = replaceRangeEdits(book, range, text);
     if (made === null) return null;
-    for (const one of made.edits) if (one.kind === 'setNote' && one.from !== null) remember(one.from);
+    made.edits.forEach(remember);
     const after = { stream: range.stream, anchor: made.caret, head: made.caret };
     const name = text === '' ? 'Text taken out' : 'Text replaced';
     dispatch(bookEdited({ name, edits: made.edits, time: now(), selection: { before: range, after } }));
@@ -158,6 +144,9 @@ export function goToBlock(block: BlockId): AppThunk {
   };
 }
 
+const leadsTo = (book: Book, object: InlineObject, stream: StreamId) =>
+  textsOfObject(book, object).some(({ id }) => id === stream);
+
 /** The place itself when it is a division's own, else the block of a division that holds its note or cell; null for none. */
 function placeInDivision(
   book: Book,
@@ -168,14 +157,12 @@ function placeInDivision(
   const holds = (block: Block): boolean =>
     block.kind === 'table'
       ? block.rows.flat().some((cell) => cell.id === place.stream || cell.blocks.some(holds))
-      : block.objects.some(({ kind, ...rest }) => kind === 'note' && (rest as { note: string }).note === place.stream);
+      : block.objects.some((object) => leadsTo(book, object, place.stream));
   for (const { id, blocks } of book.divisions) {
     const block = blocks.find(holds);
     if (block === undefined) continue;
     const at =
-      block.kind === 'paragraph'
-        ? (block.objects.find((one) => one.kind === 'note' && one.note === place.stream)?.at ?? 0)
-        : 0;
+      block.kind === 'paragraph' ? (block.objects.find((one) => leadsTo(book, one, place.stream))?.at ?? 0) : 0;
     const end = { block: block.id, offset: at };
     return { stream: id, anchor: end, head: end };
   }

@@ -93,7 +93,7 @@ export class BookSession implements OpenSession {
       this.locking = asking.catch(() => null);
       this.lock = await asking;
       if (this.isClosed) return this.dropLock();
-      const opened = await repository.open(this.id);
+      const opened = await repository.open(this.id, false, this.lock !== null);
       const own = await fonts.all();
       if (this.isClosed || opened === undefined) return this.dropLock();
       this.services.ownFonts = own;

@@ -27,8 +27,9 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
       if (!isPart) onWhole();
     }),
     onAhead: whileOpen((revision, pages, outlines) => {
-      if (revision !== getState().book.revision) return;
+      // The worker sends each outline once: those of pages that come too late are kept too.
       session.pageCache.addOutlines(outlines);
+      if (revision !== getState().book.revision) return;
       session.pageCache.ahead(pages);
     }),
     onFailed: whileOpen((message) => dispatch(composeFailed(message))),

@@ -124,7 +124,7 @@ describe('pictures on pages', () => {
     const { fragments } = composed.pages[at];
     const lineOf = (block: string) => fragments.find(({ paragraph: { styled } }) => styled.block === block)!.y;
     const text = fragments.filter(
-      ({ paragraph: { styled } }) => styled.style.meaning === 'body' && !styled.style.picture,
+      ({ paragraph: { styled } }) => styled.style.meaning === 'body' && !styled.style.pictures,
     );
     expect(lineOf('p501')).to.be.above(all[0].y + all[0].height);
     for (const { y } of text) expect(y).to.be.above(lineOf('p501') + geometry.leading);
@@ -162,7 +162,7 @@ describe('pictures on pages', () => {
     const [page] = all.map((one) => one.page);
     const order = page.fragments
       .filter((one) => one.paragraph.styled.block === 'p500')
-      .map(({ paragraph: { styled } }) => (styled.style.picture === undefined ? styled.text.trim() : 'picture'));
+      .map(({ paragraph: { styled } }) => (styled.style.pictures === undefined ? styled.text.trim() : 'picture'));
     expect(order).to.deep.equal(['picture', 'one  two', 'picture', 'picture']);
   });
 
@@ -215,10 +215,10 @@ describe('pictures on pages', () => {
     ]);
     expect(kindsOf(factsOf(pngOf(400, 400), 'a.png', 'A weir', 36, 36))).to.deep.equal([]);
     const facts = paragraphFacts(set, composed, context, set.divisions[0].id, 'p503')!;
-    expect(facts.picture).to.deep.equal({ name: 'fine.png', width: 200, height: 100, resolution: 432 });
+    expect(facts.pictures).to.deep.equal([{ name: 'fine.png', width: 200, height: 100, resolution: 432 }]);
     expect(
-      paragraphFacts(set, composed, context, set.divisions[0].id, set.divisions[0].blocks[1].id)!.picture,
-    ).to.equal(null);
+      paragraphFacts(set, composed, context, set.divisions[0].id, set.divisions[0].blocks[1].id)!.pictures,
+    ).to.deep.equal([]);
   });
 
   it('change with the trim, and with an edit only where it is', () => {

@@ -1,9 +1,10 @@
 import { expect } from 'chai';
-import { picturesIn } from '../../../src/core/model/copy/streams';
+import { figuresIn, isPictureAlone } from '../../../src/core/model/copy/streams';
+import type { FigureText } from '../../../src/core/model/copy/figures';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
 import { unpack } from '../../../src/core/base/zip';
-import { BOOK_FORMAT } from '../../../src/core/model/copy/book';
+import { BOOK_FORMAT, eachPicture } from '../../../src/core/model/copy/book';
 import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import {
   checkBook,
@@ -228,12 +229,33 @@ describe('the project file', () => {
   it('keeps what format 13 brought: pictures of more kinds, with their bytes', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-13.walnut', import.meta.url)));
     const { book: opened, pictures } = openProject(sample, checkBook);
-    const facts = opened.divisions.flatMap(({ blocks }) => blocks.flatMap(picturesIn));
+    const facts = [...eachPicture(opened)];
     expect(facts.map(({ format, width, height }) => [format, width, height])).to.deep.equal([
       ['tiff', 6, 4],
       ['svg', 30, 20],
     ]);
     expect(Object.keys(pictures)).to.have.members(facts.map(({ asset }) => asset));
+  });
+
+  it('keeps what format 14 brought: a figure of two parts at the head of a page, with a caption and a credit line', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-14.walnut', import.meta.url)));
+    const { book: opened, pictures } = openProject(sample, checkBook);
+    const [figure] = Object.values(opened.figures);
+    const words = ({ blocks }: FigureText) => blocks.map((block) => (block.kind === 'paragraph' ? block.text : ''));
+    expect([figure.place, figure.width]).to.deep.equal(['head', 200]);
+    expect([words(figure.caption), words(figure.credit)]).to.deep.equal([['Two banks.'], ['Drawn by the crew.']]);
+    expect(Object.keys(pictures)).to.have.members(figure.parts.map(({ picture }) => picture.asset));
+    expect(opened.divisions.flatMap(({ blocks }) => blocks.flatMap(figuresIn))).to.deep.equal([figure.id]);
+  });
+
+  it('makes figures of the pictures that stood alone in books of before, with the captions after them', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-5.walnut', import.meta.url)));
+    const { book: opened } = openProject(sample, checkBook);
+    const alone = opened.divisions.flatMap(({ blocks }) => blocks.filter(isPictureAlone));
+    expect(alone).to.deep.equal([]);
+    for (const figure of Object.values(opened.figures))
+      expect(figure).to.include({ place: 'here', width: 'shown' }).and.to.have.property('parts').of.length(1);
+    expect(Object.keys(opened.figures)).to.have.length.above(0);
   });
 
   it('gives books of format 1 what they were set with: their own marks, no drop capitals', () => {

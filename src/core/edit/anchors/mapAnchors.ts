@@ -4,6 +4,7 @@ import { fingerprint } from '../../base/hash';
 import { eachStream, type Book } from '../../model/copy/book';
 import type { Anchor, AnchorId } from '../../model/copy/anchors';
 import type { BookEdit } from '../../model/copy/bookEdit';
+import { FIGURE_TEXTS } from '../../model/copy/figures';
 import type { Block, BlockId, StreamId } from '../../model/copy/streams';
 import { mapStretch, textOf } from './mapStretch';
 
@@ -75,6 +76,13 @@ function changesOf(edit: BookEdit): StreamChange[] {
       return withCells(edit.division.id, edit.division.blocks, []);
     case 'setNote':
       return withCells(edit.id, edit.from?.blocks ?? [], edit.to?.blocks ?? []);
+    case 'setFigure':
+      return FIGURE_TEXTS.flatMap((role) => {
+        const [from, to] = [edit.from?.[role], edit.to?.[role]];
+        if (from !== undefined && to !== undefined && from.id !== to.id)
+          return [...withCells(from.id, from.blocks, []), ...withCells(to.id, [], to.blocks)];
+        return withCells((from ?? to)!.id, from?.blocks ?? [], to?.blocks ?? []);
+      });
     default:
       return [];
   }

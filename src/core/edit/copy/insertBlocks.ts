@@ -1,17 +1,20 @@
 // Puts blocks from elsewhere into a stream at a place: a phrase goes into the paragraph, paragraphs go between.
-import type { Book, Note } from '../../model/copy/book';
+import { blocksOfStream, type Book, type Note } from '../../model/copy/book';
 import type { BookEdit, TextSelection } from '../../model/copy/bookEdit';
+import { gatherBlocks } from '../../copy/figures/gatherFigures';
 import { appendParagraph, cutParagraph } from '../../copy/cutParagraph';
+import { figureTexts, type Figures } from '../../model/copy/figures';
 import type { Block, StreamId } from '../../model/copy/streams';
 import type { IncomingStyle } from '../../model/copy/manuscript';
 import { waitingStyles } from '../../copy/waiting';
-import { renumbered } from './renumber';
+import { recordsOf, renumbered } from './renumber';
 import { newStyleEdits } from '../styles/styleEdits';
 
 /** What is put in; ids of its own, that are given anew. */
 export interface IncomingBlocks {
   readonly blocks: readonly Block[];
   readonly notes: Readonly<Record<StreamId, Omit<Note, 'id'>>>;
+  readonly figures?: Figures;
   /** Styles of the file that they came in. */
   readonly styles?: readonly IncomingStyle[];
 }
@@ -29,11 +32,19 @@ export function insertBlocksEdits(
   place: TextSelection['head'],
   incoming: IncomingBlocks,
 ): Inserted | null {
-  const own = book.divisions.find((division) => division.id === stream)?.blocks ?? book.notes[stream]?.blocks;
+  const own = blocksOfStream(book, stream);
   if (own === undefined || incoming.blocks.length === 0) return null;
   let { nextId } = book;
   const take = (letter: string) => `${letter}${nextId++}`;
-  const { blocks, notes } = renumbered(incoming.blocks, (id) => incoming.notes[id], take);
+  const copied = renumbered(incoming.blocks, recordsOf(incoming), take);
+  const { notes } = copied;
+  const isDivision = book.divisions.some(({ id }) => id === stream);
+  // A picture that comes by itself is a figure of the text.
+  const gathered = isDivision
+    ? gatherBlocks(copied.blocks, book.spec.styles, take)
+    : { blocks: copied.blocks, figures: [] };
+  const { blocks } = gathered;
+  const figures = [...copied.figures, ...gathered.figures];
   const at = own.findIndex((block) => block.id === place.block);
   const here = own[at];
   const made = here === undefined ? { removed: [], inserted: blocks } : around(here, place.offset, blocks, take);
@@ -44,8 +55,10 @@ export function insertBlocksEdits(
       ...newStyleEdits(book, waitingStyles(incoming.styles ?? [], book.spec.styles), [
         ...blocks,
         ...notes.flatMap((note) => note.blocks),
+        ...figures.flatMap(figureTexts).flatMap((text) => text.blocks),
       ]),
       ...notes.map((note): BookEdit => ({ kind: 'setNote', id: note.id, from: null, to: note })),
+      ...figures.map((figure): BookEdit => ({ kind: 'setFigure', id: figure.id, from: null, to: figure })),
       {
         kind: 'replaceBlocks',
         stream,

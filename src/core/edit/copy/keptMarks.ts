@@ -1,10 +1,11 @@
-// Index marks and cross-references that a typesetter put into a paragraph: taken out of it to compare its words with those of
+// Index marks, cross-references and marks of figures that a typesetter put into a paragraph: taken out of it to compare its words with those of
 // a newer version, and put into that one at the same place.
 import { commonEnds } from '../../base/commonEnds';
 import { OBJECT_CHARACTER, type InlineObject, type Paragraph } from '../../model/copy/streams';
 
-type Mark = Extract<InlineObject, { kind: 'index' | 'reference' }>;
-const isMark = (object: InlineObject): object is Mark => object.kind === 'index' || object.kind === 'reference';
+type Mark = Extract<InlineObject, { kind: 'index' | 'reference' | 'figure' }>;
+const isMark = (object: InlineObject): object is Mark =>
+  object.kind === 'index' || object.kind === 'reference' || object.kind === 'figure';
 
 export interface TakenMarks {
   readonly plain: Paragraph;

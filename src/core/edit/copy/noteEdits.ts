@@ -1,5 +1,5 @@
 // Edits of notes: one put in at a place, one or all made of another kind, a kind dropped, one without a reference given back.
-import type { Book, Note } from '../../model/copy/book';
+import { blocksOfStream, type Book, type Note } from '../../model/copy/book';
 import type { BookEdit, Plain } from '../../model/copy/bookEdit';
 import { cutParagraph, appendParagraph } from '../../copy/cutParagraph';
 import { noteKind } from '../../model/spec/notes';
@@ -37,7 +37,7 @@ export function addNoteEdits(
 
 /** The edit that puts a reference to a note in at a place of a division or a note. */
 function referenceEdit(book: Book, stream: StreamId, block: BlockId, offset: number, note: StreamId): BookEdit | null {
-  const blocks = book.divisions.find(({ id }) => id === stream)?.blocks ?? book.notes[stream]?.blocks ?? [];
+  const blocks = blocksOfStream(book, stream) ?? [];
   const at = blocks.findIndex(({ id }) => id === block);
   const old = blocks[at];
   if (old?.kind !== 'paragraph') return null;

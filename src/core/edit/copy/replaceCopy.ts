@@ -18,7 +18,7 @@ import { applyEdits } from '../applyEdit';
 import { newStyleEdits } from '../styles/styleEdits';
 import { inDivisions, inOrder, lostTouches, sampleOf } from './placeBlocks';
 import { offsetInNewer, withMarksIn, withoutMarks } from './keptMarks';
-import { renumbered } from './renumber';
+import { recordsOf, renumbered } from './renumber';
 
 export interface ReplacedCopy {
   readonly book: Book;
@@ -113,7 +113,7 @@ class Replacing {
   }
 
   private added(block: Block): Block {
-    const made = renumbered([block], (id) => this.incoming.notes[id], this.takeId);
+    const made = renumbered([block], recordsOf(this.incoming), this.takeId);
     for (const note of made.notes) this.kept.set(note.id, note);
     if (block.kind === 'table' || block.text.trim() !== '') this.told(made.blocks[0]);
     return made.blocks[0];
@@ -180,7 +180,7 @@ class Replacing {
         const made = { ...known, text: block.text, spans: block.spans, objects: this.metObjects(known, block) };
         return JSON.stringify(made) === JSON.stringify(known) ? known : made;
       }
-      const made = renumbered([block], (id) => this.incoming.notes[id], this.takeId);
+      const made = renumbered([block], recordsOf(this.incoming), this.takeId);
       for (const note of made.notes) this.kept.set(note.id, note);
       return made.blocks[0];
     });

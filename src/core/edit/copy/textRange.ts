@@ -7,6 +7,7 @@ import { partsOfRange, type BlockPart } from '../../copy/textRange';
 import { appendParagraph, cutParagraph } from '../../copy/cutParagraph';
 import {
   normaliseSpans,
+  figuresIn,
   notesIn,
   paragraph,
   type Block,
@@ -25,7 +26,7 @@ export interface ReplacedRange {
 }
 
 /**
- * Puts `text` in the place of a range; notes whose references go, go with them. What is left of the first and of the last
+ * Puts `text` in the place of a range; notes and figures whose references and marks go, go with them. What is left of the first and of the last
  * paragraph becomes one, of the first one's style unless nothing of it is left. Whole paragraphs go as a whole when no
  * text replaces them; a division left without any gets an empty one. Null when there is nothing to replace.
  */
@@ -45,6 +46,11 @@ export function replaceRangeEdits(book: Book, range: TextSelection, text: string
   for (const id of removed.flatMap(notesIn)) {
     const from = book.notes[id];
     if (from !== undefined && !kept.has(id)) edits.push({ kind: 'setNote', id, from, to: null });
+  }
+  const marked = new Set(inserted.flatMap(figuresIn));
+  for (const id of removed.flatMap(figuresIn)) {
+    const from = book.figures[id];
+    if (from !== undefined && !marked.has(id)) edits.push({ kind: 'setFigure', id, from, to: null });
   }
   if (nextId !== book.nextId) edits.push({ kind: 'setNextId', from: book.nextId, to: nextId });
   const after = inserted.length > 0 ? inserted[0] : (blocks[at + removed.length] ?? blocks[at - 1]);

@@ -1,12 +1,13 @@
 // Sets the touches of one paragraph: the visible exceptions that a person made on it.
-import type { Book } from '../../model/copy/book';
+import { blocksOfStream, type Book } from '../../model/copy/book';
 import type { BookEdit } from '../../model/copy/bookEdit';
 import type { Paragraph, ParagraphTouches } from '../../model/copy/streams';
 
 /** The paragraph of a stream; undefined when the book has none such. */
 export function findParagraph(book: Book, stream: string, id: string): Paragraph | undefined {
-  const owner = book.divisions.find((division) => division.id === stream) ?? book.notes[stream];
-  return owner?.blocks.find((block): block is Paragraph => block.kind === 'paragraph' && block.id === id);
+  return blocksOfStream(book, stream)?.find(
+    (block): block is Paragraph => block.kind === 'paragraph' && block.id === id,
+  );
 }
 
 /** The edit that lays `change` over the paragraph's touches; an undefined value takes a touch away. Null: nothing changes. */
@@ -16,9 +17,9 @@ export function setTouchesEdit(
   id: string,
   change: Partial<Record<keyof ParagraphTouches, unknown>>,
 ): BookEdit | null {
-  const owner = book.divisions.find((division) => division.id === stream) ?? book.notes[stream];
-  const at = owner?.blocks.findIndex((block) => block.id === id) ?? -1;
-  const block = owner?.blocks[at];
+  const blocks = blocksOfStream(book, stream) ?? [];
+  const at = blocks.findIndex((block) => block.id === id);
+  const block = blocks[at];
   if (block?.kind !== 'paragraph') return null;
   const merged = Object.entries({ ...block.touches, ...change }).filter(([, value]) => value !== undefined);
   const touches = merged.length === 0 ? undefined : (Object.fromEntries(merged) as ParagraphTouches);

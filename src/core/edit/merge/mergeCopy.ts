@@ -6,7 +6,7 @@ import { notesIn, type Block, type BlockId, type StreamId } from '../../model/co
 import { isEmptyParagraph } from '../../copy/effectiveTag';
 import { applyEdits } from '../applyEdit';
 import { inDivisions, inOrder, lostTouches, sampleOf } from '../copy/placeBlocks';
-import { renumbered } from '../copy/renumber';
+import { recordsOf, renumbered } from '../copy/renumber';
 import { newStyleEdits } from '../styles/styleEdits';
 import { BlockChain } from './blockChain';
 import { movedAtDesk } from './deskMoves';
@@ -211,7 +211,7 @@ class CopyMerge {
     block: Block,
     { byWords, desk }: { byWords: ReadonlyMap<string, number>; desk: readonly Block[] },
   ): { author: Block } {
-    const made = renumbered([block], (id) => this.incoming.notes[id], this.takeId);
+    const made = renumbered([block], recordsOf(this.incoming), this.takeId);
     const words = [...uniqueWords([block], () => true).keys()][0];
     const at = words === undefined ? undefined : byWords.get(words);
     if (at !== undefined && at >= 0) return { author: { ...made.blocks[0], id: desk[at].id } };
@@ -231,7 +231,7 @@ class CopyMerge {
         for (const id of notesIn(base)) this.keepBaseNote(id);
         return { author: base };
       }
-      const made = renumbered([block], (id) => this.incoming.notes[id], this.takeId);
+      const made = renumbered([block], recordsOf(this.incoming), this.takeId);
       for (const note of made.notes) this.keepNote(note);
       return { author: { ...made.blocks[0], id: base.id } };
     }
@@ -240,7 +240,7 @@ class CopyMerge {
     for (const { id, from } of pairs.added) {
       const [own] = renumbered(
         [{ ...block, objects: [{ at: 0, kind: 'note', note: from }], text: '\uFFFC', spans: [] }],
-        (note) => this.incoming.notes[note],
+        recordsOf(this.incoming),
         this.takeId,
       ).notes;
       if (own !== undefined) this.keepNote({ ...own, id });

@@ -1,4 +1,6 @@
 // The author's next file comes into the book: three ways where the last one is kept, two ways where it is not.
+import { flatBook } from '../../copy/figures/flatBook';
+import { gatherFigures, withoutTies } from '../../copy/figures/gatherFigures';
 import { type Book, type SourceStyle } from '../../model/copy/book';
 import type { ReplaceReport } from '../../model/copy/manuscript';
 import type { BlockId, StreamId } from '../../model/copy/streams';
@@ -30,6 +32,17 @@ export function takeNextFile(
   { incoming, styles }: ReadFile,
   only: StreamId | null = null,
 ): NextFile {
+  // Files know no figures: copies are joined as the pictures and captions that they are of.
+  const plain = (of: Book) => withoutTies(flatBook(of));
+  const file = { incoming: plain(incoming), styles };
+  const next = takePlain(plain(book), base === null ? null : plain(base), file, only);
+  const joined = gatherFigures(next.book, book);
+  if (next.base === null) return { ...next, book: joined };
+  const kept = gatherFigures(next.base, joined);
+  return { ...next, base: kept, book: { ...joined, source: { ...joined.source, base: baseHash(kept) } } };
+}
+
+function takePlain(book: Book, base: Book | null, { incoming, styles }: ReadFile, only: StreamId | null): NextFile {
   const own = only === null ? null : (book.divisions.find(({ id }) => id === only)?.blocks ?? []);
   const isKnown = base !== null && (own === null || knowsDivision(base, own));
   const taken = isKnown ? mergeCopy(book, base, incoming, only) : twoWays(book, base, incoming, only);
@@ -38,7 +51,7 @@ export function takeNextFile(
   const placed = styles.map((style) => ({ ...style, blocks: style.blocks.flatMap((id) => taken.ids.get(id) ?? []) }));
   const before = only === null ? [] : (taken.base.source.styles ?? []);
   const kept = copyBaseOf(taken.base, joined(before, placed));
-  const source = { ...taken.book.source, mapping, base: baseHash(kept) };
+  const source = { ...taken.book.source, mapping };
   return { ...taken, base: kept, book: { ...taken.book, source } };
 }
 

@@ -1,5 +1,5 @@
 // A book whose family has another key: as when a face that comes with it meets another one of the same name.
-import type { Book } from '../../model/copy/book';
+import { withEachBlock, type Book } from '../../model/copy/book';
 import type { Block } from '../../model/copy/streams';
 
 /** The book with a family under another key, wherever it is named; nothing else of it changes. */
@@ -9,17 +9,14 @@ export function withFamilyCalled(book: Book, from: string, to: string): Book {
   const called = (family: string) => (family === from ? to : family);
   const styled = <T extends { readonly face?: string }>(styles: Readonly<Record<string, T>>) =>
     mapValues(styles, (style) => (style.face === from ? { ...style, face: to } : style));
-  const blocksOf = (blocks: readonly Block[]) => blocks.map((block) => withLookFace(block, from, to));
   return {
-    ...book,
+    ...withEachBlock(book, (block) => withLookFace(block, from, to)),
     spec: {
       ...spec,
       text: { ...text, face: called(text.face), fallbacks: mapValues(text.fallbacks, called) },
       styles: styled(spec.styles),
       characterStyles: styled(spec.characterStyles),
     },
-    divisions: book.divisions.map((division) => ({ ...division, blocks: blocksOf(division.blocks) })),
-    notes: mapValues(book.notes, (note) => ({ ...note, blocks: blocksOf(note.blocks) })),
   };
 }
 

@@ -1,5 +1,6 @@
 // What can be told of one paragraph as it is set, and of what it would come to if a person wished it shorter or longer.
-import type { LocalLook, StyleTag } from '../copy/streams';
+import type { FigureSetting } from '../copy/figureSetting';
+import type { LocalLook, ParagraphTouches, StyleTag } from '../copy/streams';
 
 export interface SettingFacts {
   readonly lines: number;
@@ -43,11 +44,14 @@ export interface ParagraphFacts {
   readonly longer: SettingFacts | null;
   /** First and last page on which it stands, from 0. */
   readonly pages: readonly [number, number];
-  /** Null for words. */
-  readonly picture: PictureSetting | null;
+  /** Side by side; none for words. */
+  readonly pictures: readonly PictureSetting[];
   /** Words of it that are tied by rule, or would be. */
   readonly ties: readonly string[];
 }
+
+/** Touches laid over those of a paragraph, an undefined value taking one away; or another setting of the figure that it is. */
+export type Wish = Partial<Record<keyof ParagraphTouches, unknown>> | { readonly figure: Partial<FigureSetting> };
 
 /** What granting a wish would do to the pages of its division. */
 export interface WishCost {

@@ -68,7 +68,7 @@ export interface ResolvedStyle {
   readonly ruleBelow: SetRule | null;
   readonly tabs: readonly TabStop[];
   /** A picture that is set in place of words, as deep as the leading is. */
-  readonly picture?: SetPicture;
+  readonly pictures?: readonly SetPicture[];
   /** Lines from one line number of verse to the next; 0: none. */
   readonly lineNumbers: number;
   readonly hyphenation: {

@@ -5,12 +5,23 @@ import type { FolioRun } from '../spec/numbering';
 import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
 import type { Spec } from '../spec/spec';
-import { picturesIn, type Block, type BlockId, type PictureKind, type StreamId, type StyleTag } from './streams';
+import { figureTexts, FIGURE_TEXTS, type Figure, type FigureText, type FigureTextRole } from './figures';
+import {
+  picturesIn,
+  type Block,
+  type BlockId,
+  type FigureId,
+  type InlineObject,
+  type PictureFacts,
+  type PictureKind,
+  type StreamId,
+  type StyleTag,
+} from './streams';
 
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 13;
+export const BOOK_FORMAT = 14;
 
 export interface Person {
   readonly name: string;
@@ -116,6 +127,8 @@ export interface Book {
   readonly spec: Spec;
   readonly divisions: readonly Division[];
   readonly notes: Readonly<Record<StreamId, Note>>;
+  /** By id; each has one mark in the copy. */
+  readonly figures: Readonly<Record<FigureId, Figure>>;
   /** Places of the copy that something is tied to. */
   readonly anchors: Anchors;
   /** In the order in which they were made. */
@@ -146,14 +159,32 @@ export function emptyParticulars(language = 'en'): Particulars {
 /** One stream of the book with its owner. */
 export interface StreamPlace {
   readonly stream: StreamId;
-  readonly owner: 'division' | 'note' | 'cell';
+  readonly owner: 'division' | 'note' | 'cell' | 'figure';
   readonly blocks: readonly Block[];
 }
 
-/** Every stream of the book: divisions in running order, the cells of their tables, then notes. */
+/** Every stream of the book: divisions in running order, the cells of their tables, then notes, then captions and credit lines of figures. */
 export function* eachStream(book: Book): Generator<StreamPlace> {
   for (const division of book.divisions) yield* withCells(division.id, 'division', division.blocks);
   for (const note of Object.values(book.notes)) yield* withCells(note.id, 'note', note.blocks);
+  for (const figure of Object.values(book.figures))
+    for (const { id, blocks } of figureTexts(figure)) yield* withCells(id, 'figure', blocks);
+}
+
+/** The blocks of a division, a note, or a text of a figure; undefined where the book has none of the id. */
+export function blocksOfStream(book: Book, stream: StreamId): readonly Block[] | undefined {
+  const owner = book.divisions.find(({ id }) => id === stream) ?? book.notes[stream];
+  return owner?.blocks ?? figureOfStream(book, stream)?.text.blocks;
+}
+
+/** The figure whose caption or credit line is the stream. */
+export function figureOfStream(
+  { figures }: Pick<Book, 'figures'>,
+  stream: StreamId,
+): { readonly figure: Figure; readonly role: FigureTextRole; readonly text: FigureText } | undefined {
+  for (const figure of Object.values(figures))
+    for (const role of FIGURE_TEXTS) if (figure[role].id === stream) return { figure, role, text: figure[role] };
+  return undefined;
 }
 
 function* withCells(stream: StreamId, owner: StreamPlace['owner'], blocks: readonly Block[]): Generator<StreamPlace> {
@@ -164,26 +195,58 @@ function* withCells(stream: StreamId, owner: StreamPlace['owner'], blocks: reado
   }
 }
 
+/** What a note reference or the mark of a figure leads to. */
+export function textsOfObject(
+  book: Book,
+  object: InlineObject,
+): readonly { readonly id: StreamId; readonly blocks: readonly Block[] }[] {
+  const found = object.kind === 'note' ? book.notes[object.note] : undefined;
+  if (found !== undefined) return [found];
+  const figure = object.kind === 'figure' ? book.figures[object.figure] : undefined;
+  return figure === undefined ? [] : figureTexts(figure);
+}
+
+/** The book with the blocks of every stream changed but for those in cells, which belong to their tables. */
+export function withEachBlock(book: Book, change: (block: Block) => Block): Book {
+  const changed = <T extends { readonly blocks: readonly Block[] }>(owner: T): T => ({
+    ...owner,
+    blocks: owner.blocks.map(change),
+  });
+  const entries = <T>(of: Readonly<Record<string, T>>, each: (value: T) => T): Record<string, T> =>
+    Object.fromEntries(Object.entries(of).map(([key, value]) => [key, each(value)]));
+  return {
+    ...book,
+    divisions: book.divisions.map(changed),
+    notes: entries(book.notes, changed),
+    figures: entries(book.figures, (figure) => ({
+      ...figure,
+      caption: changed(figure.caption),
+      credit: changed(figure.credit),
+    })),
+  };
+}
+
+/** The pictures of a book: those among its words, and the parts of its figures. */
+export function* eachPicture(book: Book): Generator<PictureFacts> {
+  for (const { owner, blocks } of eachStream(book)) {
+    // Those in cells are found with their table.
+    if (owner !== 'cell') for (const block of blocks) yield* picturesIn(block);
+  }
+  for (const { parts } of Object.values(book.figures)) for (const { picture } of parts) yield picture;
+}
+
 /** Hashes of the pictures of a book, each once, in the order in which they come. */
 export function picturesOf(book: Book): string[] {
   const found = new Set<string>();
-  for (const { owner, blocks } of eachStream(book)) {
-    // Those in cells are found with their table.
-    if (owner === 'cell') continue;
-    for (const block of blocks) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
-  }
+  for (const { asset } of eachPicture(book)) if (asset !== '') found.add(asset);
   for (const { kept } of book.source.firstPages ?? [])
     for (const block of kept) for (const { asset } of picturesIn(block)) if (asset !== '') found.add(asset);
   return [...found];
 }
 
 /** Kinds of the pictures of a book. */
-export function pictureKindsOf(book: Book): ReadonlySet<PictureKind> {
-  const kinds = new Set<PictureKind>();
-  for (const { owner, blocks } of eachStream(book))
-    if (owner !== 'cell') for (const block of blocks) for (const { format } of picturesIn(block)) kinds.add(format);
-  return kinds;
-}
+export const pictureKindsOf = (book: Book): ReadonlySet<PictureKind> =>
+  new Set([...eachPicture(book)].map(({ format }) => format));
 
 /** The names with a role, in order, joined as in a line of type: `A`, `A and B`, `A, B and C`. */
 export function namesOf(particulars: Particulars, role: Person['role']): string {

@@ -2,9 +2,10 @@
 // only way to change a book; undo, autosave and the worker's replica all live on them.
 import type { Anchor, AnchorId } from './anchors';
 import type { Division, Note, Particulars, Source } from './book';
+import type { Figure } from './figures';
 import type { PageTouch } from './pageTouches';
 import type { ParagraphStyle } from '../spec/spec';
-import type { Block, BlockId, StreamId, StyleTag } from './streams';
+import type { Block, BlockId, FigureId, StreamId, StyleTag } from './streams';
 
 /** A plain value at a path of the spec or the particulars. */
 export type Plain = string | number | boolean | null | readonly Plain[] | { readonly [key: string]: Plain };
@@ -40,6 +41,12 @@ export type BookEdit =
       readonly to: DivisionFacts;
     }
   | { readonly kind: 'setNote'; readonly id: StreamId; readonly from: Note | null; readonly to: Note | null }
+  | {
+      readonly kind: 'setFigure';
+      readonly id: FigureId;
+      readonly from: Figure | null;
+      readonly to: Figure | null;
+    }
   | {
       readonly kind: 'setAnchor';
       readonly id: AnchorId;

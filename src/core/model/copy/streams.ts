@@ -1,11 +1,14 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
+import type { FigureSetting } from './figureSetting';
 import type { IndexMark } from '../spec/indexSpec';
 import type { Pt } from '../spec/length';
 import type { InkUse } from '../spec/inks';
 
-/** The id of what owns the stream: a division, a note, a table cell. */
+/** The id of what owns the stream: a division, a note, a table cell; of a figure, that of its caption or its credit line. */
 export type StreamId = string;
+/** `f` and a number. */
+export type FigureId = string;
 export type BlockId = string;
 export type StyleTag = string;
 
@@ -112,6 +115,19 @@ export interface PictureFacts {
   /** Points at which the file shows it; 0 where it does not say. */
   readonly shownWidth: number;
   readonly shownHeight: number;
+  /** Of a picture that stands for a figure: in flat blocks alone (core/copy/figures), never in a book. */
+  readonly figure?: FigureTie;
+}
+
+/** The figure that a picture among flat blocks stands for. */
+export interface FigureTie extends FigureSetting {
+  readonly id: FigureId;
+  readonly caption: StreamId;
+  readonly credit: StreamId;
+  /** Its parts after the first. */
+  readonly more: readonly PictureFacts[];
+  /** Its mark stands among words: the paragraph of the picture is made for it, and follows that of the mark. */
+  readonly isApart: boolean;
 }
 
 /** Bytes of pictures by their hash. */
@@ -135,6 +151,7 @@ export type InlineObject =
   | ({ readonly at: number; readonly kind: 'index' } & IndexMark)
   | { readonly at: number; readonly kind: 'break' }
   | { readonly at: number; readonly kind: 'tab' }
+  | { readonly at: number; readonly kind: 'figure'; readonly figure: FigureId }
   | PictureObject;
 
 export type PictureObject = PictureFacts & { readonly at: number };
@@ -151,6 +168,8 @@ export interface Paragraph {
   readonly text: string;
   readonly spans: readonly Span[];
   readonly objects: readonly InlineObject[];
+  /** Of a caption or credit line among flat blocks (core/copy/figures): the stream of its figure in which it stands. Never in a book. */
+  readonly stream?: StreamId;
 }
 
 /** A table: rows of cells, each the owner of a stream. Readers give paragraphs until tables are set. */
@@ -198,16 +217,25 @@ export function notesIn(block: Block): StreamId[] {
   return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
 }
 
-/** True for a paragraph that holds one picture and no words. */
-export function isPictureAlone(block: Block): block is Paragraph {
-  return (
-    block.kind === 'paragraph' &&
-    block.objects.length === 1 &&
-    block.objects[0].kind === 'picture' &&
-    block.list === undefined &&
-    block.text.trim().length === 1
-  );
+/** The figures of which a block holds the marks, those of its cells too, in order. */
+export function figuresIn(block: Block): FigureId[] {
+  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(figuresIn));
+  if (block.objects.length === 0) return [];
+  return block.objects.flatMap((object) => (object.kind === 'figure' ? [object.figure] : []));
 }
+
+/** True for a paragraph that holds one picture and no words. */
+export const isPictureAlone = (block: Block): block is Paragraph => isAlone(block, 'picture');
+
+/** True for a paragraph that holds the mark of one figure and no words. */
+export const isFigureAlone = (block: Block): block is Paragraph => isAlone(block, 'figure');
+
+const isAlone = (block: Block, kind: InlineObject['kind']): boolean =>
+  block.kind === 'paragraph' &&
+  block.objects.length === 1 &&
+  block.objects[0].kind === kind &&
+  block.list === undefined &&
+  block.text.trim().length === 1;
 
 /** The pictures of a block, those of its cells too, in order. */
 export function picturesIn(block: Block): readonly PictureObject[] {

@@ -1,10 +1,10 @@
 // Tells what a paragraph would come to if it ran a line shorter or longer: asked for when a person points at it.
+import { flatBook } from '../../copy/figures/flatBook';
 import type { BrokenParagraph } from '../../model/composed/broken';
 import type { Book } from '../../model/copy/book';
 import type { TypesetBook } from '../../model/composed/pages';
 import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../model/answers/paragraphFacts';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { Paragraph } from '../../model/copy/streams';
 import { paragraphTies } from './bookTies';
 import { variantOnWish } from '../flow/composeParagraph';
 import type { TypesetContext } from '../context';
@@ -17,9 +17,7 @@ export function paragraphFacts(
   stream: string,
   id: string,
 ): ParagraphFacts | null {
-  const owner = book.divisions.find((division) => division.id === stream) ?? book.notes[stream];
-  const block = owner?.blocks.find((candidate): candidate is Paragraph => candidate.id === id);
-  const entry = block && context.cache.tables.paragraphs.get(block);
+  const entry = entryOf(book, context, id);
   const places = composed.pages.flatMap((page) =>
     [...page.fragments, ...page.notes]
       .filter(({ paragraph }) => paragraph.styled.stream === stream && paragraph.styled.block === id)
@@ -38,9 +36,18 @@ export function paragraphFacts(
     shorter: variant(-1),
     longer: variant(1),
     pages: [places[0].page, places[places.length - 1].page],
-    picture: pictureOf(entry.style),
+    pictures: picturesOf(entry.style),
     ties: paragraphTies(entry.composed),
   };
+}
+
+/** The paragraph as it was composed, of whatever stream; that of a figure is its picture. */
+function entryOf(book: Book, { cache }: TypesetContext, id: string) {
+  const { divisions, notes } = flatBook(book);
+  for (const { blocks } of [...divisions, ...Object.values(notes)])
+    for (const block of blocks)
+      if (block.id === id && block.kind === 'paragraph') return cache.tables.paragraphs.get(block);
+  return undefined;
 }
 
 function lookOf(style: ResolvedStyle): ParagraphFacts['look'] {
@@ -49,11 +56,8 @@ function lookOf(style: ResolvedStyle): ParagraphFacts['look'] {
   return { face, size, leading, weight, caps, tracking, firstIndent, leftIndent, rightIndent, above, below, italic };
 }
 
-function pictureOf({ picture }: ResolvedStyle): PictureSetting | null {
-  if (picture === undefined) return null;
-  const { name, width, height, resolution } = picture;
-  return { name, width, height, resolution };
-}
+const picturesOf = ({ pictures = [] }: ResolvedStyle): PictureSetting[] =>
+  pictures.map(({ name, width, height, resolution }) => ({ name, width, height, resolution }));
 
 function factsOf(broken: BrokenParagraph): SettingFacts {
   let widest = 0;

@@ -1,4 +1,5 @@
 // Counts, over the composed book, of what each rule of spacing and breaks decided.
+import { flatBook } from '../../copy/figures/flatBook';
 import { LINE_END } from '../../model/composed/broken';
 import type { ComposedParagraph, TypesetBook } from '../../model/composed/pages';
 import { SPACE_STEP, type SpacingFacts } from '../../model/answers/spacingFacts';
@@ -30,7 +31,7 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
       seen.add(`${stream} ${block}`);
       countLines(paragraph, counts, histogram);
     }
-  for (const division of book.divisions)
+  for (const division of flatBook(book).divisions)
     for (const block of division.blocks) {
       if (block.kind !== 'paragraph') continue;
       counts.marks += houseMarks(
@@ -40,7 +41,7 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
         asTypedStretches(block, spec),
       ).edits.length;
       const entry = context.cache.tables.paragraphs.get(block);
-      const placed = entry && placedCount(composed, division.id, block.id);
+      const placed = entry && placedCount(composed, block.stream ?? division.id, block.id);
       if (entry === undefined || placed === undefined) continue;
       if (placed < entry.composed.broken.count) counts.shorter += 1;
       else if (placed > entry.composed.broken.count) counts.longer += 1;

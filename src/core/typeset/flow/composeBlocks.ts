@@ -5,7 +5,7 @@ import type { VariantWish } from '../../linebreak';
 import type { ComposeContext } from './composeContext';
 import { composeBlock, type ParagraphJob } from './composeParagraph';
 import { withFirstLine } from './firstLine';
-import { pictureOfParagraph, pictureStyle, withPicturesApart } from './setPictures';
+import { isLetters, lettersStyle, picturesOf, pictureStyle, withPicturesApart } from './setPictures';
 import type { ParagraphEntry } from '../stageCache';
 
 /** The paragraphs of blocks, pictures apart. `rowsOf`: the rows of a table as paragraphs, or null for one whose cells are set one after another. */
@@ -28,25 +28,28 @@ export function styleOf(tag: string, compose: ComposeContext, look?: LocalLook) 
   return compose.sheet.get(tag) ?? compose.sheet.get('TX')!;
 }
 
-/** The style of a paragraph that is a picture; any other keeps its own. */
+/** The style of a paragraph that is a picture, or the letters under the parts of a figure; any other keeps its own. */
 export function styleOfPicture(
   blocks: readonly Paragraph[],
   index: number,
   style: ResolvedStyle,
   compose: ComposeContext,
 ): ResolvedStyle {
-  const picture = pictureOfParagraph(blocks[index]);
-  if (picture === undefined) return style;
-  const under = captionDepth(blocks, index, compose);
   const { interner } = compose.context;
-  return interner.intern(pictureStyle(style, picture, blocks[index], under, compose.geometry));
+  if (isLetters(blocks[index])) {
+    const above = styleOf(blocks[index - 1].style, compose, blocks[index - 1].touches?.look);
+    return interner.intern(lettersStyle(style, styleOfPicture(blocks, index - 1, above, compose)));
+  }
+  if (picturesOf(blocks[index]).length === 0) return style;
+  const under = captionDepth(blocks, index, compose);
+  return interner.intern(pictureStyle(style, blocks[index], under, compose.geometry));
 }
 
 /** Em that a letter of a caption takes, and more: its lines are not known before they are set. */
 const LETTER = 0.5;
 
 /** Room for the captions of a picture, in points; 0 where it has none. */
-function captionDepth(blocks: readonly Paragraph[], index: number, compose: ComposeContext): number {
+export function captionDepth(blocks: readonly Paragraph[], index: number, compose: ComposeContext): number {
   let depth = 0;
   for (let k = index + 1; k < blocks.length; k += 1) {
     const { meaning, size, leading, above } = styleOf(blocks[k].style, compose);

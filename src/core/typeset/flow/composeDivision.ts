@@ -11,7 +11,7 @@ import { isDisplayRole } from '../../model/copy/roles';
 import type { VariantWish } from '../../linebreak';
 import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { DivisionFlow, FlowNote, FlowParagraph } from '../../paginate';
+import type { DivisionFlow, FlowFloat, FlowNote, FlowParagraph } from '../../paginate';
 import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
@@ -20,6 +20,7 @@ import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNot
 import { PLAIN_TEXT } from '../../copy/plainTags';
 import { atVerseEdge, centreVerse, verseEdge } from './centreVerse';
 import { flowParagraph, type Hanging } from './flowParagraph';
+import { floatOf, partFloats, type FloatingFigure } from './floatFigures';
 import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
 import { holdCaptions } from './holdCaptions';
 import { levelOffGrid } from './levelOffGrid';
@@ -45,10 +46,11 @@ export function* composeDivision(
   joins = false,
 ): Generator<void, DivisionFlow> {
   const compose = composeInLanguage(ofBook, division.language);
-  const blocks = withNumberLines(usedBlocks(division, compose), division.role, compose);
+  const all = withNumberLines(usedBlocks(division, compose), division.role, compose);
   const isDisplay = isDisplayRole(division.role);
-  const countedHead = isDisplay ? 0 : countHead(blocks, compose);
+  const countedHead = isDisplay ? 0 : countHead(all, compose);
   const headCount = joins ? 0 : countedHead;
+  const { text: blocks, floats } = partFloats(all, isDisplay ? all.length : countedHead, compose);
   // Display pages and the heads of openers stand over all columns.
   const across: ComposeContext = { ...compose, measure: compose.geometry.measure };
   const head: ComposedParagraph[] = [];
@@ -59,7 +61,7 @@ export function* composeDivision(
   let made = 0;
   for (let k = 0; k < blocks.length; k += 1) {
     const mark = marks.next(blocks[k]);
-    const same = kept.at(k, text[text.length - 1]);
+    const same = kept.at(k, text[text.length - 1], floats.has(k));
     if (same !== undefined) {
       text.push(same);
       continue;
@@ -69,14 +71,14 @@ export function* composeDivision(
     const { number, style } = settingOf(blocks, k, mark, { count: countedHead, joins }, compose);
     const isText = k >= headCount && !isDisplay;
     const column = isDisplay || k < headCount ? across : compose;
-    const variants = isText && style.picture === undefined ? variantsOf(block, style) : 'none';
-    const entry = composeOne(division.id, block, style, number, column, variants);
+    const variants = isText && style.pictures === undefined ? variantsOf(block, style) : 'none';
+    const entry = composeOne(block.stream ?? division.id, block, style, number, column, variants);
     if (k < headCount) {
       head.push(entry.composed);
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
       append(headNotes, atStart(notesOnPage(entry.composed, compose)));
-    } else if (isText || style.picture !== undefined || entry.composed.styled.text.trim() !== '') {
-      const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : []);
+    } else if (isText || style.pictures !== undefined || entry.composed.styled.text.trim() !== '') {
+      const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : [], floats.get(k));
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
       kept.note(k, text[text.length - 1]);
     }
@@ -131,10 +133,24 @@ function hangingOn(
   block: Paragraph,
   compose: ComposeContext,
   ofHead: readonly FlowNote[],
+  figures: readonly FloatingFigure[] = [],
 ): Hanging {
   const beside = cellsBeside(composed.styled.stream, block, compose);
   const own = rowNotes(composed, beside, compose);
-  return { insertions: ofHead.length > 0 ? [...ofHead, ...own] : own, beside };
+  const notes = ofHead.length > 0 ? [...ofHead, ...own] : own;
+  if (figures.length === 0) return { insertions: notes, beside };
+  return { insertions: [...notes, ...figures.map((figure) => composeFloat(figure, compose))], beside };
+}
+
+/** A figure with a place of its own, composed. */
+function composeFloat({ place, blocks }: FloatingFigure, compose: ComposeContext): FlowFloat {
+  const parts: FlowParagraph[] = [];
+  blocks.forEach((block, k) => {
+    const { number, style } = settingOf(blocks, k, null, { count: 0, joins: false }, compose);
+    const entry = composeOne(block.stream ?? '', block, style, number, compose, 'none');
+    parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, { insertions: [] }));
+  });
+  return floatOf(place, parts, compose);
 }
 
 /** The notes of a paragraph, and those of the cells beside it, which hang on its first line. */

@@ -1,6 +1,6 @@
 // Pictures hold their captions, so that no page end parts them, and go over to a later page where there is no room for them: then what
 // follows stands as if they were not there.
-import { depthOfWhole, type FlowParagraph } from '../../paginate';
+import { depthOfWhole, type FlowParagraph, type UnderParagraph } from '../../paginate';
 import { gapBetween } from './flowParagraph';
 
 interface Held {
@@ -45,26 +45,40 @@ export function holdCaptions(
   return made;
 }
 
-const isPicture = ({ paragraph }: FlowParagraph) => paragraph.styled.style.picture !== undefined;
+const isPicture = ({ paragraph }: FlowParagraph) => paragraph.styled.style.pictures !== undefined;
 const isCaption = ({ paragraph }: FlowParagraph) => paragraph.styled.style.meaning === 'caption';
+
+/** Captions and credit lines of one picture stand close. */
+const underOf = (captions: readonly FlowParagraph[]): UnderParagraph[] =>
+  captions.map(({ paragraph, gap }, k) => ({ paragraph, gap: k === 0 ? gap : 0 }));
+
+/** A picture with the captions under it as one; the same object while these are the same. */
+export function withCaptions(
+  picture: FlowParagraph,
+  captions: readonly FlowParagraph[],
+  mayPass = false,
+): FlowParagraph {
+  const known = held.get(picture);
+  const isSame = known?.mayPass === mayPass && known.captions.length === captions.length;
+  if (isSame && known.captions.every((one, k) => one === captions[k])) return known.made;
+  const under = underOf(captions);
+  const insertions = [picture, ...captions].flatMap((one) => one.insertions);
+  const made: FlowParagraph = { ...picture, ...(under.length > 0 ? { under } : {}), insertions, mayPass };
+  held.set(picture, { captions, mayPass, made });
+  return made;
+}
 
 function heldPicture(
   picture: FlowParagraph,
   captions: readonly FlowParagraph[],
   { lines, leading }: { readonly lines: number; readonly leading: number },
 ): FlowParagraph | null {
-  const under = captions.map(({ paragraph, gap }) => ({ paragraph, gap }));
+  const under = underOf(captions);
   if (depthOfWhole({ paragraph: picture.paragraph, under }, leading) > lines) return null;
   const all = [picture, ...captions];
   // What a person wished for its page, and its notes, keep it in its place.
   const mayPass = all.every(({ insertions, wishes, held: at }) => insertions.length === 0 && !wishes && !at);
-  const known = held.get(picture);
-  const isSame = known?.mayPass === mayPass && known.captions.length === captions.length;
-  if (isSame && known.captions.every((one, k) => one === captions[k])) return known.made;
-  const insertions = all.flatMap((one) => one.insertions);
-  const made: FlowParagraph = { ...picture, ...(under.length > 0 ? { under } : {}), insertions, mayPass };
-  held.set(picture, { captions, mayPass, made });
-  return made;
+  return withCaptions(picture, captions, mayPass);
 }
 
 /** A place after a picture that may go over; `before`: what then stands before it. */

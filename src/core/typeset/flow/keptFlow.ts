@@ -3,7 +3,7 @@
 import { commonEnds } from '../../base/commonEnds';
 import { isEmptyParagraph } from '../../copy/effectiveTag';
 import type { Paragraph } from '../../model/copy/streams';
-import type { FlowParagraph } from '../../paginate';
+import { isFloat, type FlowParagraph } from '../../paginate';
 import type { ComposeContext } from './composeContext';
 import { sameParts, type FlowMemory } from '../stageCache';
 
@@ -31,8 +31,8 @@ export class KeptFlow {
     [this.before, this.behind] = this.known === undefined ? [0, 0] : commonEnds(this.known.blocks, blocks);
   }
 
-  /** The place of the k-th paragraph after `previous`, when nothing of it can have changed. */
-  at(k: number, previous: FlowParagraph | undefined): FlowParagraph | undefined {
+  /** The place of the k-th paragraph after `previous`, when nothing of it can have changed. `hasFloats`: figures hang on it now. */
+  at(k: number, previous: FlowParagraph | undefined, hasFloats: boolean): FlowParagraph | undefined {
     const { known, blocks } = this;
     if (known === undefined) return undefined;
     const isBehind = k >= blocks.length - this.behind;
@@ -43,9 +43,12 @@ export class KeptFlow {
     // The first of the text may have a drop capital, and numbers of notes, heads, fields and items come from elsewhere.
     const isOwn =
       blocks[k].objects.length === 0 && blocks[k].list === undefined && !this.compose.numbers.has(blocks[k].id);
-    if (!mayTake || k <= this.headCount || !isOwn) return undefined;
+    if (!mayTake || k <= this.headCount || !isOwn || hasFloats) return undefined;
     if (previous === undefined || known.flows[old - 1] !== previous) return undefined;
-    return (this.flows[k] = known.flows[old]);
+    const kept = known.flows[old];
+    // A figure that hung on it may hang elsewhere now.
+    if (kept?.insertions.some(isFloat)) return undefined;
+    return (this.flows[k] = kept);
   }
 
   note(k: number, flow: FlowParagraph): void {

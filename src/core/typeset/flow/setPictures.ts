@@ -1,12 +1,14 @@
-// Pictures in the column: a picture hangs from the cap height of its first line, as deep as it is, and stands by itself.
-// Pictures among words follow, or come before, the paragraph in which they are.
+// Pictures in the column: those of a figure hang side by side from the cap height of its first line, as deep as they are, and stand by
+// themselves. Pictures among words follow, or come before, the paragraph in which they are.
 import { shownSize } from '../../copy/pictureOf';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { ResolvedStyle, SetPicture } from '../../model/composed/styled';
+import type { FigureWidth } from '../../model/copy/figureSetting';
 import {
   isPictureAlone,
   OBJECT_CHARACTER,
   paragraph as makeParagraph,
+  type InlineObject,
   type Paragraph,
   type PictureFacts,
   type PictureObject,
@@ -14,16 +16,43 @@ import {
 
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };
+/** Between pictures side by side, in points. */
+const BETWEEN = 12;
 
 const parted = new WeakMap<Paragraph, readonly Paragraph[]>();
 
 /** The paragraph, and its pictures as paragraphs of their own; the same ones as long as it is the same. */
 export function withPicturesApart(block: Paragraph): readonly Paragraph[] {
-  if (block.objects.every((object) => object.kind !== 'picture') || isPictureAlone(block)) return [block];
+  const isAlone = isPictureAlone(block);
+  if (block.objects.every((object) => object.kind !== 'picture') || (isAlone && picturesOf(block).length < 2))
+    return [block];
   let made = parted.get(block);
-  if (made === undefined) parted.set(block, (made = partPictures(block)));
+  if (made === undefined) parted.set(block, (made = isAlone ? withLetters(block) : partPictures(block)));
   return made;
 }
+
+/** What is said of a figure's parts under them: (a) (b) (c). Known by its paragraph. */
+const letters = new WeakSet<Paragraph>();
+
+/** True for the paragraph of the letters that stand under the parts of the figure before it. */
+export const isLetters = (block: Paragraph): boolean => letters.has(block);
+
+function withLetters(block: Paragraph): Paragraph[] {
+  const count = picturesOf(block).length;
+  let text = '';
+  const objects: InlineObject[] = [];
+  for (let k = 0; k < count; k += 1) {
+    objects.push({ at: text.length, kind: 'tab' });
+    text += `${OBJECT_CHARACTER}(${String.fromCharCode(0x61 + k)})`;
+  }
+  const { stream } = block;
+  const own = stream === undefined ? {} : { stream };
+  const under = makeParagraph(block.id, CAPTION_STYLE, text, { objects, ...own });
+  letters.add(under);
+  return [block, under];
+}
+
+const CAPTION_STYLE = 'CAP';
 
 function partPictures(block: Paragraph): Paragraph[] {
   const pictures = block.objects.filter((object): object is PictureObject => object.kind === 'picture');
@@ -43,16 +72,17 @@ function partPictures(block: Paragraph): Paragraph[] {
   ];
 }
 
-/** The picture that a paragraph is set as; undefined for one of words. */
-export function pictureOfParagraph(block: Paragraph): PictureObject | undefined {
-  return isPictureAlone(block) ? (block.objects[0] as PictureObject) : undefined;
+/** The pictures that a paragraph is set as, side by side; none for one of words. */
+export function picturesOf(block: Paragraph): readonly PictureFacts[] {
+  if (!isPictureAlone(block)) return [];
+  const first = block.objects[0] as PictureObject;
+  return [first, ...(first.figure?.more ?? [])];
 }
 
-/** How a picture is set: `style` that of its paragraph; `under`: points that its captions take, which stay with it. */
+/** How pictures are set: `style` that of their paragraph; `under`: points that their captions take, which stay with them. */
 export function pictureStyle(
   style: ResolvedStyle,
-  picture: PictureFacts,
-  { touches }: Paragraph,
+  block: Paragraph,
   under: number,
   geometry: PageGeometry,
 ): ResolvedStyle {
@@ -61,25 +91,22 @@ export function pictureStyle(
   const page = (lines - 1) * leading + capHeight;
   // Captions of half a page and more are no reason for a small picture.
   const deepest = under < page / 2 ? page - under : page;
-  const natural = naturalSize(picture, measure);
-  const scale = Math.min(1, measure / natural.width, deepest / natural.height);
-  const [width, height] = [natural.width * scale, natural.height * scale];
-  const align = touches?.align ?? style.align;
-  const free = measure - width;
-  const set: SetPicture = {
-    asset: picture.asset,
-    format: picture.format,
-    name: picture.name,
-    alt: picture.alt,
-    x: align === 'left' ? 0 : align === 'right' ? free : free / 2,
-    width,
-    height,
-    // A drawing is as sharp at any size.
-    resolution: picture.width > 0 && picture.format !== 'svg' ? Math.round((picture.width / width) * 72) : 0,
-  };
+  const pictures = picturesOf(block);
+  const wished = (block.objects[0] as PictureObject).figure?.width ?? 'shown';
+  const sizes = sizesOf(pictures, wished, measure, deepest);
+  const total = sizes.reduce((sum, { width }) => sum + width, BETWEEN * (sizes.length - 1));
+  const height = Math.max(...sizes.map((size) => size.height));
+  const align = block.touches?.align ?? style.align;
+  const free = measure - total;
+  let x = align === 'left' ? 0 : align === 'right' ? free : free / 2;
+  const set = pictures.map((picture, k): SetPicture => {
+    const left = x;
+    x += sizes[k].width + BETWEEN;
+    return setPicture(picture, left, sizes[k]);
+  });
   return {
     ...style,
-    picture: set,
+    pictures: set,
     // From the cap height of its first line down: its caption follows at once, the text after returns to the grid.
     leading: Math.max(leading, height - capHeight + leading),
     leadingReplaced: false,
@@ -104,8 +131,50 @@ export function pictureStyle(
   };
 }
 
-function naturalSize(picture: PictureFacts, measure: number): { readonly width: number; readonly height: number } {
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+function setPicture(picture: PictureFacts, x: number, { width, height }: Size): SetPicture {
+  const { asset, format, name, alt } = picture;
+  // A drawing is as sharp at any size.
+  const resolution = picture.width > 0 && format !== 'svg' ? Math.round((picture.width / width) * 72) : 0;
+  return { asset, format, name, alt, x, width, height, resolution };
+}
+
+/** Sizes of pictures side by side, all as high as the first where they are several; as wide together as is wished, as far as there is room. */
+function sizesOf(pictures: readonly PictureFacts[], wished: FigureWidth, measure: number, deepest: number): Size[] {
+  const natural = pictures.map((picture) => naturalSize(picture, measure));
+  const { height } = natural[0];
+  const even = natural.map((size) => ({ width: (size.width * height) / size.height, height }));
+  const room = (total: number) => total - BETWEEN * (pictures.length - 1);
+  const width = even.reduce((sum, size) => sum + size.width, 0);
+  const asked =
+    wished === 'shown'
+      ? Math.min(width, room(measure))
+      : room(wished === 'column' ? measure : Math.min(wished, measure));
+  const scale = Math.min(asked / width, deepest / height);
+  return even.map((size) => ({ width: size.width * scale, height: size.height * scale }));
+}
+
+function naturalSize(picture: PictureFacts, measure: number): Size {
   const shown = shownSize(picture);
   if (shown.width > 0 && shown.height > 0) return shown;
   return { width: measure * FRAME.share, height: measure * FRAME.share * FRAME.ratio };
+}
+
+/** The style of the letters under the pictures of `above`: each in the middle of its picture. */
+export function lettersStyle(style: ResolvedStyle, { pictures = [] }: ResolvedStyle): ResolvedStyle {
+  return {
+    ...style,
+    align: 'left',
+    lastAlign: 'left',
+    firstIndent: 0,
+    leftIndent: 0,
+    rightIndent: 0,
+    above: 0,
+    below: 0,
+    tabs: pictures.map(({ x, width }) => ({ at: x + width / 2, kind: 'centre' as const })),
+  };
 }

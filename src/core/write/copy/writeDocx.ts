@@ -1,4 +1,5 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
+import { flatBook } from '../../copy/figures/flatBook';
 import { nameOfLink } from '../../copy/places';
 import { SUBTITLE } from '../../copy/copyMarks';
 import { fieldOfMark } from '../../copy/indexField';
@@ -50,7 +51,8 @@ const DEEPEST = 8;
 const FIRST_LIST = 3;
 
 /** `there`: hashes of the pictures that can be had. */
-export function* writeDocx(book: Book, there: ReadonlySet<string>): FileJob {
+export function* writeDocx(of: Book, there: ReadonlySet<string>): FileJob {
+  const book = flatBook(of);
   const notes = numberedNotes(book);
   const files = new PictureFiles(there, HELD);
   const numberings = new Numberings();
@@ -193,6 +195,7 @@ class PartWriter {
       if (object.kind === 'break') return this.run('<w:br/>', piece.span);
       if (object.kind === 'tab') return this.run('<w:tab/>', piece.span);
       if (object.kind === 'field') return '';
+      if (object.kind === 'figure') return '';
       if (object.kind === 'index') return this.indexField(object);
       if (object.kind === 'reference')
         return this.run(

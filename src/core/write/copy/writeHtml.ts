@@ -1,4 +1,5 @@
 // The copy as one HTML file.
+import { flatBook } from '../../copy/figures/flatBook';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
@@ -8,7 +9,8 @@ import { dataAddress } from './pictureFiles';
 import { withPlaceLinks } from './placeLinks';
 import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from './xhtml';
 
-export function writeHtml(book: Book, pictures: PictureBytes = {}): string {
+export function writeHtml(of: Book, pictures: PictureBytes = {}): string {
+  const book = flatBook(of);
   const notes = numberedNotes(book);
   const places = placesOf(book);
   const context: XhtmlContext = {

@@ -1,4 +1,5 @@
 // The copy as Markdown (CommonMark with tables and footnotes).
+import { flatBook } from '../../copy/figures/flatBook';
 import { nameOfLink } from '../../copy/places';
 import { escapeXml } from '../../base/xml';
 import { clean } from './xhtml';
@@ -12,7 +13,8 @@ import { dataAddress } from './pictureFiles';
 import { isBold, isItalic, piecesOf, type Piece } from './pieces';
 import { label, labelOf, paragraphsOf, rowsOf } from './textPieces';
 
-export function writeMarkdown(book: Book, pictures: PictureBytes = {}): string {
+export function writeMarkdown(of: Book, pictures: PictureBytes = {}): string {
+  const book = flatBook(of);
   const writer = new MarkdownWriter(book, pictures);
   const { title, subtitle, language } = book.particulars;
   const head = [

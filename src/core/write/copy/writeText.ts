@@ -1,4 +1,5 @@
 // The copy as plain text.
+import { flatBook } from '../../copy/figures/flatBook';
 import { readingTree, type ReadingBlock } from '../../copy/readingTree';
 import type { Book } from '../../model/copy/book';
 import type { Block, Paragraph } from '../../model/copy/streams';
@@ -7,7 +8,8 @@ import { piecesOf } from './pieces';
 import { label, labelOf, paragraphsOf, rowsOf } from './textPieces';
 
 /** Plain text: paragraphs with a blank line between, notes at the end by their numbers. */
-export function writePlainText(book: Book): string {
+export function writePlainText(of: Book): string {
+  const book = flatBook(of);
   const notes = numberedNotes(book);
   const heads = headsOf(book);
   const words = (paragraph: Paragraph) =>

@@ -113,7 +113,7 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
       if (object.kind === 'tab') return '\u2003';
       if (object.kind === 'field') return escapeXml(context.fieldText(paragraph, object.at));
       if (object.kind === 'picture') return pictureXhtml(object, context);
-      if (object.kind === 'index') return '';
+      if (object.kind === 'index' || object.kind === 'figure') return '';
       if (object.kind === 'reference') {
         const said = escapeXml(clean(referenceWords(object, context.heads)));
         return context.heads.targets.has(object.target)

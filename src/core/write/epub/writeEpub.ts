@@ -1,5 +1,6 @@
 // A plain EPUB 3 (EPUB 3.3, valid as 3.2 too): a file a division, contents and landmarks, notes that readers show beside the
 // text. Made for reading and correcting; the look is the reader's own.
+import { flatBook } from '../../copy/figures/flatBook';
 import { placesOf } from '../../copy/places';
 import { withPlaceLinks } from '../copy/placeLinks';
 import { pictureAsPng } from '../../base/images/asPng';
@@ -94,7 +95,8 @@ interface TextFile {
 }
 
 /** `date`: ISO 8601, given by the caller; `there`: hashes of the pictures that can be had. */
-export function* writeEpub(book: Book, date: string, there: ReadonlySet<string> = new Set()): FileJob {
+export function* writeEpub(of: Book, date: string, there: ReadonlySet<string> = new Set()): FileJob {
+  const book = flatBook(of);
   const notes = numberedNotes(book);
   const heads = headsOf(book);
   const pictureFiles = new PictureFiles(there, SHOWN, AS_PNG);

@@ -64,6 +64,7 @@ export function* writeProject(
     'particulars.json': json(book.particulars),
     'spec.json': json(book.spec),
     'notes.json': json(book.notes),
+    'figures.json': json(book.figures),
   };
   for (const division of book.divisions) members[`divisions/${division.id}.json`] = json(division);
   if (base !== null) {
@@ -71,6 +72,7 @@ export function* writeProject(
     const own: BaseHead = { nextId, divisions: divisions.map(({ id }) => id), styles: source.styles ?? [] };
     members['base/book.json'] = json(own);
     members['base/notes.json'] = json(base.notes);
+    members['base/figures.json'] = json(base.figures);
     for (const division of divisions) members[`base/divisions/${division.id}.json`] = json(division);
   }
   const pictures = [...picturesOf(book)].filter((asset) => there.has(asset));
@@ -131,6 +133,8 @@ function bookOf(members: Record<string, Uint8Array>, checkBook: (value: unknown)
     spec: parsedMember(members, 'spec.json'),
     divisions,
     notes: parsedMember(members, 'notes.json'),
+    // From format 14 on.
+    ...(members['figures.json'] === undefined ? {} : { figures: parsedMember(members, 'figures.json') }),
     ...(head.source === undefined ? {} : { source: head.source }),
     ...(head.anchors === undefined ? {} : { anchors: head.anchors }),
     ...(head.pageTouches === undefined ? {} : { pageTouches: head.pageTouches }),
@@ -154,6 +158,9 @@ function baseOf(members: Record<string, Uint8Array>, book: Book, checkBook: (val
     const raw = {
       ...book,
       ...{ nextId: head.nextId, divisions, notes: parsedMember(members, 'base/notes.json') as Book['notes'] },
+      figures: (members['base/figures.json'] === undefined
+        ? {}
+        : parsedMember(members, 'base/figures.json')) as Book['figures'],
       ...{ anchors: {}, pageTouches: [], source: { ...source, styles: head.styles } },
     };
     const base = checkBook(raw);
@@ -169,7 +176,7 @@ function* textsAmong(entries: readonly ZipEntry[], size: number): ReadJob<Record
   let announced = 0;
   for (const entry of entries) {
     if (
-      !/^(book|particulars|spec|notes)\.json$|^(base\/)?divisions\/[a-z]\d+\.json$|^base\/(book|notes)\.json$/.test(
+      !/^(book|particulars|spec|notes|figures)\.json$|^(base\/)?divisions\/[a-z]\d+\.json$|^base\/(book|notes|figures)\.json$/.test(
         entry.name,
       )
     )

@@ -30,6 +30,7 @@ import { useStretches } from './galley/useStretches';
 export function Galley({ division, row }: { division: Division; row: RunningOrderRow }) {
   const spec = useAppSelector((state) => state.book.book!.spec);
   const notes = useAppSelector((state) => state.book.book!.notes);
+  const figures = useAppSelector((state) => state.book.book!.figures);
   const notePlaces = useAppSelector(selectNotePlaces);
   const recalled = useAppSelector((state) => state.book.recalled);
   const called = useAppSelector((state) => state.view.text);
@@ -94,7 +95,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
               first={from}
               count={count}
               isWanted={wantedAt >= from && wantedAt < from + count}
-              {...{ control, hidden, notes, notePlaces, marks, places }}
+              {...{ control, hidden, notes, figures, notePlaces, marks, places }}
             />
           ))}
           {division.role === 'contents' && (

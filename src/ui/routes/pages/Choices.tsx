@@ -12,7 +12,7 @@ export interface Choice<T> {
   readonly cost?: string;
 }
 
-interface ChoicesProps<T extends number | null> {
+interface ChoicesProps<T extends number | string | null> {
   readonly label: string;
   /** Groups the buttons. */
   readonly name: string;
@@ -22,7 +22,7 @@ interface ChoicesProps<T extends number | null> {
   readonly onChange: (to: T) => void;
 }
 
-export function Choices<T extends number | null>({
+export function Choices<T extends number | string | null>({
   label,
   name: group,
   value,

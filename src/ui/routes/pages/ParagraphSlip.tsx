@@ -2,19 +2,18 @@
 // what its lines would come to, and is grey with the reason when they cannot be set so.
 import { useEffect, useState } from 'react';
 import { hasLettersFromRight } from '../../../core/copy/direction';
-import { formatNumber } from '../../../core/measure/units';
-import type { ParagraphFacts, PictureSetting, SettingFacts } from '../../../core/model/answers/paragraphFacts';
+import type { ParagraphFacts, SettingFacts } from '../../../core/model/answers/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import { setSection } from '../../../state/order/sectionThunks';
 import { selectHeadNumbers, selectParagraph } from '../../../state/book/selectors';
-import type { ParagraphTouches } from '../../../core/model/copy/streams';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { ChoiceSetting } from '../../components/Setting';
 import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
 import { NoteHere } from './NoteHere';
+import { Beginning, PictureFacts, Toggle } from './slipFields';
 import { ParagraphLook } from './ParagraphLook';
 import { TiesOfParagraph } from './TiesOfParagraph';
 
@@ -43,19 +42,19 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
   ]);
   const numbers = useAppSelector(selectHeadNumbers);
   if (block === undefined || facts === null) return null;
-  const keepName = facts.picture === null ? 'Keep whole and with next' : 'Keep in its place';
+  const isPicture = facts.pictures.length > 0;
+  const keepName = isPicture ? 'Keep in its place' : 'Keep whole and with next';
   const set = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
   return (
     <section aria-label="This paragraph">
       <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
         This paragraph <span className="font-normal text-quiet">{facts.tag}</span>
       </h2>
-      {facts.picture === null ? (
-        <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>
-      ) : (
-        <PictureFacts picture={facts.picture} />
-      )}
-      {facts.picture === null && (
+      {!isPicture && <p className="border-b border-hairline px-3.5 py-1.5">{told(facts.set)}</p>}
+      {facts.pictures.map((picture, k) => (
+        <PictureFacts key={k} picture={picture} />
+      ))}
+      {!isPicture && (
         <Choices
           label="Lines"
           name="Lines of the paragraph"
@@ -124,8 +123,8 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           onChange={(to) => set({ unnumbered: to || undefined }, to ? 'Number taken away' : 'Number given back')}
         />
       ) : null}
-      {facts.picture === null && <NoteHere key={`${place.block} ${place.offset}`} place={place} />}
-      {facts.picture === null && <ParagraphLook key={place.block} place={place} look={facts.look} />}
+      {!isPicture && <NoteHere key={`${place.block} ${place.offset}`} place={place} />}
+      {!isPicture && <ParagraphLook key={place.block} place={place} look={facts.look} />}
       <TiesOfParagraph place={place} ties={facts.ties} />
     </section>
   );
@@ -160,104 +159,9 @@ function SectionName({ place, name, disabled }: { place: ParagraphPlace; name: s
   );
 }
 
-/** What is known of a picture as it stands on its page. */
-function PictureFacts({ picture }: { picture: PictureSetting }) {
-  const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
-  const short = (points: number) => formatNumber(points, unit).replace(/(\.\d\d)\d+$/, '$1');
-  const size = [picture.width, picture.height].map(short).join(' × ');
-  return (
-    <dl className="border-b border-hairline px-3.5 py-1.5">
-      <dt className="sr-only">Picture</dt>
-      <dd className="truncate" title={picture.name}>
-        {picture.name || 'Picture'}
-      </dd>
-      <dd className="text-quiet">
-        {size} {unit}
-        {picture.resolution > 0 && `, ${picture.resolution} pixels to the inch`}
-      </dd>
-    </dl>
-  );
-}
-
 const LINE_NAMES = ['Paragraph a line shorter', 'Paragraph at its best', 'Paragraph a line longer'];
 
 function told({ lines, widest }: SettingFacts): string {
   const count = `${lines} ${lines === 1 ? 'line' : 'lines'}`;
   return widest === 0 ? count : `${count}, widest space ${widest.toFixed(2)} em`;
-}
-
-interface ToggleProps {
-  readonly label: string;
-  readonly isOn: boolean;
-  /** What becomes of the pages when it is changed. */
-  readonly cost: string;
-  readonly disabled: boolean;
-  readonly onChange: (to: boolean) => void;
-}
-
-function Toggle({ label, isOn, cost, disabled, onChange }: ToggleProps) {
-  return (
-    <label className="flex items-center justify-between gap-3 border-b border-hairline px-3.5 py-1.5">
-      <span className="min-w-0">
-        {label}
-        {cost !== '' && <span className="block text-[12px] text-quiet">{cost}</span>}
-      </span>
-      <input
-        type="checkbox"
-        className="checkbox checkbox-primary checkbox-xs"
-        checked={isOn}
-        disabled={disabled}
-        onChange={(event) => onChange(event.target.checked)}
-      />
-    </label>
-  );
-}
-
-interface BeginningProps {
-  readonly touches: ParagraphTouches;
-  readonly cost: string;
-  readonly disabled: boolean;
-  readonly set: (change: Parameters<typeof setTouches>[1], name: string) => unknown;
-}
-
-/** Whether the paragraph begins a page, on which side, or a column. */
-function Beginning({ touches, cost, disabled, set }: BeginningProps) {
-  const columns = useAppSelector((state) => state.book.book?.spec.pages.columns ?? 1);
-  return (
-    <>
-      <Toggle
-        label="Begins a page"
-        isOn={touches.breakBefore !== undefined && touches.breakBefore !== 'column'}
-        cost={cost}
-        disabled={disabled}
-        onChange={(to) => set({ breakBefore: to || undefined }, to ? 'Page begun here' : 'Page begun here taken back')}
-      />
-      {touches.breakBefore !== undefined && touches.breakBefore !== 'column' && (
-        <ChoiceSetting
-          label="On which side"
-          value={String(touches.breakBefore)}
-          disabled={disabled}
-          choices={[
-            ['true', 'either'],
-            ['recto', 'recto'],
-            ['verso', 'verso'],
-          ]}
-          onChange={(to) =>
-            set({ breakBefore: to === 'true' ? true : (to as 'recto' | 'verso') }, 'Side of the page begun here')
-          }
-        />
-      )}
-      {(columns > 1 || touches.breakBefore === 'column') && (
-        <Toggle
-          label="Begins a column"
-          isOn={touches.breakBefore === 'column'}
-          cost=""
-          disabled={disabled}
-          onChange={(to) =>
-            set({ breakBefore: to ? 'column' : undefined }, to ? 'Column begun here' : 'Column begun here taken back')
-          }
-        />
-      )}
-    </>
-  );
 }

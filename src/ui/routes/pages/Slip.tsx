@@ -1,11 +1,13 @@
 // The slip: facts of the spread in view, and the findings on it.
 import type { DisplayList } from '../../../core/model/composed/displayList';
+import { figureAt } from '../../../core/copy/figures/findFigures';
 import { findingRows } from '../../../state/book/findingRows';
 import { selectFindings } from '../../../state/send-out/outsideFacts';
 import { useAppSelector } from '../../../state/hooks';
 import type { Spread } from '../../../state/book/selectors';
 import { usePageCache } from '../../pageView/pageCacheContext';
 import { PageTouchFields } from './PageTouchFields';
+import { FigureSlip } from './FigureSlip';
 import { ParagraphSlip } from './ParagraphSlip';
 import { SpreadDepth } from './SpreadDepth';
 import type { PageSummary } from '../../../worker/typesetClient';
@@ -25,11 +27,17 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
   const pages = spread ? [spread.verso, spread.recto].filter((page) => page !== null) : [];
   const here = findings.filter((finding) => pages.some((page) => page.index === finding.page));
   const book = useAppSelector((state) => state.book.book);
+  const figure = book && paragraph ? figureAt(book, paragraph.stream, paragraph.block) : undefined;
   const rows = book === null ? [] : findingRows(here, book);
   const lines = pages.map((page) => countLines(cache.get(page.index)));
   return (
     <aside aria-label="This spread" className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100">
-      {paragraph && <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />}
+      {paragraph &&
+        (figure === undefined ? (
+          <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />
+        ) : (
+          <FigureSlip key={figure.id} place={paragraph} figure={figure} />
+        ))}
       <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
         {pages.length > 1 ? 'This spread' : 'This page'}
       </h2>

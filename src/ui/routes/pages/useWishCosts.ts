@@ -1,12 +1,9 @@
 // What each choice of a slip would do to the pages, asked for whenever the book is composed anew.
 import { useEffect, useState } from 'react';
-import type { WishCost } from '../../../core/model/answers/paragraphFacts';
-import type { ParagraphTouches } from '../../../core/model/copy/streams';
+import type { Wish, WishCost } from '../../../core/model/answers/paragraphFacts';
 import { askWishes } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
-
-export type Wish = Partial<Record<keyof ParagraphTouches, unknown>>;
 
 /** Ms that a slip stays before it is worked out: pages that are only passed on the way are not composed for it. */
 const REST = 250;

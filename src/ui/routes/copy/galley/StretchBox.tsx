@@ -17,6 +17,7 @@ interface Held {
 interface Dress {
   readonly hidden: ReadonlySet<string>;
   readonly notes: unknown;
+  readonly figures: unknown;
   readonly notePlaces: unknown;
   readonly marks: boolean;
   readonly places: readonly Place[];
@@ -77,7 +78,7 @@ function useEditor(
   isThere: boolean,
   { control, id, name, ...shown }: Editing,
 ): void {
-  const { blocks, first, count, hidden, notes, notePlaces, marks, places } = shown;
+  const { blocks, first, count, hidden, notes, figures, notePlaces, marks, places } = shown;
   const editor = useRef<StreamView | null>(null);
   useEffect(() => {
     if (!isThere) return undefined;
@@ -96,7 +97,7 @@ function useEditor(
     editor.current.sync(blocks, first, count, hidden);
     control.settle([editor.current]);
   }, [control, blocks, first, count, hidden, isThere, name]);
-  useEffect(() => editor.current?.dressAll(), [notes, notePlaces, isThere, name]);
+  useEffect(() => editor.current?.dressAll(), [notes, figures, notePlaces, isThere, name]);
   useEffect(() => editor.current?.showMarks(marks), [marks, isThere, name]);
   useEffect(() => {
     if (places.length > 0 || isThere) editor.current?.showPlaces(places);

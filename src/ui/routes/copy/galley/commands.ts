@@ -2,6 +2,7 @@
 import { toggleMark } from 'prosemirror-commands';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
 import { canSplit } from 'prosemirror-transform';
 import { paragraphAttributes, schema, type ParagraphAttributes } from '../../../../galley';
 import type { CharacterStyle } from '../../../../core/model/spec/spec';
@@ -224,4 +225,11 @@ function eachParagraph(
   if (!transaction.docChanged) return false;
   dispatch?.(transaction);
   return true;
+}
+
+/** Whether the caret stands on the first line of a document (-1) or on its last (1). */
+export function isAtDocumentEdge(state: EditorState, view: EditorView, direction: -1 | 1): boolean {
+  const at = state.selection.$head.index(0);
+  const isLast = direction < 0 ? at === 0 : at === state.doc.childCount - 1;
+  return isLast && view.endOfTextblock(direction < 0 ? 'up' : 'down');
 }

@@ -7,13 +7,14 @@ import type { NotePlaces } from '../../../../core/model/composed/referenceTable'
 import type { FindRange } from '../../../../core/model/answers/find';
 import { countWords } from '../../../../core/model/copy/book';
 import {
-  isNoteKnown,
   mergeAtSeam,
   replaceRange,
   setParagraphStyle,
   setRangeCharacterStyle,
   takeGalleyChange,
 } from '../../../../state/copy/galleyThunks';
+import { setFigure } from '../../../../state/copy/figureThunks';
+import { isRecordKnown } from '../../../../state/copy/takenRecords';
 import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
 import { caretLeft } from '../../../../state/view/viewSlice';
@@ -275,7 +276,11 @@ export class GalleyControl implements GalleyHost {
   readonly isReadOnly = () => this.store.getState().book.readOnly;
   readonly note = (id: string) => this.book().notes[id];
   readonly setNoteKind = (id: string, kind: string) => this.store.dispatch(convertNotes([id], kind));
-  readonly isNoteKnown = (id: string) => this.store.dispatch(isNoteKnown(id));
+  readonly isRecordKnown: GalleyHost['isRecordKnown'] = (kind, id) => this.store.dispatch(isRecordKnown(kind, id));
+  readonly figure = (id: string) => this.book().figures[id];
+  readonly setFigure: GalleyHost['setFigure'] = (figure, name) => void this.store.dispatch(setFigure(figure, name));
+  readonly textEditor: GalleyHost['textEditor'] = (mount, stream, name, style) =>
+    new StreamView(mount, stream, this, { isNote: true, name, style });
   readonly noteEditor = (mount: HTMLElement, id: string) =>
     new StreamView(mount, id, this, { isNote: true, name: `Note ${this.label(id)}` });
   readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);

@@ -6,13 +6,16 @@ import type {
   Block,
   BlockId,
   CrossReference,
+  FigureId,
   FieldName,
   PictureFacts,
   PictureKind,
   StreamId,
+  StyleTag,
 } from '../../../../core/model/copy/streams';
 import type { BlockPart } from '../../../../core/copy/textRange';
-import type { CopySerializer } from '../../../../galley';
+import type { Figure } from '../../../../core/model/copy/figures';
+import type { CopySerializer, RecordKind } from '../../../../galley';
 import type { GalleyChange } from '../../../../state/copy/galleyThunks';
 
 /** A document of the galley: a stretch of the division, or the text of a note. */
@@ -36,8 +39,12 @@ export interface GalleyHost {
   readonly label: (note: StreamId) => string;
   readonly note: (note: StreamId) => Note | undefined;
   readonly setNoteKind: (note: StreamId, kind: string) => void;
-  /** Whether a reference to the note can be put in. */
-  readonly isNoteKnown: (note: StreamId) => boolean;
+  /** Whether a mark can be put in: what it leads to is known. */
+  readonly isRecordKnown: (kind: RecordKind, id: string) => boolean;
+  readonly figure: (id: FigureId) => Figure | undefined;
+  readonly setFigure: (figure: Figure, name: string) => void;
+  /** An editor of a text of a figure; what is typed into an empty one is of the style. */
+  readonly textEditor: (mount: HTMLElement, stream: StreamId, name: string, style: StyleTag) => GalleyStream;
   /** An editor of a note's own text. */
   readonly noteEditor: (mount: HTMLElement, note: StreamId) => GalleyStream;
   readonly fieldWords: (field: FieldName) => string;

@@ -166,3 +166,10 @@ export function element(name: string, className: string): HTMLElement {
   made.className = className;
   return made;
 }
+
+/** A paragraph of a note or a cell: no margins. */
+export function plainParagraph(node: Node) {
+  const dom = document.createElement('p');
+  dom.dataset.block = (node.attrs.id as string | null) ?? '';
+  return { dom, contentDOM: dom };
+}

@@ -6,7 +6,7 @@ import type { AppDispatch } from '../../../../state/store';
 import { breakBefore, insertion, insertionBeside, setList } from './commands';
 import type { GalleyControl } from './control';
 import type { Insertable } from './insertables';
-import { choosePicture } from './pictureView';
+import { choosePicture } from './pictureBox';
 
 /** Rows and columns of a table, and paragraphs of dummy copy, as they are wished; null: what was typed cannot be. */
 export interface InsertSizes {

@@ -2,10 +2,10 @@
 // takes in what is changed elsewhere, and keeps tags, numbers and notes beside the text.
 import { baseKeymap } from 'prosemirror-commands';
 import { keymap } from 'prosemirror-keymap';
-import type { Node } from 'prosemirror-model';
-import { EditorState, NodeSelection, Selection, TextSelection, type Transaction } from 'prosemirror-state';
+import { EditorState, NodeSelection, Selection, TextSelection, type Plugin, type Transaction } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
 import { effectiveTag } from '../../../../core/copy/effectiveTag';
+import { figureOfStream } from '../../../../core/model/copy/book';
 import type { TextSelection as BookSelection } from '../../../../core/model/copy/bookEdit';
 import type { Block } from '../../../../core/model/copy/streams';
 import {
@@ -21,6 +21,7 @@ import {
 } from '../../../../galley';
 import { atomViews } from './atomViews';
 import {
+  isAtDocumentEdge,
   isAtEdge,
   MADE_NOTE,
   type MadeNote,
@@ -34,12 +35,16 @@ import {
 import { generatedMarks } from '../../../../state/copy/galleyMarks';
 import type { GalleyHost } from './host';
 import { dressPlugin, type Places } from './dressing';
-import { ParagraphView } from './paragraphView';
+import { FigureView } from './figureView';
+import { ParagraphView, plainParagraph } from './paragraphView';
 import { withoutIds } from './pasted';
 import { breaksTable, nameOf, touchWords, typingKey } from './streamEdits';
 
 export interface StreamViewOptions {
+  /** A note, or a text of a figure: a document without margins. */
   readonly isNote: boolean;
+  /** The style of what is typed into an empty stream; absent: text. */
+  readonly style?: string;
   /** What a screen reader calls it. */
   readonly name: string;
 }
@@ -55,6 +60,7 @@ export class StreamView {
   /** Blocks whose rows hold the ends of the selection. */
   private held: ReadonlySet<string> = new Set();
   private readonly paragraphs = new Set<ParagraphView>();
+  private readonly figures = new Set<FigureView>();
   private showsRange = false;
 
   constructor(
@@ -64,7 +70,7 @@ export class StreamView {
     private readonly options: StreamViewOptions,
   ) {
     this.view = new EditorView(mount, {
-      state: EditorState.create({ doc: toDocument([]), plugins: [this.keys(), keymap(baseKeymap), dressPlugin] }),
+      state: emptyState(options.style, [this.keys(), keymap(baseKeymap), dressPlugin]),
       editable: () => !host.isReadOnly(),
       attributes: {
         role: 'textbox',
@@ -76,6 +82,11 @@ export class StreamView {
       dispatchTransaction: (transaction) => this.take(transaction),
       nodeViews: {
         ...atomViews(host),
+        figure: (node, view) => {
+          const made = new FigureView(node, view, host, (gone) => this.figures.delete(gone));
+          this.figures.add(made);
+          return made;
+        },
         paragraph: (node, view, getPos) => {
           const depth = view.state.doc.resolve(Math.min(getPos() ?? 0, view.state.doc.content.size)).depth;
           if (options.isNote || depth > 0) return plainParagraph(node);
@@ -177,7 +188,7 @@ export class StreamView {
     if (made !== null) nextId += 1;
     const named = nameChanged(before.doc, state, {
       take: (letter) => `${letter}${nextId++}`,
-      noteFor: (note) => (note === made?.id ? 'new' : this.host.isNoteKnown(note) ? 'copy' : null),
+      recordFor: (kind, id) => (id === made?.id ? 'new' : this.host.isRecordKnown(kind, id) ? 'copy' : null),
     });
     if (named.transaction !== null) state = state.apply(named.transaction);
     const edit = replaceBlocksEdit(this.stream, before.doc, state.doc, this.first, this.isEmpty);
@@ -189,7 +200,7 @@ export class StreamView {
       name: (transaction.getMeta(NAME) as string | undefined) ?? nameOf(transaction, typed !== null),
       edit,
       nextId,
-      notes: named.notes,
+      records: named.records,
       made,
       ...(typed === null || transaction.getMeta(NAME) !== undefined ? {} : { joinKey: typed }),
       selection: { before: this.bookSelection(before), after: this.bookSelection(state) },
@@ -222,7 +233,7 @@ export class StreamView {
         adoptBlocks(this.view.state.doc, own);
       }
     } else if (this.view.state.doc.textContent !== '' || this.view.state.doc.childCount > 1)
-      this.view.updateState(EditorState.create({ doc: toDocument([]), plugins: this.view.state.plugins }));
+      this.view.updateState(emptyState(this.options.style, this.view.state.plugins));
     if (isChanged) this.dressAll();
   }
 
@@ -256,6 +267,7 @@ export class StreamView {
       });
       paragraph.refreshNotes();
     }
+    for (const figure of this.figures) figure.refresh();
     for (const mark of this.view.dom.querySelectorAll<HTMLElement>('sup[data-note]')) {
       const label = this.host.label(mark.dataset.note!);
       if (mark.textContent !== label) mark.textContent = label;
@@ -290,11 +302,13 @@ export class StreamView {
     return false;
   }
 
-  /** Puts the caret behind the reference of a note; false when it is not in this document. */
-  selectReference(note: string): boolean {
+  /** Puts the caret behind the mark that leads to a stream: of a note, or of a text of a figure; false when it is not in this document. */
+  selectReference(stream: string): boolean {
+    const figure = figureOfStream(this.host.book(), stream)?.figure.id;
     let at = -1;
     this.view.state.doc.descendants((node, position) => {
-      if (node.type.name === 'note' && node.attrs.note === note) at = position;
+      const { note, figure: own } = node.attrs as { note?: string; figure?: string };
+      if (note === stream || (figure !== undefined && own === figure)) at = position;
     });
     if (at < 0) return false;
     this.select(Selection.near(this.view.state.doc.resolve(at + 1), -1));
@@ -380,16 +394,5 @@ export class StreamView {
   }
 }
 
-/** Whether the caret stands on the first line of a document (-1) or on its last (1). */
-function isAtDocumentEdge(state: EditorState, view: EditorView, direction: -1 | 1): boolean {
-  const at = state.selection.$head.index(0);
-  const isLast = direction < 0 ? at === 0 : at === state.doc.childCount - 1;
-  return isLast && view.endOfTextblock(direction < 0 ? 'up' : 'down');
-}
-
-/** A paragraph of a note or a cell: no margins. */
-function plainParagraph(node: Node) {
-  const dom = document.createElement('p');
-  dom.dataset.block = (node.attrs.id as string | null) ?? '';
-  return { dom, contentDOM: dom };
-}
+const emptyState = (style: string | undefined, plugins: readonly Plugin[]) =>
+  EditorState.create({ doc: toDocument([], style), plugins });

@@ -1,0 +1,163 @@
+// Figures of flat blocks: a picture that stands alone with the captions after it becomes one, and what was flattened becomes what it was.
+import type { Book, Division } from '../../model/copy/book';
+import type { Figure, FigureText } from '../../model/copy/figures';
+import { PLAIN_FIGURE } from '../../model/copy/figureSetting';
+import {
+  figuresIn,
+  isPictureAlone,
+  type Block,
+  type BlockId,
+  type FigureTie,
+  type InlineObject,
+  type Paragraph,
+  type PictureFacts,
+  type PictureObject,
+} from '../../model/copy/streams';
+import type { Spec } from '../../model/spec/spec';
+import { meaningOfTag } from '../meanings';
+import { flatBook } from './flatBook';
+
+/** The style of credit lines. */
+export const CREDIT_STYLE = 'CR';
+
+export interface Gathered {
+  readonly blocks: readonly Block[];
+  readonly figures: readonly Figure[];
+}
+
+/** Gives the next id with a letter. */
+type TakeId = (letter: string) => string;
+
+/**
+ * The book with the pictures of its divisions that stand alone as figures. `before`: the book that it was made from; a picture that lost its
+ * figure on the way has that of its paragraph there, and a mark among words that lost its picture has its figure.
+ */
+export function gatherFigures(flat: Book, before?: Book): Book {
+  let { nextId } = flat;
+  const take = (letter: string) => `${letter}${nextId++}`;
+  const figures: Record<string, Figure> = { ...flat.figures };
+  const gathering = new Gathering(flat.spec.styles, take, tiesOf(before));
+  const divisions = flat.divisions.map((division): Division => {
+    const made = gathering.gather(division.blocks);
+    for (const figure of made.figures) figures[figure.id] = figure;
+    return made.blocks === division.blocks ? division : { ...division, blocks: made.blocks };
+  });
+  for (const id of divisions.flatMap(({ blocks }) => blocks.flatMap(figuresIn)))
+    if (figures[id] === undefined && before?.figures[id] !== undefined) figures[id] = before.figures[id];
+  const isSame = divisions.every((division, k) => division === flat.divisions[k]);
+  return isSame && nextId === flat.nextId ? flat : { ...flat, nextId, divisions, figures };
+}
+
+/** Blocks with the pictures that stand alone as figures; the same list where there are none. Ids of new figures are taken. */
+export const gatherBlocks = (blocks: readonly Block[], styles: Spec['styles'], take: TakeId): Gathered =>
+  new Gathering(styles, take, new Map()).gather(blocks);
+
+function tiesOf(book: Book | undefined): Map<BlockId, FigureTie> {
+  const ties = new Map<BlockId, FigureTie>();
+  for (const { blocks } of book === undefined ? [] : flatBook(book).divisions)
+    for (const block of blocks) {
+      const tie = isPictureAlone(block) ? (block.objects[0] as PictureObject).figure : undefined;
+      if (tie !== undefined) ties.set(block.id, tie);
+    }
+  return ties;
+}
+
+class Gathering {
+  private readonly used = new Set<string>();
+
+  constructor(
+    private readonly styles: Spec['styles'],
+    private readonly take: TakeId,
+    private readonly ties: ReadonlyMap<BlockId, FigureTie>,
+  ) {}
+
+  gather(blocks: readonly Block[]): Gathered {
+    if (!blocks.some((block) => (block.kind === 'paragraph' && block.stream !== undefined) || isPictureAlone(block)))
+      return { blocks, figures: [] };
+    const figures: Figure[] = [];
+    const marked = new Set(blocks.flatMap(figuresIn));
+    const made: Block[] = [];
+    for (let k = 0; k < blocks.length; k += 1) {
+      const block = blocks[k];
+      if (!isPictureAlone(block)) {
+        made.push(bare(block));
+        continue;
+      }
+      let end = k + 1;
+      while (end < blocks.length && this.isText(blocks, end)) end += 1;
+      const figure = this.figureOf(block, blocks.slice(k + 1, end) as Paragraph[]);
+      figures.push(figure);
+      // The paragraph of a figure whose mark stands among words was made for it.
+      if (!marked.has(figure.id)) made.push(withMark(block, block.objects[0].at, figure.id));
+      k = end - 1;
+    }
+    return { blocks: made, figures };
+  }
+
+  /** Whether a block after a picture is a text of it: a caption, but for the last of several before a table. */
+  private isText(blocks: readonly Block[], at: number): boolean {
+    const block = blocks[at];
+    if (block.kind !== 'paragraph' || block.list !== undefined) return false;
+    if (block.objects.some(({ kind }) => kind === 'picture')) return false;
+    if (block.stream !== undefined) return true;
+    if (meaningOfTag(this.styles, block.style) !== 'caption') return false;
+    const before = blocks[at - 1];
+    return blocks[at + 1]?.kind !== 'table' || (before.kind === 'paragraph' && isPictureAlone(before));
+  }
+
+  private figureOf(block: Paragraph, texts: readonly Paragraph[]): Figure {
+    const { at: _, figure: own, ...picture } = block.objects[0] as PictureObject;
+    const known = own ?? this.ties.get(block.id);
+    // A picture that stands twice is two figures.
+    const tie = known !== undefined && !this.used.has(known.id) ? known : undefined;
+    const isCredit = (text: Paragraph) =>
+      text.style === CREDIT_STYLE || (tie !== undefined && text.stream === tie.credit);
+    const id = tie?.id ?? this.take('f');
+    this.used.add(id);
+    const text = (is: boolean, stream: string | undefined): FigureText => ({
+      id: stream ?? this.take('s'),
+      blocks: texts.filter((one) => isCredit(one) === is).map(bare),
+    });
+    const setting = known ?? PLAIN_FIGURE;
+    return {
+      id,
+      parts: [picture, ...(known?.more ?? [])].map((one) => ({ picture: one as PictureFacts })),
+      place: setting.place,
+      width: setting.width,
+      caption: text(false, tie?.caption),
+      credit: text(true, tie?.credit),
+    };
+  }
+}
+
+/** A block without what only flat blocks have; the same block where it has nothing of it. */
+function bare(block: Block): Block {
+  if (block.kind !== 'paragraph' || block.stream === undefined) return block;
+  const { stream: _, ...rest } = block;
+  return rest;
+}
+
+function withMark(block: Paragraph, at: number, figure: string): Paragraph {
+  const mark: InlineObject = { at, kind: 'figure', figure };
+  return { ...(bare(block) as Paragraph), objects: [mark] };
+}
+
+/** The book with its figures as plain pictures and captions, as a manuscript has them: nothing of it says that they were figures. */
+export function withoutTies(flat: Book): Book {
+  const plain = <T extends { readonly blocks: readonly Block[] }>(owner: T): T => ({
+    ...owner,
+    blocks: owner.blocks.map(untied),
+  });
+  return {
+    ...flat,
+    divisions: flat.divisions.map(plain),
+    notes: Object.fromEntries(Object.entries(flat.notes).map(([id, note]) => [id, plain(note)])),
+  };
+}
+
+/** A flat block without what it says of its figure; the same block where it says nothing. */
+export function untied(block: Block): Block {
+  if (!isPictureAlone(block)) return bare(block);
+  const { figure: tie, ...picture } = block.objects[0] as PictureObject;
+  return tie === undefined ? block : { ...(bare(block) as Paragraph), objects: [picture] };
+}

@@ -1,0 +1,95 @@
+// Figures that do not stand where their mark is: taken out of the text, and hung on the paragraph before it, at whose reference they are due.
+import type { FigurePlace } from '../../model/copy/figureSetting';
+import type { Paragraph, PictureObject } from '../../model/copy/streams';
+import { depthOfWhole, type FlowFloat, type FlowParagraph } from '../../paginate';
+import { captionDepth } from './composeBlocks';
+import type { ComposeContext } from './composeContext';
+import { withCaptions } from './holdCaptions';
+import { isLetters, picturesOf } from './setPictures';
+
+/** A figure with a place of its own: the paragraphs of its pictures and of what stands under them. */
+export interface FloatingFigure {
+  readonly place: Exclude<FigurePlace, 'here'>;
+  readonly blocks: readonly Paragraph[];
+}
+
+export interface PartedText {
+  readonly text: readonly Paragraph[];
+  /** By the index in the text of the paragraph on which they hang. */
+  readonly floats: ReadonlyMap<number, readonly FloatingFigure[]>;
+}
+
+const NO_FLOATS: PartedText['floats'] = new Map();
+
+/**
+ * The text of a division without the figures that have a place of their own. They hang on the paragraph before their mark; where that is the
+ * head of the division, on the one after it. `headCount`: paragraphs of that head. Figures whose captions have notes, or half a page of words,
+ * and those of a book whose columns have widths of their own, stay where they are.
+ */
+export function partFloats(blocks: readonly Paragraph[], headCount: number, compose: ComposeContext): PartedText {
+  const isSupported = compose.book.spec.pages.columnShares === null;
+  if (!isSupported || !blocks.some((_, k) => placeOf(blocks, k, compose) !== null))
+    return { text: blocks, floats: NO_FLOATS };
+  const text: Paragraph[] = [];
+  const floats = new Map<number, FloatingFigure[]>();
+  const waiting: FloatingFigure[] = [];
+  for (let k = 0; k < blocks.length; k += 1) {
+    const place = placeOf(blocks, k, compose);
+    if (place === null) {
+      text.push(blocks[k]);
+      if (text.length > headCount) hang(floats, text.length - 1, waiting.splice(0));
+      continue;
+    }
+    const end = endOfFigure(blocks, k);
+    const figure = { place, blocks: blocks.slice(k, end) };
+    if (text.length > headCount) hang(floats, text.length - 1, [figure]);
+    else waiting.push(figure);
+    k = end - 1;
+  }
+  // A division of nothing else has its figures where they are.
+  return waiting.length > 0 ? { text: blocks, floats: NO_FLOATS } : { text, floats };
+}
+
+function hang(floats: Map<number, FloatingFigure[]>, at: number, figures: readonly FloatingFigure[]): void {
+  if (figures.length > 0) floats.set(at, [...(floats.get(at) ?? []), ...figures]);
+}
+
+/** The place of the figure whose pictures the k-th paragraph is; null for any other, and for one that stays. */
+function placeOf(blocks: readonly Paragraph[], k: number, compose: ComposeContext): FloatingFigure['place'] | null {
+  if (picturesOf(blocks[k]).length === 0) return null;
+  const place = (blocks[k].objects[0] as PictureObject).figure?.place ?? 'here';
+  if (place === 'here') return null;
+  const texts = blocks.slice(k + 1, endOfFigure(blocks, k));
+  if (texts.some(({ objects }) => objects.some(({ kind }) => kind === 'note'))) return null;
+  const { lines, leading } = compose.geometry;
+  return captionDepth(blocks, k, compose) > (lines * leading) / 2 ? null : place;
+}
+
+/** The first paragraph after those of a figure. */
+function endOfFigure(blocks: readonly Paragraph[], k: number): number {
+  const { figure } = blocks[k].objects[0] as PictureObject;
+  const isOf = (block: Paragraph | undefined) =>
+    block !== undefined &&
+    (isLetters(block) ||
+      (block.stream !== undefined && (block.stream === figure?.caption || block.stream === figure?.credit)));
+  let end = k + 1;
+  while (isOf(blocks[end])) end += 1;
+  return end;
+}
+
+/** Grid lines of white between a figure and the text, at least. */
+const BESIDE = 1;
+const SLACK = 1e-3;
+
+/** A figure as the page search gets it. `parts`: its paragraphs in the flow, the pictures first. */
+export function floatOf(
+  place: FloatingFigure['place'],
+  parts: readonly FlowParagraph[],
+  { geometry }: ComposeContext,
+): FlowFloat {
+  const { lines, leading } = geometry;
+  const [picture, ...texts] = parts;
+  const figure = withCaptions(picture, texts);
+  const depth = Math.ceil(depthOfWhole(figure, leading) - SLACK) + BESIDE;
+  return { place, at: 0, height: place === 'page' ? lines : Math.min(depth, lines), figure };
+}

@@ -1,0 +1,152 @@
+// The slip of the figure pointed at: its pictures as they are set, where it stands and how wide it is. Each place says beforehand what becomes of the
+// pages.
+import { useEffect, useState } from 'react';
+import { markOf } from '../../../core/copy/figures/findFigures';
+import type { Figure } from '../../../core/model/copy/figures';
+import { FIGURE_PLACES, type FigurePlace, type FigureSetting } from '../../../core/model/copy/figureSetting';
+import { isFigureAlone, OBJECT_CHARACTER } from '../../../core/model/copy/streams';
+import type { ParagraphFacts } from '../../../core/model/answers/paragraphFacts';
+import { askParagraph, setTouches } from '../../../state/book/bookThunks';
+import { setFigure } from '../../../state/copy/figureThunks';
+import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import type { ParagraphPlace } from '../../../state/view/viewSlice';
+import { ChoiceSetting, LengthSetting } from '../../components/Setting';
+import { Choices } from './Choices';
+import { Beginning, PictureFacts, Toggle } from './slipFields';
+import { costInWords, useWishCosts } from './useWishCosts';
+
+const PLACES: Readonly<Record<FigurePlace, string>> = {
+  here: 'where its mark is',
+  head: 'head of a page',
+  foot: 'foot of a page',
+  page: 'a page by itself',
+};
+
+/** Points: what can be typed as a width. */
+const LEAST_WIDTH = 18;
+
+export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: Figure }) {
+  const dispatch = useAppDispatch();
+  const readOnly = useAppSelector((state) => state.book.readOnly);
+  const facts = useFacts(place);
+  const mark = useAppSelector((state) => markOf(state.book.book!, figure.id), sameMark);
+  const isAlone = mark !== null && isFigureAlone(mark.paragraph);
+  const touches = (isAlone && mark.paragraph.touches) || {};
+  const costs = useWishCosts(facts === null ? undefined : place, [
+    ...FIGURE_PLACES.map((one) => ({ figure: { place: one } })),
+    { breakBefore: touches.breakBefore ? undefined : true },
+    { together: touches.together ? undefined : true },
+  ]);
+  const set = (change: Partial<FigureSetting>, name: string) => dispatch(setFigure({ ...figure, ...change }, name));
+  const touch = (change: Parameters<typeof setTouches>[1], name: string) => dispatch(setTouches(place, change, name));
+  const [breakCost, keepCost] = costs.slice(FIGURE_PLACES.length).map(costInWords);
+  return (
+    <section aria-label="This figure">
+      <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
+        This figure{' '}
+        {figure.parts.length > 1 && <span className="font-normal text-quiet">of {figure.parts.length} parts</span>}
+      </h2>
+      {facts?.pictures.map((picture, k) => (
+        <PictureFacts key={k} picture={picture} />
+      ))}
+      {mark?.tiedTo != null && (
+        <p className="border-b border-hairline px-3.5 py-1.5">
+          Tied to <span className="font-book text-quiet">“{firstWords(mark.tiedTo.text)}”</span>
+        </p>
+      )}
+      <Choices
+        label="Place"
+        name="Place of the figure"
+        disabled={readOnly}
+        value={figure.place}
+        choices={FIGURE_PLACES.map((one, k) => ({ value: one, name: PLACES[one], cost: costInWords(costs[k]) }))}
+        onChange={(to) => set({ place: to }, `Figure: ${PLACES[to]}`)}
+      />
+      <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
+      {isAlone && figure.place === 'here' && (
+        <>
+          <Beginning touches={touches} cost={breakCost ?? ''} disabled={readOnly} set={touch} />
+          <Toggle
+            label="Keep in its place"
+            isOn={touches.together === true}
+            cost={keepCost ?? ''}
+            disabled={readOnly}
+            onChange={(to) =>
+              touch({ together: to || undefined }, to ? 'Keep in its place' : 'Keep in its place: taken back')
+            }
+          />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What is known of the figure as it was last composed. */
+function useFacts({ stream, block }: ParagraphPlace): ParagraphFacts | null {
+  const dispatch = useAppDispatch();
+  const revision = useAppSelector((state) => state.compose.summary?.revision);
+  const [facts, setFacts] = useState<ParagraphFacts | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    void dispatch(askParagraph(stream, block)).then((found) => {
+      if (isCurrent && found !== null) setFacts(found);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, [dispatch, stream, block, revision]);
+  return facts;
+}
+
+interface WidthProps {
+  readonly figure: Figure;
+  readonly facts: ParagraphFacts | null;
+  readonly disabled: boolean;
+  readonly set: (change: Partial<FigureSetting>, name: string) => unknown;
+}
+
+function WidthFields({ figure: { width }, facts, disabled, set }: WidthProps) {
+  const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
+  const now = (facts?.pictures ?? []).reduce((sum, picture) => sum + picture.width, 0);
+  return (
+    <>
+      <ChoiceSetting
+        label="Width"
+        value={typeof width === 'number' ? 'own' : width}
+        disabled={disabled}
+        choices={[
+          ['shown', 'as its file says'],
+          ['column', 'of the column'],
+          ['own', 'typed'],
+        ]}
+        onChange={(to) =>
+          to === 'own'
+            ? set({ width: Math.max(LEAST_WIDTH, Math.round(now || LEAST_WIDTH)) }, 'Width of a figure')
+            : set({ width: to as 'shown' | 'column' }, 'Width of a figure')
+        }
+      />
+      {typeof width === 'number' && (
+        <LengthSetting
+          label="Typed width"
+          value={{ pt: width, unit }}
+          disabled={disabled}
+          note={now > 0 && now < width - 1 ? 'Its column holds no more than is shown.' : undefined}
+          onChange={({ pt }) => {
+            if (pt < LEAST_WIDTH || pt > 20_000) return `A figure is ${LEAST_WIDTH} pt wide at least.`;
+            set({ width: pt }, 'Width of a figure');
+            return null;
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+const firstWords = (text: string): string => {
+  const words = text.replaceAll(OBJECT_CHARACTER, '').trim();
+  return words.length > 48 ? `${words.slice(0, 47).trimEnd()}…` : words;
+};
+
+/** Marks are found anew at each change of the book; a slip is drawn anew only where its own changed. */
+const sameMark = (a: ReturnType<typeof markOf>, b: ReturnType<typeof markOf>) =>
+  a?.paragraph === b?.paragraph && a?.tiedTo === b?.tiedTo;
