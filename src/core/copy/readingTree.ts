@@ -3,6 +3,7 @@
 // last block that begins before it; where a person said otherwise, as the anchor says.
 import { isPictureAlone, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
 import type { Meaning, Spec } from '../model/spec/spec';
+import { captionsAfter } from './figures/captions';
 import { meaningOfTag } from './meanings';
 
 /** A block, each with the id that its element carries. A paragraph keeps its words with their marks and objects. */
@@ -14,7 +15,8 @@ export type ReadingBlock =
       readonly kind: 'figure';
       readonly id: BlockId;
       readonly paragraph: Paragraph;
-      readonly caption: Paragraph | null;
+      /** Its captions and its credit line, in their order. */
+      readonly captions: readonly Paragraph[];
     }
   | ReadingList
   | { readonly kind: 'table'; readonly id: BlockId; readonly rows: readonly (readonly ReadingCell[])[] };
@@ -50,10 +52,9 @@ export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBl
       tree.push(listOf(blocks.slice(k, end) as Paragraph[], 0));
       k = end - 1;
     } else if (isFigure) {
-      const after = blocks[k + 1];
-      const hasCaption = after?.kind === 'paragraph' && meaningOfTag(styles, after.style) === 'caption';
-      tree.push({ kind: 'figure', id: block.id, paragraph: block, caption: hasCaption ? after : null });
-      if (hasCaption) k += 1;
+      const captions = captionsAfter(blocks, k, styles);
+      tree.push({ kind: 'figure', id: block.id, paragraph: block, captions });
+      k += captions.length;
     } else tree.push(ofParagraph(block, meaningOfTag(styles, block.style)));
   }
   return tree;

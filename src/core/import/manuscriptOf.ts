@@ -1,6 +1,5 @@
 // The copy of a book as a manuscript: what it would be if it came in again.
-import { flatBook } from '../copy/figures/flatBook';
-import { withoutTies } from '../copy/figures/gatherFigures';
+import { plainBook } from '../copy/figures/gatherFigures';
 import { table } from '../base/table';
 import { isMadeDivision, namesOf, type Book } from '../model/copy/book';
 import type { IncomingHeading, Manuscript } from '../model/copy/manuscript';
@@ -18,7 +17,7 @@ const LEVELS: Readonly<Record<string, number>> = table({
 });
 
 export function manuscriptOf(of: Book, pictures: PictureBytes = {}): Manuscript {
-  const book = withoutTies(flatBook(of));
+  const book = plainBook(of);
   const blocks = book.divisions.filter((division) => !isMadeDivision(division)).flatMap((division) => division.blocks);
   const headings: IncomingHeading[] = [];
   const styles = new Map<string, { count: number; sample: string; blocks: string[] }>();

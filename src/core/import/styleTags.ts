@@ -19,6 +19,7 @@ const BY_NAME: readonly [RegExp, StyleTag][] = [
   [/^list\b/, 'LI'],
   [/^(foot|end)note( text)?$/, 'NT'],
   [/^(figure|table|picture|image) ?captions?$|^captions?\b|^(illustration|drawing|legend)$|^figcaption$/, 'CAP'],
+  [/^((photo|photograph|picture|image|figure|illustration) )?credits?( lines?)?$/, 'CR'],
   [/^(scene|section|space) break$/, 'SB'],
   [/^(toc|contents)( heading| \d)$/, 'contents'],
 ];

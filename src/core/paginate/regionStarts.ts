@@ -90,6 +90,8 @@ export class RegionStarts {
       const next = flow.floats[start + f];
       if (next === undefined || next.anchor > this.at + MAX_AHEAD) break;
       if (next.isPicture && next.anchor >= this.at) break;
+      // Below the head of an opener the text begins.
+      if (!next.isPicture && next.place !== 'foot' && region.page === 0 && region.top > 0) break;
       used += next.height;
       // A float deeper than a page stands on one by itself.
       if (used > room + SLACK && f > float) break;

@@ -17,7 +17,7 @@ const idsOf = (tree: readonly ReadingBlock[]): string[] =>
       case 'list':
         return itemsOf(block).map(({ id }) => id);
       case 'figure':
-        return block.caption === null ? [block.id] : [block.id, block.caption.id];
+        return [block.id, ...block.captions.map(({ id }) => id)];
       default:
         return [block.id];
     }

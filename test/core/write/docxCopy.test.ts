@@ -1,6 +1,5 @@
 // The copy as a Word document and back: divisions, sections, index marks and subtitle, and the words of both demonstration books.
-import { flatBook } from '../../../src/core/copy/figures/flatBook';
-import { withoutTies } from '../../../src/core/copy/figures/gatherFigures';
+import { plainBook } from '../../../src/core/copy/figures/gatherFigures';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { copyDivisions } from '../../../src/core/write/copy/copyOf';
@@ -22,7 +21,7 @@ import { copyFile } from '../../build/files';
 
 /** What a copy is, ids left out: the divisions in order with their blocks, notes where they are referred to. */
 function copyOf(of: Book): unknown {
-  const made = withoutTies(flatBook(of));
+  const made = plainBook(of);
   const block = (one: Block): unknown => {
     if (one.kind === 'table') return one.rows.map((row) => row.map((cell) => cell.blocks.map(block)));
     const { style, text, spans, touches = {}, list } = one;

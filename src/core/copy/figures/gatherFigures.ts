@@ -5,6 +5,7 @@ import { PLAIN_FIGURE } from '../../model/copy/figureSetting';
 import {
   figuresIn,
   isPictureAlone,
+  OBJECT_CHARACTER,
   type Block,
   type BlockId,
   type FigureTie,
@@ -14,7 +15,7 @@ import {
   type PictureObject,
 } from '../../model/copy/streams';
 import type { Spec } from '../../model/spec/spec';
-import { meaningOfTag } from '../meanings';
+import { captionsAfter } from './captions';
 import { flatBook } from './flatBook';
 
 /** The style of credit lines. */
@@ -83,31 +84,19 @@ class Gathering {
         made.push(bare(block));
         continue;
       }
-      let end = k + 1;
-      while (end < blocks.length && this.isText(blocks, end)) end += 1;
-      const figure = this.figureOf(block, blocks.slice(k + 1, end) as Paragraph[]);
+      const texts = captionsAfter(blocks, k, this.styles);
+      const figure = this.figureOf(block, texts);
       figures.push(figure);
       // The paragraph of a figure whose mark stands among words was made for it.
-      if (!marked.has(figure.id)) made.push(withMark(block, block.objects[0].at, figure.id));
-      k = end - 1;
+      if (!marked.has(figure.id)) made.push(withMark(block, figure.id));
+      k += texts.length;
     }
     return { blocks: made, figures };
   }
 
-  /** Whether a block after a picture is a text of it: a caption, but for the last of several before a table. */
-  private isText(blocks: readonly Block[], at: number): boolean {
-    const block = blocks[at];
-    if (block.kind !== 'paragraph' || block.list !== undefined) return false;
-    if (block.objects.some(({ kind }) => kind === 'picture')) return false;
-    if (block.stream !== undefined) return true;
-    if (meaningOfTag(this.styles, block.style) !== 'caption') return false;
-    const before = blocks[at - 1];
-    return blocks[at + 1]?.kind !== 'table' || (before.kind === 'paragraph' && isPictureAlone(before));
-  }
-
   private figureOf(block: Paragraph, texts: readonly Paragraph[]): Figure {
-    const { at: _, figure: own, ...picture } = block.objects[0] as PictureObject;
-    const known = own ?? this.ties.get(block.id);
+    const pictures = block.objects as readonly PictureObject[];
+    const known = pictures[0].figure ?? this.ties.get(block.id);
     // A picture that stands twice is two figures.
     const tie = known !== undefined && !this.used.has(known.id) ? known : undefined;
     const isCredit = (text: Paragraph) =>
@@ -121,13 +110,18 @@ class Gathering {
     const setting = known ?? PLAIN_FIGURE;
     return {
       id,
-      parts: [picture, ...(known?.more ?? [])].map((one) => ({ picture: one as PictureFacts })),
+      parts: [...pictures.map(factsOf), ...(pictures[0].figure?.more ?? [])].map((picture) => ({ picture })),
       place: setting.place,
       width: setting.width,
       caption: text(false, tie?.caption),
       credit: text(true, tie?.credit),
     };
   }
+}
+
+/** What a picture among flat blocks is by itself. */
+function factsOf({ at: _, figure: __, ...facts }: PictureObject): PictureFacts {
+  return facts;
 }
 
 /** A block without what only flat blocks have; the same block where it has nothing of it. */
@@ -137,13 +131,15 @@ function bare(block: Block): Block {
   return rest;
 }
 
-function withMark(block: Paragraph, at: number, figure: string): Paragraph {
-  const mark: InlineObject = { at, kind: 'figure', figure };
-  return { ...(bare(block) as Paragraph), objects: [mark] };
+function withMark(block: Paragraph, figure: string): Paragraph {
+  const mark: InlineObject = { at: 0, kind: 'figure', figure };
+  return { ...(bare(block) as Paragraph), text: OBJECT_CHARACTER, objects: [mark] };
 }
 
 /** The book with its figures as plain pictures and captions, as a manuscript has them: nothing of it says that they were figures. */
-export function withoutTies(flat: Book): Book {
+export function plainBook(book: Book): Book {
+  const flat = flatBook(book);
+  if (flat === book) return book;
   const plain = <T extends { readonly blocks: readonly Block[] }>(owner: T): T => ({
     ...owner,
     blocks: owner.blocks.map(untied),
@@ -155,9 +151,14 @@ export function withoutTies(flat: Book): Book {
   };
 }
 
-/** A flat block without what it says of its figure; the same block where it says nothing. */
+/** A flat block without what it says of its figure, all its pictures in it; the same block where it says nothing. */
 export function untied(block: Block): Block {
   if (!isPictureAlone(block)) return bare(block);
-  const { figure: tie, ...picture } = block.objects[0] as PictureObject;
-  return tie === undefined ? block : { ...(bare(block) as Paragraph), objects: [picture] };
+  const pictures = block.objects as readonly PictureObject[];
+  const { figure: tie } = pictures[0];
+  if (tie === undefined) return block;
+  const all = [...pictures.map(factsOf), ...tie.more];
+  const text = all.length === pictures.length ? block.text : OBJECT_CHARACTER.repeat(all.length);
+  const objects = all.map((facts, k) => ({ ...facts, at: all.length === pictures.length ? pictures[k].at : k }));
+  return { ...(bare(block) as Paragraph), text, objects };
 }

@@ -1,6 +1,5 @@
 // The author's next file comes into the book: three ways where the last one is kept, two ways where it is not.
-import { flatBook } from '../../copy/figures/flatBook';
-import { gatherFigures, withoutTies } from '../../copy/figures/gatherFigures';
+import { gatherFigures, plainBook } from '../../copy/figures/gatherFigures';
 import { type Book, type SourceStyle } from '../../model/copy/book';
 import type { ReplaceReport } from '../../model/copy/manuscript';
 import type { BlockId, StreamId } from '../../model/copy/streams';
@@ -33,7 +32,7 @@ export function takeNextFile(
   only: StreamId | null = null,
 ): NextFile {
   // Files know no figures: copies are joined as the pictures and captions that they are of.
-  const plain = (of: Book) => withoutTies(flatBook(of));
+  const plain = (of: Book) => plainBook(of);
   const file = { incoming: plain(incoming), styles };
   const next = takePlain(plain(book), base === null ? null : plain(base), file, only);
   const joined = gatherFigures(next.book, book);

@@ -1,5 +1,5 @@
-// Format 14: figures. A picture that stood alone in a paragraph of a division, and the captions after it, become a record of the book, with its
-// mark where the picture was. Credit lines have a style of their own.
+// Format 14: figures. Pictures that stood alone in a paragraph of a division, and the captions after them, become a record of the book, with its
+// mark where they were. Credit lines have a style of their own.
 import { part, withSpec, type Migration, type Plain, type PlainBook } from '../plainBook';
 
 const CREDIT = { name: 'Credit line', basedOn: 'CAP', meaning: 'caption', size: 7.5, leading: 10 };
@@ -31,17 +31,16 @@ function withFigures(book: PlainBook): PlainBook {
       }
       let end = k + 1;
       while (end < blocks.length && isCaptionOf(blocks, end, styles)) end += 1;
-      const [{ at, ...picture }] = block.objects as Plain[];
       const id = take('f');
       figures[id] = {
         id,
-        parts: [{ picture }],
+        parts: (block.objects as Plain[]).map(({ at: _, ...picture }) => ({ picture })),
         place: 'here',
         width: 'shown',
         caption: { id: take('s'), blocks: blocks.slice(k + 1, end) },
         credit: { id: take('s'), blocks: [] },
       };
-      left.push({ ...block, objects: [{ at, kind: 'figure', figure: id }] });
+      left.push({ ...block, text: '\uFFFC', objects: [{ at: 0, kind: 'figure', figure: id }] });
       k = end - 1;
     }
     return { ...division, blocks: left };
@@ -54,8 +53,9 @@ const isPlain = (value: unknown): value is Plain => typeof value === 'object' &&
 function isPicture(block: unknown): block is Plain {
   if (!isPlain(block) || block.kind !== 'paragraph' || block.list !== undefined) return false;
   const { objects, text } = block;
-  if (!Array.isArray(objects) || objects.length !== 1 || typeof text !== 'string') return false;
-  return isPlain(objects[0]) && objects[0].kind === 'picture' && text.trim().length === 1;
+  if (!Array.isArray(objects) || objects.length === 0 || objects.length > 12 || typeof text !== 'string') return false;
+  const arePictures = objects.every((object) => isPlain(object) && object.kind === 'picture');
+  return arePictures && text.replaceAll('\uFFFC', '').trim() === '';
 }
 
 /** Captions after a picture are its; the last of several before a table is the table's. */

@@ -16,5 +16,8 @@ export interface FigureSetting {
   readonly width: FigureWidth;
 }
 
+/** Most parts of a figure. */
+export const MOST_PARTS = 12;
+
 /** How a figure stands of which nobody said anything. */
 export const PLAIN_FIGURE: FigureSetting = { place: 'here', width: 'shown' };

@@ -27,6 +27,3 @@ export const FIGURE_TEXTS = ['caption', 'credit'] as const;
 export type FigureTextRole = (typeof FIGURE_TEXTS)[number];
 
 export const figureTexts = (figure: Figure): readonly FigureText[] => FIGURE_TEXTS.map((role) => figure[role]);
-
-/** Most parts of a figure. */
-export const MOST_PARTS = 12;

@@ -1,6 +1,6 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
-import type { FigureSetting } from './figureSetting';
+import { MOST_PARTS, type FigureSetting } from './figureSetting';
 import type { IndexMark } from '../spec/indexSpec';
 import type { Pt } from '../spec/length';
 import type { InkUse } from '../spec/inks';
@@ -224,18 +224,18 @@ export function figuresIn(block: Block): FigureId[] {
   return block.objects.flatMap((object) => (object.kind === 'figure' ? [object.figure] : []));
 }
 
-/** True for a paragraph that holds one picture and no words. */
-export const isPictureAlone = (block: Block): block is Paragraph => isAlone(block, 'picture');
+/** True for a paragraph that holds pictures, not more than a figure may have, and no words. */
+export const isPictureAlone = (block: Block): block is Paragraph => holdsOnly(block, 'picture', MOST_PARTS);
 
 /** True for a paragraph that holds the mark of one figure and no words. */
-export const isFigureAlone = (block: Block): block is Paragraph => isAlone(block, 'figure');
+export const isFigureAlone = (block: Block): block is Paragraph => holdsOnly(block, 'figure', 1);
 
-const isAlone = (block: Block, kind: InlineObject['kind']): boolean =>
-  block.kind === 'paragraph' &&
-  block.objects.length === 1 &&
-  block.objects[0].kind === kind &&
-  block.list === undefined &&
-  block.text.trim().length === 1;
+function holdsOnly(block: Block, kind: InlineObject['kind'], most: number): boolean {
+  if (block.kind !== 'paragraph' || block.list !== undefined) return false;
+  const { objects, text } = block;
+  if (objects.length === 0 || objects.length > most || objects.some((object) => object.kind !== kind)) return false;
+  return text.replaceAll(OBJECT_CHARACTER, '').trim() === '';
+}
 
 /** The pictures of a block, those of its cells too, in order. */
 export function picturesIn(block: Block): readonly PictureObject[] {

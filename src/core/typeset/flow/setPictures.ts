@@ -24,7 +24,9 @@ const parted = new WeakMap<Paragraph, readonly Paragraph[]>();
 /** The paragraph, and its pictures as paragraphs of their own; the same ones as long as it is the same. */
 export function withPicturesApart(block: Paragraph): readonly Paragraph[] {
   const isAlone = isPictureAlone(block);
-  if (block.objects.every((object) => object.kind !== 'picture') || (isAlone && picturesOf(block).length < 2))
+  if (block.objects.every((object) => object.kind !== 'picture')) return [block];
+  // Only the parts of a figure are told apart by letters.
+  if (isAlone && (picturesOf(block).length < 2 || (block.objects[0] as PictureObject).figure === undefined))
     return [block];
   let made = parted.get(block);
   if (made === undefined) parted.set(block, (made = isAlone ? withLetters(block) : partPictures(block)));
@@ -75,8 +77,8 @@ function partPictures(block: Paragraph): Paragraph[] {
 /** The pictures that a paragraph is set as, side by side; none for one of words. */
 export function picturesOf(block: Paragraph): readonly PictureFacts[] {
   if (!isPictureAlone(block)) return [];
-  const first = block.objects[0] as PictureObject;
-  return [first, ...(first.figure?.more ?? [])];
+  const own = block.objects as readonly PictureObject[];
+  return [...own, ...(own[0].figure?.more ?? [])];
 }
 
 /** How pictures are set: `style` that of their paragraph; `under`: points that their captions take, which stay with them. */

@@ -19,6 +19,6 @@ export type ReadingTable = Extract<ReadingBlock, { kind: 'table' }>;
 /** The paragraphs of a block that is no table. */
 export function paragraphsOf(block: Exclude<ReadingBlock, ReadingTable>): Paragraph[] {
   if (block.kind === 'list') return itemsOf(block);
-  if (block.kind === 'figure' && block.caption !== null) return [block.paragraph, block.caption];
+  if (block.kind === 'figure') return [block.paragraph, ...block.captions];
   return [block.paragraph];
 }

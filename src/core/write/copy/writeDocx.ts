@@ -1,5 +1,5 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
-import { flatBook } from '../../copy/figures/flatBook';
+import { plainBook } from '../../copy/figures/gatherFigures';
 import { nameOfLink } from '../../copy/places';
 import { SUBTITLE } from '../../copy/copyMarks';
 import { fieldOfMark } from '../../copy/indexField';
@@ -52,7 +52,7 @@ const FIRST_LIST = 3;
 
 /** `there`: hashes of the pictures that can be had. */
 export function* writeDocx(of: Book, there: ReadonlySet<string>): FileJob {
-  const book = flatBook(of);
+  const book = plainBook(of);
   const notes = numberedNotes(book);
   const files = new PictureFiles(there, HELD);
   const numberings = new Numberings();
@@ -139,7 +139,7 @@ class PartWriter {
         this.cut = [];
         return this.paragraphs(itemsOf(block), lead);
       case 'figure':
-        return this.paragraphs([block.paragraph, ...(block.caption === null ? [] : [block.caption])], lead);
+        return this.paragraphs([block.paragraph, ...block.captions], lead);
       case 'head':
       case 'text':
       case 'break':

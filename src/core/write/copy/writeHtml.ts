@@ -1,5 +1,5 @@
 // The copy as one HTML file.
-import { flatBook } from '../../copy/figures/flatBook';
+import { plainBook } from '../../copy/figures/gatherFigures';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { authorOf, copyDivisions, headsOf, numberedNotes } from './copyOf';
@@ -10,7 +10,7 @@ import { withPlaceLinks } from './placeLinks';
 import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from './xhtml';
 
 export function writeHtml(of: Book, pictures: PictureBytes = {}): string {
-  const book = flatBook(of);
+  const book = plainBook(of);
   const notes = numberedNotes(book);
   const places = placesOf(book);
   const context: XhtmlContext = {

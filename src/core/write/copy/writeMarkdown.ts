@@ -1,5 +1,5 @@
 // The copy as Markdown (CommonMark with tables and footnotes).
-import { flatBook } from '../../copy/figures/flatBook';
+import { plainBook } from '../../copy/figures/gatherFigures';
 import { nameOfLink } from '../../copy/places';
 import { escapeXml } from '../../base/xml';
 import { clean } from './xhtml';
@@ -14,7 +14,7 @@ import { isBold, isItalic, piecesOf, type Piece } from './pieces';
 import { label, labelOf, paragraphsOf, rowsOf } from './textPieces';
 
 export function writeMarkdown(of: Book, pictures: PictureBytes = {}): string {
-  const book = flatBook(of);
+  const book = plainBook(of);
   const writer = new MarkdownWriter(book, pictures);
   const { title, subtitle, language } = book.particulars;
   const head = [

@@ -1,5 +1,5 @@
 // The copy as plain text.
-import { flatBook } from '../../copy/figures/flatBook';
+import { plainBook } from '../../copy/figures/gatherFigures';
 import { readingTree, type ReadingBlock } from '../../copy/readingTree';
 import type { Book } from '../../model/copy/book';
 import type { Block, Paragraph } from '../../model/copy/streams';
@@ -9,7 +9,7 @@ import { label, labelOf, paragraphsOf, rowsOf } from './textPieces';
 
 /** Plain text: paragraphs with a blank line between, notes at the end by their numbers. */
 export function writePlainText(of: Book): string {
-  const book = flatBook(of);
+  const book = plainBook(of);
   const notes = numberedNotes(book);
   const heads = headsOf(book);
   const words = (paragraph: Paragraph) =>

@@ -1,5 +1,6 @@
 // The reading tree as XHTML: elements by what blocks mean, each with its id, notes by their roles, nothing of the look but what has a
 // meaning.
+import { CREDIT_STYLE } from '../../copy/figures/gatherFigures';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { unreachable } from '../../base/errors';
@@ -51,9 +52,8 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
     case 'list':
       return listXhtml(block, context);
     case 'figure': {
-      const { caption, paragraph } = block;
-      const said = caption && `<figcaption${idOf(caption)}>${inlineXhtml(caption, context)}</figcaption>`;
-      return `<figure${idOf(block)}>${inlineXhtml(paragraph, context)}${said ?? ''}</figure>`;
+      const { captions, paragraph } = block;
+      return `<figure${idOf(block)}>${inlineXhtml(paragraph, context)}${captionXhtml(captions, context)}</figure>`;
     }
     case 'head':
       return headXhtml(block, context);
@@ -71,6 +71,18 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
     default:
       return unreachable(block);
   }
+}
+
+/** The captions of a figure: one as it is, several, or a credit line, as paragraphs. */
+function captionXhtml(captions: readonly Paragraph[], context: XhtmlContext): string {
+  if (captions.length === 0) return '';
+  const [first] = captions;
+  if (captions.length === 1 && first.style !== CREDIT_STYLE)
+    return `<figcaption${idOf(first)}>${inlineXhtml(first, context)}</figcaption>`;
+  const lines = captions.map(
+    (caption) => `<p class="${className(caption.style)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`,
+  );
+  return `<figcaption>${lines.join('')}</figcaption>`;
 }
 
 /** A head with its number: before its words, or as a line of its own. */

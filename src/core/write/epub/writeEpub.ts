@@ -1,6 +1,6 @@
 // A plain EPUB 3 (EPUB 3.3, valid as 3.2 too): a file a division, contents and landmarks, notes that readers show beside the
 // text. Made for reading and correcting; the look is the reader's own.
-import { flatBook } from '../../copy/figures/flatBook';
+import { plainBook } from '../../copy/figures/gatherFigures';
 import { placesOf } from '../../copy/places';
 import { withPlaceLinks } from '../copy/placeLinks';
 import { pictureAsPng } from '../../base/images/asPng';
@@ -85,6 +85,9 @@ ol.notes { list-style: none; padding: 0; font-size: 0.9em; }
 ol.notes p { text-indent: 0; margin: 0.4em 0; }
 figure { margin: 1em 0; text-align: center; page-break-inside: avoid; break-inside: avoid; }
 figcaption { font-size: 0.9em; text-align: left; margin-top: 0.4em; }
+figcaption p { text-indent: 0; }
+figcaption .cr { font-size: 0.85em; }
+figure img + img { margin-left: 1em; }
 img { max-width: 100%; }
 `;
 
@@ -96,7 +99,7 @@ interface TextFile {
 
 /** `date`: ISO 8601, given by the caller; `there`: hashes of the pictures that can be had. */
 export function* writeEpub(of: Book, date: string, there: ReadonlySet<string> = new Set()): FileJob {
-  const book = flatBook(of);
+  const book = plainBook(of);
   const notes = numberedNotes(book);
   const heads = headsOf(book);
   const pictureFiles = new PictureFiles(there, SHOWN, AS_PNG);

@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { figureAt, markOf } from '../../../../src/core/copy/figures/findFigures';
 import { flatBook } from '../../../../src/core/copy/figures/flatBook';
-import { gatherBlocks, gatherFigures, withoutTies } from '../../../../src/core/copy/figures/gatherFigures';
+import { gatherBlocks, gatherFigures, plainBook } from '../../../../src/core/copy/figures/gatherFigures';
 import { applyEdits, invertEdits, setFigureEdit } from '../../../../src/core/edit';
 import { NOVEL_SPEC } from '../../../../src/core/defaults/novelSpec';
 import type { Book } from '../../../../src/core/model/copy/book';
@@ -154,7 +154,7 @@ describe('figures as paragraphs', () => {
   it('without what a file does not know keep their settings by the paragraph of their mark', () => {
     fc.assert(
       fc.property(books, (made) => {
-        const back = gatherFigures(withoutTies(flatBook(made)), made);
+        const back = gatherFigures(plainBook(made), made);
         const settings = ({ figures }: Book) =>
           Object.values(figures).map(({ id, place, width, parts }) => [id, place, width, parts.length]);
         expect(settings(back)).to.deep.equal(settings(made));

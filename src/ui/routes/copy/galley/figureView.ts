@@ -101,6 +101,13 @@ export class FigureView implements NodeView {
   }
 }
 
+/** A view of a figure, among those of its document as long as it is there. */
+export function figureIn(figures: Set<FigureView>, node: Node, view: EditorView, host: GalleyHost): FigureView {
+  const made = new FigureView(node, view, host, (gone) => figures.delete(gone));
+  figures.add(made);
+  return made;
+}
+
 /** The caption or the credit line of a figure. */
 class FigureTextBox {
   readonly dom = document.createElement('span');

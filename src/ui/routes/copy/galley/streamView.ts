@@ -35,7 +35,7 @@ import {
 import { generatedMarks } from '../../../../state/copy/galleyMarks';
 import type { GalleyHost } from './host';
 import { dressPlugin, type Places } from './dressing';
-import { FigureView } from './figureView';
+import { figureIn, type FigureView } from './figureView';
 import { ParagraphView, plainParagraph } from './paragraphView';
 import { withoutIds } from './pasted';
 import { breaksTable, nameOf, touchWords, typingKey } from './streamEdits';
@@ -82,11 +82,7 @@ export class StreamView {
       dispatchTransaction: (transaction) => this.take(transaction),
       nodeViews: {
         ...atomViews(host),
-        figure: (node, view) => {
-          const made = new FigureView(node, view, host, (gone) => this.figures.delete(gone));
-          this.figures.add(made);
-          return made;
-        },
+        figure: (node, view) => figureIn(this.figures, node, view, host),
         paragraph: (node, view, getPos) => {
           const depth = view.state.doc.resolve(Math.min(getPos() ?? 0, view.state.doc.content.size)).depth;
           if (options.isNote || depth > 0) return plainParagraph(node);
