@@ -15,7 +15,7 @@ export {
 export { insertBlocksEdits, type IncomingBlocks } from './copy/insertBlocks';
 export { rangeCharacterEdits, replaceRangeEdits } from './copy/textRange';
 export { mergeParagraphsEdit } from './copy/mergeParagraphs';
-export { setFigureEdit } from './copy/figureEdits';
+export { appendPartEdit, dropPartEdit, setFigureEdit } from './copy/figureEdits';
 export { recordsOf, renumbered, renumberedFigure, type RecordsOf, type Renumbered, type TakeId } from './copy/renumber';
 export { restyleEdits } from './styles/restyle';
 export {

@@ -20,7 +20,10 @@ function hitsOf(picture: SetPicture, styled: StyledParagraph): LineHit[] {
   if (picture.asset === '')
     add({
       kind: 'picture-missing',
-      message: `${name} did not come with the manuscript: a frame keeps its place until its file is chosen.`,
+      message:
+        picture.name === ''
+          ? 'A picture is to come: a frame keeps its place until its file is chosen.'
+          : `${name} did not come with the manuscript: a frame keeps its place until its file is chosen.`,
     });
   else if (!PRINTED.has(picture.format))
     add({

@@ -18,12 +18,16 @@ const DEPTH = 4;
 
 export function Bracket({ list, place, scale, side }: Props) {
   const own = list.items.filter((item) => item.source?.stream === place.stream && item.source.block === place.block);
-  if (own.length === 0) return null;
+  const pictures = list.pictures.filter((picture) => picture.stream === place.stream && picture.block === place.block);
+  if (own.length === 0 && pictures.length === 0) return null;
   const text = list.items.filter((item) => item.artifact === null);
-  const left = Math.min(...text.map((item) => list.xs[item.first]));
-  const right = Math.max(...text.map((item) => item.endX));
-  const top = Math.min(...own.map((item) => item.y - item.size * 0.75));
-  const bottom = Math.max(...own.map((item) => item.y + item.size * 0.25));
+  const left = Math.min(...text.map((item) => list.xs[item.first]), ...pictures.map(({ x }) => x));
+  const right = Math.max(...text.map((item) => item.endX), ...pictures.map(({ x, width }) => x + width));
+  const top = Math.min(...own.map((item) => item.y - item.size * 0.75), ...pictures.map(({ y }) => y));
+  const bottom = Math.max(
+    ...own.map((item) => item.y + item.size * 0.25),
+    ...pictures.map((one) => one.y + one.height),
+  );
   const x = side === 'verso' ? left - AWAY - DEPTH : right + AWAY;
   return (
     <div

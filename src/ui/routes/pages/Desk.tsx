@@ -18,6 +18,7 @@ import { deskGeometry, fitScale, PIXELS_PER_POINT, rowsInView, rowTop, type Desk
 import { DeskPages } from './DeskPages';
 import { drawDesk } from './drawDesk';
 import { paragraphAt, paragraphsOf } from './pointing';
+import { useDeskDrop } from './useDeskDrop';
 import { useDeskKeys } from './useDeskKeys';
 import { useDeskMarks } from './useDeskMarks';
 import { useDeskZoom } from './useDeskZoom';
@@ -71,21 +72,37 @@ export function Desk({ onScale }: { onScale: (percent: number) => void }) {
     [cache, dispatch, geometry.scale],
   );
 
+  const { over, trouble, close, ...drop } = useDeskDrop();
+
   return (
-    <div
-      ref={scroller}
-      className={`relative min-h-0 grow overflow-auto ${hand}`}
-      onScroll={settle}
-      onClick={point}
-      tabIndex={0}
-      role="region"
-      aria-label="Spreads"
-    >
-      <div className="relative" style={{ width: geometry.width, height: geometry.height }}>
-        <canvas ref={canvas} aria-hidden className="sticky left-0 top-0 block" style={view} />
-        <DeskPages spreads={inView} geometry={geometry} pointed={pointed} cache={cache} version={version} />
+    <>
+      {trouble !== '' && (
+        <p
+          role="alert"
+          className="flex justify-between gap-4 border-y border-hairline bg-base-100 px-5 py-1.5 text-error"
+        >
+          {trouble}
+          <button className="underline" onClick={close}>
+            Close
+          </button>
+        </p>
+      )}
+      <div
+        ref={scroller}
+        className={`relative min-h-0 grow overflow-auto ${hand}`}
+        onScroll={settle}
+        onClick={point}
+        {...drop}
+        tabIndex={0}
+        role="region"
+        aria-label="Spreads"
+      >
+        <div className="relative" style={{ width: geometry.width, height: geometry.height }}>
+          <canvas ref={canvas} aria-hidden className="sticky left-0 top-0 block" style={view} />
+          <DeskPages spreads={inView} geometry={geometry} pointed={over ?? pointed} cache={cache} version={version} />
+        </div>
       </div>
-    </div>
+    </>
   );
 }
 

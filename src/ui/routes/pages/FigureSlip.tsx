@@ -63,6 +63,7 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
         onChange={(to) => set({ place: to }, `Figure: ${PLACES[to]}`)}
       />
       <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
+      <DepthOfFrame figure={figure} facts={facts} disabled={readOnly} />
       {isAlone && figure.place === 'here' && (
         <>
           <Beginning touches={touches} cost={breakCost ?? ''} disabled={readOnly} set={touch} />
@@ -139,6 +140,28 @@ function WidthFields({ figure: { width }, facts, disabled, set }: WidthProps) {
         />
       )}
     </>
+  );
+}
+
+/** How deep the frame of a picture is that is to come. */
+function DepthOfFrame({ figure, facts, disabled }: Pick<WidthProps, 'figure' | 'facts' | 'disabled'>) {
+  const dispatch = useAppDispatch();
+  const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
+  const [{ picture }] = figure.parts;
+  const [set] = facts?.pictures ?? [];
+  if (picture.asset !== '' || figure.parts.length > 1 || set === undefined) return null;
+  return (
+    <LengthSetting
+      label="Depth of its frame"
+      value={{ pt: Math.round(set.height * 10) / 10, unit }}
+      disabled={disabled}
+      onChange={({ pt }) => {
+        if (pt < LEAST_WIDTH || pt > 20_000) return `A frame is ${LEAST_WIDTH} pt deep at least.`;
+        const framed = { ...picture, shownWidth: set.width, shownHeight: pt };
+        dispatch(setFigure({ ...figure, parts: [{ picture: framed }] }, 'Depth of a frame'));
+        return null;
+      }}
+    />
   );
 }
 

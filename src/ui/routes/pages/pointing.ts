@@ -3,13 +3,21 @@ import type { DisplayList } from '../../../core/model/composed/displayList';
 import type { PageCache } from '../../../state/compose/pageCache';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 
-/** The paragraphs of display lists, each once, in reading order. */
+/** The paragraphs and pictures of display lists, each once, down the page. */
 export function paragraphsOf(lists: readonly (DisplayList | undefined)[]): ParagraphPlace[] {
   const places: ParagraphPlace[] = [];
-  for (const { source } of lists.flatMap((list) => list?.items ?? [])) {
+  const add = ({ stream, block }: ParagraphPlace) => {
     const last = places[places.length - 1];
-    if (source !== null && (last?.block !== source.block || last.stream !== source.stream))
-      places.push({ stream: source.stream, block: source.block });
+    if (last?.block !== block || last.stream !== stream) places.push({ stream, block });
+  };
+  for (const list of lists) {
+    const pictures = [...(list?.pictures ?? [])].sort((a, b) => a.y - b.y);
+    for (const { source, y } of list?.items ?? []) {
+      if (source === null) continue;
+      while (pictures.length > 0 && pictures[0].y < y) add(pictures.shift()!);
+      add(source);
+    }
+    pictures.forEach(add);
   }
   return places;
 }

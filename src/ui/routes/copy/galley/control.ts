@@ -13,7 +13,7 @@ import {
   setRangeCharacterStyle,
   takeGalleyChange,
 } from '../../../../state/copy/galleyThunks';
-import { setFigure } from '../../../../state/copy/figureThunks';
+import { addPart, dropPart, setFigure } from '../../../../state/copy/figureThunks';
 import { isRecordKnown } from '../../../../state/copy/takenRecords';
 import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
@@ -279,6 +279,9 @@ export class GalleyControl implements GalleyHost {
   readonly isRecordKnown: GalleyHost['isRecordKnown'] = (kind, id) => this.store.dispatch(isRecordKnown(kind, id));
   readonly figure = (id: string) => this.book().figures[id];
   readonly setFigure: GalleyHost['setFigure'] = (figure, name) => void this.store.dispatch(setFigure(figure, name));
+  readonly addPart: GalleyHost['addPart'] = async (id, file) =>
+    this.store.dispatch(addPart(id, file.name, new Uint8Array(await file.arrayBuffer())));
+  readonly dropPart: GalleyHost['dropPart'] = (id, at) => void this.store.dispatch(dropPart(id, at));
   readonly textEditor: GalleyHost['textEditor'] = (mount, stream, name, style) =>
     new StreamView(mount, stream, this, { isNote: true, name, style });
   readonly noteEditor = (mount: HTMLElement, id: string) =>

@@ -3,10 +3,11 @@
 import type { Node } from 'prosemirror-model';
 import type { EditorView, NodeView } from 'prosemirror-view';
 import { CREDIT_STYLE } from '../../../../core/copy/figures/gatherFigures';
+import { MOST_PARTS } from '../../../../core/model/copy/figureSetting';
 import type { FigureTextRole } from '../../../../core/model/copy/figures';
 import { OBJECT_CHARACTER, type Block, type PictureFacts } from '../../../../core/model/copy/streams';
 import type { GalleyHost, GalleyStream } from './host';
-import { PictureBox } from './pictureBox';
+import { choosePicture, PictureBox } from './pictureBox';
 
 const TEXTS: readonly { readonly role: FigureTextRole; readonly name: string; readonly style: string }[] = [
   { role: 'caption', name: 'Caption', style: 'CAP' },
@@ -17,6 +18,7 @@ export class FigureView implements NodeView {
   readonly dom = document.createElement('span');
   private readonly boxes: PictureBox[] = [];
   private readonly pictures = document.createElement('span');
+  private readonly more = document.createElement('button');
   private readonly gone = document.createElement('span');
   private readonly texts: readonly FigureTextBox[];
   private node: Node;
@@ -33,7 +35,16 @@ export class FigureView implements NodeView {
     this.dom.dataset.object = 'figure';
     this.pictures.className = 'galley-figure-pictures';
     this.texts = TEXTS.map(({ role, name, style }) => new FigureTextBox(role, name, style, host, () => this.id));
-    this.dom.append(this.pictures, this.gone, ...this.texts.map(({ dom }) => dom));
+    this.more.type = 'button';
+    this.more.className = 'galley-figure-more';
+    this.more.textContent = 'Add a part beside it';
+    this.more.addEventListener('click', () =>
+      choosePicture(
+        (file) => void this.host.addPart(this.id, file).then((trouble) => (this.gone.textContent = trouble ?? '')),
+      ),
+    );
+    this.gone.className = 'galley-picture-missing';
+    this.dom.append(this.pictures, this.more, this.gone, ...this.texts.map(({ dom }) => dom));
     this.refresh();
   }
 
@@ -54,12 +65,15 @@ export class FigureView implements NodeView {
         box = new PictureBox(this.host, {
           change: (change, name) => this.set(at, change, name),
           leave: () => this.view.focus(),
+          drop: () => this.host.dropPart(this.id, at),
         });
         this.boxes.push(box);
         this.pictures.append(box.dom);
       }
       box.show(picture);
+      box.mayGo(parts.length > 1);
     });
+    this.more.hidden = parts.length === 0 || parts.length >= MOST_PARTS || this.host.isReadOnly();
     for (const text of this.texts) text.refresh();
   }
 
@@ -88,6 +102,7 @@ export class FigureView implements NodeView {
   }
 
   stopEvent(event: Event): boolean {
+    if (event.target === this.more) return true;
     return this.boxes.some((box) => box.isTheirs(event)) || this.texts.some((text) => text.holds(event));
   }
 

@@ -43,6 +43,9 @@ export interface GalleyHost {
   readonly isRecordKnown: (kind: RecordKind, id: string) => boolean;
   readonly figure: (id: FigureId) => Figure | undefined;
   readonly setFigure: (figure: Figure, name: string) => void;
+  /** Puts a picture file beside those of a figure; answers why not, or null. */
+  readonly addPart: (figure: FigureId, file: File) => Promise<string | null>;
+  readonly dropPart: (figure: FigureId, at: number) => void;
   /** An editor of a text of a figure; what is typed into an empty one is of the style. */
   readonly textEditor: (mount: HTMLElement, stream: StreamId, name: string, style: StyleTag) => GalleyStream;
   /** An editor of a note's own text. */

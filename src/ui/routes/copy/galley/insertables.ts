@@ -95,6 +95,7 @@ export type Insertable =
         | 'bulleted'
         | 'noList'
         | 'picture'
+        | 'pictureToCome'
         | 'table'
         | 'break'
         | 'pageBreak'
@@ -113,6 +114,7 @@ const OBJECTS: readonly Insertable[] = [
   { kind: 'bulleted', name: 'List, with bullets', shown: '•' },
   { kind: 'noList', name: 'List, none here', shown: '–' },
   { kind: 'picture', name: 'Picture, from a file', shown: '▣' },
+  { kind: 'pictureToCome', name: 'Picture to come', shown: '▢' },
   { kind: 'table', name: 'Table', shown: '⊞' },
   { kind: 'break', name: 'Line break in the paragraph', shown: SIGNS['\u2028'].sign },
   { kind: 'pageBreak', name: 'Page break before the caret', shown: '⎯' },

@@ -18,6 +18,8 @@ export interface PictureBoxEvents {
   readonly change: (change: Partial<PictureFacts>, name: string) => void;
   /** The field is left by a key: the text has the caret again. */
   readonly leave: () => void;
+  /** Takes the picture out of those beside it; absent: it cannot go by itself. */
+  readonly drop?: () => void;
 }
 
 export class PictureBox {
@@ -26,6 +28,7 @@ export class PictureBox {
   private readonly missing = document.createElement('span');
   private readonly facts = document.createElement('span');
   private readonly alt = document.createElement('input');
+  private readonly dropping = document.createElement('button');
   private shown: PictureFacts | null = null;
 
   constructor(
@@ -49,12 +52,21 @@ export class PictureBox {
       this.alt.blur();
       events.leave();
     });
+    this.dropping.type = 'button';
+    this.dropping.textContent = 'Take it out';
+    this.dropping.hidden = true;
+    this.dropping.addEventListener('click', () => events.drop?.());
     const replace = document.createElement('button');
     replace.type = 'button';
     replace.textContent = 'Choose its file';
     replace.addEventListener('click', () => choosePicture((file) => void this.replace(file)));
-    line.append(this.facts, replace);
+    line.append(this.facts, this.dropping, replace);
     this.dom.append(this.image, this.missing, this.alt, line);
+  }
+
+  /** Whether it stands beside others, of which it may be taken out. */
+  mayGo(isOne: boolean): void {
+    this.dropping.hidden = !isOne || this.host.isReadOnly();
   }
 
   /** Shows a picture; nothing happens while it is the same. */
@@ -72,7 +84,7 @@ export class PictureBox {
     this.missing.textContent = '';
     void this.host.pictureAddress(asset, format).then((address) => {
       if (this.shown?.asset !== asset) return;
-      if (address === null) return this.isNotHere('Its file is not here.');
+      if (address === null) return this.isNotHere(name === '' ? 'The picture is to come.' : 'Its file is not here.');
       this.image.onload = () => (this.image.hidden = false);
       this.image.onerror = () => this.isNotHere('This kind of picture cannot be shown.');
       this.image.src = address;

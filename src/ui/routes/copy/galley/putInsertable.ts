@@ -1,6 +1,7 @@
 // Puts what was chosen by name at the caret of the galley.
 import { schema } from '../../../../galley';
 import { putDummyCopy, putTable } from '../../../../state/arrival/incomingThunks';
+import { putPictureToCome } from '../../../../state/copy/figureThunks';
 import { setSection } from '../../../../state/order/sectionThunks';
 import type { AppDispatch } from '../../../../state/store';
 import { breakBefore, insertion, insertionBeside, setList } from './commands';
@@ -39,6 +40,11 @@ export function putInsertable(
         (file) => void file.arrayBuffer().then((bytes) => control.bringIn(editor, file.name, new Uint8Array(bytes))),
       );
       break;
+    case 'pictureToCome': {
+      const { stream, head } = editor.bookSelection();
+      dispatch(putPictureToCome({ stream, ...head }));
+      break;
+    }
     case 'note': {
       const note = `n${control.book().nextId}`;
       const made = { id: note, kind: one.noteKind };
