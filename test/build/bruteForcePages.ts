@@ -148,7 +148,9 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       const begun = lines.length === 0 ? flow.items.length : lines[0].item;
       const last = floats[float - 1];
       if (float > place.float && last.isPicture && last.anchor >= begun) break;
-      const { page, top } = regionAt(place);
+      const { page, top, column } = regionAt(place);
+      const isBegun = lines.length === 0 || last?.anchor < begun + (lines[0].line > 0 ? 1 : 0);
+      if (float > place.float && last.place === 'next' && (!isBegun || column > 0)) break;
       if (float > place.float && !last.isPicture && last.place !== 'foot' && page === 0 && top > 0) break;
       // Those that stand before their reference come before no picture that is to stand in its place: figures keep their order.
       const standing = lines.find(({ item }) => flow.items[item].mayPass)?.item ?? Infinity;

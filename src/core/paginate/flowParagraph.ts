@@ -102,8 +102,8 @@ export interface Variant {
   readonly cost: number;
 }
 
-/** At the head or the foot of a region, or a page by itself. */
-export type FloatPlace = 'head' | 'foot' | 'page';
+/** At the head or the foot of a region, at the head of a page after that of the reference, or on a page by itself. */
+export type FloatPlace = 'head' | 'foot' | 'next' | 'page';
 
 export interface FlowFloat {
   readonly place: FloatPlace;

@@ -4,6 +4,7 @@ import { append } from '../base/append';
 import type { ComposedParagraph } from '../model/composed/pages';
 import { endsInHyphen, type CutFault, type Flow } from './flow';
 import type { PagePlan } from './pagePlan';
+import { floatsOf } from './placePictures';
 import { reasonFor, type Reason } from './reasons';
 import { closesPage } from './regions';
 import type { FilledRegion } from './tracePages';
@@ -19,6 +20,7 @@ export type GiveKind =
   | 'hyphen-over-recto'
   | 'short-last-page'
   | 'picture-over'
+  | 'figure-late'
   | 'note-divided'
   | 'note-late'
   | 'margin-note-late'
@@ -27,7 +29,7 @@ export type GiveKind =
 export interface Give {
   readonly kind: GiveKind;
   readonly paragraph: ComposedParagraph;
-  /** Grid lines by which it differs from what was wished; 0 where that means nothing. */
+  /** Grid lines by which it differs from what was wished, of a late figure pages; 0 where that means nothing. */
   readonly lines: number;
   /** What it was for. */
   readonly reason?: Reason;
@@ -41,10 +43,18 @@ const WITH_REASON: ReadonlySet<GiveKind> = new Set([
   'space-given',
 ]);
 
-/** Gives of one page, `regions` its columns from left to right. */
-export function givesOf(regions: readonly FilledRegion[], flow: Flow, plan: PagePlan): Give[] {
+/** Gives of one page, `regions` its columns from left to right. `firstPages`: pages on which the items of the flow begin. */
+export function givesOf(
+  regions: readonly FilledRegion[],
+  flow: Flow,
+  plan: PagePlan,
+  firstPages: readonly number[] = [],
+): Give[] {
   const { items } = flow;
-  const gives: Give[] = regions.flatMap((region) => givesOfPictures(region, flow));
+  const gives: Give[] = regions.flatMap((region) => [
+    ...givesOfPictures(region, flow),
+    ...lateFigures(region, flow, firstPages),
+  ]);
   const first = regions.find((region) => region.stretches.length > 0);
   if (first === undefined) return gives;
   const firstParagraph = first.stretches[0].setting.paragraph;
@@ -82,6 +92,16 @@ function givesOfPictures({ floatFrom, floatTo, stretches, endItem, endLine }: Fi
     while (next < items.length && items[next].mayPass) next += 1;
     const goesOn = begins > next || (begins === next && line > 0);
     return isPicture && goesOn ? [{ kind: 'picture-over', paragraph: items[anchor].source.paragraph, lines: 0 }] : [];
+  });
+}
+
+/** Pages after its reference from which a figure is late: at the head of the next page it is where it should be. */
+const LATE = 2;
+
+function lateFigures(region: FilledRegion, flow: Flow, firstPages: readonly number[]): Give[] {
+  return floatsOf(flow, region).flatMap(({ anchor, isPicture, figure: { paragraph } }): Give[] => {
+    const away = region.page - (firstPages[anchor] ?? region.page);
+    return isPicture || away < LATE ? [] : [{ kind: 'figure-late', paragraph, lines: away }];
   });
 }
 

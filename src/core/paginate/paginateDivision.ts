@@ -97,11 +97,13 @@ export function* paginateDivision(
     join: flow.joinNotes,
   });
   const fill = yield* fillPages(lines, plan, old?.fill);
-  const regions = byPage(traceRegions(fill, plan));
+  const filled = traceRegions(fill, plan);
+  const regions = byPage(filled);
+  const firstPages = lines.floats.length === 0 ? [] : firstPagesOf(filled);
   const kept = new KeptPages(old !== null && sameGeometry(old.geometry, geometry) ? old.pages : []);
   const finisher = new PageFinisher(flow, lines, plan, geometry, head, side);
   const pages = regions.map((own, index) => {
-    const gives = [...givesOf(own, lines, plan), ...unweighed(own, fill)];
+    const gives = [...givesOf(own, lines, plan, firstPages), ...unweighed(own, fill)];
     const mayStay = index > 0 && !finisher.mayHaveMarginNotes(own);
     const page = (mayStay && kept.take(own, lines, gives)) || finisher.finish(own, index, gives);
     return { page, regions: own, flow: lines };
@@ -212,6 +214,13 @@ function roleOf(own: readonly FilledRegion[], index: number, partAlone: boolean,
   return isPlate && own.some((region) => floatsOf(flow, region).some(({ place }) => place === 'page'))
     ? 'plate'
     : 'text';
+}
+
+/** The page on which each item of the flow begins. */
+function firstPagesOf(regions: readonly FilledRegion[]): number[] {
+  const pages: number[] = [];
+  for (const { page, stretches } of regions) for (const { item } of stretches) pages[item] ??= page;
+  return pages;
 }
 
 function byPage(regions: readonly FilledRegion[]): FilledRegion[][] {

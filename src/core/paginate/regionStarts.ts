@@ -90,12 +90,13 @@ export class RegionStarts {
       const next = flow.floats[start + f];
       if (next === undefined || next.anchor > this.at + MAX_AHEAD) break;
       if (next.isPicture && next.anchor >= this.at) break;
+      const isReached = next.anchor < this.at || (next.anchor === this.at && entry.line > 0);
+      if (next.place === 'next' && (!isReached || region.column > 0)) break;
       // Below the head of an opener the text begins.
       if (!next.isPicture && next.place !== 'foot' && region.page === 0 && region.top > 0) break;
       used += next.height;
       // A float deeper than a page stands on one by itself.
       if (used > room + SLACK && f > float) break;
-      const isReached = next.anchor < this.at || (next.anchor === this.at && entry.line > 0);
       if (used > room - 2 && f === float && this.at < flow.items.length && !isReached) break;
     }
   }

@@ -41,6 +41,11 @@ function hitsOf(picture: SetPicture, styled: StyledParagraph): LineHit[] {
       kind: 'picture-oversized',
       message: `${name} has ${picture.resolution} pixels to the inch at this size, over twice what print needs: a smaller file looks the same.`,
     });
+  if (picture.lacksBleed)
+    add({
+      kind: 'picture-without-bleed',
+      message: `${name} reaches the trim, and the page has no bleed: where the cut falls outside, paper shows.`,
+    });
   if (picture.alt === '')
     add({
       kind: 'picture-without-words',

@@ -26,6 +26,7 @@ export const PARAGRAPH_RUNNERS: Readonly<Record<KindsOf<'paragraph'>, ParagraphR
   'picture-not-printed': pictures,
   'picture-coarse': pictures,
   'picture-oversized': pictures,
+  'picture-without-bleed': pictures,
   'picture-without-words': pictures,
   unweighed,
 };

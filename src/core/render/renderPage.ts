@@ -1,5 +1,6 @@
 // Makes the display list of a page: every line cut out of its paragraph's glyphs and put in its place, furniture last.
 // Reading order: text, notes, furniture.
+import { pictureItems } from './pictureItems';
 import { append } from '../base/append';
 import { isElasticSpace } from '../base/elasticSpace';
 import { visualOrder } from '../base/bidi';
@@ -128,13 +129,8 @@ class ListBuilder {
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
     this.addTableRules(fragment, left);
-    const { pictures } = paragraph.styled.style;
-    if (pictures !== undefined) {
-      const { stream, block } = paragraph.styled;
-      for (const { x, height, resolution: _, ...facts } of pictures)
-        this.pictures.push({ ...facts, x: left + fragment.x + x, y: y - height, height, stream, block });
-      return;
-    }
+    const pictures = pictureItems(fragment, left, this.side);
+    if (pictures !== null) return void this.pictures.push(...pictures);
     for (let line = from; line < to; line += 1) {
       this.addLine(
         paragraph,

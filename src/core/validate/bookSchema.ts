@@ -3,7 +3,7 @@ import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/copy/languages';
 import { BOOK_FORMAT, type Book, type Division, type Particulars } from '../model/copy/book';
 import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
-import { FIGURE_PLACES, MOST_PARTS } from '../model/copy/figureSetting';
+import { FIGURE_PLACES, FIGURE_WIDTHS, MOST_PARTS } from '../model/copy/figureSetting';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
@@ -189,7 +189,7 @@ export const figureSchema = Joi.object({
   place: Joi.string()
     .valid(...FIGURE_PLACES)
     .required(),
-  width: Joi.alternatives(Joi.string().valid('shown', 'column'), Joi.number().min(1).max(20_000)).required(),
+  width: Joi.alternatives(Joi.string().valid(...FIGURE_WIDTHS), Joi.number().min(1).max(20_000)).required(),
   caption: figureText,
   credit: figureText,
 });

@@ -18,7 +18,7 @@ const picture = fc.constantFrom(25, 40).map((leading): FlowParts => ({ lines: 1,
 /** A paragraph on which a figure of some place hangs; one on a page by itself is as deep as the page. */
 const hung = (page: number) =>
   fc
-    .tuple(text, fc.constantFrom('head', 'foot', 'page'), fc.integer({ min: 2, max: 4 }))
+    .tuple(text, fc.constantFrom('head', 'foot', 'next', 'page'), fc.integer({ min: 2, max: 4 }))
     .map(([own, floatPlace, height]): FlowParts => ({
       ...own,
       floatPlace,

@@ -162,7 +162,7 @@ describe('a figure with a place of its own', () => {
     const wishes = FIGURE_PLACES.map((one) => ({ figure: { place: one } }));
     const costs = drain(wishCosts({ book: made, composed, context }, place, wishes));
     expect(costs[0]).to.deep.equal({ pages: 0, more: 0 });
-    expect(costs[3]?.pages).to.be.above(0);
+    expect(costs[FIGURE_PLACES.indexOf('page')]?.pages).to.be.above(0);
   });
 
   it('that its mark among words brings stands after its paragraph, and the words stay one paragraph', () => {
@@ -247,5 +247,58 @@ describe('a figure of several parts', () => {
     const { width, measure } = widthOf(9999);
     expect(width).to.be.closeTo(measure, 1e-9);
     expect(widthOf('column').width).to.be.closeTo(measure, 1e-9);
+  });
+
+  it('reaches into the outer margin of its page, or from trim to trim and into the bleed, on either side', () => {
+    const bleed = Object.fromEntries(
+      ['head', 'foot', 'back', 'foreEdge'].map((edge) => [edge, { pt: 9, unit: 'pt' }]),
+    ) as unknown as Book['spec']['page']['bleed'];
+    const drawn = (width: FigureSetting['width'], before: number, hasBleed = true) => {
+      const context = newContext();
+      const made = bookOf(
+        [...Array.from({ length: before }, (_, k) => prose(k)), mark('p500', 1)],
+        [figure(1, { width })],
+      );
+      const spec = hasBleed ? { ...made.spec, page: { ...made.spec.page, bleed } } : made.spec;
+      const composed = compose({ ...made, spec }, context);
+      const { page } = placeOf(composed, 'p500');
+      const [item] = displayPage(composed, page, context).pictures;
+      return { item, geometry: composed.geometry, side: composed.pages[page].side, composed };
+    };
+    const sides = new Set<string>();
+    for (const before of [1, 4, 7]) {
+      const { item, geometry, side } = drawn('margin', before);
+      sides.add(side);
+      expect(item.width).to.be.closeTo(geometry.measure + geometry.foreEdge / 2, 1e-6);
+      // Half of the outer margin stays white, on whichever side that is.
+      const outer = side === 'recto' ? geometry.width - item.x - item.width : item.x;
+      expect(outer).to.be.closeTo(geometry.foreEdge / 2, 1e-6);
+      const bled = drawn('trim', before);
+      expect([bled.item.x, bled.item.x + bled.item.width]).to.deep.equal([-9, geometry.width + 9]);
+    }
+    expect([...sides].sort()).to.deep.equal(['recto', 'verso']);
+    const told = (hasBleed: boolean) =>
+      drawn('trim', 1, hasBleed).composed.findings.some(({ kind }) => kind === 'picture-without-bleed');
+    expect([told(true), told(false)]).to.deep.equal([false, true]);
+  });
+});
+
+describe('a figure that waits', () => {
+  it('for pages is told, with how many; at the head of the next page it is where it should be', () => {
+    const pictures = Array.from({ length: 5 }, (_, k) => figure(k + 1, { place: 'head', width: 'column' }));
+    const marks = pictures.map((_, k) => mark(`p50${k}`, k + 1));
+    const composed = compose(bookOf([prose(1), ...marks, ...[2, 3, 4, 5, 6, 7, 8, 9].map(prose)], pictures));
+    const late = composed.findings.filter(({ kind }) => kind === 'figure-late');
+    expect(late.length).to.be.above(0);
+    const reference = composed.pages.findIndex(({ fragments }) =>
+      fragments.some((one) => one.paragraph.styled.text.startsWith(words(90, 21).slice(0, 20))),
+    );
+    for (const { block, message } of late) {
+      const away = placeOf(composed, block).page - reference;
+      expect(away).to.be.above(1);
+      expect(message).to.include(`${away} pages after`);
+    }
+    const next = compose(bookOf([prose(1), mark('p500', 1), prose(2), prose(3)], [figure(1, { place: 'next' })]));
+    expect(next.findings.map(({ kind }) => kind)).to.not.include('figure-late');
   });
 });

@@ -93,6 +93,10 @@ export interface SetPicture {
   readonly name: string;
   readonly alt: string;
   readonly x: Pt;
+  /** On a verso, where that is another: of a picture that reaches into margins. */
+  readonly xVerso?: Pt;
+  /** It reaches the trim, and the pages have no bleed. */
+  readonly lacksBleed?: true;
   readonly width: Pt;
   readonly height: Pt;
   /** Pixels of the file to the inch as it is set; 0 where the pixels are not known. */

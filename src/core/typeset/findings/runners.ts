@@ -37,6 +37,7 @@ export const SEARCH_RUNNERS: Readonly<Record<KindsOf<'search'>, SearchRunner>> =
   'hyphen-over-recto': gives,
   'short-last-page': gives,
   'picture-over': gives,
+  'figure-late': gives,
   'note-divided': gives,
   'note-late': gives,
   'display-page-overflow': displayOverflow,

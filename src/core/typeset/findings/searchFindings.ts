@@ -84,6 +84,10 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
     message:
       'There was no room for the picture at its place: it stands at the head of this page, and the text went on before it. Its slip can keep it in its place.',
   }),
+  'figure-late': (give) => ({
+    kind: 'figure-late',
+    message: `The figure stands ${give.lines} pages after its reference: there was no room for it before, or others wait.`,
+  }),
   'note-divided': () => ({
     kind: 'note-divided',
     message: 'A note goes on at the foot of the next page.',

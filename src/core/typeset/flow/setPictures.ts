@@ -4,6 +4,7 @@ import { shownSize } from '../../copy/pictureOf';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { ResolvedStyle, SetPicture } from '../../model/composed/styled';
 import type { FigureWidth } from '../../model/copy/figureSetting';
+import type { PageSpec } from '../../model/spec/pageSpec';
 import {
   isPictureAlone,
   OBJECT_CHARACTER,
@@ -87,6 +88,7 @@ export function pictureStyle(
   block: Paragraph,
   under: number,
   geometry: PageGeometry,
+  bleed: PageSpec['bleed'],
 ): ResolvedStyle {
   const { leading, lines, capHeight } = geometry;
   const measure = Math.min(...geometry.columns.map((column) => column.width));
@@ -95,16 +97,19 @@ export function pictureStyle(
   const deepest = under < page / 2 ? page - under : page;
   const pictures = picturesOf(block);
   const wished = (block.objects[0] as PictureObject).figure?.width ?? 'shown';
-  const sizes = sizesOf(pictures, wished, measure, deepest);
+  const wide = wideOf(pictures, wished, geometry, bleed);
+  const sizes = sizesOf(pictures, wide === null ? wished : wide.width, wide?.width ?? measure, deepest);
   const total = sizes.reduce((sum, { width }) => sum + width, BETWEEN * (sizes.length - 1));
   const height = Math.max(...sizes.map((size) => size.height));
   const align = block.touches?.align ?? style.align;
   const free = measure - total;
   let x = align === 'left' ? 0 : align === 'right' ? free : free / 2;
+  if (wide !== null) x = wide.x;
   const set = pictures.map((picture, k): SetPicture => {
     const left = x;
     x += sizes[k].width + BETWEEN;
-    return setPicture(picture, left, sizes[k]);
+    const own = setPicture(picture, left, sizes[k]);
+    return wide === null ? own : reaching(own, wide, total);
   });
   return {
     ...style,
@@ -133,6 +138,42 @@ export function pictureStyle(
   };
 }
 
+/** Where a picture stands that reaches beyond its column: left edges from that of the column, by the side of its page. */
+interface Wide {
+  readonly width: number;
+  readonly x: number;
+  readonly xVerso: number;
+  readonly lacksBleed: boolean;
+}
+
+/** Null for a picture that stays in its column. */
+function wideOf(
+  pictures: readonly PictureFacts[],
+  wished: FigureWidth,
+  { columns, measure, back, foreEdge, width }: PageGeometry,
+  bleed: PageSpec['bleed'],
+): Wide | null {
+  if ((wished !== 'margin' && wished !== 'trim') || columns.length > 1 || pictures.length > 1) return null;
+  if (wished === 'margin') {
+    const more = foreEdge / 2;
+    return { width: measure + more, x: 0, xVerso: -more, lacksBleed: false };
+  }
+  const both = bleed.back.pt + bleed.foreEdge.pt;
+  return {
+    width: width + both,
+    x: -back - bleed.back.pt,
+    xVerso: -foreEdge - bleed.foreEdge.pt,
+    lacksBleed: both === 0,
+  };
+}
+
+/** A picture that is less wide than it may reach, as it would be too deep, stands in the middle of that. */
+function reaching(picture: SetPicture, { width, x, xVerso, lacksBleed }: Wide, own: number): SetPicture {
+  const inner = (width - own) / 2;
+  const edges = { ...picture, x: x + inner, xVerso: xVerso + inner };
+  return lacksBleed && inner < 0.5 ? { ...edges, lacksBleed } : edges;
+}
+
 interface Size {
   readonly width: number;
   readonly height: number;
@@ -152,10 +193,8 @@ function sizesOf(pictures: readonly PictureFacts[], wished: FigureWidth, measure
   const even = natural.map((size) => ({ width: (size.width * height) / size.height, height }));
   const room = (total: number) => total - BETWEEN * (pictures.length - 1);
   const width = even.reduce((sum, size) => sum + size.width, 0);
-  const asked =
-    wished === 'shown'
-      ? Math.min(width, room(measure))
-      : room(wished === 'column' ? measure : Math.min(wished, measure));
+  const widest = typeof wished === 'number' ? Math.min(wished, measure) : measure;
+  const asked = wished === 'shown' ? Math.min(width, room(measure)) : room(widest);
   const scale = Math.min(asked / width, deepest / height);
   return even.map((size) => ({ width: size.width * scale, height: size.height * scale }));
 }

@@ -3,7 +3,12 @@
 import { useEffect, useState } from 'react';
 import { markOf } from '../../../core/copy/figures/findFigures';
 import type { Figure } from '../../../core/model/copy/figures';
-import { FIGURE_PLACES, type FigurePlace, type FigureSetting } from '../../../core/model/copy/figureSetting';
+import {
+  FIGURE_PLACES,
+  type FigurePlace,
+  type FigureSetting,
+  type FigureWidth,
+} from '../../../core/model/copy/figureSetting';
 import { isFigureAlone, OBJECT_CHARACTER } from '../../../core/model/copy/streams';
 import type { ParagraphFacts } from '../../../core/model/answers/paragraphFacts';
 import { askParagraph, setTouches } from '../../../state/book/bookThunks';
@@ -19,6 +24,7 @@ const PLACES: Readonly<Record<FigurePlace, string>> = {
   here: 'where its mark is',
   head: 'head of a page',
   foot: 'foot of a page',
+  next: 'head of the next page',
   page: 'a page by itself',
 };
 
@@ -106,7 +112,12 @@ interface WidthProps {
   readonly set: (change: Partial<FigureSetting>, name: string) => unknown;
 }
 
-function WidthFields({ figure: { width }, facts, disabled, set }: WidthProps) {
+/** Why a figure does not reach as far as is wished. */
+const HELD = 'In its column: only figures of one part, on pages of one column, reach beyond it.';
+
+function WidthFields({ figure: { width, parts }, facts, disabled, set }: WidthProps) {
+  const columns = useAppSelector((state) => state.book.book!.spec.pages.columns);
+  const isHeld = columns > 1 || parts.length > 1;
   const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
   const now = (facts?.pictures ?? []).reduce((sum, picture) => sum + picture.width, 0);
   return (
@@ -115,15 +126,18 @@ function WidthFields({ figure: { width }, facts, disabled, set }: WidthProps) {
         label="Width"
         value={typeof width === 'number' ? 'own' : width}
         disabled={disabled}
+        note={isHeld && (width === 'margin' || width === 'trim') ? HELD : undefined}
         choices={[
           ['shown', 'as its file says'],
           ['column', 'of the column'],
+          ['margin', 'into the outer margin'],
+          ['trim', 'to the trim'],
           ['own', 'typed'],
         ]}
         onChange={(to) =>
           to === 'own'
             ? set({ width: Math.max(LEAST_WIDTH, Math.round(now || LEAST_WIDTH)) }, 'Width of a figure')
-            : set({ width: to as 'shown' | 'column' }, 'Width of a figure')
+            : set({ width: to as FigureWidth }, 'Width of a figure')
         }
       />
       {typeof width === 'number' && (
