@@ -7,7 +7,7 @@ import type { Figure } from '../../../src/core/model/copy/figures';
 import { FIGURE_PLACES, PLAIN_FIGURE, type FigureSetting } from '../../../src/core/model/copy/figureSetting';
 import { gridBaseline, type Fragment, type TypesetBook } from '../../../src/core/model/composed/pages';
 import { OBJECT_CHARACTER, paragraph, type Block, type PictureFacts } from '../../../src/core/model/copy/streams';
-import { displayPage, tryEdits, wishCosts } from '../../../src/core/typeset';
+import { displayPage, paragraphFacts, tryEdits, wishCosts } from '../../../src/core/typeset';
 import { compose, drain, newContext } from '../../build/assets';
 import { book, chapter, note, p, words } from '../../build/book';
 import { factsOf, pngOf } from '../../build/pictures';
@@ -159,6 +159,13 @@ describe('a figure with a place of its own', () => {
     const composed = compose(made, context);
     expect(placeOf(composed, 'p911').fragment.paragraph.styled.stream).to.equal('s11');
     const place = { stream: made.divisions[0].id, block: 'p500' };
+    // At each place it is known by the paragraph of its mark.
+    for (const one of FIGURE_PLACES) {
+      const there = applyEdits(made, [setFigureEdit(made, 'f1', { place: one, width: 100 })!]);
+      const own = newContext();
+      const facts = paragraphFacts(there, compose(there, own), own, place.stream, place.block);
+      expect(facts?.pictures[0].width, one).to.be.closeTo(100, 1e-6);
+    }
     const wishes = FIGURE_PLACES.map((one) => ({ figure: { place: one } }));
     const costs = drain(wishCosts({ book: made, composed, context }, place, wishes));
     expect(costs[0]).to.deep.equal({ pages: 0, more: 0 });

@@ -78,7 +78,8 @@ export function* composeDivision(
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
       append(headNotes, atStart(notesOnPage(entry.composed, compose)));
     } else if (isText || style.pictures !== undefined || entry.composed.styled.text.trim() !== '') {
-      const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : [], floats.get(k));
+      const figures = floats.get(k)?.map((figure) => composeFloat(division.id, figure, compose));
+      const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : [], figures);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
       kept.note(k, text[text.length - 1]);
     }
@@ -133,21 +134,21 @@ function hangingOn(
   block: Paragraph,
   compose: ComposeContext,
   ofHead: readonly FlowNote[],
-  figures: readonly FloatingFigure[] = [],
+  figures: readonly FlowFloat[] = [],
 ): Hanging {
   const beside = cellsBeside(composed.styled.stream, block, compose);
   const own = rowNotes(composed, beside, compose);
   const notes = ofHead.length > 0 ? [...ofHead, ...own] : own;
   if (figures.length === 0) return { insertions: notes, beside };
-  return { insertions: [...notes, ...figures.map((figure) => composeFloat(figure, compose))], beside };
+  return { insertions: [...notes, ...figures], beside };
 }
 
 /** A figure with a place of its own, composed. */
-function composeFloat({ place, blocks }: FloatingFigure, compose: ComposeContext): FlowFloat {
+function composeFloat(stream: string, { place, blocks }: FloatingFigure, compose: ComposeContext): FlowFloat {
   const parts: FlowParagraph[] = [];
   blocks.forEach((block, k) => {
     const { number, style } = settingOf(blocks, k, null, { count: 0, joins: false }, compose);
-    const entry = composeOne(block.stream ?? '', block, style, number, compose, 'none');
+    const entry = composeOne(block.stream ?? stream, block, style, number, compose, 'none');
     parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, { insertions: [] }));
   });
   return floatOf(place, parts, compose);

@@ -36,16 +36,23 @@ export function useDeskDrop() {
 }
 
 /** The paragraph of a division's text nearest to a point of the pages in view. */
-function nearestParagraph({ clientX, clientY, currentTarget }: DragEvent): ParagraphPlace | null {
+function nearestParagraph({ clientX, clientY, currentTarget, target }: DragEvent): ParagraphPlace | null {
+  const under = placeOf((target as HTMLElement).closest<HTMLElement>('[data-block]'));
+  if (under !== null) return under;
   let nearest: ParagraphPlace | null = null;
   let least = Infinity;
   for (const text of currentTarget.querySelectorAll<HTMLElement>('[data-page] [data-block]')) {
-    const { stream, block } = text.dataset;
-    // Streams of divisions are called by a d.
-    if (!block || !stream?.startsWith('d')) continue;
+    const place = placeOf(text);
+    if (place === null) continue;
     const { left, right, top, bottom } = text.getBoundingClientRect();
     const away = Math.hypot(Math.max(left - clientX, 0, clientX - right), Math.max(top - clientY, 0, clientY - bottom));
-    if (away < least) [nearest, least] = [{ stream, block }, away];
+    if (away < least) [nearest, least] = [place, away];
   }
   return nearest;
+}
+
+/** Of text of a division, whose streams are called by a d; null for any other. */
+function placeOf(text: HTMLElement | null): ParagraphPlace | null {
+  const { stream, block } = text?.dataset ?? {};
+  return block && stream?.startsWith('d') ? { stream, block } : null;
 }

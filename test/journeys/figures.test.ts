@@ -1,0 +1,172 @@
+// Figures: their words in the galley, their place on the page, files dropped on a page, parts, and what leaves with them.
+import { expect } from 'chai';
+import type { Page } from 'playwright-core';
+import { unzipSync } from 'fflate';
+import { pngOf } from '../build/pictures';
+import { bytesOf, dropFiles, eventually, journey, stageFact, untilFact } from './app';
+
+const SENTENCE = 'The keeper walked the length of the wall before the tide, and counted the posts as he went. ';
+const MANUSCRIPT = `---
+title: The Lower Wall
+author: Tamsin Okonjo-Reyes
+lang: en-GB
+---
+
+# The Lower Wall
+
+${SENTENCE.repeat(8)}
+
+The first post stands at the sluice. ${SENTENCE.repeat(5)}
+
+![A post](post.png)
+
+${SENTENCE.repeat(9)}
+
+${SENTENCE.repeat(9)}
+
+The last post stands by itself. ${SENTENCE.repeat(8)}
+`;
+
+describe('figures', () => {
+  const walk = journey(async (page, app) => {
+    await page.goto(app.url);
+    await page.getByText('Another book').waitFor();
+    await dropFiles(page, 'main', [
+      { name: 'post.png', bytes: pngOf(900, 500, 1) },
+      { name: 'wall.md', bytes: new TextEncoder().encode(MANUSCRIPT) },
+    ]);
+    await untilFact(page, 'Pages', (fact) => /^\d+$/.test(fact));
+    await page.keyboard.press('Alt+1');
+    await page.getByRole('button', { name: /^The Lower Wall/ }).click();
+    await page.locator('.galley-figure').waitFor();
+  });
+  let page: Page;
+  before(() => (page = walk.page));
+
+  const slip = () => page.getByRole('region', { name: 'This figure' });
+  const onPages = (words: string) => page.locator('[data-page]').filter({ hasText: words });
+  /** Scrolls down the desk until something of the pages is there. */
+  const bringIn = async (selector: string) => {
+    await page.getByRole('region', { name: 'Spreads' }).hover();
+    await eventually(`${selector} is in view`, async () => {
+      if ((await page.locator(selector).count()) > 0) return true;
+      await page.mouse.wheel(0, 500);
+      return false;
+    });
+    await page.locator(selector).first().scrollIntoViewIfNeeded();
+  };
+
+  it('have a caption and a credit line that are typed under them, and stand so on the page', async () => {
+    const figure = page.locator('.galley-figure');
+    await figure.getByRole('textbox', { name: 'Caption' }).click();
+    await page.keyboard.type('The post at the sluice.');
+    await figure.getByRole('textbox', { name: 'Credit line' }).click();
+    await page.keyboard.type('Drawn by the crew.');
+    await page.keyboard.press('Alt+3');
+    await bringIn('[role=img][aria-label="A post"]');
+    const own = onPages('The post at the sluice.');
+    await own.filter({ hasText: 'Drawn by the crew.' }).locator('[role=img]').waitFor({ state: 'attached' });
+    await page.keyboard.press('Control+z');
+    await page.locator('[data-page]', { hasText: 'Drawn by the crew.' }).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+Shift+z');
+    await onPages('Drawn by the crew.').waitFor();
+  });
+
+  it('tell in their slip what they are tied to and what each place would cost, and take it', async () => {
+    await page.locator('[role=img][aria-label="A post"]').click();
+    await slip().getByText('The first post stands at the sluice.').waitFor();
+    await slip()
+      .locator('label', { hasText: 'a page by itself' })
+      .getByText(/pages? changes?/)
+      .waitFor();
+    await slip()
+      .getByRole('radio', { name: /a page by itself/ })
+      .check();
+    await bringIn('[data-page][data-role=plate] [role=img]');
+    const words = await page.locator('[data-page][data-role=plate]').innerText();
+    expect(words).to.include('The post at the sluice.').and.not.include('keeper');
+    await slip().getByLabel('Width').selectOption({ label: 'typed' });
+    await slip().getByLabel('Typed width').fill('2 in');
+    await page.keyboard.press('Enter');
+    await slip().getByText(/^2 × /).waitFor();
+    // As often as it was changed, undo takes it back.
+    for (let k = 0; k < 3; k += 1) await page.keyboard.press('Control+z');
+    await page.locator('[data-page][data-role=plate]').waitFor({ state: 'detached' });
+    await page.keyboard.press('Escape');
+  });
+
+  it('are made of a file dropped on a page, tied to the paragraph there; another file says why not', async () => {
+    await bringIn('[data-block]:has-text("The last post stands")');
+    const target = '[data-page] [data-block]:has-text("The last post stands")';
+    await dropFiles(page, target, [{ name: 'notes.txt', bytes: new TextEncoder().encode('Words') }]);
+    await page.getByRole('alert').getByText('notes.txt is no picture').waitFor();
+    await dropFiles(page, target, [{ name: 'gate.png', bytes: pngOf(600, 300, 1, 9) }]);
+    await page.getByRole('alert').waitFor({ state: 'detached' });
+    await slip().getByText('gate.png').waitFor();
+    await slip().getByText('The last post stands by itself.').waitFor();
+    await bringIn('[role=img][aria-label="gate.png"]');
+    await page.keyboard.press('Escape');
+  });
+
+  it('take parts beside the first, told apart by letters, and give them back', async () => {
+    await page.keyboard.press('Alt+1');
+    const figure = page.locator('.galley-figure').first();
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      figure.getByRole('button', { name: 'Add a part beside it' }).click(),
+    ]);
+    await chooser.setFiles({ name: 'sluice.png', mimeType: 'image/png', buffer: Buffer.from(pngOf(300, 400, 1, 3)) });
+    await figure.getByText('sluice.png, 300 × 400 pixels').waitFor();
+    await page.keyboard.press('Alt+3');
+    await bringIn('[role=img][aria-label="sluice.png"]');
+    await onPages('(b)').filter({ hasText: '(a)' }).waitFor();
+    await page.keyboard.press('Alt+1');
+    await figure.getByRole('button', { name: 'Take it out' }).last().click();
+    await figure.getByText('sluice.png').waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+z');
+    await figure.getByText('sluice.png').waitFor();
+  });
+
+  it('leave whole: both parts, caption and credit line in the ebook', async () => {
+    await page.getByText('Saved').waitFor();
+    await page.keyboard.press('Alt+5');
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page
+        .getByRole('article', { name: 'Plain EPUB' })
+        .getByRole('button', { name: /^Write/ })
+        .first()
+        .click(),
+    ]);
+    const members = unzipSync(await bytesOf(file));
+    const text = Object.entries(members)
+      .map(([name, bytes]) => (name.endsWith('.xhtml') ? new TextDecoder().decode(bytes) : ''))
+      .join('');
+    const [figure] = /<figure[\s\S]*?<\/figure>/.exec(text)!;
+    expect(figure.match(/<img /g)).to.have.length(2);
+    expect(figure).to.match(
+      /<figcaption>.*The post at the sluice\..*<p class="cr"[^>]*>Drawn by the crew\.<\/p><\/figcaption>/,
+    );
+  });
+
+  it('are there after a reload, and a picture to come holds its place with a finding', async () => {
+    await page.keyboard.press('Alt+1');
+    await page.locator('.galley-text', { hasText: 'The last post stands' }).click();
+    await page.keyboard.press('End');
+    await page.getByRole('button', { name: 'Insert' }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('option', { name: /Picture to come$/ })
+      .click();
+    await page.locator('.galley-figure').getByText('The picture is to come.').waitFor();
+    await untilFact(page, 'Proof', (fact) => /finding/.test(fact));
+    await page.getByText('Saved').waitFor();
+    await page.reload();
+    await page.getByRole('button', { name: /^The Lower Wall/ }).click();
+    await page.locator('.galley-figure').nth(2).waitFor();
+    expect(await page.locator('.galley-figure-caption').first().innerText()).to.include('The post at the sluice.');
+    await stageFact(page, 'Proof');
+    await page.keyboard.press('Alt+4');
+    await page.getByText('A picture is to come: a frame keeps its place until its file is chosen.').first().waitFor();
+  });
+});
