@@ -139,6 +139,20 @@ await page.locator('.galley-picture img:not([hidden])').first().waitFor();
 await page.locator('.galley-picture').first().scrollIntoViewIfNeeded();
 await page.waitForTimeout(1500);
 await page.screenshot({ path: join(out, 'pictures.png') });
+await page.keyboard.press('Alt+3');
+await page.getByRole('region', { name: 'Spreads' }).hover();
+for (let k = 0; k < 60 && (await page.locator('[data-page] [role=img]').count()) === 0; k += 1) {
+  await page.mouse.wheel(0, 500);
+  await page.waitForTimeout(200);
+}
+await page.locator('[data-page] [role=img]').first().click();
+await page
+  .getByRole('region', { name: 'This figure' })
+  .getByText(/change/)
+  .first()
+  .waitFor();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: join(out, 'figures.png') });
 await page.keyboard.press('Alt+2');
 await page.getByRole('button', { name: /^Contents, index/ }).click();
 await page.waitForTimeout(1500);

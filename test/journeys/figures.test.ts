@@ -76,11 +76,11 @@ describe('figures', () => {
     await page.locator('[role=img][aria-label="A post"]').click();
     await slip().getByText('The first post stands at the sluice.').waitFor();
     await slip()
-      .locator('label', { hasText: 'a page by itself' })
+      .locator('label', { hasText: 'own page' })
       .getByText(/pages? changes?/)
       .waitFor();
     await slip()
-      .getByRole('radio', { name: /a page by itself/ })
+      .getByRole('radio', { name: /own page/ })
       .check();
     await bringIn('[data-page][data-role=plate] [role=img]');
     const words = await page.locator('[data-page][data-role=plate]').innerText();

@@ -22,10 +22,10 @@ import { costInWords, useWishCosts } from './useWishCosts';
 
 const PLACES: Readonly<Record<FigurePlace, string>> = {
   here: 'where its mark is',
-  head: 'head of a page',
-  foot: 'foot of a page',
-  next: 'head of the next page',
-  page: 'a page by itself',
+  head: 'page head',
+  foot: 'page foot',
+  next: 'next page head',
+  page: 'own page',
 };
 
 /** Points: what can be typed as a width. */
