@@ -1,6 +1,8 @@
-// A book with pictures and captions spread over it: their places alone, without files.
+// A book with figures spread over it, each with a caption: their places alone, without files.
 import type { Book } from '../src/core/model/copy/book';
-import type { Block, Paragraph, PictureFacts } from '../src/core/model/copy/streams';
+import type { Figure } from '../src/core/model/copy/figures';
+import type { FigurePlace } from '../src/core/model/copy/figureSetting';
+import type { Paragraph, PictureFacts } from '../src/core/model/copy/streams';
 
 /** Points. */
 const [WIDTH, LEAST, MOST] = [200, 90, 350];
@@ -11,33 +13,34 @@ const FACTS: Omit<PictureFacts, 'shownHeight'> = {
   ...{ width: 0, height: 0, shownWidth: WIDTH },
 };
 
-/** About `count` of them, of many depths, none on an opener’s first lines. */
-export function withFigures(book: Book, count: number): Book {
+const plain = (id: string, style: string, text: string): Paragraph => ({
+  ...{ kind: 'paragraph', id, style, text },
+  ...{ spans: [], objects: [] },
+});
+
+/** About `count` of them, of many depths and of the places in turn, none on an opener’s first lines. */
+export function withFigures(book: Book, count: number, places: readonly FigurePlace[]): Book {
   const total = book.divisions.reduce((sum, { blocks }) => sum + blocks.length, 0);
   const every = Math.max(1, Math.floor(total / count));
+  const figures: Record<string, Figure> = {};
   let [met, made] = [0, 0];
-  const figure = (): Block[] => {
+  const mark = (): Paragraph => {
     made += 1;
-    const shownHeight = LEAST + ((made * 37) % (MOST - LEAST));
-    const plain: Paragraph = {
-      kind: 'paragraph',
-      id: `p9${made}0`,
-      style: 'TX',
-      text: '\uFFFC',
-      spans: [],
-      objects: [],
+    const id = `f9${made}`;
+    const picture = { ...FACTS, shownHeight: LEAST + ((made * 37) % (MOST - LEAST)) };
+    figures[id] = {
+      ...{ id, place: places[made % places.length], width: 'shown', parts: [{ picture }] },
+      caption: { id: `s9${made}0`, blocks: [plain(`p9${made}1`, 'CAP', CAPTION)] },
+      credit: { id: `s9${made}1`, blocks: [] },
     };
-    return [
-      { ...plain, objects: [{ ...FACTS, shownHeight, at: 0 }] },
-      { ...plain, id: `p9${made}1`, style: 'CAP', text: CAPTION },
-    ];
+    return { ...plain(`p9${made}0`, 'TX', '\uFFFC'), objects: [{ at: 0, kind: 'figure', figure: id }] };
   };
   const divisions = book.divisions.map((division) => ({
     ...division,
     blocks: division.blocks.flatMap((block, k) => {
       met += 1;
-      return division.role === 'chapter' && met % every === 0 && k > 3 ? [block, ...figure()] : [block];
+      return division.role === 'chapter' && met % every === 0 && k > 3 ? [block, mark()] : [block];
     }),
   }));
-  return { ...book, divisions };
+  return { ...book, divisions, figures };
 }

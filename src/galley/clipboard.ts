@@ -1,14 +1,27 @@
 // What is copied from the galley, as other programs read it: emphasis, lists and notes under their own names of HTML. What the galley needs
 // to take it back as it was stands in the attributes.
-import { DOMSerializer, type Fragment, type Mark } from 'prosemirror-model';
+import { DOMSerializer, type Fragment, type Mark, type Node } from 'prosemirror-model';
 import type { Note } from '../core/model/copy/book';
 import { OBJECT_CHARACTER } from '../core/model/copy/streams';
 import { schema } from './schema';
 
-export interface CopiedNotes {
+/** The book from which something is copied. */
+export interface CopiedFrom {
+  readonly bookId: () => string;
+  /** The words of a figure that is copied, which is kept under its key: it may be put into another book. */
+  readonly keepFigure: (id: string, key: string) => string;
   readonly note: (id: string) => Note | undefined;
   /** The number of a note's reference. */
   readonly label: (id: string) => string;
+}
+
+/** How a figure is called on the clipboard: figures of two books may have one id. */
+export const keyOfFigure = (bookId: string, id: string): string => `${bookId}/${id}`;
+
+/** The figure of a mark from the clipboard: its id in its own book, its key in another. */
+export function pastedFigure(key: string, bookId: string): string {
+  const own = keyOfFigure(bookId, '');
+  return key.startsWith(own) ? key.slice(own.length) : key;
 }
 
 const CHARACTERS: Readonly<Record<string, string>> = { em: 'em', strong: 'strong', sup: 'sup', sub: 'sub' };
@@ -17,21 +30,29 @@ const TOUCHES: Readonly<Record<string, string>> = { italic: 'i', bold: 'b', unde
 const standard = DOMSerializer.fromSchema(schema);
 
 export class CopySerializer extends DOMSerializer {
-  constructor(private readonly notes: CopiedNotes) {
+  constructor(private readonly notes: CopiedFrom) {
     const touch = (name: string) => (mark: Mark) =>
       mark.attrs.on
         ? ([TOUCHES[name], { 'data-touch': name }, 0] as const)
         : (['span', { 'data-without': name, style: PLAIN[name] ?? '' }, 0] as const);
-    super(standard.nodes, {
-      ...standard.marks,
-      ...Object.fromEntries(Object.keys(TOUCHES).map((name) => [name, touch(name)])),
-      character: (mark: Mark) => {
-        const tag = mark.attrs.tag as string;
-        const small = tag === 'sc' ? { style: 'font-variant: small-caps' } : {};
-        return [CHARACTERS[tag] ?? 'span', { 'data-character': tag, ...small }, 0];
+    const figure = (node: Node) => {
+      const id = node.attrs.figure as string;
+      const key = keyOfFigure(notes.bookId(), id);
+      return ['span', { 'data-object': 'figure', 'data-figure': key }, notes.keepFigure(id, key)] as const;
+    };
+    super(
+      { ...standard.nodes, figure },
+      {
+        ...standard.marks,
+        ...Object.fromEntries(Object.keys(TOUCHES).map((name) => [name, touch(name)])),
+        character: (mark: Mark) => {
+          const tag = mark.attrs.tag as string;
+          const small = tag === 'sc' ? { style: 'font-variant: small-caps' } : {};
+          return [CHARACTERS[tag] ?? 'span', { 'data-character': tag, ...small }, 0];
+        },
+        link: (mark: Mark) => ['a', { href: mark.attrs.href as string, 'data-href': mark.attrs.href as string }, 0],
       },
-      link: (mark: Mark) => ['a', { href: mark.attrs.href as string, 'data-href': mark.attrs.href as string }, 0],
-    });
+    );
   }
 
   /** Paragraphs of lists stand in lists, references are followed by their notes at the end. */

@@ -1,4 +1,4 @@
-export { CopySerializer, type CopiedNotes } from './clipboard';
+export { CopySerializer, keyOfFigure, pastedFigure, type CopiedFrom } from './clipboard';
 export { nameChanged, replaceBlocksEdit, type Naming, type RecordKind, type RecordsMoved } from './changes';
 export { conversions, toBlock, toDocument, toNode } from './convert';
 export { adoptBlocks, EXTERNAL, externalTransaction } from './external';

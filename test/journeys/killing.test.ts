@@ -17,6 +17,7 @@ interface Stored {
   readonly book: Record<string, unknown> & { readonly divisionIds: readonly string[] };
   readonly divisions: readonly { readonly division: string; readonly value: { readonly blocks: readonly Block[] } }[];
   readonly notes: readonly { readonly note: string; readonly value: unknown }[];
+  readonly figures: readonly { readonly figure: string; readonly value: unknown }[];
 }
 
 /** Reads a table of the browser's database past the app. Text, because the page knows no helpers of the test's compiler. */
@@ -40,11 +41,16 @@ async function readStored(page: Page, id: string): Promise<Stored> {
   const all = (table: string) => page.evaluate<Row[]>(READ_TABLE.replaceAll('TABLE', table));
   const own = async (table: string) => (await all(table)).filter((row) => row.book === id);
   const book = (await all('books')).find((row) => row.id === id);
-  return { book, divisions: await own('divisions'), notes: await own('notes') } as unknown as Stored;
+  return {
+    book,
+    divisions: await own('divisions'),
+    notes: await own('notes'),
+    figures: await own('figures'),
+  } as unknown as Stored;
 }
 
 /** Checks the stored book against the schema and answers the text of its chapter. */
-function textOf({ book, divisions, notes }: Stored): string {
+function textOf({ book, divisions, notes, figures }: Stored): string {
   const own = new Map(divisions.map((row) => [row.division, row.value]));
   const whole = checkBook({
     format: BOOK_FORMAT,
@@ -57,6 +63,7 @@ function textOf({ book, divisions, notes }: Stored): string {
     pageTouches: book.pageTouches,
     divisions: book.divisionIds.map((division) => own.get(division)),
     notes: Object.fromEntries(notes.map((row) => [row.note, row.value])),
+    figures: Object.fromEntries(figures.map((row) => [row.figure, row.value])),
   });
   const ids = whole.divisions.flatMap((division) => division.blocks.map((block) => block.id));
   expect(new Set(ids).size, 'ids are unique').to.equal(ids.length);

@@ -43,8 +43,11 @@ describe('pictures', () => {
   /** Grey of the middle of a picture of a page, as it is drawn on the canvas of the desk. */
   const drawnAt = (label: string) =>
     page.evaluate((name) => {
-      const area = document.querySelector(`[role=img][aria-label="${name}"]`)!.getBoundingClientRect();
-      const canvas = document.querySelector('canvas')!;
+      const picture = document.querySelector(`[role=img][aria-label="${name}"]`);
+      const canvas = document.querySelector('canvas');
+      // Not there yet: paper.
+      if (picture === null || canvas === null) return [255, 255, 255, 255];
+      const area = picture.getBoundingClientRect();
       const box = canvas.getBoundingClientRect();
       const scale = canvas.width / box.width;
       const at = [area.left + area.width / 2 - box.left, area.top + area.height / 2 - box.top];

@@ -3,6 +3,7 @@ import { renumbered, renumberedFigure, type RecordsOf, type Renumbered, type Tak
 import type { Book, Note } from '../../core/model/copy/book';
 import type { BookEdit } from '../../core/model/copy/bookEdit';
 import type { Figure } from '../../core/model/copy/figures';
+import { OBJECT_CHARACTER, type FigureId } from '../../core/model/copy/streams';
 import type { RecordKind, RecordsMoved } from '../../galley';
 import type { AppThunk } from '../store';
 
@@ -17,6 +18,19 @@ export function remember(edit: BookEdit): void {
   const kept: Map<string, Note | Figure> = edit.kind === 'setNote' ? taken.note : taken.figure;
   kept.set(edit.id, edit.from);
   if (kept.size > MOST_TAKEN) kept.delete(kept.keys().next().value!);
+}
+
+/** Keeps a figure that is copied under a key by which any book knows it; answers its words, for other programs. */
+export function keepCopied(id: FigureId, key: string): AppThunk<string> {
+  return (_dispatch, getState) => {
+    const figure = getState().book.book?.figures[id];
+    if (figure === undefined) return '';
+    taken.figure.set(key, figure);
+    const words = [figure.caption, figure.credit].flatMap(({ blocks }) =>
+      blocks.map((block) => (block.kind === 'paragraph' ? block.text.replaceAll(OBJECT_CHARACTER, '') : '')),
+    );
+    return words.join(' ');
+  };
 }
 
 /** The notes and figures of the book, and those that were taken out of it before. */

@@ -20,9 +20,10 @@ import type { BookEdit, DivisionFacts } from '../../core/model/copy/bookEdit';
 import { layoutsOf } from '../../core/defaults/displayLayouts';
 import type { PageTouch } from '../../core/model/copy/pageTouches';
 import { roleFacts, roleName, type DivisionRole } from '../../core/model/copy/roles';
-import type { StreamId } from '../../core/model/copy/streams';
+import { figuresIn, type StreamId } from '../../core/model/copy/streams';
 import { checkDivision } from '../../core/validate';
 import { edit } from '../book/bookThunks';
+import { dropEdit } from '../copy/takenRecords';
 import { divisionName } from '../book/selectors';
 import { plainFault } from '../spec/specThunks';
 import type { AppThunk } from '../store';
@@ -72,14 +73,15 @@ export function beginDivisions(blocks: ReadonlySet<string>): AppThunk<number> {
   };
 }
 
-/** Takes a division out with its text; undo brings it back. The one before it is chosen. */
+/** Takes a division out with its text and its figures; undo brings it back. The one before it is chosen. */
 export function removeDivision(id: StreamId): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     const change = book === null || readOnly ? null : removeDivisionEdit(book, id);
     if (book === null || change?.kind !== 'removeDivision') return;
     dispatch(divisionChosen(book.divisions[change.at - 1]?.id ?? book.divisions[change.at + 1]?.id ?? null));
-    dispatch(edit(`${divisionName(change.division, book.spec.styles)} taken out`, [change]));
+    const figures = change.division.blocks.flatMap(figuresIn).flatMap((one) => dropEdit(book, 'figure', one) ?? []);
+    dispatch(edit(`${divisionName(change.division, book.spec.styles)} taken out`, [change, ...figures]));
   };
 }
 

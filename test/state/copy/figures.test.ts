@@ -3,8 +3,10 @@ import { expect } from 'chai';
 import { editUndone } from '../../../src/state/book/bookSlice';
 import { addPart, dropPart, dropPicture, putPictureToCome, setFigure } from '../../../src/state/copy/figureThunks';
 import { takeGalleyChange } from '../../../src/state/copy/galleyThunks';
-import { isRecordKnown } from '../../../src/state/copy/takenRecords';
-import { figuresIn, type Paragraph } from '../../../src/core/model/copy/streams';
+import { isRecordKnown, keepCopied } from '../../../src/state/copy/takenRecords';
+import { removeDivision } from '../../../src/state/order/orderThunks';
+import { keyOfFigure, pastedFigure } from '../../../src/galley';
+import { figuresIn, OBJECT_CHARACTER, type Paragraph } from '../../../src/core/model/copy/streams';
 import { pngOf } from '../../build/pictures';
 import { opened, type World } from '../../build/world';
 
@@ -102,5 +104,43 @@ describe('figures of the open book', () => {
     expect(copy).to.deep.equal({ id: to, parts: figure.parts, place: figure.place, width: figure.width });
     // Texts of its own.
     expect([caption.id, credit.id]).to.not.include(figure.caption.id);
+  });
+
+  it('that are copied are known in another book too, under a key that tells the two apart', async () => {
+    const { here, figure } = await dropped();
+    const key = keyOfFigure(bookOf(here).id, figure.id);
+    expect(pastedFigure(key, bookOf(here).id)).to.equal(figure.id);
+    expect(pastedFigure(key, 'another')).to.equal(key);
+    here.store.dispatch(keepCopied(figure.id, key));
+    const there = await opened();
+    expect(there.store.dispatch(isRecordKnown('figure', key))).to.equal(true);
+    const { id: stream, blocks } = textOf(there);
+    const with_ = last(there);
+    const to = `f${bookOf(there).nextId}`;
+    const put = { ...with_, text: `${with_.text}${OBJECT_CHARACTER}`, objects: [...with_.objects] } as Paragraph;
+    const marked = {
+      ...put,
+      objects: [...put.objects, { at: with_.text.length, kind: 'figure' as const, figure: to }],
+    };
+    there.store.dispatch(
+      takeGalleyChange({
+        name: 'Pasted',
+        nextId: bookOf(there).nextId + 1,
+        made: null,
+        selection: undefined,
+        edit: { kind: 'replaceBlocks', stream, at: blocks.length - 1, removed: [with_], inserted: [marked] },
+        records: { copied: [{ kind: 'figure', from: key, to }], dropped: [] },
+      }),
+    );
+    expect(bookOf(there).figures[to].parts).to.deep.equal(figure.parts);
+  });
+
+  it('go with their division, and come back with it', async () => {
+    const { here } = await dropped();
+    const before = bookOf(here);
+    here.store.dispatch(removeDivision(textOf(here).id));
+    expect(bookOf(here).figures).to.deep.equal({});
+    here.store.dispatch(editUndone());
+    expect(bookOf(here)).to.deep.equal(before);
   });
 });

@@ -14,7 +14,7 @@ import {
   takeGalleyChange,
 } from '../../../../state/copy/galleyThunks';
 import { addPart, dropPart, setFigure } from '../../../../state/copy/figureThunks';
-import { isRecordKnown } from '../../../../state/copy/takenRecords';
+import { isRecordKnown, keepCopied } from '../../../../state/copy/takenRecords';
 import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
 import { caretLeft } from '../../../../state/view/viewSlice';
@@ -71,6 +71,8 @@ export class GalleyControl implements GalleyHost {
   readonly copySerializer = new CopySerializer({
     note: (id) => this.book().notes[id],
     label: (id) => this.label(id),
+    bookId: () => this.book().id,
+    keepFigure: (id, key) => this.store.dispatch(keepCopied(id, key)),
   });
   readonly keepPicture = (name: string, bytes: Uint8Array) => this.store.dispatch(keepPicture(name, bytes));
 

@@ -92,7 +92,7 @@ export class StreamView {
           return made;
         },
       },
-      transformPasted: withoutIds,
+      transformPasted: (slice) => withoutIds(slice, host.book().id),
       clipboardSerializer: host.copySerializer,
       handleDOMEvents: {
         // Before ProseMirror would parse it: what is foreign is read in the worker.
