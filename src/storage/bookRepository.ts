@@ -1,5 +1,6 @@
 // Keeps books: one transaction writes the log entries and the divisions and notes that they touched, so that a tab that
 // closes at any moment leaves the last whole state behind.
+import type { Table } from 'dexie';
 import { BOOK_FORMAT, type Book } from '../core/model/copy/book';
 import type { HistoryEntry } from '../core/model/copy/bookEdit';
 import { LOG_WITHOUT_FORMAT, migrateEntry } from '../core/formats/migrateEntry';
@@ -141,38 +142,16 @@ export class BookRepository {
       if ((await books.get(id))?.revision !== before.revision) throw new OutdatedBookError();
       await Promise.all([
         ...divisionWrites(this.database, id, before.book.divisions, after.book.divisions),
-        ...this.saveNotes(before.book, after.book),
-        ...this.saveFigures(before.book, after.book),
+        ...recordWrites(notes, id, before.book.notes, after.book.notes, (note, value) => ({ book: id, note, value })),
+        ...recordWrites(figures, id, before.book.figures, after.book.figures, (figure, value) => ({
+          book: id,
+          figure,
+          value,
+        })),
         ...this.saveLog(before, after),
         books.update(id, { ...headOf(after.book), revision: after.revision, cursor: after.cursor, touched: time }),
       ]);
     });
-  }
-
-  private saveNotes(before: Book, after: Book): PromiseLike<unknown>[] {
-    if (before.notes === after.notes) return [];
-    const changed = Object.values(after.notes).filter((note) => before.notes[note.id] !== note);
-    const gone = Object.keys(before.notes).filter((note) => !(note in after.notes));
-    const { notes } = this.database;
-    return [
-      ...(changed.length > 0
-        ? [notes.bulkPut(changed.map((value) => ({ book: after.id, note: value.id, value })))]
-        : []),
-      ...gone.map((note) => notes.delete([after.id, note])),
-    ];
-  }
-
-  private saveFigures(before: Book, after: Book): PromiseLike<unknown>[] {
-    if (before.figures === after.figures) return [];
-    const changed = Object.values(after.figures).filter((figure) => before.figures[figure.id] !== figure);
-    const gone = Object.keys(before.figures).filter((figure) => !(figure in after.figures));
-    const { figures } = this.database;
-    return [
-      ...(changed.length > 0
-        ? [figures.bulkPut(changed.map((value) => ({ book: after.id, figure: value.id, value })))]
-        : []),
-      ...gone.map((figure) => figures.delete([after.id, figure])),
-    ];
   }
 
   /** Entries from the first difference on are written, those beyond the end deleted. */
@@ -214,6 +193,23 @@ export class BookRepository {
   async keepSetting(key: string, value: unknown): Promise<void> {
     await this.database.settings.put({ key, value });
   }
+}
+
+/** The requests that turn the notes or the figures of a book, which have a row each, from one state into another. */
+function recordWrites<T extends { readonly id: string }, Row>(
+  table: Table<Row, [string, string]>,
+  book: string,
+  before: Readonly<Record<string, T>>,
+  after: Readonly<Record<string, T>>,
+  rowOf: (id: string, value: T) => Row,
+): PromiseLike<unknown>[] {
+  if (before === after) return [];
+  const changed = Object.values(after).filter((one) => before[one.id] !== one);
+  const gone = Object.keys(before).filter((id) => !(id in after));
+  return [
+    ...(changed.length > 0 ? [table.bulkPut(changed.map((value) => rowOf(value.id, value)))] : []),
+    ...gone.map((id) => table.delete([book, id])),
+  ];
 }
 
 function headOf(book: Book) {

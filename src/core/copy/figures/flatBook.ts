@@ -103,13 +103,13 @@ function flatParagraph(block: Paragraph, figures: Figures): Block[] {
   if (isFigureAlone(block)) {
     const figure = figures[marks[0].figure];
     if (figure === undefined) return [];
-    const picture = { ...pictureOfFigure(figure, false), at: marks[0].at };
+    const picture = { ...pictureOfFigure(figure), at: marks[0].at };
     return [{ ...block, objects: [picture] }, ...textsOf(figure)];
   }
   const after = marks.flatMap(({ figure: id }): Block[] => {
     const figure = figures[id];
     if (figure === undefined) return [];
-    const objects = [{ ...pictureOfFigure(figure, true), at: 0 }];
+    const objects = [{ ...pictureOfFigure(figure), at: 0 }];
     const apart = makeParagraph(id, PLAIN_STYLE, OBJECT_CHARACTER, { objects, stream: id });
     return [apart, ...textsOf(figure)];
   });
@@ -120,9 +120,9 @@ function flatParagraph(block: Paragraph, figures: Figures): Block[] {
 const PLAIN_STYLE = 'TX';
 
 /** The first picture of a figure, which knows the rest of it. */
-function pictureOfFigure({ id, parts, place, width, caption, credit }: Figure, isApart: boolean): PictureFacts {
+function pictureOfFigure({ id, parts, place, width, caption, credit }: Figure): PictureFacts {
   const more = parts.slice(1).map(({ picture }) => picture);
-  const figure: FigureTie = { id, place, width, caption: caption.id, credit: credit.id, more, isApart };
+  const figure: FigureTie = { id, place, width, caption: caption.id, credit: credit.id, more };
   return { ...parts[0].picture, figure };
 }
 

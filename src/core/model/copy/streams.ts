@@ -126,8 +126,6 @@ export interface FigureTie extends FigureSetting {
   readonly credit: StreamId;
   /** Its parts after the first. */
   readonly more: readonly PictureFacts[];
-  /** Its mark stands among words: the paragraph of the picture is made for it, and follows that of the mark. */
-  readonly isApart: boolean;
 }
 
 /** Bytes of pictures by their hash. */
