@@ -215,6 +215,7 @@ function settingsOf(styled: StyledParagraph, measure: Measure, initial: readonly
   );
   return {
     initial,
+    inset: measure.inset ?? [],
     width: inside(measure.width),
     firstWidths: first.map((width, k) => Math.max(LEAST_WIDTH, inside(width) - (k === 0 ? style.firstIndent : 0))),
     mode: style.align === 'justify' ? 'justify' : isBalanced(style) ? 'balanced' : 'ragged',

@@ -10,6 +10,8 @@ import type { BreakWidths } from './widths';
 export interface LineSettings extends FitSettings {
   /** Widths that a drop capital takes from the lines beside it. */
   readonly initial: readonly number[];
+  /** From the column's left edge to that of each of the first lines. */
+  readonly inset: readonly number[];
 }
 
 /** A line whose spaces would be wider than this is left short, in em (house rules, section 6). */
@@ -106,9 +108,10 @@ export function packLines(
     lines.over[k] = Math.max(0, lines.textWidth[k] - width - 0.01);
     // Indents stand at the side where lines begin.
     const { isRtl } = styled;
-    const left = isRtl
+    const indent = isRtl
       ? style.rightIndent
       : style.leftIndent + (isStart(k) ? style.firstIndent : 0) + (settings.initial[first + k] ?? 0);
+    const left = indent + (settings.inset[first + k] ?? 0);
     const align = justified && open ? style.lastAlign : style.align;
     const side = isRtl && (align === 'left' || align === 'right') ? (align === 'left' ? 'right' : 'left') : align;
     const isShort = justified && !open && lines.textWidth[k] < width - 1;

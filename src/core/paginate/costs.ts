@@ -33,6 +33,8 @@ export const COST = {
   WISH: 1e7,
   /** A head that ends a page: the page is left short instead, whatever that costs. */
   STRANDED_HEAD: 1e9,
+  /** A page that ends beside a figure, which reaches below it then. */
+  BY_FIGURE: 1e9,
 
   /** Two lines after a head at a page foot instead of three. */
   TWO_AFTER_HEAD: 300,

@@ -212,7 +212,10 @@ class Filler {
     const waits = current.float[k] < 0;
     const mayGoOver = !empty || (current.used[k] > 0 && (flags & FLAG.LEFT_FOR) === 0);
     if (item.mayPass && mayGoOver) this.passOver(k, flags);
-    if (item.mayPass && waits) return empty && (owes || current.used[k] > 0) ? this.endBefore(k, true) : undefined;
+    // A figure beside the text waits for those before it, unless none of them can stand.
+    const isDue = item.source.hung === undefined || (empty && current.used[k] === 0 && this.mayLeaveAny);
+    if (waits && (item.mayPass || !isDue))
+      return empty && (owes || current.used[k] > 0) ? this.endBefore(k, true) : undefined;
     const region = this.starts.regionOf(k);
     const isLate = region.column > 0 || isWrongSide(item.side, flags);
     if (item.beginsPage && this.starts.at > 0 && isLate) return this.endBefore(k, true);
@@ -280,7 +283,7 @@ class Filler {
       if (cost <= this.next.least + this.beam) this.putNext(k, nextFlags, due - noteFrom, end, cost, choice, isDoomed);
     }
     const left = this.rules.lowDepth(flags, region) - end - this.notes.height(noteFrom, due);
-    if (fits && left > item.height + this.mayLeave + SLACK) return;
+    if (fits && left > item.height + Math.max(this.mayLeave, item.mayLeaveInside) + SLACK) return;
     this.end.begin(k, setting, choice, wished, noteFrom, own);
     this.endInside(setting, start, most);
   }
@@ -348,7 +351,7 @@ class Filler {
     for (let end = to; end > line; end -= 1) {
       const used = start + (end - line) * item.height;
       const white = low - used - this.notes.height(noteFrom, dueAt(end));
-      if (white > this.mayLeave + SLACK && end < to) break;
+      if (white > Math.max(this.mayLeave, item.mayLeaveInside) + SLACK && end < to) break;
       this.endAfter(flags & ~FLAG.EMPTY, end, used, dueAt(end), false);
     }
   }

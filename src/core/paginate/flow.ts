@@ -9,6 +9,7 @@ import { COST } from './costs';
 import { AFTER_HEAD, followers, goesOver, isHead, TALL } from './goesOver';
 import { depthOfWhole, notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
+import { lineOf, rowAt, rowsOf, type Rows } from './settingRows';
 import { leadsToGrid, standsOnGrid } from './snap';
 import { isCaptionOf, neededAfter } from './neededAfter';
 import { isJoined, packFloats, packNotes, type PackedFloat } from './packInsertions';
@@ -25,7 +26,8 @@ export type CutFault =
   | 'break-at-top'
   | 'parted'
   | 'two-after-head'
-  | 'line-by-break';
+  | 'line-by-break'
+  | 'by-figure';
 
 /** Least lines of a paragraph at a page's foot and head. */
 export interface KeepRules {
@@ -36,7 +38,9 @@ export interface KeepRules {
 /** A way to set a paragraph. Arrays have an element per line, and one more where they are `before` something. */
 export interface Setting {
   readonly paragraph: ComposedParagraph;
+  /** Lines; of a paragraph on both sides of a figure its rows, and so everywhere here. */
   readonly count: number;
+  readonly rows: Rows;
   readonly cost: number;
   /** Lines more than the best setting. */
   readonly step: -1 | 0 | 1;
@@ -76,6 +80,8 @@ export interface FlowItem {
   readonly side: PageSide | null;
   /** Grid lines that may be left free before it without looking for another way: it cannot be divided. */
   readonly mayLeave: number;
+  /** The same inside it, before the lines beside a figure that begins there. */
+  readonly mayLeaveInside: number;
   readonly wish: -1 | 0 | 1 | null;
   readonly isBreak: boolean;
   /** One line of several grid lines: a picture. */
@@ -93,7 +99,7 @@ export interface Flow {
   readonly notes: NoteLines;
   /** Heights of the best settings and gaps from each paragraph on. */
   readonly rest: Float64Array;
-  /** Grid lines after each paragraph without which it would be parted from what it belongs to: of a head, a picture. */
+  /** Grid lines after each paragraph without which it would be parted from what it belongs to: of a head, a picture, beside a figure. */
   readonly needs: Float64Array;
   readonly isHeld: boolean;
 }
@@ -177,6 +183,8 @@ function compile(
   const before = cutBetween(paragraphs, index);
   const near = linesSinceHead(paragraphs, index);
   const isWhole = style.withNext || style.keepTogether === true || source.wishes?.together === true;
+  const { byFigure } = source;
+  const isBeside = byFigure !== undefined && !byFigure.joins;
   const gaps = [
     { gap: source.gap, cost: 0 },
     ...(source.elastic ?? []).map((gap) => ({ gap, cost: COST.ELASTIC * Math.max(1, Math.abs(gap - source.gap)) })),
@@ -198,11 +206,15 @@ function compile(
     breakBefore: source.wishes?.breakBefore !== undefined,
     beginsPage: source.wishes?.breakBefore !== undefined && source.wishes.breakBefore !== 'column',
     side: sideOf(source.wishes?.breakBefore),
-    mayLeave: isWhole
-      ? broken.count * height +
-        1 +
-        Math.max(AFTER_HEAD, style.withNext ? goesOver(followers(paragraphs, index), leading) : 0)
-      : 3,
+    mayLeaveInside: isBeside && byFigure.from > 0 ? byFigure.depth + 1 : 0,
+    mayLeave:
+      isBeside && byFigure.from === 0
+        ? byFigure.depth + 1
+        : isWhole
+          ? broken.count * height +
+            1 +
+            Math.max(AFTER_HEAD, style.withNext ? goesOver(followers(paragraphs, index), leading) : 0)
+          : 3,
     wish: source.wishes?.spread ?? null,
     isBreak: style.meaning === 'break',
     isTall: broken.count === 1 && height >= TALL,
@@ -234,16 +246,19 @@ export function makeSetting(
   cost: number,
   keeps: KeepRules = DEFAULT_KEEPS,
 ): Setting {
-  const { count } = paragraph.broken;
+  const rows = rowsOf(source, paragraph);
+  const count = rows === null ? paragraph.broken.count : rows.length - 1;
+  const { byFigure } = source;
   const cut = new Float64Array(count);
   const faults: CutFault[] = new Array<CutFault>(count).fill('none');
   for (let line = 1; line < count; line += 1) {
-    const fault = cutInside(paragraph, line, keeps);
+    const isBeside = byFigure !== undefined && line > byFigure.from && line < byFigure.to;
+    const fault = isBeside ? 'by-figure' : cutInside(paragraph, lineOf(rows, line), keeps);
     faults[line] = fault;
     cut[line] = FAULT_COST[fault];
   }
   if (source.wishes?.together) for (let line = 1; line < count; line += 1) cut[line] += COST.WISH;
-  return { paragraph, count, cost, step, cut, faults, noteLinesBefore: noteLinesBefore(source, paragraph) };
+  return { paragraph, count, rows, cost, step, cut, faults, noteLinesBefore: noteLinesBefore(source, paragraph, rows) };
 }
 
 const FAULT_COST: Readonly<Record<CutFault, number>> = {
@@ -256,6 +271,7 @@ const FAULT_COST: Readonly<Record<CutFault, number>> = {
   parted: COST.PARTED,
   'two-after-head': COST.TWO_AFTER_HEAD,
   'line-by-break': COST.LINE_BY_BREAK,
+  'by-figure': COST.BY_FIGURE,
 };
 
 /** A widow is a paragraph's last line alone at a page top, an orphan its first alone at a page foot. */
@@ -273,14 +289,15 @@ function cutInside(paragraph: ComposedParagraph, line: number, keeps: KeepRules)
   return after === 1 && broken.textWidth[last] < (2 / 3) * broken.width[last] ? 'short-widow' : 'widow';
 }
 
-function noteLinesBefore(source: FlowParagraph, { broken }: ComposedParagraph): Int32Array | null {
+function noteLinesBefore(source: FlowParagraph, { broken }: ComposedParagraph, rows: Rows): Int32Array | null {
   const notes = notesAt(source, 'foot');
   if (notes.length === 0) return null;
-  const before = new Int32Array(broken.count + 1);
+  const count = rows === null ? broken.count : rows.length - 1;
+  const before = new Int32Array(count + 1);
   for (const note of notes) {
-    const line = Math.max(0, lastAtMost(broken.from, note.at, broken.count));
+    const line = rowAt(rows, Math.max(0, lastAtMost(broken.from, note.at, broken.count)));
     const lines = isJoined(note) ? 1 : note.paragraphs.reduce((sum, one) => sum + one.broken.count, 0);
-    for (let k = line + 1; k <= broken.count; k += 1) before[k] += lines;
+    for (let k = line + 1; k <= count; k += 1) before[k] += lines;
   }
   return before;
 }
@@ -292,7 +309,8 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   let cost = before.wishes?.together ? COST.WISH : 0;
   let fault: CutFault = 'none';
   const near = linesSinceHead(paragraphs, index);
-  if (isHead(before)) fault = 'stranded-head';
+  if (item.byFigure?.joins) fault = 'by-figure';
+  else if (isHead(before)) fault = 'stranded-head';
   else if (isCaptionOf(before, item)) fault = 'parted';
   // What a head stands over is whole where the next head begins.
   else if (near !== null && !(near.isHead && isHead(item)))
@@ -356,10 +374,14 @@ function topCostOf({ paragraph }: FlowParagraph): number {
 }
 
 /** Whether a line ends inside a word, be it at the word's own hyphen. */
-export function endsInHyphen({ broken, styled }: ComposedParagraph, line: number): boolean {
+function endsInHyphen({ broken, styled }: ComposedParagraph, line: number): boolean {
   const end = broken.end?.[line];
   return end === LINE_END.hyphen || (end === LINE_END.dash && endsInOwnHyphen(styled.text, broken.to[line]));
 }
+
+/** Whether the line before a row ends inside a word. */
+export const cutsWord = ({ paragraph, rows }: Setting, row: number): boolean =>
+  endsInHyphen(paragraph, lineOf(rows, row) - 1);
 
 /** The side on which a paragraph begins; null: either. */
 function sideOf(breakBefore: PageWishes['breakBefore']): PageSide | null {

@@ -62,6 +62,10 @@ export interface FlowParagraph {
   readonly beside?: BesideCells;
   /** Under it and never parted from it: the captions of a picture. */
   readonly under?: readonly UnderParagraph[];
+  /** Lines of it that stand beside a figure. */
+  readonly byFigure?: BesideLines;
+  /** Figures that begin at a line of it, beside it and what follows. */
+  readonly hung?: readonly HungFigure[];
   /** A picture that may go over to the head of a later region, in its order, while the text after it goes on. It brings no notes. */
   readonly mayPass?: boolean;
   /** `gap` where the picture before it has gone over; absent: the same. */
@@ -75,6 +79,30 @@ export interface FlowParagraph {
    * of their own stand as they do in `before`.
    */
   readonly toMeasure?: (measure: Measure, before: ComposedParagraph | null) => ComposedParagraph;
+}
+
+/** Rows of a paragraph that stand beside a figure: it and they are on one page. A row is a line, or two on either side of the figure. */
+export interface BesideLines {
+  /** From the first, to the one after the last. */
+  readonly from: number;
+  readonly to: number;
+  /** The figure began beside the paragraph before. */
+  readonly joins: boolean;
+  /** Lines that stand on the row of the line before, at the other side of the figure. */
+  readonly doubled: readonly number[];
+  /** Grid lines from the first of these rows to the end of the figure and of all lines beside it. */
+  readonly depth: number;
+}
+
+export interface HungFigure {
+  readonly figure: FlowParagraph;
+  /** From the cap height of this line of the paragraph down, and by so many points more. */
+  readonly line: number;
+  readonly down: Pt;
+  /** Its left edge from that of the column. */
+  readonly x: Pt;
+  /** Grid lines of text by which it stands later than its place: at the head of the next page, as it had no room. */
+  readonly moved: number;
 }
 
 export interface UnderParagraph {

@@ -2,7 +2,7 @@
 // happened.
 import { append } from '../base/append';
 import type { ComposedParagraph } from '../model/composed/pages';
-import { endsInHyphen, type CutFault, type Flow } from './flow';
+import { cutsWord, type CutFault, type Flow } from './flow';
 import type { PagePlan } from './pagePlan';
 import { floatsOf } from './placePictures';
 import { reasonFor, type Reason } from './reasons';
@@ -21,6 +21,7 @@ export type GiveKind =
   | 'short-last-page'
   | 'picture-over'
   | 'figure-late'
+  | 'figure-below'
   | 'note-divided'
   | 'note-late'
   | 'margin-note-late'
@@ -64,11 +65,14 @@ export function givesOf(
   if (depth !== 0 && !isLast)
     gives.push({ kind: depth < 0 ? 'spread-short' : 'spread-long', paragraph: firstParagraph, lines: depth });
   for (const region of regions) {
-    for (const { item, setting, from, gap } of region.stretches) {
+    for (const { item, setting, from, to, gap } of region.stretches) {
       const { paragraph, step } = setting;
       const isWished = items[item].source.wishes?.lines === step;
       if (from === 0 && step !== 0 && !isWished)
         gives.push({ kind: step < 0 ? 'line-shorter' : 'line-longer', paragraph, lines: step });
+      for (const { line, moved, figure } of items[item].source.hung ?? [])
+        if (moved > 0 && line >= from && line < to)
+          gives.push({ kind: 'figure-below', paragraph: figure.paragraph, lines: moved });
       if (gap !== null) gives.push({ kind: 'space-given', paragraph, lines: gap - items[item].source.gap });
     }
     append(gives, givesOfNotes(region, flow));
@@ -116,7 +120,7 @@ function givesOfEnd(region: FilledRegion, flow: Flow, plan: PagePlan): Give[] {
   if (fault !== 'none' && !(item.breakBefore && endLine === 0))
     gives.push({ kind: fault, paragraph: setting.paragraph, lines: 0 });
   const isRecto = (page % 2 === 0) === (plan.firstSide === 'recto');
-  if (endLine > 0 && isRecto && closesPage(region.region) && endsInHyphen(setting.paragraph, endLine - 1))
+  if (endLine > 0 && isRecto && closesPage(region.region) && cutsWord(setting, endLine))
     gives.push({ kind: 'hyphen-over-recto', paragraph: setting.paragraph, lines: 0 });
   const hasNotes = region.noteTo > region.noteFrom;
   const isUneven = white > 1e-3 && !hasNotes && !plan.exempt && !item.breakBefore && last !== undefined;

@@ -13,7 +13,15 @@ export type { DivisionPage } from './divisionPage';
 export type { FillMemory } from './fillMemory';
 export { fillPages } from './fillPages';
 export { EXACT, LIMITS } from './searchLimits';
-export { depthOfWhole, isFloat, notesAt, sameInsertions, type UnderParagraph } from './flowParagraph';
+export {
+  depthOfWhole,
+  isFloat,
+  type BesideLines,
+  type HungFigure,
+  notesAt,
+  sameInsertions,
+  type UnderParagraph,
+} from './flowParagraph';
 export {
   makeFlow,
   type CutFault,

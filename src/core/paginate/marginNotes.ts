@@ -11,6 +11,7 @@ import {
 import type { Pt } from '../model/spec/length';
 import type { Flow } from './flow';
 import { notesAt } from './flowParagraph';
+import { rowAt } from './settingRows';
 import type { FilledRegion } from './tracePages';
 
 /** The column of the margin. */
@@ -77,7 +78,7 @@ export class MarginNotes {
         const { height, source } = flow.items[item];
         return notesAt(source, 'margin').flatMap(({ at, paragraphs }): WaitingLine[] => {
           const { broken } = setting.paragraph;
-          const line = Math.max(0, lastAtMost(broken.from, at, broken.count));
+          const line = rowAt(setting.rows, Math.max(0, lastAtMost(broken.from, at, broken.count)));
           if (line < from || line >= to) return [];
           const y = gridBaseline(geometry, region.top + start + height - 1) + (line - from) * height * geometry.leading;
           return paragraphs.flatMap((paragraph, order) =>

@@ -15,10 +15,16 @@ export const isCaptionOf = (before: FlowParagraph, { paragraph }: FlowParagraph)
   before.paragraph.styled.style.pictures !== undefined && paragraph.styled.style.meaning === 'caption';
 
 const LEAST_AFTER = 2;
-/** Least depth of what must follow on an item's page: two lines after a head, or a picture's caption, with the spaces between. */
+/** Grid lines that a page may not have of those that it might: its spread cannot run long everywhere. */
+const MAY_LACK = 1;
+
+/** Least depth of what must follow on an item's page: two lines after a head, a picture's caption, the rest of what stands beside a figure. */
 export function neededAfter(items: readonly Item[], index: number): number {
   const next = items[index + 1];
   if (next === undefined) return 0;
+  const { byFigure } = items[index].source;
+  if (byFigure !== undefined && next.source.byFigure?.joins)
+    return byFigure.depth - (byFigure.to - byFigure.from) * items[index].height + MAY_LACK;
   if (isCaptionOf(items[index].source, next.source)) return depthOf(next, LEAST_AFTER);
   let lines = linesAfterHead(items, index);
   let depth = 0;

@@ -8,9 +8,10 @@ import {
   type PageGeometry,
 } from '../model/composed/pages';
 import type { Flow } from './flow';
-import { depthOfWhole } from './flowParagraph';
+import { depthOfWhole, type HungFigure } from './flowParagraph';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
-import { footDepth, placeFloats, withUnder } from './placePictures';
+import { inLines } from './settingRows';
+import { footDepth, hungAt, placeFloats, withUnder } from './placePictures';
 import type { FilledRegion } from './tracePages';
 
 /** Fragments of the text of a region, and of the figures that it holds. `noteGap`: grid lines above notes. */
@@ -40,6 +41,10 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       return [...others(before), placed, ...others(after)];
     }
     if (source.under !== undefined) return withUnder(source, placed, geometry);
+    if (source.byFigure !== undefined) {
+      const lines = inLines(setting.rows, placed, height * geometry.leading);
+      return [...lines, ...hungBeside(source.hung ?? [], placed, height, geometry)];
+    }
     if (source.marginal === undefined) return [placed];
     const numbers = source.marginal
       .filter(({ line }) => line >= from && line < to)
@@ -53,6 +58,20 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
     return [placed, ...numbers];
   });
   return [...text, ...placeFloats(flow, region, geometry, noteGap)];
+}
+
+/** The figures that begin at lines of a fragment; `height`: of a line of it, in grid lines. */
+function hungBeside(
+  hung: readonly HungFigure[],
+  { from, to, x, y }: Fragment,
+  height: number,
+  geometry: PageGeometry,
+): Fragment[] {
+  return hung
+    .filter(({ line }) => line >= from && line < to)
+    .flatMap(({ figure, line, down, x: own }) =>
+      hungAt(figure, x + own, y + (line - from) * height * geometry.leading + down, geometry),
+    );
 }
 
 /** The lines of a cell that stand beside those of a fragment of the deepest cell of its row. */

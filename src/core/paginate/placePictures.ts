@@ -2,7 +2,7 @@
 import { append } from '../base/append';
 import { gridBaseline, type Fragment, type PageGeometry } from '../model/composed/pages';
 import type { Flow } from './flow';
-import { depthOfWhole, type FlowParagraph } from './flowParagraph';
+import type { FlowParagraph } from './flowParagraph';
 import { noteHeight } from './noteBlocks';
 import type { PackedFloat } from './packInsertions';
 import type { FilledRegion } from './tracePages';
@@ -43,9 +43,14 @@ function footLine(flow: Flow, { region, depth, noteFrom, noteTo }: FilledRegion,
 
 /** A figure down from a grid line. */
 function hung(figure: FlowParagraph, x: number, top: number, geometry: PageGeometry): Fragment[] {
+  return hungAt(figure, x, gridBaseline(geometry, top), geometry);
+}
+
+/** A figure down from the cap height of a line; `baseline`: of that line. */
+export function hungAt(figure: FlowParagraph, x: number, baseline: number, geometry: PageGeometry): Fragment[] {
   const { paragraph } = figure;
-  const tall = depthOfWhole({ paragraph }, geometry.leading);
-  return withUnder(figure, { paragraph, from: 0, to: 1, x, y: gridBaseline(geometry, top + tall - 1) }, geometry);
+  const y = baseline + paragraph.styled.style.leading - geometry.leading;
+  return withUnder(figure, { paragraph, from: 0, to: 1, x, y }, geometry);
 }
 
 /** A figure whose last line, or whose picture, stands on a grid line. */

@@ -1,6 +1,6 @@
 // Why something had to give: what the pages would have come to without it. From the page's first line on, pages are
 // filled as they come, with the best settings, the wished spaces and the plain depth, until the first fault.
-import { endsInHyphen, type CutFault, type Flow } from './flow';
+import { cutsWord, type CutFault, type Flow } from './flow';
 import { snappedStart } from './snap';
 import { noteHeight } from './noteBlocks';
 import type { PagePlan } from './pagePlan';
@@ -29,8 +29,7 @@ export function reasonFor(flow: Flow, plan: PagePlan, page: number, item: number
     const fault = end.line === 0 ? next.faultBefore : next.settings[0].faults[end.line];
     if (fault !== 'none' && fault !== 'two-after-head') return { fault, after };
     const isRecto = ((page + after) % 2 === 0) === (plan.firstSide === 'recto');
-    if (end.line > 0 && isRecto && endsInHyphen(next.settings[0].paragraph, end.line - 1))
-      return { fault: 'hyphen-over-recto', after };
+    if (end.line > 0 && isRecto && cutsWord(next.settings[0], end.line)) return { fault: 'hyphen-over-recto', after };
     if (end.white > SLACK && !end.hasNotes && !plan.exempt) return { fault: 'uneven', after };
     [p, l] = [end.item, end.line];
   }

@@ -1,8 +1,9 @@
 // The rules of a region: how deep it may be, and what white, depth and a last page cost.
 import { COST } from './costs';
-import { endsInHyphen, type FlowItem, type Setting } from './flow';
+import { cutsWord, type FlowItem, type Setting } from './flow';
 import type { PagePlan } from './pagePlan';
 import { closesPage, type Region } from './regions';
+import { lineOf } from './settingRows';
 import { FLAG } from './stateList';
 
 const SLACK = 1e-3;
@@ -84,12 +85,12 @@ export class RegionRules {
   ): number {
     let cost = line === 0 ? item.cutBefore : setting!.cut[line];
     if (line === 0 && item.breakBefore) cost = 0;
-    if (line > 0 && endsInHyphen(setting!.paragraph, line - 1)) {
+    if (line > 0 && cutsWord(setting!, line)) {
       if (!closesPage(region)) cost += COST.COLUMN_HYPHEN;
       else cost += flags & FLAG.VERSO ? COST.VERSO_HYPHEN : COST.RECTO_HYPHEN;
     }
     if (isHeld && closesPage(region)) {
-      const offset = line === 0 ? 0 : setting!.paragraph.broken.from[line];
+      const offset = line === 0 ? 0 : setting!.paragraph.broken.from[lineOf(setting!.rows, line)];
       if (item.held?.has(offset) !== true) cost += COST.MOVED_START;
     }
     return cost;

@@ -11,7 +11,7 @@ import type { ComposeContext } from './flow/composeContext';
 import { divisionGeometry } from './pages/bookGeometry';
 import type { HeldStarts } from './pages/hold';
 import { NO_TOUCHES, touchedPages, touchedRuns, type TouchedPages } from './pages/pageTouches';
-import { paginateCached } from './pages/paginateCached';
+import { paginateStanding } from './pages/standFigures';
 import { composeReach, printedDivisions, reachesOf, type Reach } from './pages/reaches';
 import { withProgress, type TypesetProgress } from './withProgress';
 
@@ -120,7 +120,7 @@ function* makePass(
     const { facing } = book.spec.page;
     const wished = startSide(division, reach.before, book.spec);
     if (needsBlank(division, wished, sideOfPage(pageCount, facing))) pageCount += 1;
-    const paginated = paginateCached(division, flow, ownCompose, own, sideOfPage(pageCount, facing));
+    const paginated = paginateStanding(division, flow, ownCompose, own, sideOfPage(pageCount, facing));
     const pages = yield* withProgress(paginated, watch.progress(index + 1));
     pageCount += pages.length;
     const part = { division, followers, pages };

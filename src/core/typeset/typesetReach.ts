@@ -10,7 +10,7 @@ import type { TypesetContext } from './context';
 import { furnish } from './pages/furnish';
 import { touchedPages } from './pages/pageTouches';
 import { composeReach, printedDivisions, reachesOf } from './pages/reaches';
-import { paginateCached } from './pages/paginateCached';
+import { paginateStanding } from './pages/standFigures';
 import type { TypesetProgress } from './withProgress';
 
 /** The pages of a division and the book around them; its other pages are those of the earlier book. */
@@ -43,7 +43,7 @@ export function* typesetReach(
   const composing = composeReach(reach, compose, earlier.references);
   let step = composing.next();
   for (; !step.done; step = composing.next()) yield 0;
-  const paginating = paginateCached(division, step.value, compose, own, first.side);
+  const paginating = paginateStanding(division, step.value, compose, own, first.side);
   let made = paginating.next();
   for (; !made.done; made = paginating.next()) yield 0;
   const ownPage = own === geometry ? undefined : own;

@@ -3,10 +3,11 @@ import { ValueError } from '../base/errors';
 import { LANGUAGES } from '../model/copy/languages';
 import { BOOK_FORMAT, type Book, type Division, type Particulars } from '../model/copy/book';
 import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
-import { FIGURE_PLACES, FIGURE_WIDTHS, MOST_PARTS } from '../model/copy/figureSetting';
+import { MOST_PARTS } from '../model/copy/figureSetting';
 import { ROLES } from '../model/copy/roles';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
+import { cropSchema, figureSettingKeys } from './figureSchema';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
 import { withUniqueIds } from './uniqueIds';
@@ -182,14 +183,11 @@ const figureText = Joi.object({ id, blocks: Joi.array().items(block).max(MOST_TE
 export const figureSchema = Joi.object({
   id,
   parts: Joi.array()
-    .items(Joi.object({ picture: Joi.object(pictureFacts).required() }))
+    .items(Joi.object({ picture: Joi.object(pictureFacts).required(), crop: cropSchema }))
     .min(1)
     .max(MOST_PARTS)
     .required(),
-  place: Joi.string()
-    .valid(...FIGURE_PLACES)
-    .required(),
-  width: Joi.alternatives(Joi.string().valid(...FIGURE_WIDTHS), Joi.number().min(1).max(20_000)).required(),
+  ...figureSettingKeys,
   caption: figureText,
   credit: figureText,
 });

@@ -2,7 +2,7 @@
 import { ValueError } from '../base/errors';
 import { parseLength } from '../measure/units';
 import type { Length } from '../model/spec/length';
-import { Joi } from './check';
+import { Joi, word } from './check';
 
 export const UNITS = ['pt', 'mm', 'cm', 'in', 'pica', 'px'];
 
@@ -46,3 +46,6 @@ export const oneOf = (...values: string[]) =>
 export const flag = () => Joi.boolean().required();
 export const optional = (schema: Joi.Schema) => schema.optional();
 export const object = (keys: Joi.SchemaMap) => Joi.object(keys).required();
+
+/** An ink by its name, at a tint. */
+export const inkUse = Joi.object({ ink: word(60).min(1).required(), tint: number(0, 100, 'percent') });

@@ -4,10 +4,9 @@ import { NOTE_NUMERALS, NOTE_PLACES, NOTE_POSITIONS, NOTE_RESTARTS } from '../mo
 import { MOST_FOLIO, NUMERALS } from '../model/spec/numbering';
 import { FURNITURE_ROLES } from '../model/spec/pageRoles';
 import { Joi, word } from './check';
-import { flag, number, object, oneOf, whole } from './fields';
+import { flag, inkUse, number, object, oneOf, whole } from './fields';
 
 const tag = () => word(12).pattern(/^[A-Za-z0-9]{1,12}$/);
-const inkUse = Joi.object({ ink: word(60).min(1).required(), tint: number(0, 100, 'percent') });
 const numerals = () => oneOf(...NUMERALS);
 
 /** A folio run: its first number is whole, from 1 to four figures. */

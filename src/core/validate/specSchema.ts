@@ -7,7 +7,7 @@ import { SCRIPT_NAMES } from '../model/spec/scripts';
 import { migrateSpec } from '../formats/migrateSpec';
 import { MARK_SETS, MEANINGS, type Margins, type Spec } from '../model/spec/spec';
 import { check, checkShape, Joi, word } from './check';
-import { flag, lengthSchema, number, object, oneOf, optional, whole } from './fields';
+import { flag, inkUse, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPatternFault } from '../looks/spotPatterns';
 import { inksSchema } from './inksSchema';
 import {
@@ -34,8 +34,6 @@ const openerVariant = Joi.alternatives(
 )
   .allow(null)
   .required();
-
-const inkUse = Joi.object({ ink: word(60).min(1).required(), tint: number(0, 100, 'percent') });
 
 const paragraphRule = Joi.object({
   weight: number(0, 40, 'pt'),

@@ -1,7 +1,8 @@
 // One page on a canvas of its own size: the Shelf's title pages, the deckle's glance.
 import { useEffect, useRef } from 'react';
 import type { DisplayList } from '../../core/model/composed/displayList';
-import { drawPage, type OutlineSource, type PictureSource } from './drawPage';
+import { drawPage } from './drawPage';
+import type { OutlineSource, PictureSource } from './pageDrawing';
 
 interface Props {
   readonly list: DisplayList;

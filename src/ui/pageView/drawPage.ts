@@ -1,31 +1,10 @@
 // Draws a display list on a canvas: glyph outlines at their places, so that a page is sharp at any zoom.
-import type { DisplayList, GlyphOutline, PictureItem, RuleItem, TextItem } from '../../core/model/composed/displayList';
+import type { DisplayList, GlyphOutline, RuleItem, TextItem } from '../../core/model/composed/displayList';
 import { paintLayers } from '../../core/model/composed/paintLayers';
-import { PRINTED } from '../../core/model/copy/pictureTypes';
-import type { PictureKind } from '../../core/model/copy/streams';
-
-/** Where outlines come from; undefined while one has not arrived. */
-export type OutlineSource = (face: string, glyph: number) => GlyphOutline | undefined;
-
-/** A picture that can be drawn; undefined until it is here, and for one that cannot be shown. */
-export type PictureSource = (asset: string, format: PictureKind) => CanvasImageSource | undefined;
-
-const FRAME_INK = '#8c8578';
+import { drawPicture } from './drawPicture';
+import type { PageDrawing } from './pageDrawing';
 
 const paths = new WeakMap<GlyphOutline, Path2D>();
-
-/** Where and with what a page is drawn. */
-export interface PageDrawing {
-  readonly outlines: OutlineSource;
-  readonly pictures?: PictureSource | undefined;
-  /** Its top left corner on the canvas, in device pixels. */
-  readonly x: number;
-  readonly y: number;
-  /** Device pixels a point. */
-  readonly scale: number;
-  /** CSS colour of what has no ink of its own. */
-  readonly ink: string;
-}
 
 export function drawPage(context: CanvasRenderingContext2D, list: DisplayList, drawing: PageDrawing): void {
   // Title pages kept on the Shelf by an earlier version say nothing of pictures.
@@ -54,33 +33,6 @@ function drawItem(context: CanvasRenderingContext2D, item: TextItem, list: Displ
     context.setTransform(em * item.scaleX, 0, 0, -em, x + list.xs[k] * scale, y + (item.y - list.rises[k]) * scale);
     context.fill(pathOf(outline));
   }
-}
-
-/** The picture over its area; where it cannot be drawn, a frame with its name. */
-function drawPicture(
-  context: CanvasRenderingContext2D,
-  { asset, format, name, x: left, y: top, width, height }: PictureItem,
-  { x, y, scale, pictures }: PageDrawing,
-): void {
-  const image = PRINTED.has(format) ? pictures?.(asset, format) : undefined;
-  context.setTransform(1, 0, 0, 1, x + left * scale, y + top * scale);
-  const [w, h] = [width * scale, height * scale];
-  if (image !== undefined) {
-    context.imageSmoothingQuality = 'high';
-    context.drawImage(image, 0, 0, w, h);
-    return;
-  }
-  context.strokeStyle = FRAME_INK;
-  context.lineWidth = Math.max(0.5 * scale, 1);
-  context.strokeRect(0, 0, w, h);
-  context.save();
-  context.beginPath();
-  context.rect(0, 0, w, h);
-  context.clip();
-  context.fillStyle = FRAME_INK;
-  context.font = `${8 * scale}px sans-serif`;
-  context.fillText(name || 'picture', 6 * scale, 14 * scale);
-  context.restore();
 }
 
 function pathOf(outline: GlyphOutline): Path2D {

@@ -2,7 +2,7 @@
 import { createContext, useCallback, useContext, useSyncExternalStore } from 'react';
 import { PageCache } from '../../state/compose/pageCache';
 import type { PictureCache } from '../../state/compose/pictureCache';
-import type { PictureSource } from './drawPage';
+import type { PictureSource } from './pageDrawing';
 
 /** Where no book is open there are no pages. */
 export const PageCacheContext = createContext(new PageCache(() => null));

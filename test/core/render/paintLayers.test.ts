@@ -40,7 +40,7 @@ describe('the order of painting', () => {
     const calls: string[] = [];
     const context = {
       ...{ setTransform: () => undefined, save: () => undefined, restore: () => undefined, beginPath: () => undefined },
-      ...{ rect: () => undefined, clip: () => undefined, strokeRect: () => calls.push('picture') },
+      ...{ rect: () => undefined, clip: () => undefined, stroke: () => calls.push('picture') },
       ...{
         fillRect: (x: number) => calls.push(`rule ${x}`),
         fill: () => calls.push('glyph'),

@@ -9,7 +9,7 @@ import { gridBaseline, type Fragment, type TypesetBook } from '../../../src/core
 import { OBJECT_CHARACTER, paragraph, type Block, type PictureFacts } from '../../../src/core/model/copy/streams';
 import { displayPage, paragraphFacts, tryEdits, wishCosts } from '../../../src/core/typeset';
 import { compose, drain, newContext } from '../../build/assets';
-import { book, chapter, note, p, words } from '../../build/book';
+import { book, chapter, note, p, resetIds, words } from '../../build/book';
 import { factsOf, pngOf } from '../../build/pictures';
 
 const WIDE = factsOf(pngOf(600, 300));
@@ -56,6 +56,8 @@ const isOfFigure = ({ paragraph: { styled } }: Fragment) =>
   styled.style.pictures !== undefined || styled.style.meaning === 'caption';
 
 describe('a figure with a place of its own', () => {
+  beforeEach(resetIds);
+
   const blocks = () => [prose(1), mark('p500', 1), ...[2, 3, 4, 5].map(prose)];
 
   it('stands at the head of a page: picture, caption, credit line, then the text', () => {
@@ -128,6 +130,7 @@ describe('a figure with a place of its own', () => {
       fc.property(
         fc.array(fc.tuple(setting, fc.integer({ min: 20, max: 160 })), { minLength: 1, maxLength: 6 }),
         (list) => {
+          resetIds();
           const own = list.map(([one], k) => figure(k + 1, one));
           const all = list.flatMap(([, length], k): Block[] => [
             paragraph(`p6${k}`, 'TX', words(length, k + 3)),
@@ -220,6 +223,8 @@ describe('a figure with a place of its own', () => {
 });
 
 describe('a figure of several parts', () => {
+  beforeEach(resetIds);
+
   const parts = [factsOf(pngOf(60, 40)), factsOf(pngOf(30, 50)), factsOf(pngOf(80, 30))];
 
   it('has them side by side, as high as each other, as wide as is wished, with a letter under the middle of each', () => {
@@ -291,6 +296,8 @@ describe('a figure of several parts', () => {
 });
 
 describe('a figure that waits', () => {
+  beforeEach(resetIds);
+
   it('for pages is told, with how many; at the head of the next page it is where it should be', () => {
     const pictures = Array.from({ length: 5 }, (_, k) => figure(k + 1, { place: 'head', width: 'column' }));
     const marks = pictures.map((_, k) => mark(`p50${k}`, k + 1));

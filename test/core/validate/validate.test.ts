@@ -248,6 +248,19 @@ describe('the project file', () => {
     expect(opened.divisions.flatMap(({ blocks }) => blocks.flatMap(figuresIn))).to.deep.equal([figure.id]);
   });
 
+  it('keeps what format 15 brought: a figure beside text, its frame and how its pictures stand in it', () => {
+    const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-15.walnut', import.meta.url)));
+    const [figure] = Object.values(openProject(sample, checkBook).book.figures);
+    expect([figure.place, figure.captionAt, figure.frame?.shape, figure.frame?.border?.width]).to.deep.equal([
+      'beside',
+      'above',
+      'ellipse',
+      0.5,
+    ]);
+    expect(figure.around).to.include({ text: 'both', outline: true, side: 'inner', inset: 30, from: 2 });
+    expect(figure.parts.map(({ crop }) => crop?.turn)).to.deep.equal([90, undefined]);
+  });
+
   it('makes figures of the pictures that stood alone in books of before, with the captions after them', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-5.walnut', import.meta.url)));
     const { book: opened } = openProject(sample, checkBook);

@@ -3,6 +3,7 @@
 // `gatherFigures` makes figures of them again.
 import type { Book } from '../../model/copy/book';
 import type { Figure, Figures } from '../../model/copy/figures';
+import { settingOf } from '../../model/copy/figureSetting';
 import {
   figuresIn,
   isFigureAlone,
@@ -120,9 +121,11 @@ function flatParagraph(block: Paragraph, figures: Figures): Block[] {
 const PLAIN_STYLE = 'TX';
 
 /** The first picture of a figure, which knows the rest of it. */
-function pictureOfFigure({ id, parts, place, width, caption, credit }: Figure): PictureFacts {
+function pictureOfFigure(of: Figure): PictureFacts {
+  const { id, parts, caption, credit } = of;
   const more = parts.slice(1).map(({ picture }) => picture);
-  const figure: FigureTie = { id, place, width, caption: caption.id, credit: credit.id, more };
+  const crops = parts.map(({ crop }) => crop);
+  const figure: FigureTie = { id, ...settingOf(of), caption: caption.id, credit: credit.id, more, crops };
   return { ...parts[0].picture, figure };
 }
 

@@ -1,7 +1,7 @@
 // Figures of flat blocks: a picture that stands alone with the captions after it becomes one, and what was flattened becomes what it was.
 import type { Book, Division } from '../../model/copy/book';
-import type { Figure, FigureText } from '../../model/copy/figures';
-import { PLAIN_FIGURE } from '../../model/copy/figureSetting';
+import type { Figure, FigurePart, FigureText } from '../../model/copy/figures';
+import { PLAIN_FIGURE, settingOf } from '../../model/copy/figureSetting';
 import {
   figuresIn,
   isPictureAlone,
@@ -107,16 +107,22 @@ class Gathering {
       id: stream ?? this.take('s'),
       blocks: texts.filter((one) => isCredit(one) === is).map(bare),
     });
-    const setting = known ?? PLAIN_FIGURE;
     return {
       id,
-      parts: [...pictures.map(factsOf), ...(pictures[0].figure?.more ?? [])].map((picture) => ({ picture })),
-      place: setting.place,
-      width: setting.width,
+      parts: partsOf(pictures),
+      ...settingOf(known ?? PLAIN_FIGURE),
       caption: text(false, tie?.caption),
       credit: text(true, tie?.credit),
     };
   }
+}
+
+function partsOf(pictures: readonly PictureObject[]): FigurePart[] {
+  const { more = [], crops = [] } = pictures[0].figure ?? {};
+  return [...pictures.map(factsOf), ...more].map((picture, k) => {
+    const crop = crops[k];
+    return crop === undefined ? { picture } : { picture, crop };
+  });
 }
 
 /** What a picture among flat blocks is by itself. */

@@ -50,6 +50,8 @@ export interface SetTabs {
 export interface Measure {
   readonly first: readonly Pt[];
   readonly width: Pt;
+  /** From the column's left edge to that of each of the first lines, beside a figure; absent: 0. */
+  readonly inset?: readonly Pt[];
 }
 
 /** A column of one width. */

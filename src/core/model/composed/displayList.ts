@@ -5,6 +5,7 @@ import type { SetInk } from '../spec/inks';
 import type { Pt } from '../spec/length';
 import type { Meaning } from '../spec/spec';
 import type { BlockId, PictureKind, StreamId } from '../copy/streams';
+import type { SetFrame } from './styled';
 
 /** A run of glyphs on one baseline. Its glyphs are `first` to `first + count` of the page's arrays. */
 export interface TextItem {
@@ -64,6 +65,8 @@ export interface PictureItem {
   readonly y: Pt;
   readonly width: Pt;
   readonly height: Pt;
+  /** Absent: it fills its area. */
+  readonly frame?: SetFrame;
   readonly stream: StreamId;
   readonly block: BlockId;
 }

@@ -1,6 +1,7 @@
 // A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
 import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
+import type { Crop, FrameShape } from '../copy/figureSetting';
 import type { SetInk } from '../spec/inks';
 import type { Pt } from '../spec/length';
 import type { Caps, LeadIn, Meaning, ParagraphRule, SpotRule, TabStop, WordSpace } from '../spec/spec';
@@ -101,6 +102,22 @@ export interface SetPicture {
   readonly height: Pt;
   /** Pixels of the file to the inch as it is set; 0 where the pixels are not known. */
   readonly resolution: number;
+  /** Absent: it fills a rectangle without a border. */
+  readonly frame?: SetFrame;
+}
+
+/** The frame of a picture as it is set, and the picture in it. */
+export interface SetFrame extends Pick<Crop, 'turn' | 'mirrored' | 'upended'> {
+  readonly shape: FrameShape;
+  /** Of rounded corners, never more than half of the frame. */
+  readonly radius: Pt;
+  /** Ink null: black. */
+  readonly border: { readonly width: Pt; readonly ink: SetInk | null } | null;
+  /** The picture before it is turned round its own middle: that middle, from the frame's, and its size, in points. */
+  readonly across: Pt;
+  readonly down: Pt;
+  readonly width: Pt;
+  readonly height: Pt;
 }
 
 /** A stretch set in one face, size and position. Runs are sorted and cover the text. */

@@ -1,9 +1,11 @@
 // Figures: pictures with what is said of them. Each is a record of the book that one mark in the copy (an inline object) leads to.
-import type { FigureSetting } from './figureSetting';
+import type { Crop, FigureSetting } from './figureSetting';
 import type { Block, FigureId, PictureFacts, StreamId } from './streams';
 
 export interface FigurePart {
   readonly picture: PictureFacts;
+  /** Absent: PLAIN_CROP. */
+  readonly crop?: Crop;
 }
 
 /** A text of a figure; none where it has no blocks. */

@@ -1,6 +1,6 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
-import { MOST_PARTS, type FigureSetting } from './figureSetting';
+import { MOST_PARTS, type Crop, type FigureSetting } from './figureSetting';
 import type { IndexMark } from '../spec/indexSpec';
 import type { Pt } from '../spec/length';
 import type { InkUse } from '../spec/inks';
@@ -126,6 +126,8 @@ export interface FigureTie extends FigureSetting {
   readonly credit: StreamId;
   /** Its parts after the first. */
   readonly more: readonly PictureFacts[];
+  /** How its parts stand in their frames, in their order; undefined for those that stand plainly. */
+  readonly crops: readonly (Crop | undefined)[];
 }
 
 /** Bytes of pictures by their hash. */

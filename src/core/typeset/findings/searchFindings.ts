@@ -88,6 +88,14 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
     kind: 'figure-late',
     message: `The figure stands ${give.lines} pages after its reference: there was no room for it before, or others wait.`,
   }),
+  'figure-below': (give) => ({
+    kind: 'picture-over',
+    message: `There was no room for the figure beside its paragraph: it stands ${lines(give)} of text later.`,
+  }),
+  'by-figure': () => ({
+    kind: 'parted',
+    message: 'The figure and the text beside it are deeper than the page: they reach below it.',
+  }),
   'note-divided': () => ({
     kind: 'note-divided',
     message: 'A note goes on at the foot of the next page.',
@@ -140,6 +148,7 @@ const FAULT_WORDS: Readonly<Record<Reason['fault'], string>> = {
   parted: 'kept lines separated',
   'two-after-head': 'two lines after a head',
   'line-by-break': 'a single line beside a scene break',
+  'by-figure': 'a figure that reaches below it',
   uneven: 'white at its foot',
   'hyphen-over-recto': 'a word divided over it',
   'short-last-page': 'too few lines on it, the chapter’s last',

@@ -42,7 +42,9 @@ export function styleOfPicture(
   }
   if (picturesOf(blocks[index]).length === 0) return style;
   const under = captionDepth(blocks, index, compose);
-  return interner.intern(pictureStyle(style, blocks[index], under, compose.geometry, compose.book.spec.page.bleed));
+  const { page, inks } = compose.book.spec;
+  const { geometry, beside } = compose;
+  return interner.intern(pictureStyle(style, blocks[index], under, { geometry, bleed: page.bleed, inks, beside }));
 }
 
 /** Em that a letter of a caption takes, and more: its lines are not known before they are set. */

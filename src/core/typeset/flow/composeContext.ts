@@ -5,12 +5,19 @@ import type { Book } from '../../model/copy/book';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { NotePlaces } from '../../model/composed/referenceTable';
 import type { LocalLook } from '../../model/copy/streams';
+import type { Pt } from '../../model/spec/length';
 import type { Spec } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { StyleContext, StyleSheet } from '../../styles';
 import type { StageClock } from './composeParagraph';
 import type { TypesetContext } from '../context';
 import type { HeldStarts } from '../pages/hold';
+
+/** Points that a figure beside text may be wide, and is where nobody said how wide. */
+export interface BesideRoom {
+  readonly most: Pt;
+  readonly usual: Pt;
+}
 
 export interface ComposeContext {
   readonly book: Book;
@@ -32,6 +39,8 @@ export interface ComposeContext {
   readonly measure: number;
   readonly geometry: PageGeometry;
   readonly clock: StageClock;
+  /** What there is for the figure beside text that is being composed. */
+  readonly beside?: BesideRoom | undefined;
   /** Offsets at which pages of a held pull begin, by block; undefined: nothing is held. */
   readonly held?: HeldStarts | undefined;
 }

@@ -2,7 +2,7 @@
 // them, contents entries made from the references.
 import { append } from '../../base/append';
 import type { Division } from '../../model/copy/book';
-import { effectiveTag, isEmptyParagraph } from '../../copy/effectiveTag';
+import { isEmptyParagraph } from '../../copy/effectiveTag';
 import { isOpenerPart, meaningOfTag } from '../../copy/meanings';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
@@ -12,31 +12,30 @@ import type { VariantWish } from '../../linebreak';
 import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { DivisionFlow, FlowFloat, FlowNote, FlowParagraph } from '../../paginate';
-import { composeOne, flatten, styleOf, styleOfPicture, type Before } from './composeBlocks';
+import type { BesideFigure } from './besideFigures';
+import { composeOne, flatten, type Before } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
+import { composeBeside, composeFloat } from './composeFigures';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
 import { PLAIN_TEXT } from '../../copy/plainTags';
 import { atVerseEdge, centreVerse, verseEdge } from './centreVerse';
 import { flowParagraph, type Hanging } from './flowParagraph';
-import { floatOf, partFloats, type FloatingFigure } from './floatFigures';
-import { isNumberLine, setNumber, withNumberLines } from './headNumbers';
+import { partFloats } from './floatFigures';
+import { isNumberLine, withNumberLines } from './headNumbers';
 import { holdCaptions } from './holdCaptions';
 import { levelOffGrid } from './levelOffGrid';
 import { KeptFlow } from './keptFlow';
-import { raggedWhere } from './raggedWhere';
+import { NO_STANDS, wrapText, type Stands } from './wrapText';
+import { settingOf } from './settingOf';
 import { tableRowOf, tableRows } from './tableRows';
 import { ListMarks } from '../../numbering/listMarks';
-import { itemStyle } from './listMarks';
 import { numberVerse } from './numberVerse';
 import { joinNotes } from '../notes/joinNotes';
 
 /** Paragraphs between two checkpoints. */
 const PARAGRAPHS_PER_STEP = 8;
-
-/** Grid lines above the head of a division that goes on on a page. */
-const ABOVE_JOINED = 3;
 
 /** `joins`: it goes on on the page of the division before, its head among the text. */
 export function* composeDivision(
@@ -44,28 +43,29 @@ export function* composeDivision(
   ofBook: ComposeContext,
   references: ReferenceTable,
   joins = false,
-): Generator<void, DivisionFlow> {
+): Generator<void, ComposedFlow> {
   const compose = composeInLanguage(ofBook, division.language);
   const all = withNumberLines(usedBlocks(division, compose), division.role, compose);
   const isDisplay = isDisplayRole(division.role);
   const countedHead = isDisplay ? 0 : countHead(all, compose);
   const headCount = joins ? 0 : countedHead;
-  const { text: blocks, floats } = partFloats(all, isDisplay ? all.length : countedHead, compose);
+  const { text: blocks, floats, besides } = partFloats(all, isDisplay ? all.length : countedHead, compose);
   // Display pages and the heads of openers stand over all columns.
   const across: ComposeContext = { ...compose, measure: compose.geometry.measure };
   const head: ComposedParagraph[] = [];
   const headNotes: FlowNote[] = [];
   const text: FlowParagraph[] = [];
+  const wrapped: { at: number; figure: BesideFigure }[] = [];
   const marks = new ListMarks(compose.book.spec.numbering, compose.book.particulars.language);
   const kept = new KeptFlow(division.id, `${division.role}${joins ? '+' : ''}`, blocks, headCount, compose);
   let made = 0;
   for (let k = 0; k < blocks.length; k += 1) {
     const mark = marks.next(blocks[k]);
+    for (const figure of besides.get(k) ?? [])
+      wrapped.push({ at: text.length, figure: composeBeside(division.id, figure, compose) });
     const same = kept.at(k, text[text.length - 1], floats.has(k));
-    if (same !== undefined) {
-      text.push(same);
-      continue;
-    }
+    if (same !== undefined) text.push(same);
+    if (same !== undefined) continue;
     if ((made += 1) % PARAGRAPHS_PER_STEP === 1) yield;
     const block = blocks[k];
     const { number, style } = settingOf(blocks, k, mark, { count: countedHead, joins }, compose);
@@ -85,19 +85,32 @@ export function* composeDivision(
     }
   }
   kept.keep();
-  const edge = isVerse(compose) ? verseEdge(text, references.verse, compose.measure) : 0;
+  const edge = isVerse(compose) ? verseEdge(text, references.verse, compose.measure) : null;
   text.push(...composeLists(division, compose, references), ...divisionEndNotes(division, compose));
+  const textWith = (stands: Stands) =>
+    settled(wrapText(text, wrapped, stands, compose), isDisplay ? across : compose, edge, isDisplay);
   return {
-    stream: division.id,
-    role: division.role,
+    ...partsOf(division, compose),
     head,
-    headEdge: edge,
-    text: settled(text, isDisplay ? across : compose, isVerse(compose) && !isDisplay ? edge : null, isDisplay),
-    placing: division.placing,
-    notes: compose.book.spec.notes,
-    margin: marginColumn(compose),
-    joinNotes: (notes) => joinNotes(notes.map(streamOf), compose),
+    headEdge: edge ?? 0,
+    text: textWith(NO_STANDS),
+    ...(wrapped.length > 0 ? { standing: textWith } : {}),
   };
+}
+
+/** What a division says of its pages besides its words. */
+const partsOf = ({ id, role, placing }: Division, compose: ComposeContext) => ({
+  stream: id,
+  role,
+  placing,
+  notes: compose.book.spec.notes,
+  margin: marginColumn(compose),
+  joinNotes: (notes: readonly FlowNote[]) => joinNotes(notes.map(streamOf), compose),
+});
+
+/** A division composed. `standing`: its text where figures beside it are found to stand elsewhere; absent where there are none. */
+export interface ComposedFlow extends DivisionFlow {
+  readonly standing?: (stands: Stands) => DivisionFlow['text'];
 }
 
 /** Whether the text of the book is verse. */
@@ -106,7 +119,8 @@ const isVerse = ({ sheet }: ComposeContext) => sheet.get(PLAIN_TEXT)?.align === 
 /** The flow with its verse numbered and at its edge, and what stands off the grid between equal spaces. `edge`: of a book of verse. */
 function settled(text: readonly FlowParagraph[], compose: ComposeContext, edge: number | null, isDisplay: boolean) {
   const numbered = numberVerse(text, compose);
-  const placed = edge === null ? centreVerse(numbered, compose.measure) : atVerseEdge(numbered, edge);
+  const isOfVerse = edge !== null && !isDisplay;
+  const placed = isOfVerse ? atVerseEdge(numbered, edge) : centreVerse(numbered, compose.measure);
   const { lines, leading } = compose.geometry;
   // Lines in columns of other widths are set anew where they stand: there each is by itself.
   const isPlain = !isDisplay && compose.book.spec.pages.columnShares === null;
@@ -143,17 +157,6 @@ function hangingOn(
   return { insertions: [...notes, ...figures], beside };
 }
 
-/** A figure with a place of its own, composed. */
-function composeFloat(stream: string, { place, blocks }: FloatingFigure, compose: ComposeContext): FlowFloat {
-  const parts: FlowParagraph[] = [];
-  blocks.forEach((block, k) => {
-    const { number, style } = settingOf(blocks, k, null, { count: 0, joins: false }, compose);
-    const entry = composeOne(block.stream ?? stream, block, style, number, compose, 'none');
-    parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, { insertions: [] }));
-  });
-  return floatOf(place, parts, compose);
-}
-
 /** The notes of a paragraph, and those of the cells beside it, which hang on its first line. */
 function rowNotes(composed: ComposedParagraph, beside: FlowParagraph['beside'], compose: ComposeContext): FlowNote[] {
   const own = notesOnPage(composed, compose);
@@ -164,46 +167,6 @@ function rowNotes(composed: ComposedParagraph, beside: FlowParagraph['beside'], 
 }
 
 const streamOf = ({ paragraphs }: FlowNote) => paragraphs[0].styled.stream;
-
-/** The style in which a block of a division is set, and what stands before its words. `head`: its paragraphs at the beginning. */
-function settingOf(
-  blocks: readonly Paragraph[],
-  k: number,
-  mark: string | null,
-  head: { readonly count: number; readonly joins: boolean },
-  compose: ComposeContext,
-) {
-  const block = blocks[k];
-  const own = styleOf(effectiveTag(blocks, k, compose.book.spec.styles), compose, block.touches?.look);
-  const wide = head.joins && k === 0 ? withRoomAbove(own, head.count > 0, compose) : own;
-  const later = isLaterOfExtract(blocks, k, wide, compose) ? indented(wide, compose) : wide;
-  const plain = opening(later, head.count > 0 && k === head.count, compose);
-  const number = numberBefore(block, plain, mark, compose);
-  const words = raggedWhere(withTable(number.style, blocks[k + 1], compose), block, compose);
-  const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, words, compose);
-  return { number, style };
-}
-
-/** Whether a paragraph goes on in an extract whose paragraphs have no indent of their own. */
-function isLaterOfExtract(
-  blocks: readonly Paragraph[],
-  k: number,
-  { meaning, firstIndent, align }: ResolvedStyle,
-  { book }: ComposeContext,
-): boolean {
-  if (meaning !== 'extract' || firstIndent !== 0 || k === 0 || blocks[k].style === 'EPI') return false;
-  const isProse = align === 'justify' || align === 'left';
-  return isProse && effectiveTag(blocks, k - 1, book.spec.styles) === blocks[k].style;
-}
-
-/** A caption above a table stays with it. */
-function withTable(style: ResolvedStyle, next: Paragraph | undefined, { context }: ComposeContext): ResolvedStyle {
-  const isAbove = style.meaning === 'caption' && next !== undefined && tableRowOf(next) !== undefined;
-  return isAbove ? context.interner.intern({ ...style, withNext: true, below: 1 }) : style;
-}
-
-const indented = (style: ResolvedStyle, { context }: ComposeContext): ResolvedStyle =>
-  context.interner.intern({ ...style, firstIndent: style.size });
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
 function usedBlocks(division: Division, compose: ComposeContext): readonly Paragraph[] {
@@ -226,37 +189,9 @@ function countHead(blocks: readonly Paragraph[], { book }: ComposeContext): numb
   return end < 0 ? blocks.length : end;
 }
 
-/** The style of an opener's first paragraph of text, with the drop capital and the small capitals of the spec. */
-function opening(style: ResolvedStyle, isFirst: boolean, compose: ComposeContext): ResolvedStyle {
-  const { dropLines, dropLetters, leadWords } = compose.book.spec.openers;
-  if (!isFirst || style.meaning !== 'body' || (dropLines < 2 && leadWords === 0)) return style;
-  const initial = dropLines < 2 ? style.initial : { lines: dropLines, letters: dropLetters, isRaised: false };
-  const firstIndent = initial === null ? style.firstIndent : 0;
-  const lead = leadWords === 0 ? style.lead : ({ kind: 'words', count: leadWords, mark: '', style: null } as const);
-  return compose.context.interner.intern({ ...style, initial, firstIndent, lead });
-}
-
 const MAY_VARY: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem']);
 
 function variantsOf({ touches }: Paragraph, { meaning }: ResolvedStyle): VariantWish {
   if (touches?.lines !== undefined) return touches.lines;
   return MAY_VARY.has(meaning) ? 'good' : 'none';
-}
-
-/** The mark of a list item or the number of a head before its words, and the style with room for it. */
-function numberBefore(block: Paragraph, style: ResolvedStyle, mark: string | null, compose: ComposeContext) {
-  const { interner } = compose.context;
-  if (mark !== null)
-    return { prefix: `${mark}\t`, prefixStyle: null, style: interner.intern(itemStyle(style, block.list!.level)) };
-  const number = compose.numbers.get(block.id);
-  if (number === undefined) return { prefix: '', prefixStyle: null, style };
-  if (isNumberLine(block)) return { prefix: number.text, prefixStyle: null, style };
-  const set = setNumber(number, style);
-  return set.style === style ? set : { ...set, style: interner.intern(set.style) };
-}
-
-/** The head of a division that goes on on a page stands clear of the text before it. */
-function withRoomAbove(style: ResolvedStyle, hasHead: boolean, { context }: ComposeContext): ResolvedStyle {
-  const above = Math.max(style.above, hasHead ? ABOVE_JOINED : 1);
-  return above === style.above ? style : context.interner.intern({ ...style, above });
 }

@@ -1,6 +1,6 @@
 // One paragraph through style, shape and break, each stage only when something that it depends on changed.
 import { breakOn, breakParagraph, type BreakContext, type VariantWish } from '../../linebreak';
-import { column, type BrokenParagraph } from '../../model/composed/broken';
+import { column, type BrokenParagraph, type Measure } from '../../model/composed/broken';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import { joinLines } from '../../model/composed/joinLines';
 import type { LinkTarget, TextLink } from '../../model/composed/links';
@@ -171,6 +171,20 @@ export function setterToMeasures(
       { broken: rest, from: 0, to: rest.count },
     ];
     return { styled, shaped, broken: joinLines(styled.text, pieces) };
+  };
+}
+
+/** A paragraph in lines of other widths, in its best way. */
+export function setToMeasure(
+  { styled, shaped }: ComposedParagraph,
+  measure: Measure,
+  context: TypesetContext,
+): ComposedParagraph {
+  context.cache.brokenCount += 1;
+  return {
+    styled,
+    shaped,
+    broken: breakParagraph(styled, shaped, measure, breakContext(styled, shaped, context)).best,
   };
 }
 

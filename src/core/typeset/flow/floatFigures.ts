@@ -1,25 +1,24 @@
 // Figures that do not stand where their mark is: taken out of the text, and hung on the paragraph before it, at whose reference they are due.
-import type { FigurePlace } from '../../model/copy/figureSetting';
 import type { Paragraph, PictureObject } from '../../model/copy/streams';
 import { depthOfWhole, type FlowFloat, type FlowParagraph } from '../../paginate';
+import { roomBeside } from './besideFigures';
 import { captionDepth } from './composeBlocks';
 import type { ComposeContext } from './composeContext';
+import type { FloatingFigure } from './floatingFigure';
 import { withCaptions } from './holdCaptions';
 import { isLetters, picturesOf } from './setPictures';
-
-/** A figure with a place of its own: the paragraphs of its pictures and of what stands under them. */
-export interface FloatingFigure {
-  readonly place: Exclude<FigurePlace, 'here'>;
-  readonly blocks: readonly Paragraph[];
-}
 
 export interface PartedText {
   readonly text: readonly Paragraph[];
   /** By the index in the text of the paragraph on which they hang. */
-  readonly floats: ReadonlyMap<number, readonly FloatingFigure[]>;
+  readonly floats: FiguresByIndex;
+  /** The same of those that stand beside text: of the paragraph at which they begin. */
+  readonly besides: FiguresByIndex;
 }
 
-const NO_FLOATS: PartedText['floats'] = new Map();
+type FiguresByIndex = ReadonlyMap<number, readonly FloatingFigure[]>;
+
+const NONE: FiguresByIndex = new Map();
 
 /**
  * The text of a division without the figures that have a place of their own. They hang on the paragraph before their mark; where that is the
@@ -29,29 +28,31 @@ const NO_FLOATS: PartedText['floats'] = new Map();
 export function partFloats(blocks: readonly Paragraph[], headCount: number, compose: ComposeContext): PartedText {
   const isSupported = compose.book.spec.pages.columnShares === null;
   if (!isSupported || !blocks.some((_, k) => placeOf(blocks, k, compose) !== null))
-    return { text: blocks, floats: NO_FLOATS };
+    return { text: blocks, floats: NONE, besides: NONE };
   const text: Paragraph[] = [];
   const floats = new Map<number, FloatingFigure[]>();
+  const besides = new Map<number, FloatingFigure[]>();
+  const mapOf = ({ place }: FloatingFigure) => (place === 'beside' ? besides : floats);
   const waiting: FloatingFigure[] = [];
   for (let k = 0; k < blocks.length; k += 1) {
     const place = placeOf(blocks, k, compose);
     if (place === null) {
       text.push(blocks[k]);
-      if (text.length > headCount) hang(floats, text.length - 1, waiting.splice(0));
+      if (text.length > headCount) for (const one of waiting.splice(0)) hang(mapOf(one), text.length - 1, one);
       continue;
     }
     const end = endOfFigure(blocks, k);
     const figure = { place, blocks: blocks.slice(k, end) };
-    if (text.length > headCount) hang(floats, text.length - 1, [figure]);
+    if (text.length > headCount) hang(mapOf(figure), text.length - 1, figure);
     else waiting.push(figure);
     k = end - 1;
   }
   // A division of nothing else has its figures where they are.
-  return waiting.length > 0 ? { text: blocks, floats: NO_FLOATS } : { text, floats };
+  return waiting.length > 0 ? { text: blocks, floats: NONE, besides: NONE } : { text, floats, besides };
 }
 
-function hang(floats: Map<number, FloatingFigure[]>, at: number, figures: readonly FloatingFigure[]): void {
-  if (figures.length > 0) floats.set(at, [...(floats.get(at) ?? []), ...figures]);
+function hang(figures: Map<number, FloatingFigure[]>, at: number, figure: FloatingFigure): void {
+  figures.set(at, [...(figures.get(at) ?? []), figure]);
 }
 
 /** The place of the figure whose pictures the k-th paragraph is; null for any other, and for one that stays. */
@@ -62,7 +63,9 @@ function placeOf(blocks: readonly Paragraph[], k: number, compose: ComposeContex
   const texts = blocks.slice(k + 1, endOfFigure(blocks, k));
   if (texts.some(({ objects }) => objects.some(({ kind }) => kind === 'note'))) return null;
   const { lines, leading } = compose.geometry;
-  return captionDepth(blocks, k, compose) > (lines * leading) / 2 ? null : place;
+  if (captionDepth(blocks, k, compose) > (lines * leading) / 2) return null;
+  // Where there is no room for text beside it, it stands where its mark is.
+  return place === 'beside' && roomBeside({ place, blocks: blocks.slice(k, k + 1) }, compose) === null ? null : place;
 }
 
 /** The first paragraph after those of a figure. */
@@ -83,7 +86,7 @@ const SLACK = 1e-3;
 
 /** A figure as the page search gets it. `parts`: its paragraphs in the flow, the pictures first. */
 export function floatOf(
-  place: FloatingFigure['place'],
+  place: Exclude<FloatingFigure['place'], 'beside'>,
   parts: readonly FlowParagraph[],
   { geometry }: ComposeContext,
 ): FlowFloat {

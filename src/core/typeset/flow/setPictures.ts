@@ -2,8 +2,9 @@
 // themselves. Pictures among words follow, or come before, the paragraph in which they are.
 import { shownSize } from '../../copy/pictureOf';
 import type { PageGeometry } from '../../model/composed/pages';
-import type { ResolvedStyle, SetPicture } from '../../model/composed/styled';
+import type { ResolvedStyle, SetFrame, SetPicture } from '../../model/composed/styled';
 import type { FigureWidth } from '../../model/copy/figureSetting';
+import type { InksSpec } from '../../model/spec/inks';
 import type { PageSpec } from '../../model/spec/pageSpec';
 import {
   isPictureAlone,
@@ -14,6 +15,8 @@ import {
   type PictureFacts,
   type PictureObject,
 } from '../../model/copy/streams';
+import type { BesideRoom } from './composeContext';
+import { frameSize, setFrame, type Size } from './setFrames';
 
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };
@@ -82,13 +85,21 @@ export function picturesOf(block: Paragraph): readonly PictureFacts[] {
   return [...own, ...(own[0].figure?.more ?? [])];
 }
 
+/** What pictures are set by, besides their style. */
+export interface PictureContext {
+  readonly geometry: PageGeometry;
+  readonly bleed: PageSpec['bleed'];
+  readonly inks: InksSpec;
+  /** What there is for a figure beside text; absent for all others. */
+  readonly beside?: BesideRoom | undefined;
+}
+
 /** How pictures are set: `style` that of their paragraph; `under`: points that their captions take, which stay with them. */
 export function pictureStyle(
   style: ResolvedStyle,
   block: Paragraph,
   under: number,
-  geometry: PageGeometry,
-  bleed: PageSpec['bleed'],
+  { geometry, bleed, inks, beside }: PictureContext,
 ): ResolvedStyle {
   const { leading, lines, capHeight } = geometry;
   const measure = Math.min(...geometry.columns.map((column) => column.width));
@@ -96,19 +107,22 @@ export function pictureStyle(
   // Captions of half a page and more are no reason for a small picture.
   const deepest = under < page / 2 ? page - under : page;
   const pictures = picturesOf(block);
-  const wished = (block.objects[0] as PictureObject).figure?.width ?? 'shown';
-  const wide = wideOf(pictures, wished, geometry, bleed);
-  const sizes = sizesOf(pictures, wide === null ? wished : wide.width, wide?.width ?? measure, deepest);
+  const { width: wished = 'shown', frame, crops = [] } = (block.objects[0] as PictureObject).figure ?? {};
+  const wide = beside === undefined ? wideOf(pictures, wished, geometry, bleed) : null;
+  const natural = pictures.map((picture) => naturalSize(picture, measure));
+  const framed = natural.map((size, k) => frameSize(size, frame, crops[k]));
+  const room = typeof wished === 'number' ? (beside?.most ?? measure) : (beside?.usual ?? wide?.width ?? measure);
+  const sizes = sizesOf(framed, wide === null ? wished : wide.width, room, deepest);
   const total = sizes.reduce((sum, { width }) => sum + width, BETWEEN * (sizes.length - 1));
   const height = Math.max(...sizes.map((size) => size.height));
-  const align = block.touches?.align ?? style.align;
+  const align = beside === undefined ? (block.touches?.align ?? style.align) : 'left';
   const free = measure - total;
   let x = align === 'left' ? 0 : align === 'right' ? free : free / 2;
   if (wide !== null) x = wide.x;
   const set = pictures.map((picture, k): SetPicture => {
     const left = x;
     x += sizes[k].width + BETWEEN;
-    const own = setPicture(picture, left, sizes[k]);
+    const own = setPicture(picture, left, sizes[k], setFrame(natural[k], sizes[k], frame, crops[k], inks));
     return wide === null ? own : reaching(own, wide, total);
   });
   return {
@@ -174,24 +188,19 @@ function reaching(picture: SetPicture, { width, x, xVerso, lacksBleed }: Wide, o
   return lacksBleed && inner < 0.5 ? { ...edges, lacksBleed } : edges;
 }
 
-interface Size {
-  readonly width: number;
-  readonly height: number;
-}
-
-function setPicture(picture: PictureFacts, x: number, { width, height }: Size): SetPicture {
+function setPicture(picture: PictureFacts, x: number, size: Size, frame: SetFrame | undefined): SetPicture {
   const { asset, format, name, alt } = picture;
+  const { width } = frame ?? size;
   // A drawing is as sharp at any size.
   const resolution = picture.width > 0 && format !== 'svg' ? Math.round((picture.width / width) * 72) : 0;
-  return { asset, format, name, alt, x, width, height, resolution };
+  return { asset, format, name, alt, x, ...size, resolution, ...(frame === undefined ? {} : { frame }) };
 }
 
 /** Sizes of pictures side by side, all as high as the first where they are several; as wide together as is wished, as far as there is room. */
-function sizesOf(pictures: readonly PictureFacts[], wished: FigureWidth, measure: number, deepest: number): Size[] {
-  const natural = pictures.map((picture) => naturalSize(picture, measure));
+function sizesOf(natural: readonly Size[], wished: FigureWidth, measure: number, deepest: number): Size[] {
   const { height } = natural[0];
   const even = natural.map((size) => ({ width: (size.width * height) / size.height, height }));
-  const room = (total: number) => total - BETWEEN * (pictures.length - 1);
+  const room = (total: number) => total - BETWEEN * (natural.length - 1);
   const width = even.reduce((sum, size) => sum + size.width, 0);
   const widest = typeof wished === 'number' ? Math.min(wished, measure) : measure;
   const asked = wished === 'shown' ? Math.min(width, room(measure)) : room(widest);

@@ -2,19 +2,20 @@
 import { openerKind, openerSettings } from '../../copy/openers';
 import type { Division } from '../../model/copy/book';
 import type { PageGeometry, PageSide } from '../../model/composed/pages';
-import { paginateDivision, type DivisionPage } from '../../paginate';
+import { paginateDivision, type DivisionFlow } from '../../paginate';
 import type { ComposeContext } from '../flow/composeContext';
-import { sameParts } from '../stageCache';
+import { sameParts, type DivisionEntry } from '../stageCache';
 import { wordsIn } from './wordsIn';
 
-/** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. */
+/** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. `key`: under which they are kept. */
 export function* paginateCached(
+  key: string,
   division: Division,
-  flow: Parameters<typeof paginateDivision>[0],
+  flow: DivisionFlow,
   compose: ComposeContext,
   geometry: PageGeometry,
   side: PageSide,
-): Generator<void, readonly DivisionPage[]> {
+): Generator<void, DivisionEntry> {
   const { spec: ofBook } = compose.book;
   const { pages: spec } = ofBook;
   const kind = openerKind(ofBook, division, wordsIn(division.blocks, compose.context));
@@ -50,11 +51,12 @@ export function* paginateCached(
     ...flow.head,
     ...flow.text,
   ];
-  const known = cache.tables.divisions.get(division.id);
-  if (known !== undefined && sameParts(known.parts, parts)) return known.pages;
+  const known = cache.tables.divisions.get(key);
+  if (known !== undefined && sameParts(known.parts, parts)) return known;
   const made = yield* paginateDivision(flow, geometry, opener, spec, side, known?.memory);
   cache.pagedCount += 1;
   cache.visitedCount += made.memory?.fill.visited ?? flow.text.length;
-  cache.tables.divisions.set(division.id, { parts, ...made });
-  return made.pages;
+  const entry = { parts, ...made };
+  cache.tables.divisions.set(key, entry);
+  return entry;
 }

@@ -1,10 +1,10 @@
 // Reaches: a division that begins a page with those that go on where it ends. The page search works on one reach at a time.
-import { append } from '../../base/append';
 import type { Book, Division } from '../../model/copy/book';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
-import { joinsPage, type DivisionFlow } from '../../paginate';
+import { joinsPage } from '../../paginate';
 import type { ComposeContext } from '../flow/composeContext';
-import { composeDivision } from '../flow/composeDivision';
+import { composeDivision, type ComposedFlow } from '../flow/composeDivision';
+import type { Stands } from '../flow/wrapText';
 
 export interface Reach {
   readonly division: Division;
@@ -32,10 +32,13 @@ export function* composeReach(
   { division, followers }: Reach,
   compose: ComposeContext,
   references: ReferenceTable,
-): Generator<void, DivisionFlow> {
+): Generator<void, ComposedFlow> {
   const flow = yield* composeDivision(division, compose, references);
   if (followers.length === 0) return flow;
-  const text = [...flow.text];
-  for (const follower of followers) append(text, (yield* composeDivision(follower, compose, references, true)).text);
-  return { ...flow, text };
+  const flows = [flow];
+  for (const follower of followers) flows.push(yield* composeDivision(follower, compose, references, true));
+  const text = flows.flatMap((one) => one.text);
+  if (flows.every(({ standing }) => standing === undefined)) return { ...flow, text };
+  const standing = (stands: Stands) => flows.flatMap((one) => one.standing?.(stands) ?? one.text);
+  return { ...flow, text, standing };
 }

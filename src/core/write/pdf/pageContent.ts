@@ -1,10 +1,11 @@
 // The content stream of a page (ISO 32000-1, 7.8 and 9.4), written from its display list: glyph ids at their places.
-import type { DisplayList, PictureItem, RuleItem, TextItem } from '../../model/composed/displayList';
+import type { DisplayList, RuleItem, TextItem } from '../../model/composed/displayList';
 import { paintLayers } from '../../model/composed/paintLayers';
 import type { SetInk } from '../../model/spec/inks';
 import { ByteWriter } from './byteWriter';
 import type { FontUse } from './fontUse';
 import { utf16Hex } from './objects';
+import { drawPicture } from './pictureContent';
 import type { PictureUse } from './pictureUse';
 
 const out = new ByteWriter();
@@ -23,7 +24,8 @@ export function pageContent(
   for (const layer of paintLayers(list)) {
     if (layer.kind === 'rules') for (const rule of layer.rules) drawRule(rule, list.height);
     else takeInk(undefined);
-    if (layer.kind === 'pictures') for (const picture of layer.pictures) drawPicture(picture, list.height, pictures);
+    if (layer.kind === 'pictures')
+      for (const picture of layer.pictures) drawPicture(out, picture, list.height, pictures, strokeInk);
     if (layer.kind === 'text') drawText(layer.items, list, fontOf);
   }
   return out.take();
@@ -31,6 +33,11 @@ export function pageContent(
 
 const BLACK = '0 g\n';
 const SPACES = { grey: 'g', rgb: 'rg', cmyk: 'k' } as const;
+
+/** Sets the colour of lines; theirs are the same operators in capitals. */
+const strokeInk = (own: SetInk | null): string =>
+  own === null ? '0 G' : `${own.parts.join(' ')} ${SPACES[own.space].toUpperCase()}`;
+
 /** The operator that set the colour which is on. */
 let ink = BLACK;
 
@@ -54,25 +61,6 @@ function drawText(items: readonly TextItem[], list: DisplayList, fontOf: (face: 
   const writer = new TextWriter(list, fontOf);
   for (const item of items) writer.write(item);
   out.text('ET');
-}
-
-/** The picture over its area; where it cannot be drawn, a thin frame keeps its place. */
-function drawPicture({ asset, x, y, width, height }: PictureItem, pageHeight: number, use: PictureUse): void {
-  const drawn = use.drawnAs(asset, width / height);
-  const foot = pageHeight - y - height;
-  if (drawn === null) {
-    out.text('/Artifact BMC q 0.5 w ').number(x).space().number(foot).space().number(width).space();
-    out.number(height).text(' re S Q EMC\n');
-    return;
-  }
-  const [ux, vx, uy, vy, u, v] = drawn.turn;
-  out.text('q ');
-  for (const value of [ux * width, vx * height, uy * width, vy * height]) out.number(value).space();
-  out
-    .number(x + u * width)
-    .space()
-    .number(foot + v * height);
-  out.text(` cm /${drawn.name} Do Q\n`);
 }
 
 /** What is no part of the text (14.8.2.2); nobody copies the points of a leader. */

@@ -22,6 +22,7 @@ import { costInWords, useWishCosts } from './useWishCosts';
 
 const PLACES: Readonly<Record<FigurePlace, string>> = {
   here: 'where its mark is',
+  beside: 'beside its paragraph',
   head: 'page head',
   foot: 'page foot',
   next: 'next page head',

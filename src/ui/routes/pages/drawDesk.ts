@@ -2,7 +2,8 @@
 import type { Spread } from '../../../state/book/selectors';
 import type { PageCache } from '../../../state/compose/pageCache';
 import { drawBleed, drawMarks } from '../../pageView/drawMarks';
-import { drawPage, type PictureSource } from '../../pageView/drawPage';
+import { drawPage } from '../../pageView/drawPage';
+import type { PictureSource } from '../../pageView/pageDrawing';
 import { pageLeft, rowsInView, rowTop, type DeskGeometry } from './deskGeometry';
 import type { DeskMarks } from './useDeskMarks';
 import type { ViewSize } from './useViewSize';

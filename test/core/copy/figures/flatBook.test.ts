@@ -197,7 +197,7 @@ describe('figures as paragraphs', () => {
   it('that stand twice are two figures', () => {
     const made = bookOf(
       [{ words: '', marks: [], isAlone: true }],
-      [{ parts: 1, place: 2, width: 90, caption: ['A.'], credit: [] }],
+      [{ parts: 1, place: FIGURE_PLACES.indexOf('foot'), width: 90, caption: ['A.'], credit: [] }],
     );
     const flat = flatBook(made);
     const [{ blocks }] = flat.divisions;
