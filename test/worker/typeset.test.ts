@@ -221,7 +221,7 @@ describe('the typeset worker', () => {
     const place = { stream: division.id, block: division.blocks[6].id };
     const [broken, same] = await client.wishes(place, [{ breakBefore: true }, {}]);
     expect(broken!.pages).to.be.at.least(1);
-    expect(same).to.deep.equal({ pages: 0, more: 0 });
+    expect(same).to.deep.equal({ pages: 0, more: 0, lines: 0 });
     expect(await client.wishes({ ...place, stream: 'd999' }, [{ breakBefore: true }])).to.deep.equal([null]);
     client.close();
   });

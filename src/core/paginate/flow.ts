@@ -179,7 +179,7 @@ function compile(
   const { style } = styled;
   const isKept = old !== undefined && old.leading === leading && sameKeeps(old, keeps);
   const own = isKept ? old.settings : settingsOf(source, keeps);
-  const height = source.under === undefined ? style.leading / leading : depthOfWhole(source, leading);
+  const height = source.captions === undefined ? style.leading / leading : depthOfWhole(source, leading);
   const before = cutBetween(paragraphs, index);
   const near = linesSinceHead(paragraphs, index);
   const isWhole = style.withNext || style.keepTogether === true || source.wishes?.together === true;

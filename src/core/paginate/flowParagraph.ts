@@ -60,8 +60,8 @@ export interface FlowParagraph {
   readonly rules?: { readonly above: boolean; readonly below: boolean };
   /** Other cells of a row of a table, their first lines beside its first: those before it in reading order, and those after. */
   readonly beside?: BesideCells;
-  /** Under it and never parted from it: the captions of a picture. */
-  readonly under?: readonly UnderParagraph[];
+  /** With it and never parted from it: the captions of a picture, where its style says. */
+  readonly captions?: readonly CaptionParagraph[];
   /** Lines of it that stand beside a figure. */
   readonly byFigure?: BesideLines;
   /** Figures that begin at a line of it, beside it and what follows. */
@@ -105,19 +105,21 @@ export interface HungFigure {
   readonly moved: number;
 }
 
-export interface UnderParagraph {
+export interface CaptionParagraph {
   readonly paragraph: ComposedParagraph;
   /** Grid lines above it. */
   readonly gap: number;
 }
 
-/** Grid lines of a paragraph as it is best set, with what stands under it. `leading`: of the grid, in points. */
+/** Grid lines of a paragraph as it is best set, with its captions. `leading`: of the grid, in points. */
 export function depthOfWhole(
-  { paragraph, under }: Pick<FlowParagraph, 'paragraph' | 'under'>,
+  { paragraph, captions = [] }: Pick<FlowParagraph, 'paragraph' | 'captions'>,
   leading: number,
 ): number {
   const linesOf = ({ broken, styled }: ComposedParagraph) => (broken.count * styled.style.leading) / leading;
-  return (under ?? []).reduce((sum, { paragraph: own, gap }) => sum + gap + linesOf(own), linesOf(paragraph));
+  const depth = captions.reduce((sum, { paragraph: own, gap }) => sum + gap + linesOf(own), 0);
+  const own = linesOf(paragraph);
+  return paragraph.styled.style.captionAt === 'beside' ? Math.max(own, depth) : own + depth;
 }
 
 export interface BesideCells {

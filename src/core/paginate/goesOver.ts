@@ -25,7 +25,7 @@ export function goesOver(after: readonly (FlowParagraph | undefined)[], leading:
     const { style } = styled;
     // Text beside a figure goes over with it.
     if (next.byFigure?.from === 0) return depth + next.gap + next.byFigure.depth;
-    const height = next.under === undefined ? style.leading / leading : depthOfWhole(next, leading);
+    const height = next.captions === undefined ? style.leading / leading : depthOfWhole(next, leading);
     const isWhole = style.withNext || style.keepTogether || (broken.count === 1 && height >= TALL);
     const taken = isWhole ? broken.count : Math.min(broken.count, AFTER_HEAD - lines);
     depth += next.gap + taken * height;

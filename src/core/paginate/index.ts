@@ -20,7 +20,7 @@ export {
   type HungFigure,
   notesAt,
   sameInsertions,
-  type UnderParagraph,
+  type CaptionParagraph,
 } from './flowParagraph';
 export {
   makeFlow,
@@ -38,6 +38,7 @@ export type { Give, GiveKind } from './gives';
 export type { PagePlan } from './pagePlan';
 export { regionsOf, type PageShape, type Region, type RegionSequence } from './regions';
 export { paginateDivision, type DivisionFlow, type OpenerSettings, type PaginateMemory } from './paginateDivision';
+export { BESIDE_PICTURE } from './placePictures';
 export { placeFurniture, type FurnishedPage, type FurnitureSource, type SlotLine } from './placeFurniture';
 export { traceRegions, type FilledRegion, type Stretch } from './tracePages';
 export type { Reason } from './reasons';

@@ -8,10 +8,10 @@ import {
   type PageGeometry,
 } from '../model/composed/pages';
 import type { Flow } from './flow';
-import { depthOfWhole, type HungFigure } from './flowParagraph';
+import type { HungFigure } from './flowParagraph';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
 import { inLines } from './settingRows';
-import { footDepth, hungAt, placeFloats, withUnder } from './placePictures';
+import { footDepth, hungAt, placeFloats, figureFrom } from './placePictures';
 import type { FilledRegion } from './tracePages';
 
 /** Fragments of the text of a region, and of the figures that it holds. `noteGap`: grid lines above notes. */
@@ -23,9 +23,7 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
     const atEdge = index === 0 || index === region.stretches.length - 1;
     const isBare = source.ornament !== undefined && atEdge && region.endItem < flow.items.length;
     // A line of two grid lines stands on its lower one; smaller leading stands where it falls.
-    const first =
-      source.under === undefined ? height : depthOfWhole({ paragraph: setting.paragraph }, geometry.leading);
-    const y = gridBaseline(geometry, top + start + first - 1);
+    const y = gridBaseline(geometry, top + start + height - 1);
     const paragraph = isBare ? source.ornament : setting.paragraph;
     const placed: Fragment = {
       paragraph,
@@ -40,7 +38,7 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       const others = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => besideOf(placed, cell));
       return [...others(before), placed, ...others(after)];
     }
-    if (source.under !== undefined) return withUnder(source, placed, geometry);
+    if (source.captions !== undefined) return figureFrom(source, x, gridBaseline(geometry, top + start - 1), geometry);
     if (source.byFigure !== undefined) {
       const lines = inLines(setting.rows, placed, height * geometry.leading);
       return [...lines, ...hungBeside(source.hung ?? [], placed, height, geometry)];

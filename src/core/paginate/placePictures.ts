@@ -1,8 +1,8 @@
-// Puts pictures on the page with the captions under them: in their place, at the head or the foot of a region, on a page by themselves.
+// Puts pictures on the page with their captions: in their place, at the head or the foot of a region, on a page by themselves.
 import { append } from '../base/append';
 import { gridBaseline, type Fragment, type PageGeometry } from '../model/composed/pages';
 import type { Flow } from './flow';
-import type { FlowParagraph } from './flowParagraph';
+import { depthOfWhole, type CaptionParagraph, type FlowParagraph } from './flowParagraph';
 import { noteHeight } from './noteBlocks';
 import type { PackedFloat } from './packInsertions';
 import type { FilledRegion } from './tracePages';
@@ -47,49 +47,91 @@ function hung(figure: FlowParagraph, x: number, top: number, geometry: PageGeome
 }
 
 /** A figure down from the cap height of a line; `baseline`: of that line. */
-export function hungAt(figure: FlowParagraph, x: number, baseline: number, geometry: PageGeometry): Fragment[] {
-  const { paragraph } = figure;
-  const y = baseline + paragraph.styled.style.leading - geometry.leading;
-  return withUnder(figure, { paragraph, from: 0, to: 1, x, y }, geometry);
-}
+export const hungAt = (figure: FlowParagraph, x: number, baseline: number, geometry: PageGeometry): Fragment[] =>
+  figureFrom(figure, x, baseline - geometry.leading, geometry);
 
 /** A figure whose last line, or whose picture, stands on a grid line. */
 function standing(figure: FlowParagraph, x: number, line: number, geometry: PageGeometry): Fragment[] {
-  const y = gridBaseline(geometry, line) - depthUnder(figure, geometry);
-  return withUnder(figure, { paragraph: figure.paragraph, from: 0, to: 1, x, y }, geometry);
+  const depth = depthOfWhole(figure, geometry.leading) * geometry.leading;
+  return figureFrom(figure, x, gridBaseline(geometry, line) - depth, geometry);
 }
 
-/** A figure on a page by itself: its captions on the foot line, its pictures in the middle of what is above them. */
+/** A figure on a page by itself: its captions on the foot line or at the head, its pictures in the middle of the rest. */
 function onPage({ figure }: PackedFloat, { region, depth }: FilledRegion, geometry: PageGeometry): Fragment[] {
   const { x, top, lines } = region;
-  const { paragraph, under = [] } = figure;
-  const placed = standing(figure, x, top + lines + depth - 1, geometry);
-  const highest = gridBaseline(geometry, top) - geometry.capHeight;
-  const { leading } = paragraph.styled.style;
+  const { paragraph, captions = [] } = figure;
+  const { leading, captionAt } = paragraph.styled.style;
+  const isAbove = captionAt === 'above';
+  const placed = isAbove ? hung(figure, x, top, geometry) : standing(figure, x, top + lines + depth - 1, geometry);
   const height = leading - geometry.leading + geometry.capHeight;
+  const foot = gridBaseline(geometry, top + lines + depth - 1);
+  // A picture and its captions beside it stand in the middle together.
+  if (captionAt === 'beside') {
+    const room = foot - gridBaseline(geometry, top) + geometry.capHeight - height;
+    return placed.map((one) => ({ ...one, y: one.y - Math.max(0, room) / 2 }));
+  }
+  const lastCaption = placed[captions.length - 1];
+  const head = gridBaseline(geometry, top) - geometry.capHeight;
   // The first line of the captions takes the white above it along.
-  const [first] = under;
-  const lowest = first === undefined ? placed[0].y : placed[1].y - first.paragraph.styled.style.leading;
+  const [first] = captions;
+  const [highest, lowest] = isAbove
+    ? [
+        lastCaption === undefined || captions.length === 0 ? head : lastBaseline(lastCaption) + geometry.leading / 2,
+        foot,
+      ]
+    : [head, first === undefined ? foot : placed[1].y - first.paragraph.styled.style.leading];
   const y = highest + height + Math.max(0, lowest - highest - height) / 2;
-  return [{ ...placed[0], y }, ...placed.slice(1)];
+  return placed.map((one) => (one.paragraph === paragraph ? { ...one, y } : one));
 }
 
-/** Points from the foot of a figure's pictures to the last baseline under them. */
-const depthUnder = ({ under = [] }: FlowParagraph, { leading }: PageGeometry): number =>
-  under.reduce(
+const lastBaseline = ({ paragraph, from, to, y }: Fragment): number =>
+  y + (to - from - 1) * paragraph.styled.style.leading;
+
+/** White between a picture and captions beside it, in points. */
+export const BESIDE_PICTURE = 12;
+
+/** A picture with its captions, in reading order, down from the baseline above it. */
+export function figureFrom(
+  { paragraph, captions = [] }: FlowParagraph,
+  x: number,
+  top: number,
+  geometry: PageGeometry,
+): Fragment[] {
+  const { leading, captionAt, pictures = [] } = paragraph.styled.style;
+  const picture = (y: number): Fragment => ({ paragraph, from: 0, to: 1, x, y });
+  if (captionAt === 'above') {
+    const texts = captionsFrom(captions, x, top, geometry);
+    const depth = depthOf(captions, geometry);
+    return [...texts, picture(top + depth + leading)];
+  }
+  if (captionAt === 'beside') {
+    // Their last line stands on the foot of the picture.
+    const foot = top + Math.max(leading, depthOf(captions, geometry));
+    const left = x + Math.max(...pictures.map((one) => one.x + one.width)) + BESIDE_PICTURE;
+    return [picture(foot), ...captionsFrom(captions, left, foot - depthOf(captions, geometry), geometry)];
+  }
+  return [picture(top + leading), ...captionsFrom(captions, x, top + leading, geometry)];
+}
+
+/** Points from the baseline above captions to their last. */
+const depthOf = (captions: readonly CaptionParagraph[], { leading }: PageGeometry): number =>
+  captions.reduce(
     (sum, { paragraph, gap }) => sum + gap * leading + paragraph.broken.count * paragraph.styled.style.leading,
     0,
   );
 
-/** A picture and what stands under it. */
-export function withUnder({ under = [] }: FlowParagraph, placed: Fragment, geometry: PageGeometry): Fragment[] {
-  let { y } = placed;
-  const others = under.map(({ paragraph, gap }): Fragment => {
+function captionsFrom(
+  captions: readonly CaptionParagraph[],
+  x: number,
+  top: number,
+  geometry: PageGeometry,
+): Fragment[] {
+  let y = top;
+  return captions.map(({ paragraph, gap }): Fragment => {
     const { leading } = paragraph.styled.style;
     const { count } = paragraph.broken;
     const first = y + gap * geometry.leading + leading;
     y = first + (count - 1) * leading;
-    return { paragraph, from: 0, to: count, x: placed.x, y: first };
+    return { paragraph, from: 0, to: count, x, y: first };
   });
-  return [placed, ...others];
 }

@@ -19,12 +19,12 @@ import { edit } from '../book/bookThunks';
 import type { AppThunk } from '../store';
 import { paragraphPointed } from '../view/viewSlice';
 
-/** Puts a figure in the place of the one of its id; nothing happens where that is gone. */
-export function setFigure(to: Figure, name: string): AppThunk {
+/** Puts a figure in the place of the one of its id; nothing happens where that is gone. `joinKey`: of a gesture, which is one undo step. */
+export function setFigure(to: Figure, name: string, joinKey?: string): AppThunk {
   return (dispatch, getState) => {
     const { book, readOnly } = getState().book;
     const made = book === null || readOnly ? null : setFigureEdit(book, to.id, to);
-    if (made !== null) dispatch(edit(name, [made]));
+    if (made !== null) dispatch(edit(name, [made], joinKey));
   };
 }
 

@@ -1,4 +1,4 @@
-// What the typeset worker of an open book says, taken into the store and the caches. The view holds to the text at its head.
+// What the typeset worker of an open book says, taken into the store and the caches. The view holds to the figure pointed at, or to the text at its head.
 import { composeFailed, composeFinished, composeProgressed } from '../compose/composeSlice';
 import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
@@ -19,7 +19,7 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
   return {
     onProgress: whileOpen((_revision, share) => dispatch(composeProgressed(share))),
     onComposed: whileOpen((summary, isPart) => {
-      const held = textInView(getState());
+      const held = figureInView(getState(), session) ?? textInView(getState());
       session.pageCache.composed(summary.revision);
       const isNewest = !isPart && summary.revision === getState().book.revision;
       dispatch(composeFinished({ summary, isNewest }));
@@ -35,6 +35,18 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
     onFailed: whileOpen((message) => dispatch(composeFailed(message))),
     onRestarted: whileOpen(() => session.pageCache.clear()),
   };
+}
+
+/** The figure pointed at, where it stands on the spread in view: the view goes with it. */
+function figureInView(state: RootState, { pageCache }: OpenSession): TextPlace | null {
+  const { paragraph, spread } = state.view;
+  if (paragraph === null) return null;
+  const { stream, block } = paragraph;
+  const page = pageOfSpread(spread, selectFacing(state));
+  const isHere = [page, page + 1].some((index) =>
+    pageCache.get(index)?.pictures.some((picture) => picture.stream === stream && picture.block === block),
+  );
+  return isHere ? { stream, block, offset: 0 } : null;
 }
 
 /** The text at the head of the spread in view: the view holds to it, not to a page number. Null on the first spread. */

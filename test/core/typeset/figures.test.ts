@@ -171,7 +171,7 @@ describe('a figure with a place of its own', () => {
     }
     const wishes = FIGURE_PLACES.map((one) => ({ figure: { place: one } }));
     const costs = drain(wishCosts({ book: made, composed, context }, place, wishes));
-    expect(costs[0]).to.deep.equal({ pages: 0, more: 0 });
+    expect(costs[0]).to.deep.equal({ pages: 0, more: 0, lines: 0 });
     expect(costs[FIGURE_PLACES.indexOf('page')]?.pages).to.be.above(0);
   });
 
@@ -314,5 +314,57 @@ describe('a figure that waits', () => {
     }
     const next = compose(bookOf([prose(1), mark('p500', 1), prose(2), prose(3)], [figure(1, { place: 'next' })]));
     expect(next.findings.map(({ kind }) => kind)).to.not.include('figure-late');
+  });
+});
+
+describe('the caption of a figure', () => {
+  beforeEach(resetIds);
+  const at = (
+    captionAt: FigureSetting['captionAt'],
+    place: FigureSetting['place'],
+    width: FigureSetting['width'] = 120,
+  ) => {
+    const composed = compose(
+      bookOf([prose(1), mark('p500', 1), prose(2), prose(3)], [figure(1, { captionAt, place, width })]),
+    );
+    const [picture, caption, credit] = ['p500', 'p911', 'p912'].map((id) => placeOf(composed, id));
+    expect([caption.page, credit.page]).to.deep.equal([picture.page, picture.page]);
+    const { fragment } = picture;
+    const [set] = styleOf(picture).pictures!;
+    const top = fragment.y - set.height;
+    const text = composed.pages[picture.page].fragments.filter((one) => !isOfFigure(one));
+    const lines = text.flatMap(({ y, from, to }) =>
+      Array.from({ length: to - from }, (_, k) => y + k * composed.geometry.leading),
+    );
+    return { composed, picture, caption: caption.fragment, credit: credit.fragment, set, top, lines };
+  };
+
+  for (const place of ['here', 'head', 'foot', 'page'] as const)
+    it(`stands above it, and the picture follows: ${place}`, () => {
+      const { caption, credit, top, picture, lines } = at('above', place);
+      expect(caption.y).to.be.below(credit.y);
+      expect(credit.y).to.be.below(top);
+      if (place !== 'page') expect(top - credit.y).to.be.below(30);
+      // No line of text between or in them.
+      expect(lines.filter((y) => y > caption.y - 8 && y < picture.fragment.y)).to.deep.equal([]);
+    });
+
+  for (const place of ['here', 'head', 'foot', 'page'] as const)
+    it(`stands beside it, its last line on the foot of the picture: ${place}`, () => {
+      const { caption, credit, set, picture, top, composed, lines } = at('beside', place);
+      expect(caption.x).to.be.above(picture.fragment.x + set.x + set.width);
+      expect(credit.y).to.be.closeTo(picture.fragment.y, 0.01);
+      expect(caption.y).to.be.above(top);
+      const right = caption.x + caption.paragraph.broken.width[0];
+      expect(right).to.be.at.most(composed.geometry.measure + 0.01);
+      expect(lines.filter((y) => y > top + 1 && y < picture.fragment.y + 1)).to.deep.equal([]);
+    });
+
+  it('is below where there is no room beside, and of several parts', () => {
+    const { caption, picture } = at('beside', 'here', 'trim');
+    expect(caption.y).to.be.above(picture.fragment.y);
+    const parts = [factsOf(pngOf(60, 40)), factsOf(pngOf(30, 50))];
+    const composed = compose(bookOf([mark('p500', 1)], [figure(1, { captionAt: 'above' }, parts)]));
+    expect(placeOf(composed, 'p911').fragment.y).to.be.above(placeOf(composed, 'p500').fragment.y);
   });
 });

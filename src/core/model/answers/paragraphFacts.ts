@@ -59,4 +59,6 @@ export interface WishCost {
   readonly pages: number;
   /** Pages more, or fewer. */
   readonly more: number;
+  /** Grid lines by which the end of the division moves down, or up. */
+  readonly lines: number;
 }

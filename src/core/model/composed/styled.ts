@@ -1,7 +1,7 @@
 // A paragraph with everything decided that its style decides: what is set, in which faces, how it is laid out.
 import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
-import type { Crop, FrameShape } from '../copy/figureSetting';
+import type { CaptionSide, Crop, FrameShape } from '../copy/figureSetting';
 import type { SetInk } from '../spec/inks';
 import type { Pt } from '../spec/length';
 import type { Caps, LeadIn, Meaning, ParagraphRule, SpotRule, TabStop, WordSpace } from '../spec/spec';
@@ -70,6 +70,8 @@ export interface ResolvedStyle {
   readonly tabs: readonly TabStop[];
   /** A picture that is set in place of words, as deep as the leading is. */
   readonly pictures?: readonly SetPicture[];
+  /** Where its captions stand; absent: below. */
+  readonly captionAt?: CaptionSide;
   /** Lines from one line number of verse to the next; 0: none. */
   readonly lineNumbers: number;
   readonly hyphenation: {

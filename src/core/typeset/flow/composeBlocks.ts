@@ -5,6 +5,7 @@ import type { VariantWish } from '../../linebreak';
 import type { ComposeContext } from './composeContext';
 import { composeBlock, type ParagraphJob } from './composeParagraph';
 import { withFirstLine } from './firstLine';
+import { BESIDE_PICTURE } from '../../paginate';
 import { isLetters, lettersStyle, picturesOf, pictureStyle, withPicturesApart } from './setPictures';
 import type { ParagraphEntry } from '../stageCache';
 
@@ -60,6 +61,20 @@ export function captionDepth(blocks: readonly Paragraph[], index: number, compos
     depth += lines * leading + above * compose.geometry.leading;
   }
   return depth;
+}
+
+/** How a paragraph is composed that may be the caption of a picture before it: one beside that is as wide as is left. */
+export function captionContext(blocks: readonly Paragraph[], index: number, compose: ComposeContext): ComposeContext {
+  const { stream } = blocks[index];
+  if (stream === undefined) return compose;
+  let at = index - 1;
+  while (at >= 0 && blocks[at].stream !== undefined && picturesOf(blocks[at]).length === 0) at -= 1;
+  if (at < 0 || picturesOf(blocks[at]).length === 0) return compose;
+  const style = styleOf(blocks[at].style, compose, blocks[at].touches?.look);
+  const { captionAt, pictures = [] } = styleOfPicture(blocks, at, style, compose);
+  if (captionAt !== 'beside') return compose;
+  const width = Math.max(...pictures.map((picture) => picture.x + picture.width));
+  return { ...compose, measure: compose.measure - width - BESIDE_PICTURE };
 }
 
 /** What is put before the words of a paragraph, and where it and they lead. */

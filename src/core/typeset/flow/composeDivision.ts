@@ -13,7 +13,7 @@ import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import type { DivisionFlow, FlowFloat, FlowNote, FlowParagraph } from '../../paginate';
 import type { BesideFigure } from './besideFigures';
-import { composeOne, flatten, type Before } from './composeBlocks';
+import { captionContext, composeOne, flatten, type Before } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
 import { composeBeside, composeFloat } from './composeFigures';
@@ -70,7 +70,7 @@ export function* composeDivision(
     const block = blocks[k];
     const { number, style } = settingOf(blocks, k, mark, { count: countedHead, joins }, compose);
     const isText = k >= headCount && !isDisplay;
-    const column = isDisplay || k < headCount ? across : compose;
+    const column = isDisplay || k < headCount ? across : captionContext(blocks, k, compose);
     const variants = isText && style.pictures === undefined ? variantsOf(block, style) : 'none';
     const entry = composeOne(block.stream ?? division.id, block, style, number, column, variants);
     if (k < headCount) {

@@ -1,7 +1,7 @@
 // Figures that do not stand in the text, composed: those with a place of their own, and those beside text.
 import type { FlowFloat, FlowParagraph } from '../../paginate';
 import { besideFigure, roomBeside, type BesideFigure } from './besideFigures';
-import { composeOne } from './composeBlocks';
+import { captionContext, composeOne } from './composeBlocks';
 import type { ComposeContext } from './composeContext';
 import { floatOf } from './floatFigures';
 import type { FloatingFigure } from './floatingFigure';
@@ -37,7 +37,7 @@ function composeParts(
 ): FlowParagraph[] {
   const parts: FlowParagraph[] = [];
   blocks.forEach((block, k) => {
-    const compose = composeBy(parts[0]);
+    const compose = captionContext(blocks, k, composeBy(parts[0]));
     const { number, style } = settingOf(blocks, k, null, { count: 0, joins: false }, compose);
     const entry = composeOne(block.stream ?? stream, block, style, number, compose, 'none');
     parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, { insertions: [] }));

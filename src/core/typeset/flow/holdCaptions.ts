@@ -1,6 +1,6 @@
 // Pictures hold their captions, so that no page end parts them, and go over to a later page where there is no room for them: then what
 // follows stands as if they were not there.
-import { depthOfWhole, type FlowParagraph, type UnderParagraph } from '../../paginate';
+import { depthOfWhole, type FlowParagraph, type CaptionParagraph } from '../../paginate';
 import { gapBetween } from './flowParagraph';
 
 interface Held {
@@ -49,8 +49,10 @@ const isPicture = ({ paragraph }: FlowParagraph) => paragraph.styled.style.pictu
 const isCaption = ({ paragraph }: FlowParagraph) => paragraph.styled.style.meaning === 'caption';
 
 /** Captions and credit lines of one picture stand close. */
-const underOf = (captions: readonly FlowParagraph[]): UnderParagraph[] =>
-  captions.map(({ paragraph, gap }, k) => ({ paragraph, gap: k === 0 ? gap : 0 }));
+function captionsOf({ paragraph: { styled } }: FlowParagraph, captions: readonly FlowParagraph[]): CaptionParagraph[] {
+  const isBeside = styled.style.captionAt === 'beside';
+  return captions.map(({ paragraph, gap }, k) => ({ paragraph, gap: k === 0 && !isBeside ? gap : 0 }));
+}
 
 /** A picture with the captions under it as one; the same object while these are the same. */
 export function withCaptions(
@@ -61,9 +63,9 @@ export function withCaptions(
   const known = held.get(picture);
   const isSame = known?.mayPass === mayPass && known.captions.length === captions.length;
   if (isSame && known.captions.every((one, k) => one === captions[k])) return known.made;
-  const under = underOf(captions);
+  const own = captionsOf(picture, captions);
   const insertions = [picture, ...captions].flatMap((one) => one.insertions);
-  const made: FlowParagraph = { ...picture, ...(under.length > 0 ? { under } : {}), insertions, mayPass };
+  const made: FlowParagraph = { ...picture, ...(own.length > 0 ? { captions: own } : {}), insertions, mayPass };
   held.set(picture, { captions, mayPass, made });
   return made;
 }
@@ -73,8 +75,8 @@ function heldPicture(
   captions: readonly FlowParagraph[],
   { lines, leading }: { readonly lines: number; readonly leading: number },
 ): FlowParagraph | null {
-  const under = underOf(captions);
-  if (depthOfWhole({ paragraph: picture.paragraph, under }, leading) > lines) return null;
+  const own = captionsOf(picture, captions);
+  if (depthOfWhole({ paragraph: picture.paragraph, captions: own }, leading) > lines) return null;
   const all = [picture, ...captions];
   // What a person wished for its page, and its notes, keep it in its place.
   const mayPass = all.every(({ insertions, wishes, held: at }) => insertions.length === 0 && !wishes && !at);

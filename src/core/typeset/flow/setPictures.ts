@@ -20,6 +20,8 @@ import { frameSize, setFrame, type Size } from './setFrames';
 
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };
+/** Share of the column that a picture with its caption beside it takes at most. */
+const MOST_BESIDE_CAPTION = 0.62;
 /** Between pictures side by side, in points. */
 const BETWEEN = 12;
 
@@ -107,15 +109,21 @@ export function pictureStyle(
   // Captions of half a page and more are no reason for a small picture.
   const deepest = under < page / 2 ? page - under : page;
   const pictures = picturesOf(block);
-  const { width: wished = 'shown', frame, crops = [] } = (block.objects[0] as PictureObject).figure ?? {};
+  const { width: wished = 'shown', frame, crops = [], captionAt } = (block.objects[0] as PictureObject).figure ?? {};
   const wide = beside === undefined ? wideOf(pictures, wished, geometry, bleed) : null;
   const natural = pictures.map((picture) => naturalSize(picture, measure));
   const framed = natural.map((size, k) => frameSize(size, frame, crops[k]));
-  const room = typeof wished === 'number' ? (beside?.most ?? measure) : (beside?.usual ?? wide?.width ?? measure);
-  const sizes = sizesOf(framed, wide === null ? wished : wide.width, room, deepest);
+  // Of several pictures, and beside text, captions are below; beside one that reaches into the margins there is no room.
+  const isFixed =
+    pictures.length > 1 || beside !== undefined || under === 0 || (wide !== null && captionAt === 'beside');
+  const side = isFixed ? undefined : captionAt;
+  const isBeside = side === 'beside';
+  const widest = isBeside ? measure * MOST_BESIDE_CAPTION : (wide?.width ?? measure);
+  const room = typeof wished === 'number' ? (beside?.most ?? widest) : (beside?.usual ?? widest);
+  const sizes = sizesOf(framed, wide === null ? wished : wide.width, room, isBeside ? page : deepest);
   const total = sizes.reduce((sum, { width }) => sum + width, BETWEEN * (sizes.length - 1));
   const height = Math.max(...sizes.map((size) => size.height));
-  const align = beside === undefined ? (block.touches?.align ?? style.align) : 'left';
+  const align = beside === undefined && !isBeside ? (block.touches?.align ?? style.align) : 'left';
   const free = measure - total;
   let x = align === 'left' ? 0 : align === 'right' ? free : free / 2;
   if (wide !== null) x = wide.x;
@@ -128,6 +136,7 @@ export function pictureStyle(
   return {
     ...style,
     pictures: set,
+    ...(side === undefined || side === 'below' ? {} : { captionAt: side }),
     // From the cap height of its first line down: its caption follows at once, the text after returns to the grid.
     leading: Math.max(leading, height - capHeight + leading),
     leadingReplaced: false,

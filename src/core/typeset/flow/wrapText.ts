@@ -211,11 +211,11 @@ const MOST_ROWS = 400;
 const BESIDE: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'break']);
 
 /** Whether lines of a paragraph may stand beside a figure. */
-function isText({ paragraph, beside, under, byFigure }: FlowParagraph): boolean {
+function isText({ paragraph, beside, captions, byFigure }: FlowParagraph): boolean {
   const { style, tail } = paragraph.styled;
   const { meaning, pictures } = style;
   const isOwn = BESIDE.has(meaning) || meaning.startsWith('heading');
-  return isOwn && pictures === undefined && beside === undefined && under === undefined && !byFigure && tail === '';
+  return isOwn && pictures === undefined && beside === undefined && captions === undefined && !byFigure && tail === '';
 }
 
 /** Grid lines from a figure's first line to that of a paragraph after others. */

@@ -1,11 +1,14 @@
 // What lies over the drawn pages in view: their text, invisible, to be selected and pointed at, and the bracket of the paragraph.
 import { memo } from 'react';
+import { figureAt } from '../../../core/copy/figures/findFigures';
+import { useAppSelector } from '../../../state/hooks';
 import type { PageSummary } from '../../../worker/typesetClient';
 import type { Spread } from '../../../state/book/selectors';
 import type { PageCache } from '../../../state/compose/pageCache';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { TextLayer } from '../../pageView/TextLayer';
 import { Bracket } from './Bracket';
+import { FigureHandles, type FigureHandlesProps } from './FigureHandles';
 import { pageLeft, rowTop, type DeskGeometry } from './deskGeometry';
 
 interface Props {
@@ -58,6 +61,15 @@ function PageText({
     <>
       <TextLayer list={list} scale={geometry.scale} />
       {pointed && <Bracket list={list} place={pointed} scale={geometry.scale} side={side} />}
+      {pointed && <PointedFigure list={list} place={pointed} scale={geometry.scale} side={side} />}
     </>
   );
+}
+
+/** The handles of the figure pointed at; nothing for words, and in a book that can only be read. */
+function PointedFigure({ place, ...rest }: Omit<FigureHandlesProps, 'figure'>) {
+  const figure = useAppSelector(({ book: { book, readOnly } }) =>
+    book === null || readOnly ? undefined : figureAt(book, place.stream, place.block),
+  );
+  return figure === undefined ? null : <FigureHandles place={place} figure={figure} {...rest} />;
 }

@@ -5,6 +5,7 @@ import { markOf } from '../../../core/copy/figures/findFigures';
 import type { Figure } from '../../../core/model/copy/figures';
 import {
   FIGURE_PLACES,
+  type CaptionSide,
   type FigurePlace,
   type FigureSetting,
   type FigureWidth,
@@ -17,6 +18,8 @@ import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { ChoiceSetting, LengthSetting } from '../../components/Setting';
 import { Choices } from './Choices';
+import { FigureAround } from './FigureAround';
+import { FigureFrame } from './FigureFrame';
 import { Beginning, PictureFacts, Toggle } from './slipFields';
 import { costInWords, useWishCosts } from './useWishCosts';
 
@@ -69,7 +72,22 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
         choices={FIGURE_PLACES.map((one, k) => ({ value: one, name: PLACES[one], cost: costInWords(costs[k]) }))}
         onChange={(to) => set({ place: to }, `Figure: ${PLACES[to]}`)}
       />
+      {figure.place === 'beside' && <FigureAround place={place} figure={figure} disabled={readOnly} set={set} />}
       <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
+      {figure.place !== 'beside' && figure.parts.length === 1 && (
+        <ChoiceSetting
+          label="Caption"
+          value={figure.captionAt ?? 'below'}
+          disabled={readOnly}
+          choices={[
+            ['below', 'below it'],
+            ['above', 'above it'],
+            ['beside', 'beside it'],
+          ]}
+          onChange={(to) => set({ captionAt: to as CaptionSide }, 'Place of a caption')}
+        />
+      )}
+      <FigureFrame figure={figure} pictures={facts?.pictures ?? []} disabled={readOnly} />
       <DepthOfFrame figure={figure} facts={facts} disabled={readOnly} />
       {isAlone && figure.place === 'here' && (
         <>
@@ -113,10 +131,18 @@ interface WidthProps {
   readonly set: (change: Partial<FigureSetting>, name: string) => unknown;
 }
 
+const WIDTHS = [
+  ['shown', 'as its file says'],
+  ['column', 'of the column'],
+  ['margin', 'into the outer margin'],
+  ['trim', 'to the trim'],
+  ['own', 'typed'],
+] as const;
+
 /** Why a figure does not reach as far as is wished. */
 const HELD = 'In its column: only figures of one part, on pages of one column, reach beyond it.';
 
-function WidthFields({ figure: { width, parts }, facts, disabled, set }: WidthProps) {
+function WidthFields({ figure: { width, parts, place }, facts, disabled, set }: WidthProps) {
   const columns = useAppSelector((state) => state.book.book!.spec.pages.columns);
   const isHeld = columns > 1 || parts.length > 1;
   const unit = useAppSelector((state) => state.book.book!.spec.page.trim.width.unit);
@@ -128,13 +154,7 @@ function WidthFields({ figure: { width, parts }, facts, disabled, set }: WidthPr
         value={typeof width === 'number' ? 'own' : width}
         disabled={disabled}
         note={isHeld && (width === 'margin' || width === 'trim') ? HELD : undefined}
-        choices={[
-          ['shown', 'as its file says'],
-          ['column', 'of the column'],
-          ['margin', 'into the outer margin'],
-          ['trim', 'to the trim'],
-          ['own', 'typed'],
-        ]}
+        choices={WIDTHS.filter(([kind]) => place !== 'beside' || kind === 'own' || kind === 'shown' || kind === width)}
         onChange={(to) =>
           to === 'own'
             ? set({ width: Math.max(LEAST_WIDTH, Math.round(now || LEAST_WIDTH)) }, 'Width of a figure')

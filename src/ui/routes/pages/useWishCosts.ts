@@ -37,3 +37,14 @@ export function costInWords(cost: WishCost | null | undefined): string {
   const count = Math.abs(cost.more) === 1 ? 'one' : String(Math.abs(cost.more));
   return `${changed}, ${count} ${cost.more > 0 ? 'more' : 'fewer'}`;
 }
+
+/** By how much a change pushes the text on: `4 lines longer`, with the pages where it ends on another; nothing while it is not known. */
+export function pushInWords(cost: WishCost | null | undefined): string {
+  if (cost === null || cost === undefined) return '';
+  const { lines, more } = cost;
+  const count = Math.abs(lines);
+  const push =
+    count === 0 ? 'same length' : `${count} ${count === 1 ? 'line' : 'lines'} ${lines > 0 ? 'longer' : 'shorter'}`;
+  if (more === 0) return push;
+  return `${push}, ${Math.abs(more) === 1 ? 'a page' : `${Math.abs(more)} pages`} ${more > 0 ? 'more' : 'fewer'}`;
+}
