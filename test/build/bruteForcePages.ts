@@ -145,6 +145,9 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
     for (let float = place.float; float <= floats.length; float += 1) {
       const above = floats.slice(place.float, float).reduce((sum, one) => sum + one.height, 0);
       if (above > base + SLACK) break;
+      // A picture over two pages begins on a verso, and goes on on the recto after it.
+      if (float === place.float && floats[float]?.half === 'recto') continue;
+      if (float > place.float && floats[float - 1].half === 'verso' && !place.verso) break;
       const begun = lines.length === 0 ? flow.items.length : lines[0].item;
       const last = floats[float - 1];
       if (float > place.float && last.isPicture && last.anchor >= begun) break;
@@ -262,10 +265,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
         return cost;
       }
       const note = endOfNotes(place.note, total, room, isEmpty);
-      if (note < 0 || (isEmpty && note === place.note && float === place.float)) return null;
+      const isIdle = isEmpty && note === place.note && float === place.float;
+      const waits = !place.verso && floats[float]?.half === 'verso';
+      if (note < 0 || (isIdle && !waits)) return null;
       return cheapest(
         after(place, [], { depth: fixed ?? 0, note, float, head }),
-        before + COST.SPLIT_NOTE + pagePrice(place),
+        before + COST.SPLIT_NOTE + (isIdle ? COST.BLANK_PAGE : 0) + pagePrice(place),
         bound,
       );
     }

@@ -41,6 +41,8 @@ export interface FlowParts {
   /** Heights of floats. */
   readonly floats?: readonly number[];
   readonly floatPlace?: FloatPlace;
+  /** The two floats are the halves of a picture over two facing pages. */
+  readonly areHalves?: boolean;
   /** What a setting of a line fewer, or more, costs beyond the best. */
   readonly shorter?: number;
   readonly longer?: number;
@@ -110,8 +112,9 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
           paragraphs: [composed(lines, { leading: 8 })],
           layout: part.noteLayout ?? PLAIN_NOTES,
         })),
-        ...(part.floats ?? []).map((height) => ({
+        ...(part.floats ?? []).map((height, k) => ({
           place: part.floatPlace ?? ('head' as const),
+          ...(part.areHalves ? { half: k === 0 ? ('verso' as const) : ('recto' as const) } : {}),
           at: 0,
           height,
           figure: { paragraph: composed(1, { leading: (height - 1) * LEADING }), gap: 0, insertions: [] },

@@ -60,6 +60,8 @@ export const COST = {
   PASSED: 40,
   /** A float a region later than its reference. */
   FLOAT_LATE: 60,
+  /** A blank recto before a picture over two pages. */
+  BLANK_PAGE: 3000,
   /** A page start that is not the held one. */
   MOVED_START: 200,
   /** Columns of a last page that could not be made level, and each line by which they differ. */

@@ -212,10 +212,12 @@ class Filler {
     const waits = current.float[k] < 0;
     const mayGoOver = !empty || (current.used[k] > 0 && (flags & FLAG.LEFT_FOR) === 0);
     if (item.mayPass && mayGoOver) this.passOver(k, flags);
-    // A figure beside the text waits for those before it, unless none of them can stand.
-    const isDue = item.source.hung === undefined || (empty && current.used[k] === 0 && this.mayLeaveAny);
-    if (waits && (item.mayPass || !isDue))
-      return empty && (owes || current.used[k] > 0) ? this.endBefore(k, true) : undefined;
+    // A figure beside the text waits for those before it, though a page stays blank.
+    if (waits && (item.mayPass || item.source.hung !== undefined)) {
+      const isIdle = !owes && current.used[k] === 0;
+      if (empty && (!isIdle || this.mayLeaveAny)) this.endBefore(k, true, isIdle ? COST.BLANK_PAGE : 0);
+      return;
+    }
     const region = this.starts.regionOf(k);
     const isLate = region.column > 0 || isWrongSide(item.side, flags);
     if (item.beginsPage && this.starts.at > 0 && isLate) return this.endBefore(k, true);
@@ -371,7 +373,7 @@ class Filler {
   }
 
   /** Ends the region before the paragraph, when what stays white is little or cannot be helped. */
-  private endBefore(k: number, forced = false): void {
+  private endBefore(k: number, forced = false, price = 0): void {
     const { states: current } = this.starts;
     const { item, flow } = this;
     const noteFrom = flow.noteStart[this.starts.at] - current.owed[k];
@@ -380,7 +382,7 @@ class Filler {
     const white = low - current.used[k] - this.notes.height(noteFrom, due);
     const most = Math.max(item.mayLeave, this.limits.white) + SLACK;
     if (!forced && !this.mayLeaveAny && !item.breakBefore && white > most) return;
-    this.end.begin(k, null, 0, current.flags[k], noteFrom, 0);
+    this.end.begin(k, null, 0, current.flags[k], noteFrom, price);
     this.end.at(current.flags[k], 0, current.used[k], due, forced);
     this.endRegion();
   }

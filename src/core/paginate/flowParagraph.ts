@@ -140,8 +140,10 @@ export interface FlowFloat {
   readonly at: number;
   /** Grid lines, the space between it and the text included; of a page by itself, those of the page. */
   readonly height: number;
-  /** A picture with what stands under it. */
+  /** A picture with its captions. */
   readonly figure: FlowParagraph;
+  /** Of a picture over two facing pages, which is two floats in a row: one for a verso, and the other for the recto after it. */
+  readonly half?: 'verso' | 'recto';
 }
 
 /** The notes of a paragraph that stand at one place. */
@@ -158,7 +160,14 @@ function sameInsertion(a: Insertion, b: Insertion): boolean {
   if (a === b) return true;
   if (a.at !== b.at) return false;
   if (isFloat(a) || isFloat(b))
-    return isFloat(a) && isFloat(b) && a.place === b.place && a.height === b.height && a.figure === b.figure;
+    return (
+      isFloat(a) &&
+      isFloat(b) &&
+      a.place === b.place &&
+      a.height === b.height &&
+      a.figure === b.figure &&
+      a.half === b.half
+    );
   const { paragraphs } = b;
   const isAlike = a.place === b.place && a.layout === b.layout && a.paragraphs.length === paragraphs.length;
   return isAlike && a.paragraphs.every((paragraph, k) => paragraph === paragraphs[k]);

@@ -1,6 +1,14 @@
 // The insertions of a reach as the search counts them: notes at the foot as lines in a row, floats one after another.
 import type { ComposedParagraph } from '../model/composed/pages';
-import { depthOfWhole, isFloat, notesAt, type FloatPlace, type FlowNote, type FlowParagraph } from './flowParagraph';
+import {
+  depthOfWhole,
+  isFloat,
+  notesAt,
+  type FloatPlace,
+  type FlowFloat,
+  type FlowNote,
+  type FlowParagraph,
+} from './flowParagraph';
 import { exactHeight, type NoteLines } from './noteBlocks';
 
 /** The note lines of a flow in the order of their references, and how many come before each paragraph. */
@@ -66,6 +74,7 @@ export interface PackedFloat {
   readonly place: FloatPlace;
   /** The picture with what stands under it. */
   readonly figure: FlowParagraph;
+  readonly half?: FlowFloat['half'];
 }
 
 /** Grid lines of white below a picture at the head of a region, at least. */
@@ -85,8 +94,8 @@ export function packFloats(
   paragraphs.forEach((paragraph, anchor) => {
     for (const insertion of paragraph.insertions)
       if (isFloat(insertion)) {
-        const { height, place, figure } = insertion;
-        floats.push({ anchor, height, isPicture: false, place, figure });
+        const { height, place, figure, half } = insertion;
+        floats.push({ anchor, height, isPicture: false, place, figure, ...(half === undefined ? {} : { half }) });
       }
     if (paragraph.mayPass)
       floats.push({

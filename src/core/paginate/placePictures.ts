@@ -80,7 +80,7 @@ function onPage({ figure }: PackedFloat, { region, depth }: FilledRegion, geomet
         foot,
       ]
     : [head, first === undefined ? foot : placed[1].y - first.paragraph.styled.style.leading];
-  const y = highest + height + Math.max(0, lowest - highest - height) / 2;
+  const y = paragraph.styled.style.pictures?.[0].foot ?? highest + height + Math.max(0, lowest - highest - height) / 2;
   return placed.map((one) => (one.paragraph === paragraph ? { ...one, y } : one));
 }
 

@@ -66,6 +66,7 @@ export function finishReach(starts: RegionStarts, flow: Flow, notes: NoteRoom, r
       return;
     }
     const empty = (flags & FLAG.EMPTY) !== 0;
+    let price: number = COST.SPLIT_NOTE;
     let placed = empty ? notes.force(noteFrom, due, room) : notes.place(noteFrom, due, room);
     if (placed < 0) {
       if (!tooDeep) return;
@@ -73,10 +74,11 @@ export function finishReach(starts: RegionStarts, flow: Flow, notes: NoteRoom, r
     }
     if (empty && placed === noteFrom && states.used[k] === 0) {
       // Floats follow on pages that other states begin; a note line taller than its page stands all the same.
-      if (placed === due) return;
-      placed += 1;
+      if (placed < due) placed += 1;
+      else if (!starts.waitsForVerso(k)) return;
+      else price += COST.BLANK_PAGE;
     }
     const end = new RegionEnd().begin(k, null, 0, flags, noteFrom, 0);
-    starts.begin(end, rules.fixedDepth(flags, region) ?? 0, placed, states.cost[k] + COST.SPLIT_NOTE);
+    starts.begin(end, rules.fixedDepth(flags, region) ?? 0, placed, states.cost[k] + price);
   }
 }

@@ -81,17 +81,21 @@ export class RegionStarts {
       entry.float = f;
       entry.used = used;
       entry.flags = flags;
-      this.enterState();
-      for (const depth of finals) {
-        if (depth <= used) continue;
-        entry.flags = flags | (depth << FLAG.FINAL_SHIFT);
-        this.enterState();
-      }
       const next = flow.floats[start + f];
+      // The recto after half of a picture holds its other half.
+      if (f > float || next?.half !== 'recto') {
+        this.enterState();
+        for (const depth of finals) {
+          if (depth <= used) continue;
+          entry.flags = flags | (depth << FLAG.FINAL_SHIFT);
+          this.enterState();
+        }
+      }
       if (next === undefined || next.anchor > this.at + MAX_AHEAD) break;
       if (next.isPicture && next.anchor >= this.at) break;
       const isReached = next.anchor < this.at || (next.anchor === this.at && entry.line > 0);
       if (next.place === 'next' && (!isReached || region.column > 0)) break;
+      if (next.half === 'verso' && (flags & FLAG.VERSO) === 0) break;
       // Below the head of an opener the text begins.
       if (!next.isPicture && next.place !== 'foot' && region.page === 0 && region.top > 0) break;
       used += next.height;
@@ -99,6 +103,14 @@ export class RegionStarts {
       if (used > room + SLACK && f > float) break;
       if (used > room - 2 && f === float && this.at < flow.items.length && !isReached) break;
     }
+  }
+
+  /** Whether a state at the top of a recto waits for a verso, where a picture over two pages begins. */
+  waitsForVerso(k: number): boolean {
+    const { flags, float } = this.states;
+    return (
+      (flags[k] & FLAG.VERSO) === 0 && this.flow.floats[this.flow.floatStart[this.at] + float[k]]?.half === 'verso'
+    );
   }
 
   private enterState(): void {

@@ -9,7 +9,9 @@ const BELOW = 0.2;
 export const offPage: PageRunner = ({ page, geometry }) => {
   const { height } = geometryOf(page, geometry);
   for (const { paragraph, from, to, y } of [...page.fragments, ...page.notes]) {
-    const { leading, size } = paragraph.styled.style;
+    const { leading, size, pictures } = paragraph.styled.style;
+    // A picture that fills its page is cut at the trim.
+    if (pictures?.[0].foot !== undefined) continue;
     const last = y + Math.max(0, to - from - 1) * leading;
     if (last + size * BELOW <= height && y > 0) continue;
     const message = `Text stands over the ${y > 0 ? 'foot' : 'head'} of the page: the page is too shallow for what its spec puts there.`;

@@ -48,6 +48,7 @@ export const figureSettingKeys = {
   place: oneOf(FIGURE_PLACES).required(),
   width: Joi.alternatives(oneOf(FIGURE_WIDTHS), Joi.number().min(1).max(20_000)).required(),
   captionAt: oneOf(CAPTION_SIDES),
+  fold: within(FIGURE_LIMITS.fold).optional(),
   frame,
   around,
 };

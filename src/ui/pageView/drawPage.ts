@@ -9,7 +9,8 @@ const paths = new WeakMap<GlyphOutline, Path2D>();
 export function drawPage(context: CanvasRenderingContext2D, list: DisplayList, drawing: PageDrawing): void {
   // Title pages kept on the Shelf by an earlier version say nothing of pictures.
   for (const layer of paintLayers({ ...list, pictures: list.pictures ?? [] })) {
-    if (layer.kind === 'pictures') for (const picture of layer.pictures) drawPicture(context, picture, drawing);
+    if (layer.kind === 'pictures')
+      for (const picture of layer.pictures) drawPicture(context, picture, { ...drawing, width: list.width });
     if (layer.kind === 'rules') for (const rule of layer.rules) drawRule(context, rule, drawing);
     if (layer.kind === 'text') for (const item of layer.items) drawItem(context, item, list, drawing);
   }

@@ -6,7 +6,25 @@ import type { PageDrawing } from './pageDrawing';
 const FRAME_INK = '#8c8578';
 
 /** The picture in its frame; where it cannot be drawn, a line round its place, with its name. */
-export function drawPicture(context: CanvasRenderingContext2D, item: PictureItem, drawing: PageDrawing): void {
+export function drawPicture(
+  context: CanvasRenderingContext2D,
+  item: PictureItem,
+  drawing: PageDrawing & { readonly width: number },
+): void {
+  const { x, y, scale } = drawing;
+  if (item.clip !== undefined) {
+    // The facing page has the other half.
+    context.save();
+    context.setTransform(1, 0, 0, 1, x, y);
+    context.beginPath();
+    context.rect(0, item.y * scale, drawing.width * scale, item.height * scale);
+    context.clip();
+  }
+  drawInFrame(context, item, drawing);
+  if (item.clip !== undefined) context.restore();
+}
+
+function drawInFrame(context: CanvasRenderingContext2D, item: PictureItem, drawing: PageDrawing): void {
   const { asset, format, frame } = item;
   const { x, y, scale, pictures, ink } = drawing;
   const image = PRINTED.has(format) ? pictures?.(asset, format) : undefined;

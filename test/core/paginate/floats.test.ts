@@ -18,12 +18,12 @@ const picture = fc.constantFrom(25, 40).map((leading): FlowParts => ({ lines: 1,
 /** A paragraph on which a figure of some place hangs; one on a page by itself is as deep as the page. */
 const hung = (page: number) =>
   fc
-    .tuple(text, fc.constantFrom('head', 'foot', 'next', 'page'), fc.integer({ min: 2, max: 4 }))
-    .map(([own, floatPlace, height]): FlowParts => ({
-      ...own,
-      floatPlace,
-      floats: [floatPlace === 'page' ? page : height],
-    }));
+    .tuple(text, fc.constantFrom('head', 'foot', 'next', 'page', 'spread'), fc.integer({ min: 2, max: 4 }))
+    .map(([own, floatPlace, height]): FlowParts =>
+      floatPlace === 'spread'
+        ? { ...own, floatPlace: 'page', floats: [page, page], areHalves: true }
+        : { ...own, floatPlace, floats: [floatPlace === 'page' ? page : height] },
+    );
 const parts = (page: number, least: number, most: number) =>
   fc.array(
     fc.oneof({ weight: 4, arbitrary: text }, { weight: 2, arbitrary: hung(page) }, { weight: 1, arbitrary: picture }),

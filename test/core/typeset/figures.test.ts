@@ -149,7 +149,9 @@ describe('a figure with a place of its own', () => {
               expect(placeOf(composed, id).page).to.equal(pages[k]);
           });
           const shown = composed.pages.flatMap((page) => displayPage(composed, page.index, context).pictures);
-          expect(shown).to.have.length(own.length);
+          // Halves of one over two pages are shown on each.
+          const halves = own.filter(({ place }) => place === 'spread').length;
+          expect(shown).to.have.length(own.length + halves);
         },
       ),
       { numRuns: 12 },
@@ -366,5 +368,81 @@ describe('the caption of a figure', () => {
     const parts = [factsOf(pngOf(60, 40)), factsOf(pngOf(30, 50))];
     const composed = compose(bookOf([mark('p500', 1)], [figure(1, { captionAt: 'above' }, parts)]));
     expect(placeOf(composed, 'p911').fragment.y).to.be.above(placeOf(composed, 'p500').fragment.y);
+  });
+});
+
+describe('a figure over two facing pages', () => {
+  beforeEach(resetIds);
+  const across = (setting: Partial<FigureSetting>, before = 3) => {
+    const context = newContext();
+    const made = bookOf(
+      [...Array.from({ length: before }, (_, k) => prose(k)), mark('p500', 1), prose(11), prose(12), prose(13)],
+      [figure(1, { place: 'spread', ...setting })],
+    );
+    const bleed = Object.fromEntries(
+      ['head', 'foot', 'back', 'foreEdge'].map((edge) => [edge, { pt: 9, unit: 'pt' }]),
+    ) as unknown as Book['spec']['page']['bleed'];
+    const spec = { ...made.spec, page: { ...made.spec.page, bleed } };
+    const composed = compose({ ...made, spec }, context);
+    const halves = composed.pages.flatMap((page) =>
+      displayPage(composed, page.index, context).pictures.map((item) => ({ page, item })),
+    );
+    return { composed, halves };
+  };
+
+  it('has its halves on a verso and the recto after it, and meets at the fold', () => {
+    for (const before of [1, 2, 3, 4, 5, 6]) {
+      const { composed, halves } = across({ width: 'column' }, before);
+      expect(halves.map(({ page }) => page.side)).to.deep.equal(['verso', 'recto']);
+      const [verso, recto] = halves;
+      expect(recto.page.index - verso.page.index).to.equal(1);
+      expect([verso.page.role, recto.page.role]).to.deep.equal(['plate', 'plate']);
+      const { width, foreEdge } = composed.geometry;
+      expect(verso.item.x).to.be.closeTo(foreEdge, 1e-6);
+      expect(recto.item.x).to.be.closeTo(verso.item.x - width, 1e-6);
+      expect(recto.item.x + recto.item.width).to.be.closeTo(width - foreEdge, 1e-6);
+      expect(recto.item.y).to.equal(verso.item.y);
+      // Its captions stand once, under it; the text goes on past it, and no page before it is short.
+      const captions = composed.pages.flatMap(({ index, fragments }) =>
+        fragments.filter(({ paragraph: { styled } }) => styled.style.meaning === 'caption').map(() => index),
+      );
+      expect(captions).to.deep.equal([verso.page.index, verso.page.index]);
+      expect(composed.pages.some(({ role }) => role === 'blank')).to.equal(false);
+    }
+  });
+
+  it('fills both pages to the bleed, and has at the fold what is to be lost there on both', () => {
+    const { composed, halves } = across({ width: 'trim', fold: 5 });
+    const { width, height } = composed.geometry;
+    const [verso, recto] = halves.map(({ item }) => item);
+    expect([verso.x, verso.width]).to.deep.equal([-9 - 5, 2 * width + 18]);
+    expect(recto.x).to.be.closeTo(-width - 9 + 5, 1e-6);
+    // What of the picture is on the cut edge at the fold: the verso shows 5 points more, the recto begins 5 before.
+    expect([width - verso.x, -recto.x].map((at) => at - (width + 9))).to.deep.equal([5, -5]);
+    expect(verso.y).to.equal(-9);
+    expect(verso.y + verso.height).to.be.below(height - 20);
+    // Each is seen on its page alone, as far as the bleed.
+    for (const { clip } of [verso, recto]) expect(clip).to.deep.equal({ x: -9, width: width + 18 });
+    expect(composed.findings.map(({ kind }) => kind)).to.not.include.members(['picture-without-bleed', 'off-page']);
+  });
+
+  it('takes one page in a book without facing pages or in columns, and of several parts', () => {
+    const shown = (change: (spec: Book['spec']) => Book['spec'], pictures: readonly PictureFacts[] = [WIDE]) => {
+      const made = bookOf([prose(1), mark('p500', 1), prose(2)], [figure(1, { place: 'spread' }, pictures)]);
+      const composed = compose({ ...made, spec: change(made.spec) });
+      return composed.pages.filter(({ role }) => role === 'plate').length;
+    };
+    expect(shown((spec) => spec)).to.equal(2);
+    expect(shown((spec) => ({ ...spec, page: { ...spec.page, facing: false } }))).to.equal(1);
+    expect(shown((spec) => spec, [WIDE, WIDE])).to.equal(1);
+  });
+
+  it('alone on its page fills it to the bleed, its captions on the foot line', () => {
+    const { composed, halves } = across({ place: 'page', width: 'trim' });
+    const [{ item }] = halves;
+    expect(halves).to.have.length(1);
+    expect([item.x, item.y, item.width]).to.deep.equal([-9, -9, composed.geometry.width + 18]);
+    const caption = placeOf(composed, 'p911').fragment;
+    expect(caption.y - caption.paragraph.styled.style.size).to.be.above(item.y + item.height);
   });
 });

@@ -67,6 +67,8 @@ export interface PictureItem {
   readonly height: Pt;
   /** Absent: it fills its area. */
   readonly frame?: SetFrame;
+  /** Nothing of it is seen beyond these edges, from the left edge of the page: half of a picture over two pages. */
+  readonly clip?: { readonly x: Pt; readonly width: Pt };
   readonly stream: StreamId;
   readonly block: BlockId;
 }

@@ -98,6 +98,10 @@ export interface SetPicture {
   readonly x: Pt;
   /** On a verso, where that is another: of a picture that reaches into margins. */
   readonly xVerso?: Pt;
+  /** Nothing of it is seen beyond this stretch of its page; left edges as those of the picture. */
+  readonly clip?: { readonly x: Pt; readonly xVerso: Pt; readonly width: Pt };
+  /** Its foot from the head of the page, where the page is not its measure: of one that fills its page. */
+  readonly foot?: Pt;
   /** It reaches the trim, and the pages have no bleed. */
   readonly lacksBleed?: true;
   readonly width: Pt;

@@ -5,9 +5,9 @@ import type { Pt } from '../spec/length';
 /**
  * Where a figure stands, seen from its mark. `here`: at the mark, or at the head of the next page where there is no room; `beside`: beside the text
  * of its paragraph; `head`, `foot`: at the head or the foot of a page, that of the mark or a later one; `next`: at the head of a page after that of
- * the mark; `page`: on a page of its own.
+ * the mark; `page`: on a page of its own; `spread`: over two facing pages of its own.
  */
-export const FIGURE_PLACES = ['here', 'beside', 'head', 'foot', 'next', 'page'] as const;
+export const FIGURE_PLACES = ['here', 'beside', 'head', 'foot', 'next', 'page', 'spread'] as const;
 export type FigurePlace = (typeof FIGURE_PLACES)[number];
 
 /**
@@ -27,6 +27,8 @@ export interface FigureSetting {
   readonly width: FigureWidth;
   /** Absent: below. */
   readonly captionAt?: CaptionSide;
+  /** Of a picture over two pages: points of it that both pages have at the fold, where some is lost in the binding; absent: 0. */
+  readonly fold?: Pt;
   /** Absent: PLAIN_FRAME. */
   readonly frame?: Frame;
   /** How text goes round a figure beside it; absent: PLAIN_AROUND. */
@@ -98,6 +100,7 @@ export const FIGURE_LIMITS = {
   inset: [-2000, 2000],
   from: [0, 200],
   white: [0, 200],
+  fold: [0, 72],
   radius: [0, 500],
   ratio: [0.05, 20],
   border: [0.1, 24],
@@ -113,11 +116,12 @@ export const MOST_PARTS = 12;
 export const PLAIN_FIGURE: FigureSetting = { place: 'here', width: 'shown' };
 
 /** Nothing but how a figure stands, of what has that and more. */
-export function settingOf({ place, width, captionAt, frame, around }: FigureSetting): FigureSetting {
+export function settingOf({ place, width, captionAt, fold, frame, around }: FigureSetting): FigureSetting {
   return {
     place,
     width,
     ...(captionAt === undefined ? {} : { captionAt }),
+    ...(fold === undefined ? {} : { fold }),
     ...(frame === undefined ? {} : { frame }),
     ...(around === undefined ? {} : { around }),
   };

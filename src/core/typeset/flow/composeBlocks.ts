@@ -45,7 +45,11 @@ export function styleOfPicture(
   const under = captionDepth(blocks, index, compose);
   const { page, inks } = compose.book.spec;
   const { geometry, beside } = compose;
-  return interner.intern(pictureStyle(style, blocks[index], under, { geometry, bleed: page.bleed, inks, beside }));
+  return interner.intern(
+    pictureStyle(style, blocks[index], under, {
+      ...{ geometry, bleed: page.bleed, inks, beside, facing: page.facing },
+    }),
+  );
 }
 
 /** Em that a letter of a caption takes, and more: its lines are not known before they are set. */

@@ -16,7 +16,7 @@ import type { BesideFigure } from './besideFigures';
 import { captionContext, composeOne, flatten, type Before } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
-import { composeBeside, composeFloat } from './composeFigures';
+import { composeBeside, composeFloats } from './composeFigures';
 import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
 import { PLAIN_TEXT } from '../../copy/plainTags';
@@ -78,7 +78,7 @@ export function* composeDivision(
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
       append(headNotes, atStart(notesOnPage(entry.composed, compose)));
     } else if (isText || style.pictures !== undefined || entry.composed.styled.text.trim() !== '') {
-      const figures = floats.get(k)?.map((figure) => composeFloat(division.id, figure, compose));
+      const figures = floats.get(k)?.flatMap((figure) => composeFloats(division.id, figure, compose));
       const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : [], figures);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
       kept.note(k, text[text.length - 1]);

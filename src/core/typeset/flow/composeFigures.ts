@@ -3,15 +3,15 @@ import type { FlowFloat, FlowParagraph } from '../../paginate';
 import { besideFigure, roomBeside, type BesideFigure } from './besideFigures';
 import { captionContext, composeOne } from './composeBlocks';
 import type { ComposeContext } from './composeContext';
-import { floatOf } from './floatFigures';
+import { floatsOf } from './floatFigures';
 import type { FloatingFigure } from './floatingFigure';
 import { flowParagraph } from './flowParagraph';
 import { settingOf } from './settingOf';
 
 /** A figure with a place of its own, composed. */
-export function composeFloat(stream: string, figure: FloatingFigure, compose: ComposeContext): FlowFloat {
-  const place = figure.place as FlowFloat['place'];
-  return floatOf(
+export function composeFloats(stream: string, figure: FloatingFigure, compose: ComposeContext): FlowFloat[] {
+  const place = figure.place as Exclude<FloatingFigure['place'], 'beside'>;
+  return floatsOf(
     place,
     composeParts(stream, figure, () => compose),
     compose,

@@ -84,15 +84,24 @@ function endOfFigure(blocks: readonly Paragraph[], k: number): number {
 const BESIDE = 1;
 const SLACK = 1e-3;
 
-/** A figure as the page search gets it. `parts`: its paragraphs in the flow, the pictures first. */
-export function floatOf(
+/** A figure as the page search gets it; one over two pages is two. `parts`: its paragraphs in the flow, the pictures first. */
+export function floatsOf(
   place: Exclude<FloatingFigure['place'], 'beside'>,
   parts: readonly FlowParagraph[],
   { geometry }: ComposeContext,
-): FlowFloat {
+): FlowFloat[] {
   const { lines, leading } = geometry;
   const [picture, ...texts] = parts;
   const figure = withCaptions(picture, texts);
+  if (place === 'page' || place === 'spread') {
+    const page = { place: 'page', at: 0, height: lines } as const;
+    const isOverTwo = picture.paragraph.styled.style.pictures?.[0].clip !== undefined;
+    if (!isOverTwo) return [{ ...page, figure }];
+    return [
+      { ...page, figure, half: 'verso' },
+      { ...page, figure: picture, half: 'recto' },
+    ];
+  }
   const depth = Math.ceil(depthOfWhole(figure, leading) - SLACK) + BESIDE;
-  return { place, at: 0, height: place === 'page' ? lines : Math.min(depth, lines), figure };
+  return [{ place, at: 0, height: Math.min(depth, lines), figure }];
 }

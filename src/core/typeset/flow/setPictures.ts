@@ -4,7 +4,6 @@ import { shownSize } from '../../copy/pictureOf';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { ResolvedStyle, SetFrame, SetPicture } from '../../model/composed/styled';
 import type { FigureWidth } from '../../model/copy/figureSetting';
-import type { InksSpec } from '../../model/spec/inks';
 import type { PageSpec } from '../../model/spec/pageSpec';
 import {
   isPictureAlone,
@@ -17,6 +16,7 @@ import {
 } from '../../model/copy/streams';
 import type { BesideRoom } from './composeContext';
 import { frameSize, setFrame, type Size } from './setFrames';
+import { setPlate, type PlateContext } from './setPlates';
 
 /** A picture of which nothing is known is a frame of these proportions, half as wide as its column. */
 const FRAME = { share: 0.5, ratio: 2 / 3 };
@@ -88,10 +88,7 @@ export function picturesOf(block: Paragraph): readonly PictureFacts[] {
 }
 
 /** What pictures are set by, besides their style. */
-export interface PictureContext {
-  readonly geometry: PageGeometry;
-  readonly bleed: PageSpec['bleed'];
-  readonly inks: InksSpec;
+export interface PictureContext extends PlateContext {
   /** What there is for a figure beside text; absent for all others. */
   readonly beside?: BesideRoom | undefined;
 }
@@ -101,15 +98,25 @@ export function pictureStyle(
   style: ResolvedStyle,
   block: Paragraph,
   under: number,
-  { geometry, bleed, inks, beside }: PictureContext,
+  context: PictureContext,
 ): ResolvedStyle {
+  const { geometry, bleed, inks, beside } = context;
   const { leading, lines, capHeight } = geometry;
   const measure = Math.min(...geometry.columns.map((column) => column.width));
   const page = (lines - 1) * leading + capHeight;
   // Captions of half a page and more are no reason for a small picture.
   const deepest = under < page / 2 ? page - under : page;
   const pictures = picturesOf(block);
-  const { width: wished = 'shown', frame, crops = [], captionAt } = (block.objects[0] as PictureObject).figure ?? {};
+  const tie = (block.objects[0] as PictureObject).figure;
+  const { width: wished = 'shown', frame, crops = [], captionAt } = tie ?? {};
+  const plate =
+    tie === undefined
+      ? null
+      : setPlate(tie, naturalSize(pictures[0], measure), crops[0], pictures.length, under, context);
+  if (plate !== null) {
+    const of = setPicture(pictures[0], plate.x, plate, plate.frame);
+    return styleWith(style, [{ ...of, ...plate }], under, geometry);
+  }
   const wide = beside === undefined ? wideOf(pictures, wished, geometry, bleed) : null;
   const natural = pictures.map((picture) => naturalSize(picture, measure));
   const framed = natural.map((size, k) => frameSize(size, frame, crops[k]));
@@ -122,7 +129,6 @@ export function pictureStyle(
   const room = typeof wished === 'number' ? (beside?.most ?? widest) : (beside?.usual ?? widest);
   const sizes = sizesOf(framed, wide === null ? wished : wide.width, room, isBeside ? page : deepest);
   const total = sizes.reduce((sum, { width }) => sum + width, BETWEEN * (sizes.length - 1));
-  const height = Math.max(...sizes.map((size) => size.height));
   const align = beside === undefined && !isBeside ? (block.touches?.align ?? style.align) : 'left';
   const free = measure - total;
   let x = align === 'left' ? 0 : align === 'right' ? free : free / 2;
@@ -133,10 +139,21 @@ export function pictureStyle(
     const own = setPicture(picture, left, sizes[k], setFrame(natural[k], sizes[k], frame, crops[k], inks));
     return wide === null ? own : reaching(own, wide, total);
   });
+  const made = styleWith(style, set, under, geometry);
+  return side === undefined || side === 'below' ? made : { ...made, captionAt: side };
+}
+
+/** A style in which pictures stand. */
+function styleWith(
+  style: ResolvedStyle,
+  pictures: readonly SetPicture[],
+  under: number,
+  { leading, capHeight }: PageGeometry,
+): ResolvedStyle {
+  const height = Math.max(...pictures.map((picture) => picture.height));
   return {
     ...style,
-    pictures: set,
-    ...(side === undefined || side === 'below' ? {} : { captionAt: side }),
+    pictures,
     // From the cap height of its first line down: its caption follows at once, the text after returns to the grid.
     leading: Math.max(leading, height - capHeight + leading),
     leadingReplaced: false,

@@ -18,12 +18,16 @@ interface Area {
 /** The picture in its frame; where it cannot be drawn, a thin line keeps its place. `strokeInk`: the operator that sets a colour for lines. */
 export function drawPicture(
   out: ByteWriter,
-  { asset, x, y, width, height, frame }: PictureItem,
+  { asset, x, y, width, height, frame, clip }: PictureItem,
   pageHeight: number,
   use: PictureUse,
   strokeInk: (ink: NonNullable<SetFrame['border']>['ink']) => string,
 ): void {
   const area = { x, y: pageHeight - y - height, width, height };
+  if (clip !== undefined) {
+    out.text('q ').number(clip.x).space().number(area.y).space().number(clip.width).space();
+    out.number(height).text(' re W n ');
+  }
   const inner = frame ?? { width, height };
   const drawn = use.drawnAs(asset, inner.width / inner.height);
   if (drawn === null) {
@@ -39,13 +43,16 @@ export function drawPicture(
     for (const value of matrix(area, frame, drawn.turn)) out.number(value).space();
     out.text(`cm /${drawn.name} Do Q\n`);
   }
-  if (frame?.border == null) return;
-  out
-    .text('/Artifact BMC q ')
-    .number(frame.border.width)
-    .text(` w ${strokeInk(frame.border.ink)} `);
-  path(out, area, frame);
-  out.text('S Q EMC\n');
+  if (frame?.border != null) {
+    const { width: weight, ink } = frame.border;
+    out
+      .text('/Artifact BMC q ')
+      .number(weight)
+      .text(` w ${strokeInk(ink)} `);
+    path(out, area, frame);
+    out.text('S Q EMC\n');
+  }
+  if (clip !== undefined) out.text('Q\n');
 }
 
 /** From the unit square of a file's rows to the page. */

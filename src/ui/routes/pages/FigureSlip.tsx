@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { markOf } from '../../../core/copy/figures/findFigures';
 import type { Figure } from '../../../core/model/copy/figures';
 import {
+  FIGURE_LIMITS,
   FIGURE_PLACES,
   type CaptionSide,
   type FigurePlace,
@@ -30,6 +31,7 @@ const PLACES: Readonly<Record<FigurePlace, string>> = {
   foot: 'page foot',
   next: 'next page head',
   page: 'own page',
+  spread: 'two facing pages',
 };
 
 /** Points: what can be typed as a width. */
@@ -72,6 +74,7 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
         choices={FIGURE_PLACES.map((one, k) => ({ value: one, name: PLACES[one], cost: costInWords(costs[k]) }))}
         onChange={(to) => set({ place: to }, `Figure: ${PLACES[to]}`)}
       />
+      {figure.place === 'spread' && <FoldField figure={figure} disabled={readOnly} set={set} />}
       {figure.place === 'beside' && <FigureAround place={place} figure={figure} disabled={readOnly} set={set} />}
       <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
       {figure.place !== 'beside' && figure.parts.length === 1 && (
@@ -175,6 +178,29 @@ function WidthFields({ figure: { width, parts, place }, facts, disabled, set }: 
         />
       )}
     </>
+  );
+}
+
+/** How much of a picture over two pages both have at the fold; why it stands on one where it does. */
+function FoldField({ figure, disabled, set }: Omit<WidthProps, 'facts'>) {
+  const columns = useAppSelector((state) => state.book.book!.spec.pages.columns);
+  const facing = useAppSelector((state) => state.book.book!.spec.page.facing);
+  const isHeld = columns > 1 || !facing || figure.parts.length > 1;
+  return (
+    <LengthSetting
+      label="Overlap at the fold"
+      value={{ pt: figure.fold ?? 0, unit: 'pt' }}
+      disabled={disabled}
+      note={
+        isHeld ? 'On one page: only figures of one part, in books of facing pages of one column, take two.' : undefined
+      }
+      onChange={({ pt }) => {
+        const [least, most] = FIGURE_LIMITS.fold;
+        if (pt < least || pt > most) return `${least} to ${most} pt.`;
+        set({ fold: pt }, 'Overlap at the fold');
+        return null;
+      }}
+    />
   );
 }
 

@@ -66,7 +66,9 @@ export function WhiteHandle({ name, value, x, y, scale, direction: [dx, dy], onB
         if (by === undefined) return;
         event.preventDefault();
         event.stopPropagation();
+        onBegin();
         onChange(by * (event.shiftKey ? 10 : 1));
+        onEnd();
       }}
     />
   );
