@@ -95,6 +95,110 @@ describe('figures', () => {
     await page.keyboard.press('Escape');
   });
 
+  /** Lines of text whose middle is beside the picture, and whether one of them reaches into it. */
+  const linesBeside = (alt: string) =>
+    page.evaluate((name) => {
+      const picture = document.querySelector(`[role=img][aria-label="${name}"]`);
+      if (picture === null) return { beside: 0, inside: 0 };
+      const box = picture.getBoundingClientRect();
+      const lines = [...picture.parentElement!.querySelectorAll('[data-item]')].map((one) =>
+        one.getBoundingClientRect(),
+      );
+      const level = lines.filter((line) => {
+        const middle = (line.top + line.bottom) / 2;
+        return middle > box.top && middle < box.bottom;
+      });
+      const inside = level.filter((line) => line.right > box.left + 4 && line.left < box.right - 4).length;
+      return { beside: level.length - inside, inside };
+    }, alt);
+
+  it('stand beside their text, are dragged there in one undo step, and moved by the arrow keys', async () => {
+    await bringIn('[role=img][aria-label="A post"]');
+    await page.locator('[role=img][aria-label="A post"]').click();
+    await slip()
+      .getByRole('radio', { name: /beside its paragraph/ })
+      .check();
+    await bringIn('[data-figure-handles]');
+    await eventually('the text goes round it', async () => {
+      const { beside, inside } = await linesBeside('A post');
+      return beside > 3 && inside === 0;
+    });
+    const inset = slip().getByLabel('From that edge');
+    expect(await inset.inputValue()).to.equal('0 pt');
+    await page.locator('[data-figure-handles]').scrollIntoViewIfNeeded();
+    const box = (await page.locator('[data-figure-handles]').boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    const isRight = await page.evaluate(() => {
+      const handles = document.querySelector('[data-figure-handles]')!.getBoundingClientRect();
+      const sheet = document.querySelector('[data-figure-handles]')!.closest('[data-page]')!.getBoundingClientRect();
+      return handles.left + handles.width / 2 > sheet.left + sheet.width / 2;
+    });
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let k = 1; k <= 8; k += 1) await page.mouse.move(x + (isRight ? -4 : 4) * k, y);
+    await page.mouse.up();
+    await eventually('it was moved from its edge', async () => /^[12]\d/.test(await inset.inputValue()));
+    await eventually('the text goes round it there', async () => (await linesBeside('A post')).inside === 0);
+    await page.keyboard.press('Control+z');
+    await eventually('one undo puts it back', async () => (await inset.inputValue()) === '0 pt');
+    await page.locator('[data-figure-handles]').focus();
+    await page.keyboard.press(isRight ? 'ArrowLeft' : 'ArrowRight');
+    await eventually('an arrow key moves it by a point', async () => (await inset.inputValue()) === '1 pt');
+    const white = page.getByRole('slider', { name: 'White beside' });
+    await white.focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await eventually(
+      'its white is wider',
+      async () => (await slip().getByLabel('White beside').inputValue()) === '22 pt',
+    );
+    for (let k = 0; k < 2; k += 1) await page.keyboard.press('Control+z');
+    await eventually('both are taken back', async () => (await inset.inputValue()) === '0 pt');
+  });
+
+  it('have frames in which their picture is moved, scaled and turned, and nothing of it is lost', async () => {
+    await slip().getByText('Frame', { exact: true }).click();
+    await slip().getByLabel('Shape').selectOption({ label: 'ellipse' });
+    await slip().getByText('Lines follow the ellipse').waitFor();
+    await bringIn('[data-figure-handles]');
+    await page.locator('[data-figure-handles]').focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('+');
+    await eventually(
+      'it is larger in its frame',
+      async () => (await slip().getByLabel('Scale').inputValue()) === '105',
+    );
+    expect(await slip().getByLabel('Moved across').inputValue()).to.equal('1');
+    await slip().getByRole('button', { name: 'Turn by 90°' }).click();
+    await eventually('it is turned', async () => (await slip().getByLabel('Turned').inputValue()) === '90');
+    await slip().getByLabel('Turned').fill('200');
+    await page.keyboard.press('Enter');
+    await slip().getByRole('alert').getByText('-180 to 180').waitFor();
+    await slip().getByLabel('Turned').fill('0');
+    await page.keyboard.press('Enter');
+    await slip().getByRole('button', { name: 'Fill the frame' }).click();
+    await eventually('it fills its frame', async () => (await slip().getByLabel('Scale').inputValue()) === '100');
+  });
+
+  it('take two facing pages, and the text goes on past them', async () => {
+    await slip()
+      .getByRole('radio', { name: /two facing pages/ })
+      .check();
+    const plates = page.locator('[data-page][data-role=plate] [role=img]');
+    await bringIn('[data-page][data-role=plate] [role=img]');
+    await plates.nth(1).waitFor({ state: 'attached' });
+    const pages = await page
+      .locator('[data-page][data-role=plate]')
+      .evaluateAll((found) => found.map((one) => Number(one.getAttribute('data-page'))));
+    expect(pages).to.have.length(2);
+    expect([pages[0] % 2, pages[1] - pages[0]]).to.deep.equal([0, 1]);
+    await slip()
+      .getByRole('radio', { name: /where its mark is/ })
+      .check();
+    await page.locator('[data-page][data-role=plate]').first().waitFor({ state: 'detached' });
+    await page.keyboard.press('Escape');
+  });
+
   it('are made of a file dropped on a page, tied to the paragraph there; another file says why not', async () => {
     await bringIn('[data-block]:has-text("The last post stands")');
     const target = '[data-page] [data-block]:has-text("The last post stands")';
