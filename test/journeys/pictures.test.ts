@@ -194,7 +194,8 @@ describe('pictures', () => {
       await page.keyboard.press('Alt+1');
       await page.getByRole('button', { name: /The second post/ }).click();
       await page.locator('.galley-picture').nth(1).locator('img:not([hidden])').waitFor();
-      expect(await page.getByLabel('What the picture shows').first().inputValue()).to.equal(ALT);
+      const words = page.getByLabel('What the picture shows').first();
+      await eventually('its words are there', async () => (await words.inputValue()) === ALT);
     }
   });
 
