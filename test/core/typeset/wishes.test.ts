@@ -56,6 +56,15 @@ describe('wishes for a paragraph, through the whole composing', () => {
           fragments.map(({ paragraph: { styled, broken }, from, to, y }) => [styled.block, broken.from[from], to, y]),
         );
     const now = linesOf(composed);
+    /** Grid lines from the head of the chapter’s first page to its last line, pages before counted whole. */
+    const endOf = ({ pages, geometry }: TypesetBook) => {
+      const own = pages.filter((page) => page.division === division.id && page.role !== 'blank');
+      const baselines = own[own.length - 1].fragments.flatMap(({ y, from, to }) =>
+        Array.from({ length: to - from }, (_, line) => y + line * geometry.leading),
+      );
+      const used = (Math.max(...baselines) - geometry.head - geometry.capHeight) / geometry.leading + 1;
+      return Math.round((own.length - 1) * geometry.lines + used);
+    };
     const wished: readonly ParagraphTouches[] = [
       { lines: 1 },
       { lines: -1 },
@@ -68,7 +77,8 @@ describe('wishes for a paragraph, through the whole composing', () => {
       const costs = drain(wishCosts({ book: made, composed, context }, place, wished));
       wished.forEach((touches, k) => {
         const edit = setTouchesEdit(made, place.stream, place.block, touches);
-        const then = edit === null ? now : linesOf(compose(applyEdit(made, edit)));
+        const tried = edit === null ? composed : compose(applyEdit(made, edit));
+        const then = edit === null ? now : linesOf(tried);
         const count = Math.max(now.length, then.length);
         const changed = Array.from(
           { length: count },
@@ -77,6 +87,7 @@ describe('wishes for a paragraph, through the whole composing', () => {
         expect(costs[k], JSON.stringify(touches)).to.deep.equal({
           pages: changed.filter((is) => is).length,
           more: then.length - now.length,
+          lines: endOf(tried) - endOf(composed),
         });
       });
     }

@@ -75,6 +75,7 @@ class Wrapping {
     this.text = [...text];
   }
 
+  /** Puts a figure beside the text that begins with a paragraph; under it, where no text may stand beside a figure. */
   stand(of: number, figure: BesideFigure, { side, moved }: Stand): void {
     const { from } = figure.around;
     const begin = this.beginning(of + this.added, from + moved);

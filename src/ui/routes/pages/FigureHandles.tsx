@@ -25,7 +25,8 @@ export function FigureHandles({ list, place, figure, scale, side }: FigureHandle
 }
 
 const LABELS = {
-  figure: 'The figure: arrow keys move it, Enter moves its picture in the frame',
+  beside: 'The figure: arrow keys move it, Enter moves its picture in the frame',
+  other: 'The figure: arrow keys to the left and right change its width, Enter moves its picture in the frame',
   crop: 'The picture in its frame: arrow keys move it, plus and minus scale it, Enter ends',
 } as const;
 
@@ -55,7 +56,8 @@ function Handles({
     if (to === null) return;
     event.preventDefault();
     event.stopPropagation();
-    dispatch(setFigure(to, isCropping ? 'Picture in its frame' : 'Figure moved', `figure.keys.${figure.id}`));
+    const name = isCropping ? 'Picture in its frame' : isBeside ? 'Figure moved' : 'Width of a figure';
+    dispatch(setFigure(to, name, `figure.keys.${figure.id}`));
   };
   const isBeside = figure.place === 'beside';
   const { x, y, width, height } = area;
@@ -66,7 +68,7 @@ function Handles({
         data-figure-handles
         tabIndex={0}
         role="group"
-        aria-label={isCropping ? LABELS.crop : LABELS.figure}
+        aria-label={LABELS[isCropping ? 'crop' : isBeside ? 'beside' : 'other']}
         className={`absolute outline-offset-2 ${isCropping ? 'cursor-grab' : isBeside ? 'cursor-move' : ''}`}
         style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
         onDoubleClick={() => setCropping((is) => !is)}
