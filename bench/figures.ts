@@ -1,11 +1,9 @@
 // A book with figures spread over it, each with a caption: their places alone, without files.
 import { drain } from '../cli/compose';
-import { applyEdits, setFigureEdit } from '../src/core/edit';
-import type { TypesetContext } from '../src/core/index';
+import { typesetBook, typesetReach, type TypesetContext } from '../src/core/index';
 import type { Book } from '../src/core/model/copy/book';
 import type { Figure } from '../src/core/model/copy/figures';
 import { PLAIN_AROUND, PLAIN_FRAME, type FigurePlace } from '../src/core/model/copy/figureSetting';
-import { typesetBook, typesetReach } from '../src/core/typeset';
 import type { Paragraph, PictureFacts } from '../src/core/model/copy/streams';
 
 /** Points. */
@@ -51,7 +49,7 @@ export function withFigures(book: Book, count: number, places: readonly FigurePl
 
 /** Ms in which the chapter of a figure is composed as it is dragged point by point, its text along an ellipse; sorted. */
 export function dragFigure(start: Book, context: TypesetContext, steps: number): number[] {
-  let book = withFigures(start, 1, ['beside']);
+  let book = withFigures(start, 6, ['beside']);
   const [id] = Object.keys(book.figures);
   const division = book.divisions.find(({ blocks }) =>
     blocks.some((block) => block.kind === 'paragraph' && block.objects.some((one) => one.kind === 'figure')),
@@ -60,7 +58,8 @@ export function dragFigure(start: Book, context: TypesetContext, steps: number):
   let composed = drain(typesetBook(book, context));
   const times = Array.from({ length: steps }, (_, k) => {
     const around = { ...PLAIN_AROUND, text: 'both', outline: true, inset: (k * 3) % 100, from: k % 7 } as const;
-    book = applyEdits(book, [setFigureEdit(book, id, { ...book.figures[id], frame, width: 110, around })!]);
+    const figure = { ...book.figures[id], frame, width: 110, around };
+    book = { ...book, figures: { ...book.figures, [id]: figure } };
     const from = performance.now();
     drain(typesetReach(book, context, division.id, composed));
     const time = performance.now() - from;

@@ -1,6 +1,7 @@
 // Text beside figures: lines are set to the widths that a figure leaves them, row by row, and stand on one page with it.
 import type { Measure } from '../../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../../model/composed/pages';
+import type { ResolvedStyle } from '../../model/composed/styled';
 import type { Meaning } from '../../model/spec/spec';
 import { paragraph as makeParagraph, type BlockId, type FigureId } from '../../model/copy/streams';
 import { PLAIN_TEXT } from '../../copy/plainTags';
@@ -198,11 +199,8 @@ class Wrapping {
       ...{ ruleAbove: null, ruleBelow: null, background: null, withNext: false, breakBefore: null },
     });
     const { stream } = this.text[free - 1].paragraph.styled;
-    const paragraph = composeMade(stream, makeParagraph(id, PLAIN_TEXT, ''), style, compose);
-    this.insert(
-      free,
-      placed(whiteOf(paragraph), { from: 0, to: 1, doubled: [], joins: true, depth: lines }, undefined),
-    );
+    const white = whiteOf(style, id, () => composeMade(stream, makeParagraph(id, PLAIN_TEXT, ''), style, compose));
+    this.insert(free, placed(white, { from: 0, to: 1, doubled: [], joins: true, depth: lines }, undefined));
   }
 }
 
@@ -244,14 +242,15 @@ function setBeside(item: FlowParagraph, measure: Measure, compose: ComposeContex
   return made;
 }
 
-const places = new WeakMap<FlowParagraph, FlowParagraph>();
+const places = new WeakMap<FlowParagraph, readonly FlowParagraph[]>();
 
 /** The paragraph with what stands beside it; the same object while that is the same. */
 function placed(item: FlowParagraph, byFigure: BesideLines, hung: HungFigure | undefined): FlowParagraph {
-  const known = places.get(item);
-  if (known !== undefined && sameLines(known.byFigure!, byFigure) && sameHung(known.hung?.[0], hung)) return known;
+  const known = places.get(item) ?? [];
+  const found = known.find((one) => sameLines(one.byFigure!, byFigure) && sameHung(one.hung?.[0], hung));
+  if (found !== undefined) return found;
   const made: FlowParagraph = { ...item, byFigure, ...(hung === undefined ? {} : { hung: [hung] }) };
-  places.set(item, made);
+  places.set(item, [made, ...known].slice(0, KEPT));
   return made;
 }
 
@@ -278,11 +277,13 @@ function withInsertions(item: FlowParagraph, insertions: FlowParagraph['insertio
   return made;
 }
 
-const whites = new WeakMap<ComposedParagraph, FlowParagraph>();
+const whites = new WeakMap<ResolvedStyle, Map<FigureId, FlowParagraph>>();
 
-/** The place of a paragraph of white; one for each. */
-function whiteOf(paragraph: ComposedParagraph): FlowParagraph {
-  let made = whites.get(paragraph);
-  if (made === undefined) whites.set(paragraph, (made = { paragraph, gap: 0, insertions: [] }));
+/** A place of white, which is as deep as its style says; one for each figure. */
+function whiteOf(style: ResolvedStyle, id: FigureId, make: () => ComposedParagraph): FlowParagraph {
+  let known = whites.get(style);
+  if (known === undefined) whites.set(style, (known = new Map()));
+  let made = known.get(id);
+  if (made === undefined) known.set(id, (made = { paragraph: make(), gap: 0, insertions: [] }));
   return made;
 }
