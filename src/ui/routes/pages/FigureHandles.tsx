@@ -41,7 +41,9 @@ function Handles({
   const { back, foreEdge, measure, leading } = useAppSelector((state) => state.compose.summary!.geometry);
   const target = useRef<HTMLDivElement>(null);
   /** The picture is moved in its frame, and not the figure. */
-  const [isCropping, setCropping] = useState(false);
+  const [wantsCrop, setCropping] = useState(false);
+  // Of several parts each is moved by the numbers of the slip.
+  const isCropping = wantsCrop && figure.parts.length === 1;
   const area = areaOf(own);
   const isVerso = side === 'verso';
   const stand: FigureStand = { area, column: { left: isVerso ? foreEdge : back, width: measure }, leading, isVerso };
@@ -51,7 +53,7 @@ function Handles({
       event.stopPropagation();
       return setCropping(false);
     }
-    if (event.key === 'Enter') return setCropping((is) => !is);
+    if (event.key === 'Enter') return setCropping(!isCropping);
     const to = isCropping ? croppedByKey(figure, event) : nudged(figure, stand, event.key, event.shiftKey);
     if (to === null) return;
     event.preventDefault();
@@ -71,7 +73,7 @@ function Handles({
         aria-label={LABELS[isCropping ? 'crop' : isBeside ? 'beside' : 'other']}
         className={`absolute outline-offset-2 ${isCropping ? 'cursor-grab' : isBeside ? 'cursor-move' : ''}`}
         style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
-        onDoubleClick={() => setCropping((is) => !is)}
+        onDoubleClick={() => setCropping(!isCropping)}
         onClick={(event) => event.stopPropagation()}
         onKeyDown={press}
       />

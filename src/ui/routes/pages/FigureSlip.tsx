@@ -77,16 +77,17 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
       {figure.place === 'spread' && <FoldField figure={figure} disabled={readOnly} set={set} />}
       {figure.place === 'beside' && <FigureAround place={place} figure={figure} disabled={readOnly} set={set} />}
       <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
-      {figure.place !== 'beside' && figure.parts.length === 1 && (
+      {mayChooseCaption(figure) && (
         <ChoiceSetting
           label="Caption"
           value={figure.captionAt ?? 'below'}
           disabled={readOnly}
-          choices={[
-            ['below', 'below it'],
-            ['above', 'above it'],
-            ['beside', 'beside it'],
-          ]}
+          choices={CAPTIONS.filter(([at]) => at !== 'beside' || !reachesOut(figure) || at === figure.captionAt)}
+          note={
+            figure.captionAt === 'beside' && reachesOut(figure)
+              ? 'Below it: beside so wide a picture is no room.'
+              : undefined
+          }
           onChange={(to) => set({ captionAt: to as CaptionSide }, 'Place of a caption')}
         />
       )}
@@ -134,6 +135,24 @@ interface WidthProps {
   readonly set: (change: Partial<FigureSetting>, name: string) => unknown;
 }
 
+const CAPTIONS = [
+  ['below', 'below it'],
+  ['above', 'above it'],
+  ['beside', 'beside it'],
+] as const;
+
+/** Of several parts, beside text, and of plates, captions stand below. */
+const mayChooseCaption = ({ place, width, parts }: Figure) =>
+  parts.length === 1 && place !== 'beside' && place !== 'spread' && !(place === 'page' && width === 'trim');
+
+const reachesOut = ({ width }: Figure) => width === 'margin' || width === 'trim';
+
+/** Whether a width means something of its own at a place. */
+function isWidthAt(kind: (typeof WIDTHS)[number][0], place: FigurePlace): boolean {
+  if (place === 'beside') return kind === 'own' || kind === 'shown';
+  return place !== 'spread' || kind !== 'margin';
+}
+
 const WIDTHS = [
   ['shown', 'as its file says'],
   ['column', 'of the column'],
@@ -157,7 +176,7 @@ function WidthFields({ figure: { width, parts, place }, facts, disabled, set }: 
         value={typeof width === 'number' ? 'own' : width}
         disabled={disabled}
         note={isHeld && (width === 'margin' || width === 'trim') ? HELD : undefined}
-        choices={WIDTHS.filter(([kind]) => place !== 'beside' || kind === 'own' || kind === 'shown' || kind === width)}
+        choices={WIDTHS.filter(([kind]) => isWidthAt(kind, place) || kind === width)}
         onChange={(to) =>
           to === 'own'
             ? set({ width: Math.max(LEAST_WIDTH, Math.round(now || LEAST_WIDTH)) }, 'Width of a figure')

@@ -31,7 +31,10 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
   const rows = book === null ? [] : findingRows(here, book);
   const lines = pages.map((page) => countLines(cache.get(page.index)));
   return (
-    <aside aria-label="This spread" className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100">
+    <aside
+      aria-label="This spread"
+      className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 [&_.setting-select]:min-w-[110px]"
+    >
       {paragraph &&
         (figure === undefined ? (
           <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />
