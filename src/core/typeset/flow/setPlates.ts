@@ -26,7 +26,7 @@ export interface PlateContext {
 const ABOVE_CAPTION = 9;
 
 /** Whether a figure is one picture over two pages. */
-export const isAcross = (
+const isAcross = (
   { place }: Pick<FigureSetting, 'place'>,
   parts: number,
   { facing, geometry }: Pick<PlateContext, 'facing' | 'geometry'>,
