@@ -235,6 +235,7 @@ class Filler {
   /** The picture goes over to the head of a later region: what follows stands where it would stand. */
   private passOver(k: number, flags: number): void {
     const { states } = this.starts;
+    if (this.isTooLast(k, states.used[k])) return;
     const on = (flags | FLAG.PASSED) & ~FLAG.HEAD_AT_TOP;
     // At the head of a region, below figures, it is late from the one before.
     const price = flags & FLAG.EMPTY ? COST.PASSED + COST.FLOAT_LATE : COST.PASSED;

@@ -19,6 +19,8 @@ export interface BesideFigure {
   /** Of its pictures, and of its pictures with its captions. */
   readonly height: Pt;
   readonly whole: Pt;
+  /** Down to the last baseline of its captions, or to the foot of its pictures. */
+  readonly foot: Pt;
 }
 
 /** Em of the text that lines beside a figure keep at least, and that each of two has where there is text on both sides. */
@@ -53,11 +55,13 @@ export function besideFigure(
   const pictures = picture.paragraph.styled.style.pictures!;
   const height = Math.max(...pictures.map((one) => one.height));
   let under = 0;
+  let descent = 0;
   texts.forEach(({ paragraph, gap }, k) => {
     const { size, leading } = paragraph.styled.style;
     under += (k === 0 ? gap : 0) * geometry.leading + paragraph.broken.count * leading;
-    if (k === texts.length - 1) under += DESCENT * size;
+    if (k === texts.length - 1) descent = DESCENT * size;
   });
+  const foot = height + under;
   return {
     id: tie!.id,
     around: tie!.around ?? PLAIN_AROUND,
@@ -65,7 +69,8 @@ export function besideFigure(
     figure: withCaptions(picture, texts),
     width: Math.max(...pictures.map(({ x, width }) => x + width)),
     height,
-    whole: height + under,
+    whole: foot + descent,
+    foot,
   };
 }
 
@@ -75,6 +80,8 @@ export interface Blocked {
   readonly x: Pt;
   /** Down to where no line is narrower any more. */
   readonly depth: Pt;
+  /** Down to the baseline at or under its foot, of lines as deep as the leading: no page ends above that. */
+  readonly footing: Pt;
   /** What is left of a line between two heights, from left to right; null below all that is narrower. */
   readonly rooms: (top: Pt, bottom: Pt) => readonly Room[] | null;
 }
@@ -86,11 +93,13 @@ export interface Room {
 }
 
 export function blockedBy(of: BesideFigure, side: PageSide, { measure, sheet, geometry }: ComposeContext): Blocked {
-  const { around, width, whole } = of;
+  const { around, width, whole, foot } = of;
   const { above, beside, below, inset } = around;
   const x = standsLeft(around.side, side) ? inset : measure - inset - width;
   const middle = x + width / 2;
   const depth = above + whole + below;
+  const { leading, capHeight } = geometry;
+  const footing = Math.ceil((above + foot - capHeight) / leading + 1 - SLACK) * leading;
   const isLeftWider = x >= measure - (x + width);
   const least = LEAST_OF_TWO * (sheet.get('TX')?.size ?? geometry.capHeight);
   const free: readonly Room[] = [{ left: 0, right: measure }];
@@ -104,7 +113,7 @@ export function blockedBy(of: BesideFigure, side: PageSide, { measure, sheet, ge
     if (around.text === 'both' && areTwo) return [left, right];
     return [isLeftWider ? left : right];
   };
-  return { x, depth, rooms };
+  return { x, depth, footing, rooms };
 }
 
 /** Whether a figure stands at the left edge of its column. */

@@ -84,9 +84,10 @@ class Wrapping {
     const { leading } = this.compose.geometry;
     const blocked = blockedBy(figure, side, this.compose);
     const depth = blocked.depth / leading;
+    const least = Math.max(depth, blocked.footing / leading);
     const rows: BesideRows[] = [];
     /** Grid lines from the first line of the figure to the end of the text looked at, and of the lines beside it. */
-    let [y, reached] = [0, depth];
+    let [y, reached] = [0, least];
     for (let { at, line } = begin; at < this.text.length && y < depth - SLACK; at += 1, line = 0) {
       const item = this.text[at];
       const start = at === begin.at ? 0 : startAfter(item, y, leading);
@@ -97,7 +98,8 @@ class Wrapping {
       const doubled = measure.doubled.filter((one) => one < lines);
       const count = lines - doubled.length;
       const height = item.paragraph.styled.style.leading / leading;
-      const to = Math.min(count, Math.max(line + 1, measure.rows));
+      const footed = line + Math.ceil((blocked.footing / leading - start) / height - SLACK);
+      const to = Math.min(count, Math.max(line + 1, measure.rows, footed));
       rows.push({ made, from: line, to, start, doubled });
       reached = Math.max(reached, start + (to - line) * height);
       y = start + (count - line) * height;
@@ -110,7 +112,7 @@ class Wrapping {
     });
     this.free = begin.at + rows.length;
     this.keepOrder(of + this.added, begin.at);
-    const short = Math.ceil(depth - y - SLACK);
+    const short = Math.ceil(least - y - SLACK);
     if (short > 0) this.clear(short, figure.id);
   }
 
