@@ -29,6 +29,7 @@ const SHOWN = [
   ...GROUND.filter((folder) => !/base$|formats$/.test(folder)),
   'src/core/base/errors.ts',
   'src/core/base/commonEnds.ts',
+  'src/core/base/images/grey.ts',
 ];
 /** A folder, and what it may import besides itself. Longest prefix wins. */
 const RULES: Readonly<Record<string, readonly string[]>> = {
@@ -79,7 +80,7 @@ const RULES: Readonly<Record<string, readonly string[]>> = {
 
 /** Packages by name for folders that may use only some. */
 const CORE_PACKAGES = [
-  ...['fflate', 'saxes', 'joi', 'bidi-js', 'parse5', 'fast-png', 'omggif', 'utif2', 're2js'],
+  ...['fflate', 'saxes', 'joi', 'bidi-js', 'parse5', 'fast-png', 'jpeg-js', 'omggif', 'utif2', 're2js'],
   ...['mdast', 'mdast-util-from-markdown', 'mdast-util-gfm', 'micromark-extension-gfm'],
 ];
 

@@ -3,11 +3,11 @@
 import createWebp from '@jsquash/webp/codec/dec/webp_dec.js';
 import { initEmscriptenModule } from '@jsquash/webp/utils.js';
 import { initWasm, Resvg } from '@resvg/resvg-wasm';
-import { giveDecoder, type CompiledKind } from '../core/base/images/decoders';
+import { giveDecoder, giveSimplifier, type CompiledKind } from '../core/base/images/decoders';
 import { imageSize } from '../core/base/images/imageSize';
 import { decodePng } from '../core/base/images/pngAndGif';
 import { MOST_PIXELS, rasterOf, type Raster } from '../core/base/images/raster';
-import { cleanSvg } from '../core/base/images/svg';
+import { cleanSvg, withSize } from '../core/base/images/svg';
 
 /** The bytes of a shipped file by its name. */
 type ReadAsset = (name: string) => Promise<Uint8Array> | Uint8Array;
@@ -71,6 +71,16 @@ async function loadSvg(read: ReadAsset): Promise<void> {
     sansSerifFamily: 'Source Sans 3',
     serifFamily: 'EB Garamond',
   };
+  giveSimplifier((bytes) => {
+    const text = cleanSvg(new TextDecoder().decode(bytes));
+    if (text === null) return null;
+    const drawing = new Resvg(withSize(text, imageSize(bytes)), { font });
+    try {
+      return drawing.toString();
+    } finally {
+      drawing.free();
+    }
+  });
   giveDecoder('svg', (bytes, width): Raster | null => {
     const text = cleanSvg(new TextDecoder().decode(bytes));
     const size = imageSize(bytes);
@@ -80,7 +90,7 @@ async function loadSvg(read: ReadAsset): Promise<void> {
     const fitTo = deep
       ? ({ mode: 'height', value: Math.min(MOST_ACROSS, Math.ceil((across * size.height) / size.width)) } as const)
       : ({ mode: 'width', value: across } as const);
-    const drawing = new Resvg(text, { font, fitTo });
+    const drawing = new Resvg(withSize(text, size), { font, fitTo });
     const image = drawing.render();
     try {
       return decodePng(image.asPng());

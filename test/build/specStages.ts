@@ -96,6 +96,8 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = table({
   // Styles that use an ink are other styles then.
   'inks.set': 'none',
   'inks.sets': 'none',
+  'inks.pictures.press': 'none',
+  'inks.pictures.tone': 'none',
 });
 
 /** The same for the properties of a paragraph style. */

@@ -8,6 +8,7 @@ import { from11 } from './steps/from11';
 import { from12 } from './steps/from12';
 import { from13 } from './steps/from13';
 import { from14 } from './steps/from14';
+import { from15 } from './steps/from15';
 import { from2 } from './steps/from2';
 import { from3 } from './steps/from3';
 import { from4 } from './steps/from4';
@@ -33,6 +34,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   12: from12,
   13: from13,
   14: from14,
+  15: from15,
 };
 
 /** The book in today's format. */

@@ -3,6 +3,7 @@ import type { BookEdit, HistoryEntry } from '../model/copy/bookEdit';
 import type { Plain } from './plainBook';
 import { withAnchor, withOpenerMeaning, withOpenerMeanings } from './steps/from10';
 import { asFormat12, pathOfFormat12 } from './steps/from11';
+import { asFormat16 } from './steps/from15';
 
 /** Rows of the log without a format were written before they had one. */
 export const LOG_WITHOUT_FORMAT = 10;
@@ -22,7 +23,14 @@ const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
     return edit;
   },
   11: (edit) => (edit.kind === 'setSpec' ? toFormat12(edit) : edit),
+  15: (edit) => (edit.kind === 'setSpec' && INKS.has(edit.path.join('.')) ? inFormat16(edit) : edit),
 };
+
+/** Paths of what holds all the inks. */
+const INKS = new Set(['', 'inks']);
+
+const inFormat16 = (edit: Extract<BookEdit, { kind: 'setSpec' }>): BookEdit =>
+  bothSides(edit, (value) => dig(asFormat16(nest(value, edit.path)), edit.path));
 
 function toFormat12(edit: Extract<BookEdit, { kind: 'setSpec' }>): BookEdit {
   const path = pathOfFormat12(edit.path);

@@ -8,12 +8,13 @@ export function pictureItems({ paragraph, x: own, y }: Fragment, left: number, s
   const { stream, block, style } = paragraph.styled;
   if (style.pictures === undefined) return null;
   return style.pictures.map((picture) => {
-    const { asset, format, name, alt, width, height, frame } = picture;
+    const { asset, format, name, alt, width, height, frame, tone } = picture;
     const edge = (of: { readonly x: number; readonly xVerso?: number }) =>
       left + own + (side === 'verso' ? (of.xVerso ?? of.x) : of.x);
     return {
       ...{ asset, format, name, alt, width, height, stream, block },
       ...(frame === undefined ? {} : { frame }),
+      ...(tone === undefined ? {} : { tone }),
       ...clipOf(picture, edge),
       x: edge(picture),
       y: y - height,

@@ -18,10 +18,20 @@ const colour = Joi.alternatives().conditional('.kind', {
 
 const named = (schema: Joi.Schema) => Joi.object().pattern(Joi.string().min(1).max(60), schema);
 
+const tone = Joi.array()
+  .items(percent())
+  .length(5)
+  .custom((value: number[], helpers) =>
+    value.some((ink, k) => k > 0 && ink < value[k - 1])
+      ? helpers.message({ custom: 'A tone never falls: what is darker in a picture has as much ink, or more.' })
+      : value,
+  );
+
 export const inksSchema = object({
   set: word(60).min(1).required(),
   sets: named(named(Joi.object({ colour: colour.required(), press: oneOf('k', 'cmyk', 'asis') })).max(200))
     .min(1)
     .max(40)
     .required(),
+  pictures: object({ press: oneOf('asis', 'grey'), tone: tone.required() }),
 });

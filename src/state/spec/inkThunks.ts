@@ -1,5 +1,5 @@
 // Changes of the inks: of one ink in the book's set, of sets, and which set the book is set in.
-import { BLACK, type Ink, type InksSpec } from '../../core/model/spec/inks';
+import { BLACK, type Ink, type InksSpec, type PicturePress } from '../../core/model/spec/inks';
 import type { Plain } from '../../core/model/copy/bookEdit';
 import { setSpec } from './specThunks';
 import type { AppThunk } from '../store';
@@ -29,7 +29,7 @@ export const addInkSet = (name: string) =>
     const own = name.trim().slice(0, LONGEST);
     if (own === '') return 'An ink set has a name.';
     if (own in inks.sets) return `There is a set “${own}” already.`;
-    return { set: own, sets: { ...inks.sets, [own]: inks.sets[inks.set] } };
+    return { ...inks, set: own, sets: { ...inks.sets, [own]: inks.sets[inks.set] } };
   }, 'Ink set added');
 
 /** Drops the set that the book is set in; another takes its place. */
@@ -37,7 +37,7 @@ export const dropInkSet = () =>
   setInks((inks) => {
     const { [inks.set]: _, ...sets } = inks.sets;
     const [first] = Object.keys(sets);
-    return first === undefined ? 'A book has one set at least.' : { set: first, sets };
+    return first === undefined ? 'A book has one set at least.' : { ...inks, set: first, sets };
   }, 'Ink set dropped');
 
 /** Puts an ink into every set, as it is, so that styles find it whichever is used. Answers why not, or null. */
@@ -60,3 +60,7 @@ export const dropInk = (name: string) =>
     const { [name]: _, ...rest } = inks.sets[inks.set];
     return withSet(inks, rest);
   }, `Ink ${name} dropped`);
+
+/** What the press has for pictures. Answers why not, or null. */
+export const setPicturePress = (change: Partial<PicturePress>, name: string) =>
+  setInks((inks) => ({ ...inks, pictures: { ...inks.pictures, ...change } }), name);

@@ -25,9 +25,10 @@ export function drawPicture(
 }
 
 function drawInFrame(context: CanvasRenderingContext2D, item: PictureItem, drawing: PageDrawing): void {
-  const { asset, format, frame } = item;
+  const { asset, format, frame, tone } = item;
   const { x, y, scale, pictures, ink } = drawing;
-  const image = PRINTED.has(format) ? pictures?.(asset, format) : undefined;
+  const across = (frame ?? item).width * scale;
+  const image = PRINTED.has(format) ? pictures?.({ asset, format, tone, across }) : undefined;
   context.setTransform(1, 0, 0, 1, x + item.x * scale, y + item.y * scale);
   const [width, height] = [item.width * scale, item.height * scale];
   if (image === undefined) drawPlace(context, item, scale);

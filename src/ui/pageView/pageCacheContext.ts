@@ -22,5 +22,5 @@ export const PictureCacheContext = createContext<PictureCache | null>(null);
 /** The pictures of the open book, for whatever draws pages. */
 export function usePictures(): PictureSource {
   const cache = useContext(PictureCacheContext);
-  return useCallback((asset, format) => cache?.image(asset, format), [cache]);
+  return useCallback((wanted) => cache?.image(wanted), [cache]);
 }

@@ -1,12 +1,12 @@
 // With what a page is drawn.
 import type { GlyphOutline } from '../../core/model/composed/displayList';
-import type { PictureKind } from '../../core/model/copy/streams';
+import type { WantedPicture } from '../../state/compose/screenCopies';
 
 /** Where outlines come from; undefined while one has not arrived. */
 export type OutlineSource = (face: string, glyph: number) => GlyphOutline | undefined;
 
 /** A picture that can be drawn; undefined until it is here, and for one that cannot be shown. */
-export type PictureSource = (asset: string, format: PictureKind) => CanvasImageSource | undefined;
+export type PictureSource = (wanted: WantedPicture) => CanvasImageSource | undefined;
 
 /** Where and with what a page is drawn. */
 export interface PageDrawing {

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { atTint, cmykOf, cssOf, greyOf, rgbOf, setInk } from '../../../src/core/looks/setInk';
-import { BLACK_INKS, type InkColour, type InksSpec } from '../../../src/core/model/spec/inks';
+import { BLACK_INKS, PLAIN_TONE, type InkColour, type InksSpec } from '../../../src/core/model/spec/inks';
 
 const tide: InkColour = { kind: 'cmyk', c: 80, m: 20, y: 0, k: 10 };
 
@@ -26,6 +26,7 @@ describe('inks as they are set', () => {
     const of = (press: 'k' | 'cmyk' | 'asis', colour: InkColour): InksSpec => ({
       set: 'S',
       sets: { S: { Ink: { colour, press } } },
+      pictures: { press: 'asis', tone: PLAIN_TONE },
     });
     const rgb: InkColour = { kind: 'rgb', r: 255, g: 0, b: 0 };
     const parts = (press: 'k' | 'cmyk' | 'asis') => {

@@ -2,7 +2,6 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { encode as encodeJpeg } from 'jpeg-js';
 import type { Book, Note } from '../../../src/core/model/copy/book';
-import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { columnLeft, gridBaseline, type TypesetBook } from '../../../src/core/model/composed/pages';
 import {
   paragraph,
@@ -13,6 +12,9 @@ import {
 } from '../../../src/core/model/copy/streams';
 import { displayPage, paragraphFacts, writePressPdf } from '../../../src/core/typeset';
 import { loadDecoders } from '../../../src/decoders/loadDecoders';
+import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
+import { PLAIN_TONE } from '../../../src/core/model/spec/inks';
+import type { Spec } from '../../../src/core/model/spec/spec';
 import { compose, newContext, newSubsetter, readAsset } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';
 import { factsOf, GIF, heldJpeg, jpegOf, picture, pngOf, svgOf, tiffOf, WEBP } from '../../build/pictures';
@@ -21,9 +23,14 @@ import { fileBytes } from '../../../src/core/base/fileJob';
 
 const WIDE = factsOf(pngOf(600, 300));
 
+const IN_COLOUR: Spec = {
+  ...NOVEL_SPEC,
+  inks: { ...NOVEL_SPEC.inks, pictures: { press: 'asis', tone: PLAIN_TONE } },
+};
+
 function bookOf(blocks: readonly Block[], notes: readonly Note[] = []): Book {
   const one = chapter('One', words(60, 1));
-  return book([{ ...one, blocks: [...one.blocks, ...blocks] }], notes);
+  return book([{ ...one, blocks: [...one.blocks, ...blocks] }], notes, IN_COLOUR);
 }
 
 /** Every picture as it is drawn, with its page. */
@@ -234,6 +241,10 @@ describe('pictures on pages', () => {
   });
 });
 
+/** What paths cannot show. */
+const SHADED =
+  '<linearGradient id="g"><stop stop-color="#246"/><stop offset="1" stop-color="#ace"/></linearGradient><rect width="300" height="200" fill="url(#g)"/>';
+
 describe('pictures in the press PDF', () => {
   /** A book with its pictures, written; and where each is drawn. */
   function written(set: Book, facts: readonly PictureFacts[], files: readonly Uint8Array[]) {
@@ -278,7 +289,7 @@ describe('pictures in the press PDF', () => {
 
   it('of other kinds are there too: inks stay inks, a grey one is grey, a drawing as sharp as its place needs', async () => {
     await loadDecoders(['webp', 'svg'], readAsset);
-    const files = [WEBP, tiffOf(60, 40, 4), tiffOf(60, 40, 1), svgOf('<rect width="300" height="200" fill="#246"/>')];
+    const files = [WEBP, tiffOf(60, 40, 4), tiffOf(60, 40, 1), svgOf(SHADED)];
     const facts = files.map((bytes, k) => factsOf(bytes, `${k}`, 'A weir', 72, 48));
     const set = bookOf(facts.map((one, k) => picture(`p70${k}`, one)));
     const { bytes, composed } = written(set, facts, files);

@@ -15,6 +15,7 @@ import { fileBytes } from '../../../src/core/base/fileJob';
 
 const INKS: Spec['inks'] = {
   set: 'Day',
+  pictures: { press: 'asis', tone: [0, 25, 50, 75, 100] },
   sets: {
     Day: {
       Black: { colour: { kind: 'grey', k: 100 }, press: 'k' },

@@ -1,7 +1,10 @@
 // Pictures of any kind as pixels. What is decoded by compiled code is given by whoever loaded it, a worker or the command line: core reads no
 // files.
+import { drawingOf, type Drawing } from './drawing';
+import { decodeJpeg } from './jpeg';
 import { decodeGif, decodePng } from './pngAndGif';
 import type { Raster } from './raster';
+import { svgSize } from './svg';
 import { decodeTiff } from './tiff';
 
 /** Pixels of a picture, at most `width` of them across where it can be drawn at any size; null for what cannot be decoded. Never throws. */
@@ -12,6 +15,7 @@ export type CompiledKind = 'webp' | 'svg';
 
 const given = new Map<string, PictureDecoder>([
   ['png', decodePng],
+  ['jpeg', decodeJpeg],
   ['gif', decodeGif],
   ['tiff', decodeTiff],
 ]);
@@ -24,6 +28,24 @@ export function giveDecoder(kind: CompiledKind, decoder: PictureDecoder): void {
 export function decodePicture(bytes: Uint8Array, kind: string, width: number): Raster | null {
   try {
     return given.get(kind)?.(bytes, width) ?? null;
+  } catch {
+    return null;
+  }
+}
+
+/** A drawing in paths alone, as `drawingOf` reads it; null where it is damaged. */
+type Simplifier = (bytes: Uint8Array) => string | null;
+let simplifier: Simplifier | null = null;
+
+export function giveSimplifier(given: Simplifier): void {
+  simplifier = given;
+}
+
+/** The drawing as paths; null where no simplifier is there, where it is damaged, and where paths cannot show it. */
+export function decodeDrawing(bytes: Uint8Array): Drawing | null {
+  try {
+    const simplified = simplifier?.(bytes) ?? null;
+    return simplified === null ? null : drawingOf(simplified, svgSize(bytes));
   } catch {
     return null;
   }

@@ -46,6 +46,15 @@ export function svgSize(bytes: Uint8Array): SvgSize {
   return width > 0 && height > 0 ? { width, height } : { width: Math.max(0, boxWidth), height: Math.max(0, boxHeight) };
 }
 
+/** The drawing with a size that it says itself: one that says half of it is as large everywhere as here. */
+export function withSize(text: string, { width, height }: SvgSize): string {
+  return text.replace(
+    /<((?:\w+:)?svg)\b([^>]*)>/,
+    (_, name: string, said: string) =>
+      `<${name}${said.replace(/\s(?:width|height)\s*=\s*(?:"[^"]*"|'[^']*')/g, '')} width="${width}" height="${height}">`,
+  );
+}
+
 const DROPPED = new Set(['script', 'foreignobject', 'iframe', 'audio', 'video', 'animate', 'animatetransform', 'set']);
 const isAddress = (name: string) => /^(?:xlink:)?href$/i.test(name);
 /** What stays inside the file. */

@@ -1,7 +1,7 @@
 // What is drawn on one page: text items in reading order, each with its source, and rules. Packed arrays, transferred.
 import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
-import type { SetInk } from '../spec/inks';
+import type { SetInk, Tone } from '../spec/inks';
 import type { Pt } from '../spec/length';
 import type { Meaning } from '../spec/spec';
 import type { BlockId, PictureKind, StreamId } from '../copy/streams';
@@ -67,6 +67,8 @@ export interface PictureItem {
   readonly height: Pt;
   /** Absent: it fills its area. */
   readonly frame?: SetFrame;
+  /** In black alone; absent: in the colours that it came in. */
+  readonly tone?: Tone;
   /** Nothing of it is seen beyond these edges, from the left edge of the page: half of a picture over two pages. */
   readonly clip?: { readonly x: Pt; readonly width: Pt };
   readonly stream: StreamId;

@@ -2,7 +2,7 @@
 import type { TextLink } from './links';
 import type { FaceId } from '../spec/faces';
 import type { CaptionSide, Crop, FrameShape } from '../copy/figureSetting';
-import type { SetInk } from '../spec/inks';
+import type { SetInk, Tone } from '../spec/inks';
 import type { Pt } from '../spec/length';
 import type { Caps, LeadIn, Meaning, ParagraphRule, SpotRule, TabStop, WordSpace } from '../spec/spec';
 import type { BlockId, PictureKind, StreamId, StyleTag } from '../copy/streams';
@@ -110,6 +110,8 @@ export interface SetPicture {
   readonly resolution: number;
   /** Absent: it fills a rectangle without a border. */
   readonly frame?: SetFrame;
+  /** In black alone; absent: in the colours that it came in. */
+  readonly tone?: Tone;
 }
 
 /** The frame of a picture as it is set, and the picture in it. */

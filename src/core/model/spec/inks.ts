@@ -14,10 +14,21 @@ export interface Ink {
 
 export type InkSet = Readonly<Record<string, Ink>>;
 
+/** Percent of ink for what is 0, 25, 50, 75 and 100 percent dark in a picture, none less than the one before. */
+export type Tone = readonly [number, number, number, number, number];
+export const PLAIN_TONE: Tone = [0, 25, 50, 75, 100];
+
+/** What the press has for pictures. `asis`: the colours that they came in; `grey`: black alone, by `tone`. */
+export interface PicturePress {
+  readonly press: 'asis' | 'grey';
+  readonly tone: Tone;
+}
+
 export interface InksSpec {
   /** Name of the set that the book is set in. */
   readonly set: string;
   readonly sets: Readonly<Record<string, InkSet>>;
+  readonly pictures: PicturePress;
 }
 
 /** An ink by its name, at a tint in percent. */
@@ -39,4 +50,5 @@ export const BLACK = 'Black';
 export const BLACK_INKS: InksSpec = {
   set: 'Black only',
   sets: { 'Black only': { [BLACK]: { colour: { kind: 'grey', k: 100 }, press: 'k' } } },
+  pictures: { press: 'grey', tone: PLAIN_TONE },
 };

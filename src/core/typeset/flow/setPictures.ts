@@ -4,6 +4,7 @@ import { shownSize } from '../../copy/pictureOf';
 import type { PageGeometry } from '../../model/composed/pages';
 import type { ResolvedStyle, SetFrame, SetPicture } from '../../model/composed/styled';
 import type { FigureWidth } from '../../model/copy/figureSetting';
+import type { InksSpec } from '../../model/spec/inks';
 import type { PageSpec } from '../../model/spec/pageSpec';
 import {
   isPictureAlone,
@@ -114,7 +115,7 @@ export function pictureStyle(
       ? null
       : setPlate(tie, naturalSize(pictures[0], measure), crops[0], pictures.length, under, context);
   if (plate !== null) {
-    const of = setPicture(pictures[0], plate.x, plate, plate.frame);
+    const of = setPicture(pictures[0], plate.x, plate, plate.frame, inks);
     return styleWith(style, [{ ...of, ...plate }], under, geometry);
   }
   const wide = beside === undefined ? wideOf(pictures, wished, geometry, bleed) : null;
@@ -136,7 +137,7 @@ export function pictureStyle(
   const set = pictures.map((picture, k): SetPicture => {
     const left = x;
     x += sizes[k].width + BETWEEN;
-    const own = setPicture(picture, left, sizes[k], setFrame(natural[k], sizes[k], frame, crops[k], inks));
+    const own = setPicture(picture, left, sizes[k], setFrame(natural[k], sizes[k], frame, crops[k], inks), inks);
     return wide === null ? own : reaching(own, wide, total);
   });
   const made = styleWith(style, set, under, geometry);
@@ -214,12 +215,22 @@ function reaching(picture: SetPicture, { width, x, xVerso, lacksBleed }: Wide, o
   return lacksBleed && inner < 0.5 ? { ...edges, lacksBleed } : edges;
 }
 
-function setPicture(picture: PictureFacts, x: number, size: Size, frame: SetFrame | undefined): SetPicture {
+function setPicture(
+  picture: PictureFacts,
+  x: number,
+  size: Size,
+  frame: SetFrame | undefined,
+  { pictures: { press, tone } }: InksSpec,
+): SetPicture {
   const { asset, format, name, alt } = picture;
   const { width } = frame ?? size;
   // A drawing is as sharp at any size.
   const resolution = picture.width > 0 && format !== 'svg' ? Math.round((picture.width / width) * 72) : 0;
-  return { asset, format, name, alt, x, ...size, resolution, ...(frame === undefined ? {} : { frame }) };
+  return {
+    ...{ asset, format, name, alt, x, ...size, resolution },
+    ...(frame === undefined ? {} : { frame }),
+    ...(press === 'grey' ? { tone } : {}),
+  };
 }
 
 /** Sizes of pictures side by side, all as high as the first where they are several; as wide together as is wished, as far as there is room. */

@@ -18,18 +18,19 @@ interface Area {
 /** The picture in its frame; where it cannot be drawn, a thin line keeps its place. `strokeInk`: the operator that sets a colour for lines. */
 export function drawPicture(
   out: ByteWriter,
-  { asset, x, y, width, height, frame, clip }: PictureItem,
+  item: PictureItem,
   pageHeight: number,
   use: PictureUse,
   strokeInk: (ink: NonNullable<SetFrame['border']>['ink']) => string,
 ): void {
+  const { x, y, width, height, frame, clip } = item;
   const area = { x, y: pageHeight - y - height, width, height };
   if (clip !== undefined) {
     out.text('q ').number(clip.x).space().number(area.y).space().number(clip.width).space();
     out.number(height).text(' re W n ');
   }
   const inner = frame ?? { width, height };
-  const drawn = use.drawnAs(asset, inner.width / inner.height);
+  const drawn = use.drawnAs(item, inner.width / inner.height);
   if (drawn === null) {
     out.text('/Artifact BMC q 0.5 w ');
     path(out, area, frame);

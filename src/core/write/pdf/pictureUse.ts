@@ -1,10 +1,13 @@
 // The pictures of a PDF (ISO 32000-1, 8.9): a JPEG goes in as it is, and so do the pressed rows of a PNG that needs no mask;
-// all others are decoded, with what shows through as a soft mask (11.6.5.3).
+// drawings go in as paths; all others are decoded, with what shows through as a soft mask (11.6.5.3), and so are those that lose their colours.
 import type { ByteRange, FileJob } from '../../base/fileJob';
-import { decodePicture } from '../../base/images/decoders';
+import { decodeDrawing, decodePicture } from '../../base/images/decoders';
+import { greyOf, inGrey } from '../../base/images/grey';
 import type { Raster } from '../../base/images/raster';
 import { imageSize, jpegFrame } from '../../base/images/imageSize';
 import type { PictureKind } from '../../model/copy/streams';
+import { PLAIN_TONE, type Tone } from '../../model/spec/inks';
+import { addDrawing, type ColourOf } from './drawingUse';
 import { pdfArray, pdfDictionary, pdfNumber, type PdfFile, type PdfValue } from './objects';
 
 const SPACES: Readonly<Record<number, PdfValue>> = { 1: '/DeviceGray', 3: '/DeviceRGB', 4: '/DeviceCMYK' };
@@ -46,15 +49,16 @@ export class PictureUse {
 
   /** Puts pictures into the file that are not in it yet; each is asked for alone. */
   *take(pictures: readonly PictureInFile[]): FileJob {
-    for (const { asset, format, width } of pictures) {
-      if (this.known.has(asset)) continue;
+    for (const { asset, format, width, tone } of pictures) {
+      const key = keyOf(asset, tone);
+      if (this.known.has(key)) continue;
       const bytes = asset === '' ? undefined : yield { kind: 'picture', asset };
       const across = Math.ceil((width / 72) * DRAWN_AT);
-      const value = bytes === undefined ? null : addPicture(this.file, asset, bytes, format, across);
+      const value = bytes === undefined ? null : addPicture(this.file, asset, bytes, format, across, tone);
       const frame = bytes !== undefined && format === 'jpeg' ? jpegFrame(bytes) : null;
       const turn = TURNS[(frame?.orientation ?? 1) - 1];
       const shape = frame === null ? 1 : frame.width / frame.height;
-      this.known.set(asset, value === null ? null : { name: `P${this.known.size + 1}`, value, turn, shape });
+      this.known.set(key, value === null ? null : { name: `P${this.known.size + 1}`, value, turn, shape });
       yield* this.file.flush();
     }
   }
@@ -63,8 +67,11 @@ export class PictureUse {
    * The name under which a content stream draws a picture that was taken, and how it lies; null when it cannot be drawn. `shape`: width by
    * height of its area. One that was put in before its orientation was read, as it lies in the file, stays so.
    */
-  drawnAs(asset: string, shape: number): Pick<UsedPicture, 'name' | 'turn'> | null {
-    const used = this.known.get(asset);
+  drawnAs(
+    { asset, tone }: Pick<PictureInFile, 'asset' | 'tone'>,
+    shape: number,
+  ): Pick<UsedPicture, 'name' | 'turn'> | null {
+    const used = this.known.get(keyOf(asset, tone));
     if (used === undefined || used === null) return null;
     const isSideways = used.turn[0] === 0;
     const fitsAsItLies = Math.abs(Math.log(shape / used.shape)) < Math.abs(Math.log(shape * used.shape));
@@ -79,11 +86,15 @@ export class PictureUse {
   }
 }
 
+const keyOf = (asset: string, tone: Tone | undefined) => (tone === undefined ? asset : `${asset} ${tone.join()}`);
+
 interface PictureInFile {
   readonly asset: string;
   readonly format: PictureKind;
   /** Points, where it first stands. */
   readonly width: number;
+  /** In black alone. */
+  readonly tone?: Tone;
 }
 
 function addPicture(
@@ -92,14 +103,41 @@ function addPicture(
   bytes: Uint8Array,
   format: PictureKind,
   across: number,
+  tone: Tone | undefined,
 ): PdfValue | null {
-  if (format === 'jpeg') return addJpeg(file, asset, bytes);
-  if (format === 'png') {
-    const passed = addPngAsItIs(file, asset, bytes);
-    if (passed !== null) return passed;
-  }
+  const drawing = format === 'svg' ? decodeDrawing(bytes) : null;
+  if (drawing !== null) return addDrawing(file, drawing, coloursBy(tone));
+  const isGrey = tone === undefined || (isPlain(tone) && hasNoColour(bytes, format));
+  const passed = isGrey ? addAsItIs(file, asset, bytes, format) : null;
+  if (passed !== null) return passed;
   const raster = decodePicture(bytes, format, across);
-  return raster === null ? null : addRaster(file, raster);
+  // What cannot be decoded here may be read where the file is.
+  if (raster === null) return isGrey ? null : addAsItIs(file, asset, bytes, format);
+  return addRaster(file, tone === undefined ? raster : inGrey(raster, tone));
+}
+
+const isPlain = (tone: Tone) => tone.every((ink, k) => ink === PLAIN_TONE[k]);
+
+/** Whether the pixels of a file are grey already, as it says itself. */
+function hasNoColour(bytes: Uint8Array, format: PictureKind): boolean {
+  if (format === 'jpeg') return jpegFrame(bytes)?.components === 1;
+  return format === 'png' && bytes[25] === 0;
+}
+
+function addAsItIs(file: PdfFile, asset: string, bytes: Uint8Array, format: PictureKind): PdfValue | null {
+  if (format === 'jpeg') return addJpeg(file, asset, bytes);
+  return format === 'png' ? addPngAsItIs(file, asset, bytes) : null;
+}
+
+/** Colours of drawings as the press has them; grey ones on the black plate alone. */
+function coloursBy(tone: Tone | undefined): ColourOf {
+  return (colour) => {
+    const isGrey = colour[0] === colour[1] && colour[1] === colour[2];
+    if (tone === undefined && !isGrey)
+      return { operands: colour.map((part) => pdfNumber(part / 255)).join(' '), fill: 'rg', stroke: 'RG' };
+    const value = tone === undefined ? colour[0] : greyOf(colour, tone);
+    return { operands: pdfNumber(value / 255), fill: 'g', stroke: 'G' };
+  };
 }
 
 function addJpeg(file: PdfFile, asset: string, bytes: Uint8Array): PdfValue | null {

@@ -6,6 +6,7 @@ import { addInk, addInkSet, chooseInkSet, dropInk, dropInkSet, setInkOf } from '
 import { useAppDispatch } from '../../../state/hooks';
 import { ChoiceSetting, NumberSetting, SettingGroup } from '../../components/Setting';
 import { inkUses } from './inkUses';
+import { PicturePress } from './PicturePress';
 import { useSpec } from './useSetSpec';
 
 const BUTTON = 'btn btn-xs border-base-300 bg-base-100';
@@ -93,6 +94,7 @@ export function InksTopic() {
           }}
         />
       </SettingGroup>
+      <PicturePress />
     </>
   );
 }
