@@ -26,6 +26,10 @@ const frame = Joi.object({
 const around = Joi.object({
   text: oneOf(TEXT_AROUND).required(),
   outline: Joi.boolean().required(),
+  contour: Joi.array()
+    .items(Joi.array().ordered(within(FIGURE_LIMITS.corner), within(FIGURE_LIMITS.corner)))
+    .min(FIGURE_LIMITS.corners[0])
+    .max(FIGURE_LIMITS.corners[1]),
   side: oneOf(FIGURE_SIDES).required(),
   inset: within(FIGURE_LIMITS.inset),
   from: within(FIGURE_LIMITS.from).integer(),

@@ -11,6 +11,7 @@ import {
   PLAIN_FRAME,
   TEXT_AROUND,
   type Around,
+  type Contour,
   type FigureSetting,
 } from '../../../src/core/model/copy/figureSetting';
 import type { DisplayList, PictureItem, TextItem } from '../../../src/core/model/composed/displayList';
@@ -240,6 +241,50 @@ describe('a figure beside text', () => {
     for (const [, stretches] of doubled) {
       expect(stretches.some(([, right]) => right < item.x)).to.equal(true);
       expect(stretches.some(([left]) => left > item.x + item.width)).to.equal(true);
+    }
+  });
+
+  it('has lines that follow a contour, nearer where it is narrow, and never inside it', () => {
+    const diamond: Contour = [
+      [0.5, 0],
+      [1, 0.5],
+      [0.5, 1],
+      [0, 0.5],
+    ];
+    for (const text of ['wider', 'both'] as const) {
+      const context = newContext();
+      const of = around({
+        text,
+        outline: true,
+        contour: diamond,
+        inset: text === 'both' ? 60 : 0,
+        beside: 6,
+        side: 'right',
+      });
+      const composed = compose(
+        bookOf([prose(1, 200), mark('p500', 1)], [figure(1, { width: 130, around: of }, '')]),
+        context,
+      );
+      const list = drawn(composed, context).find(({ pictures }) => pictures.length > 0)!;
+      const [item] = list.pictures;
+      const middle = { x: item.x + item.width / 2, y: item.y + item.height / 2 };
+      const ends: number[] = [];
+      for (const [y, stretches] of linesBy(list)) {
+        const [head, foot] = [y - 0.6 * 11, y + 0.15 * 11];
+        if (foot < item.y || head > item.y + item.height) continue;
+        const near = Math.min(Math.max(middle.y, head), foot);
+        const half = (item.width / 2) * (1 - Math.abs(near - middle.y) / (item.height / 2));
+        for (const [left, right] of stretches)
+          if (left < middle.x) {
+            expect(right, `${text} ${y}`).to.be.at.most(middle.x - half - of.beside + HANGING);
+            ends.push(right);
+          } else expect(left, `${text} ${y}`).to.be.at.least(middle.x + half + of.beside - HANGING);
+      }
+      // Shortest in the middle, and longer towards both points.
+      expect(ends.length).to.be.above(6);
+      const shortest = ends.indexOf(Math.min(...ends));
+      expect(shortest).to.be.within(2, ends.length - 3);
+      expect(Math.max(...ends) - Math.min(...ends)).to.be.above(35);
     }
   });
 

@@ -75,10 +75,15 @@ export type TextAround = (typeof TEXT_AROUND)[number];
 export const FIGURE_SIDES = ['outer', 'inner', 'left', 'right'] as const;
 export type FigureSide = (typeof FIGURE_SIDES)[number];
 
+/** Corners of a closed line around what a picture shows, in shares of the width and height of its frame from its upper left corner. */
+export type Contour = readonly (readonly [number, number])[];
+
 export interface Around {
   readonly text: TextAround;
-  /** Lines follow the shape of the frame; else its box. */
+  /** Lines follow the contour, or the shape of the frame where there is none; else its box. */
   readonly outline: boolean;
+  /** Traced round the picture, or drawn; for figures of one part. */
+  readonly contour?: Contour;
   readonly side: FigureSide;
   /** From that edge to the figure, in points; into the margin where it is less than 0. */
   readonly inset: Pt;
@@ -107,6 +112,8 @@ export const FIGURE_LIMITS = {
   zoom: [0.05, 20],
   shift: [-20, 20],
   turn: [-180, 180],
+  corners: [3, 240],
+  corner: [-0.5, 1.5],
 } as const;
 
 /** Most parts of a figure. */

@@ -5,6 +5,7 @@ import type { PageSide } from '../../model/composed/pages';
 import type { Pt } from '../../model/spec/length';
 import type { FlowParagraph } from '../../paginate';
 import type { BesideRoom, ComposeContext } from './composeContext';
+import { contourBetween, type Reach } from './contours';
 import type { FloatingFigure } from './floatingFigure';
 import { withCaptions } from './holdCaptions';
 
@@ -64,7 +65,7 @@ export function besideFigure(
   const foot = height + under;
   return {
     id: tie!.id,
-    around: tie!.around ?? PLAIN_AROUND,
+    around: pictures.length > 1 ? withoutContour(tie!.around) : (tie!.around ?? PLAIN_AROUND),
     frame: pictures.length > 1 ? { ...PLAIN_FRAME, ...tie!.frame, shape: 'rectangle' } : (tie!.frame ?? PLAIN_FRAME),
     figure: withCaptions(picture, texts),
     width: Math.max(...pictures.map(({ x, width }) => x + width)),
@@ -72,6 +73,12 @@ export function besideFigure(
     whole: foot + descent,
     foot,
   };
+}
+
+/** A contour is that of one picture. */
+function withoutContour(around: Around = PLAIN_AROUND): Around {
+  const { contour: _, ...rest } = around;
+  return rest;
 }
 
 /** What a figure takes from the lines beside it. Points from the left edge of the column and from the cap height of its first line. */
@@ -96,7 +103,6 @@ export function blockedBy(of: BesideFigure, side: PageSide, { measure, sheet, ge
   const { around, width, whole, foot } = of;
   const { above, beside, below, inset } = around;
   const x = standsLeft(around.side, side) ? inset : measure - inset - width;
-  const middle = x + width / 2;
   const depth = above + whole + below;
   const { leading, capHeight } = geometry;
   const footing = Math.ceil((above + foot - capHeight) / leading + 1 - SLACK) * leading;
@@ -107,8 +113,8 @@ export function blockedBy(of: BesideFigure, side: PageSide, { measure, sheet, ge
     if (top >= depth - SLACK) return null;
     const reach = around.text === 'none' ? null : reachOf(of, top - below - above, bottom);
     if (reach === null) return free;
-    const left = { left: 0, right: Math.min(measure, middle - reach - beside) };
-    const right = { left: Math.max(0, middle + reach + beside), right: measure };
+    const left = { left: 0, right: Math.min(measure, x + reach.from - beside) };
+    const right = { left: Math.max(0, x + reach.to + beside), right: measure };
     const areTwo = left.right >= least && measure - right.left >= least;
     if (around.text === 'both' && areTwo) return [left, right];
     return [isLeftWider ? left : right];
@@ -122,15 +128,21 @@ function standsLeft(side: FigureSide, page: PageSide): boolean {
   return (side === 'outer') === (page === 'verso');
 }
 
-/** Half of the figure's width between two heights from its top edge; null where it is not. */
-function reachOf({ around, frame, width, height, whole }: BesideFigure, top: Pt, bottom: Pt): Pt | null {
-  const half = width / 2;
-  if (!around.outline || frame.shape !== 'ellipse') return top < whole && bottom > 0 ? half : null;
+/** What a figure takes between two heights from its top edge, from its left edge; null where it is not. */
+function reachOf({ around, frame, width, height, whole }: BesideFigure, top: Pt, bottom: Pt): Reach | null {
+  const all: Reach = { from: 0, to: width };
+  const { outline, contour } = around;
+  if (!outline || (contour === undefined && frame.shape !== 'ellipse')) return top < whole && bottom > 0 ? all : null;
   // Its captions are as wide as it is.
-  if (whole > height && bottom > height && top < whole) return half;
+  if (whole > height && bottom > height && top < whole) return all;
+  if (contour !== undefined) {
+    const reach = contourBetween(contour, top / height, bottom / height);
+    return reach === null ? null : { from: reach.from * width, to: reach.to * width };
+  }
   if (top >= height || bottom <= 0) return null;
-  const ry = height / 2;
+  const [half, ry] = [width / 2, height / 2];
   const near = Math.min(Math.max(ry, top), bottom);
   const off = Math.min(1, Math.abs(near - ry) / ry);
-  return half * Math.sqrt(1 - off * off);
+  const across = half * Math.sqrt(1 - off * off);
+  return { from: half - across, to: half + across };
 }

@@ -13,7 +13,7 @@ import type { Figure } from '../../../core/model/copy/figures';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { ChoiceSetting, LengthSetting, NumberSetting } from '../../components/Setting';
 import { Choices } from './Choices';
-import { Toggle } from './slipFields';
+import { FigureOutline } from './FigureOutline';
 import { pushInWords, useWishCosts } from './useWishCosts';
 
 const TEXTS: Readonly<Record<TextAround, string>> = {
@@ -32,17 +32,18 @@ const SIDES: Readonly<Record<FigureSide, string>> = {
 interface Props {
   readonly place: ParagraphPlace;
   readonly figure: Figure;
+  /** First page on which it stands. */
+  readonly page: number;
   readonly disabled: boolean;
   readonly set: (change: { readonly around: Around }, name: string) => unknown;
 }
 
-export function FigureAround({ place, figure, disabled, set }: Props) {
+export function FigureAround({ place, figure, page, disabled, set }: Props) {
   const around = figure.around ?? PLAIN_AROUND;
-  const isEllipse = figure.frame?.shape === 'ellipse' && figure.parts.length === 1;
-  const costs = useWishCosts(place, [
-    ...TEXT_AROUND.map((text) => ({ figure: { around: { ...around, text } } })),
-    { figure: { around: { ...around, outline: !around.outline } } },
-  ]);
+  const costs = useWishCosts(
+    place,
+    TEXT_AROUND.map((text) => ({ figure: { around: { ...around, text } } })),
+  );
   const put = (change: Partial<Around>) => set({ around: { ...around, ...change } }, 'Text around a figure');
   return (
     <>
@@ -54,13 +55,10 @@ export function FigureAround({ place, figure, disabled, set }: Props) {
         choices={TEXT_AROUND.map((one, k) => ({ value: one, name: TEXTS[one], cost: pushInWords(costs[k]) }))}
         onChange={(text) => put({ text })}
       />
-      {isEllipse && around.text !== 'none' && (
-        <Toggle
-          label="Lines follow the ellipse"
-          isOn={around.outline}
-          cost={pushInWords(costs[TEXT_AROUND.length])}
-          disabled={disabled}
-          onChange={(outline) => put({ outline })}
+      {figure.parts.length === 1 && around.text !== 'none' && (
+        <FigureOutline
+          {...{ place, figure, page, disabled }}
+          put={(to) => set({ around: to }, 'Outline of a figure')}
         />
       )}
       <ChoiceSetting

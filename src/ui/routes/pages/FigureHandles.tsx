@@ -7,6 +7,7 @@ import { setFigure } from '../../../state/copy/figureThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
 import type { ParagraphPlace } from '../../../state/view/viewSlice';
 import { cropped, movedBeside, nudged, resized, type Area, type FigureStand } from './figureGestures';
+import { FigureContour } from './FigureContour';
 import { FigureWhites } from './FigureWhites';
 import { useFigureGesture, type FigureGesture } from './useFigureGesture';
 
@@ -81,6 +82,9 @@ function Handles({
         <CropBox {...{ target, area, scale, gesture }} />
       ) : (
         <FigureBox {...{ target, figure, stand, scale, gesture }} pageWidth={list.width} />
+      )}
+      {isBeside && !isCropping && figure.around?.outline && figure.around.contour !== undefined && own.length === 1 && (
+        <FigureContour {...{ figure, area, scale, gesture }} contour={figure.around.contour} />
       )}
       {isBeside && !isCropping && figure.around?.text !== 'none' && (
         <FigureWhites {...{ figure, scale, stand, gesture }} area={withCaption(list, figure, area)} />

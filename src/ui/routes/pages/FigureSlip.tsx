@@ -75,7 +75,9 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
         onChange={(to) => set({ place: to }, `Figure: ${PLACES[to]}`)}
       />
       {figure.place === 'spread' && <FoldField figure={figure} disabled={readOnly} set={set} />}
-      {figure.place === 'beside' && <FigureAround place={place} figure={figure} disabled={readOnly} set={set} />}
+      {figure.place === 'beside' && (
+        <FigureAround place={place} figure={figure} page={facts?.pages[0] ?? 0} disabled={readOnly} set={set} />
+      )}
       <WidthFields figure={figure} facts={facts} disabled={readOnly} set={set} />
       {mayChooseCaption(figure) && (
         <ChoiceSetting

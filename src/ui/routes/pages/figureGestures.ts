@@ -5,6 +5,7 @@ import {
   PLAIN_CROP,
   PLAIN_FRAME,
   type Around,
+  type Contour,
   type Crop,
 } from '../../../core/model/copy/figureSetting';
 import type { Figure, FigurePart } from '../../../core/model/copy/figures';
@@ -99,3 +100,36 @@ const ARROWS: Readonly<Record<string, readonly [number, number] | undefined>> = 
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
+
+/** The lines beside a figure follow a contour. */
+export const withContour = (figure: Figure, contour: Contour): Figure => ({
+  ...figure,
+  around: { ...(figure.around ?? PLAIN_AROUND), outline: true, contour },
+});
+
+/** A corner moved by shares of the picture. */
+export function withCorner(contour: Contour, at: number, across: number, down: number): Contour {
+  const moved = (value: number, by: number) => within(thousandths(value + by), FIGURE_LIMITS.corner);
+  return contour.map(([x, y], k) => (k === at ? ([moved(x, across), moved(y, down)] as const) : ([x, y] as const)));
+}
+
+/** A corner more, half way to the next. The same contour where it has as many as there may be. */
+export function withCornerAfter(contour: Contour, at: number): Contour {
+  if (contour.length >= FIGURE_LIMITS.corners[1]) return contour;
+  const [[x0, y0], [x1, y1]] = [contour[at], contour[(at + 1) % contour.length]];
+  const middle = [thousandths((x0 + x1) / 2), thousandths((y0 + y1) / 2)] as const;
+  return [...contour.slice(0, at + 1), middle, ...contour.slice(at + 1)];
+}
+
+/** The same contour where it has no corner to spare. */
+export const withoutCorner = (contour: Contour, at: number): Contour =>
+  contour.length <= FIGURE_LIMITS.corners[0] ? contour : contour.filter((_, k) => k !== at);
+
+/** Corners of the oval with which a contour begins where none can be traced. */
+const OVAL = 12;
+
+export const ovalContour = (): Contour =>
+  Array.from({ length: OVAL }, (_, k) => {
+    const angle = (k / OVAL) * 2 * Math.PI;
+    return [thousandths(0.5 + Math.sin(angle) / 2), thousandths(0.5 - Math.cos(angle) / 2)] as const;
+  });

@@ -1,0 +1,62 @@
+// A contour round what a picture shows: how far it reaches, strip by strip, in as few corners as tell it.
+import type { Contour } from '../model/copy/figureSetting';
+
+/** Strips that are looked at from head to foot. */
+const STRIPS = 48;
+/** Shares by which a contour may leave what it was traced round. */
+const SLACK = 0.012;
+
+/**
+ * The contour of the pixels that `isShown` says are seen, in their shares of width and height. Null where none is, and where they fill
+ * their box: lines have nothing to follow there.
+ */
+export function traceContour(
+  width: number,
+  height: number,
+  isShown: (x: number, y: number) => boolean,
+): Contour | null {
+  const strips = Math.min(STRIPS, height);
+  const left: [number, number][] = [];
+  const right: [number, number][] = [];
+  for (let k = 0; k < strips; k += 1) {
+    const [top, bottom] = [Math.floor((k * height) / strips), Math.floor(((k + 1) * height) / strips)];
+    let [from, to] = [Infinity, -Infinity];
+    for (let y = top; y < bottom; y += 1) {
+      for (let x = 0; x < Math.min(from, width); x += 1) if (isShown(x, y)) from = x;
+      for (let x = width - 1; x >= Math.max(to, 0); x -= 1) if (isShown(x, y)) to = Math.max(to, x + 1);
+    }
+    if (from > to) continue;
+    // Each strip as a box: nothing seen is left outside.
+    for (const y of [top / height, bottom / height]) {
+      left.push([from / width, y]);
+      right.push([to / width, y]);
+    }
+  }
+  if (left.length === 0) return null;
+  if (left.every(([x]) => x < SLACK) && right.every(([x]) => x > 1 - SLACK)) return null;
+  return [...eased(left, -1), ...eased(right, 1).reverse()].map(([x, y]) => [round(x), round(y)]);
+}
+
+/** In their box: nothing outside of it is seen. */
+const round = (value: number) => Math.min(1, Math.max(0, Math.round(value * 1e3) / 1e3));
+
+/** A line of fewer corners that stays outside of the first and near it (Douglas and Peucker 1973). `side`: -1 where outside is to the left. */
+function eased(line: readonly [number, number][], side: -1 | 1): [number, number][] {
+  const [first, last] = [line[0], line[line.length - 1]];
+  let [worst, furthest] = [0, 0];
+  line.forEach(([x, y], k) => {
+    const share = last[1] === first[1] ? 0 : (y - first[1]) / (last[1] - first[1]);
+    const off = Math.abs(x - (first[0] + (last[0] - first[0]) * share));
+    if (off > furthest) [worst, furthest] = [k, off];
+  });
+  if (furthest <= SLACK || line.length < 3) {
+    // What sticks out of it by less is given room.
+    const by = side * furthest;
+    return [
+      [first[0] + by, first[1]],
+      [last[0] + by, last[1]],
+    ];
+  }
+  const [before, after] = [eased(line.slice(0, worst + 1), side), eased(line.slice(worst), side)];
+  return [...before, ...after];
+}
