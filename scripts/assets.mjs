@@ -39,6 +39,8 @@ const sources = [
   'scripts/assets.mjs',
   'scripts/demoManuscript.ts',
   'scripts/demoPictures.ts',
+  'scripts/ornaments.ts',
+  'src/core/looks/ornaments.ts',
   'demo/the-ferry-register.txt',
   'demo/keeping-a-tidal-garden.txt',
   'src/core/fonts/sfnt.ts',
@@ -110,6 +112,15 @@ async function makeFaces() {
       });
     }
   }
+  const { buildOrnaments } = await bundle('scripts/ornaments.ts');
+  const bytes = buildOrnaments();
+  const file = 'WalnutOrnaments.ttf';
+  writeFileSync(join(out, 'public/fonts', file), bytes);
+  table.push({
+    ...{ id: 'walnut-ornaments/400', family: 'walnut-ornaments', familyName: 'Walnut Ornaments' },
+    ...{ weight: 400, italic: false, file },
+    ...readSfnt(bytes),
+  });
   writeFileSync(join(out, 'public/faces.json'), JSON.stringify(table));
 }
 

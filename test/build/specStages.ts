@@ -140,6 +140,7 @@ export const STYLE_STAGES: Readonly<Record<string, FirstStage>> = table({
   background: 'break',
   ruleAbove: 'break',
   ruleBelow: 'break',
+  ornament: 'break',
   number: 'shape',
   waits: 'none',
 });

@@ -118,6 +118,7 @@ function resolveStyle(
     background: setInk(spec.inks, own.background ?? undefined),
     ruleAbove: setRule(spec.inks, own.ruleAbove),
     ruleBelow: setRule(spec.inks, own.ruleBelow),
+    ornament: own.ornament || null,
     tabs: own.tabs ?? NO_TABS,
     lineNumbers: own.lineNumbers ?? 0,
     hyphenation: own.division ? { ...text.hyphenation, ...own.division } : text.hyphenation,

@@ -125,6 +125,7 @@ export const paragraphStyleSchema = Joi.object({
   background: inkUse.allow(null),
   ruleAbove: paragraphRule,
   ruleBelow: paragraphRule,
+  ornament: word(12).allow('', null),
   number: numberSchemeSchema,
   waits: Joi.boolean(),
 });

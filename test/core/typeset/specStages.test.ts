@@ -67,6 +67,8 @@ const VALUES: Record<string, Plain> = {
   'page.margins.back': length(80),
   'page.margins.foreEdge': length(70),
   'inks.set': 'Other',
+  'inks.pictures.press': 'asis',
+  'inks.pictures.tone': [5, 20, 40, 60, 90],
   'inks.sets': { 'Black only': { Black: { colour: { kind: 'grey', k: 90 }, press: 'k' } } },
   'page.facing': false,
   'page.bindingAllowance': length(12),
@@ -219,6 +221,7 @@ const STYLE_VALUES: Record<string, Plain> = {
   background: { ink: 'Black', tint: 10 },
   ruleAbove: { weight: 0.5, width: 'paragraph', offset: 12 },
   ruleBelow: { weight: 0.5, width: 'words', offset: 5 },
+  ornament: '\uE708',
   number: NUMBERED.CT.number as unknown as Plain,
   waits: true,
 };

@@ -261,6 +261,21 @@ describe('the project file', () => {
     expect(figure.parts.map(({ crop }) => crop?.turn)).to.deep.equal([90, undefined]);
   });
 
+  it('keeps what format 16 brought: contours, pictures in black alone, ornaments; older books keep their colours', () => {
+    const read = (format: number) =>
+      openProject(new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url)))).book;
+    const { spec, figures } = read(16);
+    expect(spec.inks.pictures).to.deep.equal({ press: 'grey', tone: [4, 22, 44, 70, 96] });
+    expect(spec.styles.SBO.ornament).to.equal('\uE708');
+    expect(Object.values(figures)[0].around?.contour).to.have.length(4);
+    for (const format of [1, 6, 15])
+      expect(read(format).spec.inks.pictures).to.deep.equal({ press: 'asis', tone: [0, 25, 50, 75, 100] });
+    const falling = { ...spec, inks: { ...spec.inks, pictures: { press: 'grey', tone: [0, 50, 40, 75, 100] } } };
+    expect(() => checkSpec(falling)).to.throw('A tone never falls');
+    const { inks: _, ...without } = spec;
+    expect(() => checkSpec(without)).to.throw();
+  });
+
   it('makes figures of the pictures that stood alone in books of before, with the captions after them', () => {
     const sample = new Uint8Array(readFileSync(new URL('../../fixtures/format-5.walnut', import.meta.url)));
     const { book: opened } = openProject(sample, checkBook);

@@ -67,6 +67,8 @@ export interface ResolvedStyle {
   readonly background: SetInk | null;
   readonly ruleAbove: SetRule | null;
   readonly ruleBelow: SetRule | null;
+  /** Set in place of the paragraph's characters. */
+  readonly ornament: string | null;
   readonly tabs: readonly TabStop[];
   /** A picture that is set in place of words, as deep as the leading is. */
   readonly pictures?: readonly SetPicture[];

@@ -142,6 +142,7 @@ export const FALLBACK_FAMILIES = [
   'frank-ruhl-libre',
   'amiri',
   'noto-emoji',
+  'walnut-ornaments',
 ];
 
 /** A family by its key, where its name is not known: `own-fell-oak` is Fell Oak. */

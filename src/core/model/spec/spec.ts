@@ -273,6 +273,11 @@ export interface ParagraphStyle {
   readonly background?: InkUse | null;
   readonly ruleAbove?: ParagraphRule | null;
   readonly ruleBelow?: ParagraphRule | null;
+  /**
+   * Characters set in place of those that the paragraph has; a space break that is empty has them where it falls first or last on its page.
+   * Null: what it has, and three asterisks.
+   */
+  readonly ornament?: string | null;
   /** Came in with a file, and stands beside our styles until it is matched or taken over. */
   readonly waits?: boolean;
 }

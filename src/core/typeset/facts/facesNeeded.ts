@@ -47,12 +47,14 @@ export function needsOf(book: Book, table: FaceTable): Needs {
     noteReference: () => ({ text: '1', position: 'superior' as const }),
     referenceText: () => '',
   };
-  // Signs of notes are put before and into paragraphs of any style.
+  // Signs of notes are put before and into paragraphs of any style, ornaments in place of those of theirs.
   const signs = signsOfNotes(book);
-  if (signs !== '')
-    for (const style of sheet.values())
-      for (const face of facesOf('', makeParagraph(`signs:${style.tag}`, style.tag, signs), style, context))
-        faces.add(face);
+  for (const style of sheet.values()) {
+    const set = `${signs}${style.ornament ?? ''}`;
+    if (set === '') continue;
+    for (const face of facesOf('', makeParagraph(`signs:${style.tag}`, style.tag, set), style, context))
+      faces.add(face);
+  }
   for (const { stream, blocks } of eachStream(book)) {
     blocks.forEach((block, index) => {
       if (block.kind !== 'paragraph') return;

@@ -104,7 +104,19 @@ export function composeOne(
   compose: ComposeContext,
   variants: VariantWish,
 ): ParagraphEntry {
-  const job = { stream, paragraph: block, style, measure: compose.measure, ...before, tail: '', variants };
+  const job = { stream, paragraph: withOrnament(block, style), style, measure: compose.measure, ...before, tail: '', variants };
   const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
   return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
+}
+
+const ornamented = new WeakMap<Paragraph, Paragraph>();
+
+/** The paragraph in the characters of its style's ornament; one that is empty, or holds more than words, stays what it is. */
+function withOrnament(block: Paragraph, { ornament }: ResolvedStyle): Paragraph {
+  if (ornament === null || block.text.trim() === '' || block.objects.length > 0) return block;
+  const known = ornamented.get(block);
+  if (known?.text === ornament) return known;
+  const made: Paragraph = { ...block, text: ornament, spans: [] };
+  ornamented.set(block, made);
+  return made;
 }

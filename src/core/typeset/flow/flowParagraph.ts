@@ -140,7 +140,7 @@ function heldIn({ styled }: ComposedParagraph, offsets: readonly number[] | unde
 function ornamentOf({ styled }: ComposedParagraph, compose: ComposeContext): ComposedParagraph | undefined {
   const { style } = styled;
   if (style.meaning !== 'break' || styled.text.trim() !== '') return undefined;
-  return composeMade(styled.stream, makeParagraph(styled.block, style.tag, ORNAMENT), style, compose);
+  return composeMade(styled.stream, makeParagraph(styled.block, style.tag, style.ornament ?? ORNAMENT), style, compose);
 }
 
 function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {

@@ -10,6 +10,7 @@ import { shareStep, type FileJob } from '../../base/fileJob';
 import { writeZip } from '../../base/zipWriter';
 import { fieldText } from '../../copy/fields';
 import { isTypedNumber } from '../../copy/meanings';
+import { breakOrnament } from './breakOrnament';
 import { canBeRead, type Book, type Division } from '../../model/copy/book';
 import { madeHead } from '../../copy/madeWords';
 import { roleName } from '../../model/copy/roles';
@@ -125,16 +126,8 @@ export function* writeEpub(of: Book, date: string, there: ReadonlySet<string> = 
   for (const [index, { name, division, title }] of files.entries()) {
     const context = contextOf(name);
     const own = [...fileOf].filter(([id, file]) => file === name && !isGathered(id)).map(([id]) => id);
-    const feet = notesXhtml(
-      own.filter((id) => notes.get(id)!.kind === 'footnote'),
-      context,
-    );
-    const ends = own.filter((id) => notes.get(id)!.kind === 'endnote');
-    const type = TYPES[division.role];
-    const parts = [blocksXhtml(division.blocks, context), feet];
-    if (ends.length > 0) parts.push(endnotesXhtml(ends, book.spec.notes.divisionHead, context));
-    if (name === notesFile) parts.push(gatheredXhtml(gathered, files, fileOf, context));
-    const body = `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
+    const last = name === notesFile ? [gatheredXhtml(gathered, files, fileOf, context)] : [];
+    const body = divisionXhtml(division, own, last, notes, context);
     texts[name] = page(title, body, division.language ?? book.particulars.language);
     yield shareStep((index + 1) / files.length);
   }
@@ -146,8 +139,16 @@ export function* writeEpub(of: Book, date: string, there: ReadonlySet<string> = 
   }
   for (const [name, text] of Object.entries(withPlaceLinks(texts))) members[`OPS/${name}`] = text;
   members['OPS/nav.xhtml'] = navigation(files, hasNotes, book, heads);
-  members['OPS/book.css'] = CSS;
-  members['OPS/package.opf'] = packageDocument(files, hasNotes, pictureFiles, book, date);
+  const { css, files: drawings } = breakOrnament(book.spec);
+  members['OPS/book.css'] = CSS + css;
+  for (const [name, svg] of Object.entries(drawings)) members[`OPS/${name}`] = svg;
+  members['OPS/package.opf'] = packageDocument(
+    files,
+    hasNotes,
+    { pictureFiles, drawings: Object.keys(drawings) },
+    book,
+    date,
+  );
   members['META-INF/container.xml'] =
     '<?xml version="1.0" encoding="UTF-8"?>\n<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container"><rootfiles><rootfile full-path="OPS/package.opf" media-type="application/oebps-package+xml"/></rootfiles></container>';
   const encoder = new TextEncoder();
@@ -157,6 +158,26 @@ export function* writeEpub(of: Book, date: string, there: ReadonlySet<string> = 
     ...Object.entries(members).map(([name, text]) => ({ name, content: encoder.encode(text) })),
     ...pictureFiles.files.map(pictureMember),
   ]);
+}
+
+/** The text of a division, the notes `own` of it after it, and what else comes in its file. */
+function divisionXhtml(
+  { role, blocks }: Division,
+  own: readonly string[],
+  last: readonly string[],
+  notes: ReadonlyMap<string, NumberedNote>,
+  context: XhtmlContext,
+): string {
+  const type = TYPES[role];
+  const feet = notesXhtml(
+    own.filter((id) => notes.get(id)!.kind === 'footnote'),
+    context,
+  );
+  const ends = own.filter((id) => notes.get(id)!.kind === 'endnote');
+  const parts = [blocksXhtml(blocks, context), feet];
+  if (ends.length > 0) parts.push(endnotesXhtml(ends, context.book.spec.notes.divisionHead, context));
+  parts.push(...last);
+  return `<section${type ? ` epub:type="${type}" class="${type}"` : ''}>\n${parts.join('\n')}\n</section>`;
 }
 
 /** What the text of all files is written from. */
@@ -316,7 +337,7 @@ function headList({ name, division }: TextFile, heads: HeadsOfCopy): string {
 function packageDocument(
   files: readonly TextFile[],
   hasNotes: boolean,
-  pictures: PictureFiles,
+  { pictureFiles, drawings }: { readonly pictureFiles: PictureFiles; readonly drawings: readonly string[] },
   book: Book,
   date: string,
 ): string {
@@ -330,9 +351,12 @@ function packageDocument(
   const items = names.map(
     (name) => `<item id="${name.replace('.', '-')}" href="${name}" media-type="application/xhtml+xml"/>`,
   );
-  const media = pictures.files.map(
-    ({ name, type }) => `<item id="p-${name.replace('.', '-')}" href="pictures/${name}" media-type="${type}"/>`,
-  );
+  const media = [
+    ...pictureFiles.files.map(
+      ({ name, type }) => `<item id="p-${name.replace('.', '-')}" href="pictures/${name}" media-type="${type}"/>`,
+    ),
+    ...drawings.map((name) => `<item id="${name.replace('.', '-')}" href="${name}" media-type="image/svg+xml"/>`),
+  ];
   const refs = names.map((name) => `<itemref idref="${name.replace('.', '-')}"/>`);
   return `<?xml version="1.0" encoding="UTF-8"?>
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(particulars.language)}">

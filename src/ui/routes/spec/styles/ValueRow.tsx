@@ -17,6 +17,7 @@ import { ChoiceSetting, LengthSetting, NumberSetting } from '../../../components
 import { TextSetting } from '../../../components/TextSetting';
 import { useSpec } from '../useSetSpec';
 import { DropField, InkField, LeadField, RuleField } from './compoundFields';
+import { OrnamentField } from './OrnamentField';
 import { SpotsField } from './SpotsField';
 import type { NumberScheme } from '../../../../core/model/spec/numbering';
 import { NumberSchemeField } from './NumberSchemeField';
@@ -190,6 +191,8 @@ function CompoundControl({ value, effective, tag, set, note, disabled }: Control
       );
     case 'rule':
       return <RuleField {...shared} value={(effective as ParagraphRule | null | undefined) ?? null} onChange={set} />;
+    case 'ornament':
+      return <OrnamentField {...shared} value={(effective as string | null | undefined) || null} onChange={set} />;
     case 'drop':
       return <DropField {...shared} value={(effective as DropCapital | null | undefined) ?? null} onChange={set} />;
     case 'lead':

@@ -18,6 +18,7 @@ export type ValueKind =
   | { readonly kind: 'ink' }
   | { readonly kind: 'ground' }
   | { readonly kind: 'rule' }
+  | { readonly kind: 'ornament' }
   | { readonly kind: 'drop' }
   | { readonly kind: 'lead' }
   | { readonly kind: 'spots' }
@@ -133,10 +134,11 @@ export const PARAGRAPH_VALUES: readonly ValueGroup<keyof ParagraphStyle>[] = [
     ],
   },
   {
-    title: 'Rules and background',
+    title: 'Rules, ornament, background',
     values: [
       value('ruleAbove', 'Rule above', { kind: 'rule' }, 'none'),
       value('ruleBelow', 'Rule below', { kind: 'rule' }, 'none'),
+      value('ornament', 'Ornament', { kind: 'ornament' }, 'as it is'),
       value('background', 'Background', { kind: 'ground' }, 'none'),
     ],
   },
