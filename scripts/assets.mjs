@@ -39,6 +39,8 @@ const sources = [
   'scripts/assets.mjs',
   'scripts/demoManuscript.ts',
   'scripts/demoPictures.ts',
+  'scripts/demoDrawings.ts',
+  'demo/illustrations.json',
   'scripts/ornaments.ts',
   'src/core/looks/ornaments.ts',
   'demo/the-ferry-register.txt',
@@ -72,6 +74,9 @@ export async function makeAssets() {
   mkdirSync(join(out, 'public/demo'), { recursive: true });
   for (const name of ['the-ferry-register', 'keeping-a-tidal-garden'])
     writeFileSync(join(out, `public/demo/${name}.docx`), await demo.buildDemoManuscript(root, name));
+  const { DEMO_DRAWINGS } = await bundle('scripts/demoDrawings.ts');
+  for (const [name, draw] of Object.entries(DEMO_DRAWINGS)) writeFileSync(join(out, 'public/demo', name), draw());
+  copyFileSync(join(root, 'demo/illustrations.json'), join(out, 'public/demo/illustrations.json'));
   writeFileSync(stamp, '');
 }
 

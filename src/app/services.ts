@@ -8,6 +8,7 @@ import { PullRepository } from '../storage/pullRepository';
 import { WalnutDatabase } from '../storage/database';
 import { joinTabs, takeOver, tryLock } from '../storage/bookLock';
 import type { Services } from '../state/services';
+import type { DemoDress } from '../state/shelf/dressDemo';
 import { Sessions } from '../state/session/sessions';
 import { TypesetClient } from '../worker/typesetClient';
 import { startWriteJob } from '../worker/writeClient';
@@ -52,12 +53,22 @@ export function createServices(): Services {
       return (await response.json()) as FaceTable;
     },
     async fetchDemos() {
+      const read = async (name: string) => {
+        const response = await fetch(`${base}demo/${name}`);
+        if (!response.ok) throw new Error(`the demonstration file ${name} is missing`);
+        return new Uint8Array(await response.arrayBuffer());
+      };
+      const dresses = JSON.parse(new TextDecoder().decode(await read('illustrations.json'))) as Record<string, DemoDress>;
       return Promise.all(
         DEMOS.map(async (fileName) => {
-          const response = await fetch(`${base}demo/${fileName}`);
-          if (!response.ok) throw new Error(`the demonstration manuscript ${fileName} is missing`);
-          const bytes = new Uint8Array(await response.arrayBuffer());
-          return { fileName, bytes, particulars: DEMO_PARTICULARS, isHandbook: fileName === DEMOS[0] };
+          const dress = dresses[fileName.replace(/\.docx$/, '')] ?? null;
+          const names = dress?.figures.flatMap(({ files }) => files) ?? [];
+          const pictures = await Promise.all(names.map(async (name) => [name, await read(name)] as const));
+          return {
+            ...{ fileName, particulars: DEMO_PARTICULARS, isHandbook: fileName === DEMOS[0], dress },
+            bytes: await read(fileName),
+            pictures: Object.fromEntries(pictures),
+          };
         }),
       );
     },

@@ -1,5 +1,6 @@
 // The door of core for the workers and the command line.
 export { pictureAsPng } from './base/images/asPng';
+export { simplifiedDrawing } from './base/images/decoders';
 export { pictureKey } from './copy/pictureNames';
 export { ImportError, InvariantError, ValueError } from './base/errors';
 export {

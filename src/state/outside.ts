@@ -1,4 +1,5 @@
 // What the state reaches outside of itself: database, workers, tabs, downloads, clock. Made once by the app, replaced in tests.
+import type { DemoDress } from './shelf/dressDemo';
 import type { BookRepository } from '../storage/bookRepository';
 import type { FontRepository } from '../storage/fontRepository';
 import type { FaceTable, OwnFont } from '../core/model/spec/faces';
@@ -24,6 +25,10 @@ export interface DemoManuscript {
   readonly particulars: Partial<Particulars>;
   /** Set up as a handbook: numbered heads, an index. */
   readonly isHandbook: boolean;
+  /** Figures and ornaments that it is given besides; null: none. */
+  readonly dress: DemoDress | null;
+  /** The files of those figures, by their names. */
+  readonly pictures: Readonly<Record<string, Uint8Array>>;
 }
 
 export interface Outside {

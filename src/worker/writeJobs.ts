@@ -21,6 +21,7 @@ import {
   readManuscript,
   replaceAll,
   remappedBase,
+  simplifiedDrawing,
   specimenBook,
   takeNextFile,
   TIDY_JOBS,
@@ -35,6 +36,7 @@ import {
 } from '../core/index';
 import type { Book } from '../core/model/copy/book';
 import type { Manuscript } from '../core/model/copy/manuscript';
+import { loadDecoders } from '../decoders/loadDecoders';
 import { WorkerAssets, type FetchBytes } from './assets';
 import type { GlyphOutline } from '../core/model/composed/displayList';
 import { drain } from './drain';
@@ -71,7 +73,7 @@ export async function doWriteJob(
       case 'openProject':
         return await openProject(job.file, job.bookId);
       case 'showPicture':
-        return await shownPicture(job);
+        return await shownPicture(job, fetchBytes);
       case 'readFont':
         return await readFont(job, fetchBytes);
       case 'find':
@@ -106,7 +108,16 @@ async function readFont({ fileName, bytes: packed }: { fileName: string; bytes: 
   return { kind: 'font', font: { record, bytes } } as const;
 }
 
-async function shownPicture({ file, format }: Extract<WriteRequest, { kind: 'showPicture' }>): Promise<WriteReply> {
+async function shownPicture(
+  { file, format }: Extract<WriteRequest, { kind: 'showPicture' }>,
+  fetchBytes: FetchBytes,
+): Promise<WriteReply> {
+  if (format === 'svg') {
+    // A browser has its own faces for the words of a drawing: outlines are the same everywhere.
+    await loadDecoders(['svg'], fetchBytes);
+    const outlined = simplifiedDrawing(await bytesOf(file));
+    return { kind: 'picture', file: outlined === null ? file : new Blob([outlined], { type: 'image/svg+xml' }) };
+  }
   const png = pictureAsPng(await bytesOf(file), format);
   return { kind: 'picture', file: new Blob([png as Uint8Array<ArrayBuffer>], { type: 'image/png' }) };
 }

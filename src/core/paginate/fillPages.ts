@@ -276,13 +276,14 @@ class Filler {
     const end = start + (setting.count - line) * item.height;
     const base = this.rules.baseDepth(flags, region); // A last page's, though its spread runs short.
     const deepest = flow.rest[this.starts.at + 1] > LAST_PAGES * base || isFull ? most : Math.max(most, base);
-    const fits = end + this.notes.least(noteFrom, due) <= deepest + SLACK && !this.isTooLast(k, end);
+    const least = end + this.notes.least(noteFrom, due);
+    const fits = least <= deepest + SLACK && !this.isTooLast(k, end);
     if (fits) {
       const isLast = this.starts.at + 1 === flow.items.length && due === flow.notes.lineOf.length;
-      this.led ||= deepest === most || isLast || end + this.notes.least(noteFrom, due) <= most + SLACK;
+      this.led ||= deepest === most || isLast || least <= most + SLACK;
       const nextFlags = wished & ~FLAG.EMPTY;
       const cost = current.cost[k] + own;
-      const isDoomed = end + flow.needs[this.starts.at] > deepest + SLACK;
+      const isDoomed = least + flow.needs[this.starts.at] > deepest + SLACK;
       if (cost <= this.next.least + this.beam) this.putNext(k, nextFlags, due - noteFrom, end, cost, choice, isDoomed);
     }
     const left = this.rules.lowDepth(flags, region) - end - this.notes.height(noteFrom, due);

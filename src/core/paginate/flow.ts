@@ -6,7 +6,7 @@ import { endsInOwnHyphen } from '../base/words';
 import { LINE_END, type Measure } from '../model/composed/broken';
 import type { ComposedParagraph, PageSide } from '../model/composed/pages';
 import { COST } from './costs';
-import { AFTER_HEAD, followers, goesOver, isHead, TALL } from './goesOver';
+import { AFTER_HEAD, followers, goesOver, isHead, TALL, NEAR_START } from './goesOver';
 import { depthOfWhole, notesAt, type FlowParagraph, type PageWishes } from './flowParagraph';
 import type { NoteLines } from './noteBlocks';
 import { lineOf, rowAt, rowsOf, type Rows } from './settingRows';
@@ -208,8 +208,8 @@ function compile(
     side: sideOf(source.wishes?.breakBefore),
     mayLeaveInside: isBeside && byFigure.from > 0 ? byFigure.depth + 1 : 0,
     mayLeave:
-      isBeside && byFigure.from === 0
-        ? byFigure.depth + 1
+      isBeside && byFigure.from <= NEAR_START
+        ? byFigure.from + GOES_WITH * byFigure.depth
         : isWhole
           ? broken.count * height +
             1 +
@@ -222,6 +222,9 @@ function compile(
   };
   return { item, own };
 }
+
+/** What goes over with text beside a figure, in its depth: its notes go too. */
+const GOES_WITH = 2;
 
 const isBreak = (item: FlowParagraph) => item.paragraph.styled.style.meaning === 'break';
 

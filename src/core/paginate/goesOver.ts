@@ -3,6 +3,8 @@ import { depthOfWhole, type FlowParagraph } from './flowParagraph';
 
 /** Lines that follow a head at a page foot. */
 export const AFTER_HEAD = 3;
+/** Lines of a paragraph before a figure that are too few to stand at a page foot without it. */
+export const NEAR_START = 2;
 /** Grid lines from which a single line is tall. */
 export const TALL = 4;
 
@@ -24,7 +26,8 @@ export function goesOver(after: readonly (FlowParagraph | undefined)[], leading:
     const { styled, broken } = next.paragraph;
     const { style } = styled;
     // Text beside a figure goes over with it.
-    if (next.byFigure?.from === 0) return depth + next.gap + next.byFigure.depth;
+    if (next.byFigure !== undefined && !next.byFigure.joins && next.byFigure.from <= NEAR_START)
+      return depth + next.gap + next.byFigure.from + next.byFigure.depth;
     const height = next.captions === undefined ? style.leading / leading : depthOfWhole(next, leading);
     const isWhole = style.withNext || style.keepTogether || (broken.count === 1 && height >= TALL);
     const taken = isWhole ? broken.count : Math.min(broken.count, AFTER_HEAD - lines);

@@ -6,6 +6,9 @@ import { ScreenCopies, type WantedPicture } from './screenCopies';
 /** Kinds that no browser shows by itself. */
 const UNSHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['tiff']);
 
+/** A drawing that a browser would set in faces of its own. */
+const HAS_WORDS = /<(?:\w+:)?text[\s>]/;
+
 export class PictureCache {
   private readonly addresses = new Map<string, Promise<string | null>>();
   private readonly copies: ScreenCopies;
@@ -48,9 +51,11 @@ export class PictureCache {
       this.addresses.delete(asset);
       return null;
     }
-    const shown = UNSHOWN.has(format)
-      ? await this.convert(blob, format)
-      : blob.slice(0, blob.size, mediaTypeOf({ format }));
+    const asItIs = blob.slice(0, blob.size, mediaTypeOf({ format }));
+    let shown: Blob | null = asItIs;
+    if (UNSHOWN.has(format)) shown = await this.convert(blob, format);
+    else if (format === 'svg' && HAS_WORDS.test(await blob.text()))
+      shown = (await this.convert(blob, format)) ?? asItIs;
     return shown && URL.createObjectURL(shown);
   }
 }

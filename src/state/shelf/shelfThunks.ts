@@ -10,6 +10,9 @@ import type { ComposedSummary } from '../../worker/typesetClient';
 import { shelfFactsOf } from '../session/shelfFacts';
 import { keepCarriedFaces, neededInWords } from '../spec/carriedFaces';
 import { noteCovers } from './covers';
+import { pictureOf } from '../../core/copy/pictureOf';
+import type { DemoManuscript } from '../outside';
+import { dressDemo } from './dressDemo';
 import { PageCache } from '../compose/pageCache';
 import type { Services } from '../services';
 import type { ShelfBook } from './shelfSlice';
@@ -34,18 +37,29 @@ export function readShelf(): AppThunk<Promise<void>> {
 function giveDemos(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, services) => {
     const ids: (string | null)[] = [];
-    for (const { fileName, bytes, particulars, isHandbook } of await services.fetchDemos())
-      ids.push(
-        await dispatch(
-          addManuscript(
-            fileName,
-            new Blob([bytes as Uint8Array<ArrayBuffer>]),
-            particulars,
-            isHandbook ? dressHandbook : undefined,
-          ),
-        ),
-      );
+    for (const demo of await services.fetchDemos()) {
+      const { id } = await dispatch(addFile(demo.fileName, blobOf(demo.bytes), asDemo(demo)));
+      ids.push(id);
+    }
     if (!ids.includes(null)) await services.repository.keepSetting(DEMO_SETTING, true);
+  };
+}
+
+const blobOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>]);
+
+/** How a demonstration manuscript becomes a book. */
+function asDemo({ particulars, isHandbook, dress, pictures }: DemoManuscript): AddOptions {
+  const files = Object.entries(pictures).map(
+    ([name, bytes]) => [name, bytes, pictureOf(bytes, { name, width: 0, height: 0, alt: '' })] as const,
+  );
+  const facts = Object.fromEntries(files.map(([name, , fact]) => [name, fact]));
+  return {
+    particulars,
+    dress: (book) => {
+      const dressed = isHandbook ? dressHandbook(book) : book;
+      return dress === null ? dressed : dressDemo(dressed, dress, facts);
+    },
+    pictures: Object.fromEntries(files.map(([, bytes, { asset }]) => [asset, blobOf(bytes)])),
   };
 }
 
@@ -103,12 +117,14 @@ interface AddOptions {
   readonly particulars?: Partial<Particulars>;
   readonly dress?: (book: Book) => Book;
   readonly beside?: readonly NamedFile[];
+  /** Files of pictures that are not its own, by their hashes. */
+  readonly pictures?: Readonly<Record<string, Blob>>;
 }
 
 function addFile(
   fileName: string,
   file: Blob,
-  { particulars = {}, dress = (book) => book, beside = [] }: AddOptions,
+  { particulars = {}, dress = (book) => book, beside = [], pictures = {} }: AddOptions,
 ): AppThunk<Promise<{ readonly id: string | null; readonly placed: readonly string[] }>> {
   return async (dispatch, _getState, services) => {
     const bookId = services.newBookId();
@@ -121,7 +137,7 @@ function addFile(
     dispatch(readingEnded(fileName));
     if (result.kind === 'book') {
       const book = await keepCarriedFaces(services, result.book, result.fonts ?? []);
-      await services.repository.add(dress(book), services.now(), result.pictures);
+      await services.repository.add(dress(book), services.now(), { ...result.pictures, ...pictures });
       const needed = neededInWords(fileName, result.facesNeeded ?? []);
       if (needed !== null) dispatch(fileRefused(needed));
       const { base } = result.book.source;

@@ -41,12 +41,17 @@ export function giveSimplifier(given: Simplifier): void {
   simplifier = given;
 }
 
-/** The drawing as paths; null where no simplifier is there, where it is damaged, and where paths cannot show it. */
-export function decodeDrawing(bytes: Uint8Array): Drawing | null {
+/** The drawing with its words as outlines, as SVG; null where it is damaged, and where no simplifier is there. */
+export function simplifiedDrawing(bytes: Uint8Array): string | null {
   try {
-    const simplified = simplifier?.(bytes) ?? null;
-    return simplified === null ? null : drawingOf(simplified, svgSize(bytes));
+    return simplifier?.(bytes) ?? null;
   } catch {
     return null;
   }
+}
+
+/** The drawing as paths; null where no simplifier is there, where it is damaged, and where paths cannot show it. */
+export function decodeDrawing(bytes: Uint8Array): Drawing | null {
+  const simplified = simplifiedDrawing(bytes);
+  return simplified === null ? null : drawingOf(simplified, svgSize(bytes));
 }

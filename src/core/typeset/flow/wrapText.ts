@@ -91,7 +91,7 @@ class Wrapping {
     for (let { at, line } = begin; at < this.text.length && y < depth - SLACK; at += 1, line = 0) {
       const item = this.text[at];
       const start = at === begin.at ? 0 : startAfter(item, y, leading);
-      if (start >= depth - SLACK || !isText(item)) break;
+      if (start >= depth - SLACK || !isText(item) || standsAlone(item, start, depth, leading)) break;
       const measure = this.measureOf(item, line, start, blocked);
       const made = setBeside(item, measure, this.compose);
       const lines = made.paragraph.broken.count;
@@ -217,6 +217,16 @@ function isText({ paragraph, beside, captions, byFigure }: FlowParagraph): boole
   const { meaning, pictures } = style;
   const isOwn = BESIDE.has(meaning) || meaning.startsWith('heading');
   return isOwn && pictures === undefined && beside === undefined && captions === undefined && !byFigure && tail === '';
+}
+
+/** Lines of text that stand beside a figure after a head there, at least. */
+const AFTER_HEAD = 2;
+
+/** Whether a head would stand beside a figure with next to no text after it. */
+function standsAlone({ paragraph }: FlowParagraph, start: number, depth: number, leading: number): boolean {
+  const { style } = paragraph.styled;
+  const end = start + (paragraph.broken.count * style.leading) / leading + style.below;
+  return style.withNext && end + AFTER_HEAD > depth + SLACK;
 }
 
 /** Grid lines from a figure's first line to that of a paragraph after others. */
