@@ -158,7 +158,9 @@ describe('figures', () => {
   it('have frames in which their picture is moved, scaled and turned, and nothing of it is lost', async () => {
     await slip().getByText('Frame', { exact: true }).click();
     await slip().getByLabel('Shape').selectOption({ label: 'ellipse' });
-    await slip().getByText('Lines follow the ellipse').waitFor();
+    await slip()
+      .getByRole('radio', { name: /its ellipse/ })
+      .waitFor();
     await bringIn('[data-figure-handles]');
     await page.locator('[data-figure-handles]').focus();
     await page.keyboard.press('Enter');
@@ -180,6 +182,38 @@ describe('figures', () => {
     await eventually('it fills its frame', async () => (await slip().getByLabel('Scale').inputValue()) === '100');
   });
 
+  it('have lines that follow a contour, traced round what is seen, its corners moved, added and taken away', async () => {
+    // It is traced before it is chosen.
+    await slip()
+      .getByRole('radio', { name: /a contour/ })
+      .click();
+    const told = slip().getByText(/^\d+ corners/);
+    await told.waitFor();
+    const corners = async () => Number(/^\d+/.exec((await told.textContent())!)![0]);
+    const traced = await corners();
+    // Round an ellipse.
+    expect(traced).to.be.within(8, 60);
+    await bringIn('[data-figure-handles]');
+    const corner = page.getByRole('button', { name: /^Corner 1 of/ });
+    await corner.focus();
+    await page.keyboard.press('Insert');
+    await eventually('it has a corner more', async () => (await corners()) === traced + 1);
+    await corner.focus();
+    const before = (await corner.boundingBox())!;
+    await page.keyboard.press('Shift+ArrowDown');
+    await eventually('its corner went down', async () => (await corner.boundingBox())!.y > before.y + 3);
+    await corner.focus();
+    await page.keyboard.press('Delete');
+    await eventually('it has a corner less', async () => (await corners()) === traced);
+    await eventually('no line enters its box where it is widest', async () => (await linesBeside('A post')).beside > 2);
+    for (let k = 0; k < 3; k += 1) await page.keyboard.press('Control+z');
+    await eventually('three steps are taken back', async () => (await corners()) === traced);
+    await slip()
+      .getByRole('radio', { name: /its box/ })
+      .check();
+    await told.waitFor({ state: 'detached' });
+  });
+
   it('take two facing pages, and the text goes on past them', async () => {
     await slip()
       .getByRole('radio', { name: /two facing pages/ })
@@ -197,6 +231,48 @@ describe('figures', () => {
       .check();
     await page.locator('[data-page][data-role=plate]').first().waitFor({ state: 'detached' });
     await page.keyboard.press('Escape');
+  });
+
+  it('are set in black alone, by a tone that is seen on the page', async () => {
+    const greyOf = (alt: string) =>
+      page.evaluate((name) => {
+        const picture = document.querySelector(`[role=img][aria-label="${name}"]`);
+        const canvas = document.querySelector('canvas');
+        if (!picture || !canvas) return -1;
+        const [at, of] = [picture.getBoundingClientRect(), canvas.getBoundingClientRect()];
+        const scale = canvas.width / of.width;
+        const [x, y] = [at.left + at.width / 2 - of.left, at.top + at.height / 2 - of.top];
+        const { data } = canvas.getContext('2d')!.getImageData(Math.round(x * scale), Math.round(y * scale), 24, 24);
+        let sum = 0;
+        for (let k = 0; k < data.length; k += 4) sum += data[k];
+        return sum / (data.length / 4);
+      }, alt);
+    await bringIn('[role=img][aria-label="A post"]');
+    let straight = -1;
+    await eventually('the picture is seen', async () => (straight = await greyOf('A post')) >= 0 && straight < 250);
+    await page.keyboard.press('Alt+2');
+    await page.getByRole('navigation', { name: 'Topics' }).getByRole('button', { name: /^Inks/ }).click();
+    const put = async (label: string, ink: string) => {
+      await page.getByLabel(label, { exact: true }).fill(ink);
+      await page.keyboard.press('Enter');
+    };
+    await put('Half dark', '10');
+    await page.getByRole('alert').getByText('A tone never falls').waitFor();
+    for (const [label, ink] of [
+      ['Three quarters dark', '97'],
+      ['Half dark', '94'],
+      ['A quarter dark', '90'],
+      ['White', '85'],
+    ] as const)
+      await put(label, ink);
+    await page.keyboard.press('Alt+3');
+    await bringIn('[role=img][aria-label="A post"]');
+    await eventually('it is nearly black', async () => {
+      const dark = await greyOf('A post');
+      return dark >= 0 && dark < 60 && dark < straight;
+    });
+    for (let k = 0; k < 4; k += 1) await page.keyboard.press('Control+z');
+    await eventually('and as it was', async () => Math.abs((await greyOf('A post')) - straight) < 2);
   });
 
   it('are made of a file dropped on a page, tied to the paragraph there; another file says why not', async () => {

@@ -1,5 +1,6 @@
 // Files of the write worker: what a book's pictures hold is read one at a time, and stands in what is written without a copy.
 import { expect } from 'chai';
+import { NOVEL_SPEC } from '../../src/core/defaults/novelSpec';
 import { fingerprint } from '../../src/core/base/hash';
 import type { FileStep } from '../../src/core/base/fileJob';
 import { writePressPdf } from '../../src/core/typeset';
@@ -13,7 +14,8 @@ import { qpdfCheck } from '../build/tools';
 
 const FILES = [jpegOf(40, 30), pngOf(20, 10), pngOf(24, 12, 4), jpegOf(16, 16)];
 const FACTS = FILES.map((bytes, k) => factsOf(bytes, `${k}.jpg`));
-const plain = book([chapter('One', 'Words.')]);
+const AS_THEY_CAME = { ...NOVEL_SPEC.inks, pictures: { ...NOVEL_SPEC.inks.pictures, press: 'asis' as const } };
+const plain = book([chapter('One', 'Words.')], [], { ...NOVEL_SPEC, inks: AS_THEY_CAME });
 const made = {
   ...plain,
   divisions: [{ ...plain.divisions[0], blocks: [p('Words.'), ...FACTS.map((facts, k) => picture(`p90${k}`, facts))] }],

@@ -2,7 +2,7 @@
 import type { Contour } from '../model/copy/figureSetting';
 
 /** Strips that are looked at from head to foot. */
-const STRIPS = 48;
+const STRIPS = 40;
 /** Shares by which a contour may leave what it was traced round. */
 const SLACK = 0.012;
 
@@ -34,14 +34,15 @@ export function traceContour(
   }
   if (left.length === 0) return null;
   if (left.every(([x]) => x < SLACK) && right.every(([x]) => x > 1 - SLACK)) return null;
-  return [...eased(left, -1), ...eased(right, 1).reverse()].map(([x, y]) => [round(x), round(y)]);
+  const corners = [...eased(left, -1), ...eased(right, 1).reverse()].map(([x, y]) => [round(x), round(y)] as const);
+  return corners.filter(([x, y], k) => k === 0 || x !== corners[k - 1][0] || y !== corners[k - 1][1]);
 }
 
-/** In their box: nothing outside of it is seen. */
-const round = (value: number) => Math.min(1, Math.max(0, Math.round(value * 1e3) / 1e3));
+const round = (value: number) => Math.round(value * 1e4) / 1e4;
 
 /** A line of fewer corners that stays outside of the first and near it (Douglas and Peucker 1973). `side`: -1 where outside is to the left. */
 function eased(line: readonly [number, number][], side: -1 | 1): [number, number][] {
+  if (line.length < 3) return [...line];
   const [first, last] = [line[0], line[line.length - 1]];
   let [worst, furthest] = [0, 0];
   line.forEach(([x, y], k) => {
@@ -49,7 +50,7 @@ function eased(line: readonly [number, number][], side: -1 | 1): [number, number
     const off = Math.abs(x - (first[0] + (last[0] - first[0]) * share));
     if (off > furthest) [worst, furthest] = [k, off];
   });
-  if (furthest <= SLACK || line.length < 3) {
+  if (furthest <= SLACK) {
     // What sticks out of it by less is given room.
     const by = side * furthest;
     return [
