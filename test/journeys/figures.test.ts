@@ -257,7 +257,7 @@ describe('figures', () => {
       await page.keyboard.press('Enter');
     };
     await put('Half dark', '10');
-    await page.getByRole('alert').getByText('A tone never falls').waitFor();
+    await page.getByRole('alert').getByText('It never falls').waitFor();
     for (const [label, ink] of [
       ['Three quarters dark', '97'],
       ['Half dark', '94'],

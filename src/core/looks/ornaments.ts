@@ -134,7 +134,7 @@ export const ORNAMENTS: readonly Ornament[] = [
     advance: 1000,
     path: [130, 500, 870].map((x) => circle(x, MIDDLE, 58)).join(''),
   },
-  { title: 'Tide line', character: '\uE706', advance: 1500, path: wave(60, MIDDLE, 1380, 62, 4, 52) },
+  { title: 'Tide line', character: '\uE706', advance: 2400, path: wave(60, MIDDLE, 2280, 84, 5, 66) },
   {
     title: 'Leaf',
     character: '\uE707',

@@ -4,7 +4,7 @@ import type { Contour } from '../model/copy/figureSetting';
 /** Strips that are looked at from head to foot. */
 const STRIPS = 40;
 /** Shares by which a contour may leave what it was traced round. */
-const SLACK = 0.012;
+const SLACK = 0.016;
 
 /**
  * The contour of the pixels that `isShown` says are seen, in their shares of width and height. Null where none is, and where they fill
@@ -16,21 +16,17 @@ export function traceContour(
   isShown: (x: number, y: number) => boolean,
 ): Contour | null {
   const strips = Math.min(STRIPS, height);
+  const edgeOf = (k: number) => Math.floor((k * height) / strips);
+  const reaches = Array.from({ length: strips }, (_, k) => reachIn(edgeOf(k), edgeOf(k + 1), width, isShown));
   const left: [number, number][] = [];
   const right: [number, number][] = [];
-  for (let k = 0; k < strips; k += 1) {
-    const [top, bottom] = [Math.floor((k * height) / strips), Math.floor(((k + 1) * height) / strips)];
-    let [from, to] = [Infinity, -Infinity];
-    for (let y = top; y < bottom; y += 1) {
-      for (let x = 0; x < Math.min(from, width); x += 1) if (isShown(x, y)) from = x;
-      for (let x = width - 1; x >= Math.max(to, 0); x -= 1) if (isShown(x, y)) to = Math.max(to, x + 1);
-    }
-    if (from > to) continue;
-    // Each strip as a box: nothing seen is left outside.
-    for (const y of [top / height, bottom / height]) {
-      left.push([from / width, y]);
-      right.push([to / width, y]);
-    }
+  // At the edge between two strips the line is as far out as the further of them: so it is nowhere inside of either.
+  for (let k = 0; k <= strips; k += 1) {
+    const beside = [reaches[k - 1], reaches[k]].filter((reach) => reach !== undefined && reach !== null);
+    if (beside.length === 0) continue;
+    const y = edgeOf(k) / height;
+    left.push([Math.min(...beside.map(({ from }) => from)) / width, y]);
+    right.push([Math.max(...beside.map(({ to }) => to)) / width, y]);
   }
   if (left.length === 0) return null;
   if (left.every(([x]) => x < SLACK) && right.every(([x]) => x > 1 - SLACK)) return null;
@@ -39,6 +35,21 @@ export function traceContour(
 }
 
 const round = (value: number) => Math.round(value * 1e4) / 1e4;
+
+/** From and to where pixels of some rows are seen; null where none is. */
+function reachIn(
+  top: number,
+  bottom: number,
+  width: number,
+  isShown: (x: number, y: number) => boolean,
+): { readonly from: number; readonly to: number } | null {
+  let [from, to] = [Infinity, -Infinity];
+  for (let y = top; y < bottom; y += 1) {
+    for (let x = 0; x < Math.min(from, width); x += 1) if (isShown(x, y)) from = x;
+    for (let x = width - 1; x >= Math.max(to, 0); x -= 1) if (isShown(x, y)) to = x + 1;
+  }
+  return from > to ? null : { from, to };
+}
 
 /** A line of fewer corners that stays outside of the first and near it (Douglas and Peucker 1973). `side`: -1 where outside is to the left. */
 function eased(line: readonly [number, number][], side: -1 | 1): [number, number][] {

@@ -23,7 +23,7 @@ const tone = Joi.array()
   .length(5)
   .custom((value: number[], helpers) =>
     value.some((ink, k) => k > 0 && ink < value[k - 1])
-      ? helpers.message({ custom: 'A tone never falls: what is darker in a picture has as much ink, or more.' })
+      ? helpers.message({ custom: '{{#label}} never falls: what is darker in a picture has as much ink, or more' })
       : value,
   );
 
