@@ -6,7 +6,12 @@ import {
   cropped,
   movedBeside,
   nudged,
+  ovalContour,
   resized,
+  withContour,
+  withCorner,
+  withCornerAfter,
+  withoutCorner,
   withWhite,
   type FigureStand,
 } from '../../src/ui/routes/pages/figureGestures';
@@ -84,5 +89,26 @@ describe('a figure moved by hand', () => {
     expect(nudged(beside, place, 'x', false)).to.equal(null);
     expect(nudged(figure(), place, 'ArrowRight', false)?.width).to.equal(101);
     expect(nudged(figure(), place, 'ArrowDown', false)).to.equal(null);
+  });
+
+  it('has a contour whose corners are moved, added and taken away, never more or fewer than there may be', () => {
+    const oval = ovalContour();
+    for (const [x, y] of oval) expect((x - 0.5) ** 2 + (y - 0.5) ** 2).to.be.closeTo(0.25, 1e-2);
+    const beside = withContour(figure({ place: 'beside' }), oval);
+    expect(beside.around).to.include({ outline: true, contour: oval });
+    const moved = withCorner(oval, 3, 0.1, -0.2);
+    expect(moved[3]).to.deep.equal(
+      [oval[3][0] + 0.1, oval[3][1] - 0.2].map((value) => Math.round(value * 1000) / 1000),
+    );
+    expect(moved.toSpliced(3, 1)).to.deep.equal(oval.toSpliced(3, 1));
+    expect(withCorner(oval, 0, 90, -90)[0]).to.deep.equal([FIGURE_LIMITS.corner[1], FIGURE_LIMITS.corner[0]]);
+    const more = withCornerAfter(oval, oval.length - 1);
+    expect(more).to.have.length(oval.length + 1);
+    expect(more[more.length - 1][0]).to.be.closeTo((oval[oval.length - 1][0] + oval[0][0]) / 2, 1e-3);
+    expect(withoutCorner(more, more.length - 1)).to.deep.equal(oval);
+    const three = oval.slice(0, 3);
+    expect(withoutCorner(three, 1)).to.equal(three);
+    const most = Array.from({ length: FIGURE_LIMITS.corners[1] }, () => [0, 0] as const);
+    expect(withCornerAfter(most, 0)).to.equal(most);
   });
 });

@@ -18,7 +18,7 @@ const PDF = 'application/pdf';
 export const PRODUCTS = {
   press: {
     title: 'Press PDF of the interior',
-    what: 'Pages to the trim with their bleed, text in the inks of the spec, pictures in the colours they came in, faces embedded as subsets.',
+    what: 'Pages to the trim with their bleed, text in the inks of the spec, pictures in the colours they came in or in black alone, faces embedded as subsets.',
     action: 'Write the PDF',
     extension: '.pdf',
     type: PDF,
