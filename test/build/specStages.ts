@@ -74,6 +74,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = table({
   'furniture.set': 'paint',
   'furniture.sets': 'paint',
   'folios.front': 'paint',
+  'folios.plates': 'none',
   'numbering.appendix.numerals': 'shape',
   'numbering.appendix.before': 'shape',
   'numbering.ordered': 'shape',

@@ -350,7 +350,7 @@ export const NOVEL_SPEC: Spec = {
       }),
     },
   },
-  folios: { front: 'roman' },
+  folios: { front: 'roman', plates: 'counted' },
   numbering: NUMBERING,
   notes: NOTES,
   contents: CONTENTS,

@@ -23,11 +23,11 @@ const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
     return edit;
   },
   11: (edit) => (edit.kind === 'setSpec' ? toFormat12(edit) : edit),
-  15: (edit) => (edit.kind === 'setSpec' && INKS.has(edit.path.join('.')) ? inFormat16(edit) : edit),
+  15: (edit) => (edit.kind === 'setSpec' && GREW.has(edit.path.join('.')) ? inFormat16(edit) : edit),
 };
 
-/** Paths of what holds all the inks. */
-const INKS = new Set(['', 'inks']);
+/** Paths of what format 16 adds to. */
+const GREW = new Set(['', 'inks', 'folios']);
 
 const inFormat16 = (edit: Extract<BookEdit, { kind: 'setSpec' }>): BookEdit =>
   bothSides(edit, (value) => dig(asFormat16(nest(value, edit.path)), edit.path));

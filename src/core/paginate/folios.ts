@@ -33,6 +33,8 @@ export function withFolios(
   let number = 0;
   return pages.map((page, index) => {
     const begun = touched.get(index) ?? begins.get(index);
+    if (begun === undefined && page.role === 'plate' && spec.folios.plates === 'uncounted')
+      return withFolio(page, number, { ...current, hidden: true });
     if (begun !== undefined) current = begun;
     number = begun !== undefined && begun.start !== null ? begun.start : number + 1;
     return withFolio(page, number, current);

@@ -230,7 +230,7 @@ export const specSchema = object({
     shortUnder: whole(0, 5000, 'words'),
   }),
   furniture: furnitureSchema,
-  folios: object({ front: oneOf('roman', 'arabic') }),
+  folios: object({ front: oneOf('roman', 'arabic'), plates: oneOf('counted', 'uncounted') }),
   numbering: numberingSchema,
   notes: notesSchema,
   contents: contentsSchema,

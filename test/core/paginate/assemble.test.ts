@@ -74,7 +74,7 @@ describe('putting pages together', () => {
     expect(pages[0].folio).to.equal('i');
     expect(pages[bodyStart - 1].folio).to.equal(toRoman(bodyStart));
     expect(pages[bodyStart].folio).to.equal('1');
-    const arabic = assembleBook(parts, { ...NOVEL_SPEC, folios: { front: 'arabic' } }).pages;
+    const arabic = assembleBook(parts, { ...NOVEL_SPEC, folios: { front: 'arabic', plates: 'counted' } }).pages;
     expect(arabic.map((entry) => entry.folio)).to.deep.equal(arabic.map((_, k) => String(k + 1)));
   });
 

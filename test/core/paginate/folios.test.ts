@@ -63,6 +63,30 @@ describe('a running order in pages', () => {
     );
   });
 
+  it('leaves plates out of the count where the spec says so: they show no folio, and the pages around them go on', () => {
+    const mixed = fc.array(fc.boolean(), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(mixed, (plates) => {
+        const pages = plates.map((isPlate) => emptyPage(isPlate ? 'plate' : 'text'));
+        const parts = [{ division: division('chapter', []), pages: [emptyPage('opener'), ...pages] }];
+        const spec = { ...NOVEL_SPEC, folios: { ...NOVEL_SPEC.folios, plates: 'uncounted' as const } };
+        const made = assembleBook(parts, spec).pages.filter(({ isMade }) => !isMade);
+        const counted = made.filter(({ role }) => role !== 'plate');
+        counted.forEach(({ number, folioHidden }, k) => {
+          expect(number).to.equal(counted[0].number + k);
+          expect(folioHidden ?? false).to.equal(false);
+        });
+        made.forEach(({ role, folio, folioHidden }, k) => {
+          if (role !== 'plate') return;
+          expect(folioHidden).to.equal(true);
+          expect(folio).to.equal(made[k - 1].folio);
+        });
+        const all = assembleBook(parts, NOVEL_SPEC).pages.filter(({ isMade }) => !isMade);
+        all.forEach(({ number }, k) => expect(number).to.equal(all[0].number + k));
+      }),
+    );
+  });
+
   it('numbers the pages of a run one after another, as its numerals say', () => {
     fc.assert(
       fc.property(order, (parts) => {

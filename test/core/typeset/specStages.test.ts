@@ -137,6 +137,7 @@ const VALUES: Record<string, Plain> = {
     }) as unknown as Plain,
   },
   'folios.front': 'arabic',
+  'folios.plates': 'uncounted',
   'numbering.appendix.numerals': 'roman',
   'numbering.appendix.before': 'Annex ',
   'numbering.ordered': ['roman'],

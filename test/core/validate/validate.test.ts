@@ -263,10 +263,12 @@ describe('the project file', () => {
 
   it('keeps what format 16 brought: contours, pictures in black alone, ornaments; older books keep their colours', () => {
     const read = (format: number) =>
-      openProject(new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url)))).book;
+      openProject(new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url))))
+        .book;
     const { spec, figures } = read(16);
     expect(spec.inks.pictures).to.deep.equal({ press: 'grey', tone: [4, 22, 44, 70, 96] });
     expect(spec.styles.SBO.ornament).to.equal('\uE708');
+    expect([spec.folios.plates, read(15).spec.folios.plates]).to.deep.equal(['uncounted', 'counted']);
     expect(Object.values(figures)[0].around?.contour).to.have.length(4);
     for (const format of [1, 6, 15])
       expect(read(format).spec.inks.pictures).to.deep.equal({ press: 'asis', tone: [0, 25, 50, 75, 100] });

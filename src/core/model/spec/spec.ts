@@ -132,6 +132,8 @@ export interface OpenerVariant {
 export interface FoliosSpec {
   /** Whether the front matter has a roman run of its own, or the book one arabic run. */
   readonly front: 'roman' | 'arabic';
+  /** Whether pages of plates are counted; those that are not have the folio of the page before them, and show none. */
+  readonly plates: 'counted' | 'uncounted';
 }
 
 /** What the paragraphs of a style are. */

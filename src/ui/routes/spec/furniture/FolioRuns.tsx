@@ -28,6 +28,16 @@ export function FolioRuns() {
         ]}
         onChange={(to) => set('folios.front', to, 'Folio runs')}
       />
+      <ChoiceSetting
+        label="Plates"
+        value={spec.folios.plates}
+        disabled={readOnly}
+        choices={[
+          ['counted', 'Counted'],
+          ['uncounted', 'Not counted'],
+        ]}
+        onChange={(to) => set('folios.plates', to, 'Folios of plates')}
+      />
       {own.map(({ row, run }) => (
         <button
           key={row.id}
