@@ -58,7 +58,10 @@ export function createServices(): Services {
         if (!response.ok) throw new Error(`the demonstration file ${name} is missing`);
         return new Uint8Array(await response.arrayBuffer());
       };
-      const dresses = JSON.parse(new TextDecoder().decode(await read('illustrations.json'))) as Record<string, DemoDress>;
+      const dresses = JSON.parse(new TextDecoder().decode(await read('illustrations.json'))) as Record<
+        string,
+        DemoDress
+      >;
       return Promise.all(
         DEMOS.map(async (fileName) => {
           const dress = dresses[fileName.replace(/\.docx$/, '')] ?? null;

@@ -9,7 +9,11 @@ import { asFormat16 } from './steps/from15';
 /** Specs without a `format` were written before they had one. */
 const WITHOUT_FORMAT = 10;
 
-const STEPS: Readonly<Record<number, (spec: Plain) => Plain>> = { 10: withOpenerMeanings, 11: asFormat12, 15: asFormat16 };
+const STEPS: Readonly<Record<number, (spec: Plain) => Plain>> = {
+  10: withOpenerMeanings,
+  11: asFormat12,
+  15: asFormat16,
+};
 
 /** A spec, or a part of one, in today's format and without the number of its own. Throws ValueError for one of a later format. */
 export function migrateSpec({ format, ...spec }: Plain): Plain {

@@ -104,7 +104,15 @@ export function composeOne(
   compose: ComposeContext,
   variants: VariantWish,
 ): ParagraphEntry {
-  const job = { stream, paragraph: withOrnament(block, style), style, measure: compose.measure, ...before, tail: '', variants };
+  const job = {
+    stream,
+    paragraph: withOrnament(block, style),
+    style,
+    measure: compose.measure,
+    ...before,
+    tail: '',
+    variants,
+  };
   const set = (of: ResolvedStyle) => composeBlock({ ...job, style: of }, compose.style, compose.context, compose.clock);
   return style.lead?.kind === 'line' ? withFirstLine(block, style, set, compose.context.interner) : set(style);
 }
