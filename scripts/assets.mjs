@@ -75,8 +75,17 @@ export async function makeAssets() {
   for (const name of ['the-ferry-register', 'keeping-a-tidal-garden'])
     writeFileSync(join(out, `public/demo/${name}.docx`), await demo.buildDemoManuscript(root, name));
   const { DEMO_DRAWINGS } = await bundle('scripts/demoDrawings.ts');
-  for (const [name, draw] of Object.entries(DEMO_DRAWINGS)) writeFileSync(join(out, 'public/demo', name), draw());
-  copyFileSync(join(root, 'demo/illustrations.json'), join(out, 'public/demo/illustrations.json'));
+  const { pictureOf } = await bundle('src/core/copy/pictureOf.ts');
+  const facts = {};
+  for (const [name, draw] of Object.entries(DEMO_DRAWINGS)) {
+    writeFileSync(join(out, 'public/demo', name), draw());
+    facts[name] = pictureOf(new TextEncoder().encode(draw()), { name, width: 0, height: 0, alt: '' });
+  }
+  // What the app would find out of each is found out here: the Shelf need not know how pictures are read.
+  const dresses = JSON.parse(readFileSync(join(root, 'demo/illustrations.json'), 'utf8'));
+  for (const dress of Object.values(dresses))
+    dress.facts = Object.fromEntries(dress.figures.flatMap(({ files }) => files).map((name) => [name, facts[name]]));
+  writeFileSync(join(out, 'public/demo/illustrations.json'), JSON.stringify(dresses));
   writeFileSync(stamp, '');
 }
 

@@ -5,6 +5,7 @@ import { embeddingLevels } from '../base/bidi';
 import { directionOf } from '../copy/direction';
 import {
   FALLBACK_FAMILIES,
+  isShippedOrnament,
   coverageTable,
   covers,
   maybeFace,
@@ -298,7 +299,8 @@ function cutByCoverage(
     const size = code > 0xffff ? 2 : 1;
     const given = covers(face, code) ? undefined : givenFace(code, face, spec.text.fallbacks, faces);
     const needed = given ?? faceFor(code, text[at], face, current, faces, found.missing);
-    const isLacking = given === undefined && code !== 0x20 && !covers(face, code) && !DRAWN_BY_ENGINE.test(text[at]);
+    const isOurs = code === 0x20 || isShippedOrnament(code) || DRAWN_BY_ENGINE.test(text[at]);
+    const isLacking = given === undefined && !isOurs && !covers(face, code);
     if (isLacking) found.lacking.push(at);
     if (needed !== current) {
       if (at > start) pieces.push({ from: start, to: at, face: current });

@@ -19,14 +19,12 @@ export interface DemoDress {
   readonly figures: readonly DemoFigure[];
   /** Of its scene breaks. */
   readonly ornament?: string;
+  /** Of the pictures, by the names of their files. */
+  readonly facts: Readonly<Record<string, PictureFacts>>;
 }
 
-/** The book with them; a figure of which the book has no such paragraph is left out. `facts`: of the pictures, by the names of their files. */
-export function dressDemo(
-  book: Book,
-  { figures, ornament }: DemoDress,
-  facts: Readonly<Record<string, PictureFacts>>,
-): Book {
+/** The book with them; a figure of which the book has no such paragraph is left out. */
+export function dressDemo(book: Book, { figures, ornament, facts }: DemoDress): Book {
   const made = figures.reduce((current, figure) => withFigure(current, figure, facts), book);
   const numbered = withNumbers(made);
   if (ornament === undefined) return numbered;

@@ -10,7 +10,6 @@ import type { ComposedSummary } from '../../worker/typesetClient';
 import { shelfFactsOf } from '../session/shelfFacts';
 import { keepCarriedFaces, neededInWords } from '../spec/carriedFaces';
 import { noteCovers } from './covers';
-import { pictureOf } from '../../core/copy/pictureOf';
 import type { DemoManuscript } from '../outside';
 import { dressDemo } from './dressDemo';
 import { PageCache } from '../compose/pageCache';
@@ -49,17 +48,15 @@ const blobOf = (bytes: Uint8Array) => new Blob([bytes as Uint8Array<ArrayBuffer>
 
 /** How a demonstration manuscript becomes a book. */
 function asDemo({ particulars, isHandbook, dress, pictures }: DemoManuscript): AddOptions {
-  const files = Object.entries(pictures).map(
-    ([name, bytes]) => [name, bytes, pictureOf(bytes, { name, width: 0, height: 0, alt: '' })] as const,
-  );
-  const facts = Object.fromEntries(files.map(([name, , fact]) => [name, fact]));
   return {
     particulars,
     dress: (book) => {
       const dressed = isHandbook ? dressHandbook(book) : book;
-      return dress === null ? dressed : dressDemo(dressed, dress, facts);
+      return dress === null ? dressed : dressDemo(dressed, dress);
     },
-    pictures: Object.fromEntries(files.map(([, bytes, { asset }]) => [asset, blobOf(bytes)])),
+    pictures: Object.fromEntries(
+      Object.entries(pictures).map(([name, bytes]) => [dress!.facts[name].asset, blobOf(bytes)]),
+    ),
   };
 }
 

@@ -5,6 +5,7 @@ import { NOVEL_SPEC } from '../../../src/core/defaults/novelSpec';
 import { fileBytes } from '../../../src/core/base/fileJob';
 import { writePressPdf } from '../../../src/core/index';
 import { ORNAMENT_FAMILY, ORNAMENTS } from '../../../src/core/looks/ornaments';
+import { isShippedOrnament } from '../../../src/core/model/spec/faces';
 import type { Spec } from '../../../src/core/model/spec/spec';
 import { checkSpec } from '../../../src/core/validate';
 import { displayPage } from '../../../src/core/typeset';
@@ -44,6 +45,10 @@ describe('ornaments', () => {
     const made = bookWith(specWith(null), [p(ORNAMENTS.map(({ character }) => character).join(' '))]);
     const { composed } = itemsOf(made);
     expect(composed.findings.filter(({ kind }) => kind === 'missing-character')).to.deep.equal([]);
+    // Nor are they told as characters that the text face lacks.
+    for (const { paragraph } of composed.pages.flatMap(({ fragments }) => fragments))
+      expect(paragraph.styled.lacking ?? []).to.deep.equal([]);
+    ORNAMENTS.forEach(({ character }) => expect(isShippedOrnament(character.codePointAt(0)!)).to.equal(true));
     expect(new Set(ORNAMENTS.map(({ character }) => character)).size).to.equal(ORNAMENTS.length);
     expect(face.weight).to.equal(400);
   });

@@ -145,6 +145,9 @@ export const FALLBACK_FAMILIES = [
   'walnut-ornaments',
 ];
 
+/** Ornaments that ship have a face of their own: no text face lacks them. */
+export const isShippedOrnament = (code: number): boolean => code >= 0xe701 && code <= 0xe70a;
+
 /** A family by its key, where its name is not known: `own-fell-oak` is Fell Oak. */
 export function familyInWords(family: string): string {
   return family
