@@ -300,8 +300,7 @@ function cutByCoverage(
     const given = covers(face, code) ? undefined : givenFace(code, face, spec.text.fallbacks, faces);
     const needed = given ?? faceFor(code, text[at], face, current, faces, found.missing);
     const isOurs = code === 0x20 || isShippedOrnament(code) || DRAWN_BY_ENGINE.test(text[at]);
-    const isLacking = given === undefined && !isOurs && !covers(face, code);
-    if (isLacking) found.lacking.push(at);
+    if (given === undefined && !isOurs && !covers(face, code)) found.lacking.push(at);
     if (needed !== current) {
       if (at > start) pieces.push({ from: start, to: at, face: current });
       [start, current] = [at, needed];
