@@ -296,7 +296,6 @@ function cutByCoverage(
       continue;
     }
     const code = text.codePointAt(at)!;
-    const size = code > 0xffff ? 2 : 1;
     const given = covers(face, code) ? undefined : givenFace(code, face, spec.text.fallbacks, faces);
     const needed = given ?? faceFor(code, text[at], face, current, faces, found.missing);
     const isOurs = code === 0x20 || isShippedOrnament(code) || DRAWN_BY_ENGINE.test(text[at]);
@@ -305,7 +304,7 @@ function cutByCoverage(
       if (at > start) pieces.push({ from: start, to: at, face: current });
       [start, current] = [at, needed];
     }
-    at += size;
+    at += code > 0xffff ? 2 : 1;
   }
   if (to > start) pieces.push({ from: start, to, face: current });
   return pieces;
