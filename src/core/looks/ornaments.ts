@@ -13,6 +13,9 @@ export interface Ornament {
 /** Family key and name of the face that they make. */
 export const ORNAMENT_FAMILY = 'walnut-ornaments';
 
+/** Of 1000 to the em: what is shown of an ornament by itself, above and below its baseline. */
+export const ORNAMENT_EXTENT = { up: 560, down: 100 } as const;
+
 /** Height about which ornaments stand: half way up the small letters of most faces. */
 const MIDDLE = 240;
 

@@ -1,5 +1,5 @@
 // The ornament of scene breaks in an EPUB: one that ships as a drawing in the package, since a reader's faces have it not; characters as they are.
-import { ORNAMENTS } from '../../looks/ornaments';
+import { ORNAMENT_EXTENT, ORNAMENTS } from '../../looks/ornaments';
 import { valueOf } from '../../model/spec/inheritance';
 import type { Spec } from '../../model/spec/spec';
 
@@ -12,9 +12,9 @@ export interface BreakOrnament {
 
 const ORNAMENT_FILE = 'ornament.svg';
 
-/** Em of the text that the drawing is high, and of 1000 that it shows above and below its baseline. */
+/** Em of the text that the drawing is high. */
 const HIGH = 0.9;
-const [UP, DOWN] = [560, 100];
+const { up: UP, down: DOWN } = ORNAMENT_EXTENT;
 
 export function breakOrnament({ styles }: Pick<Spec, 'styles'>): BreakOrnament {
   const said = valueOf(styles, 'SBO', 'ornament');

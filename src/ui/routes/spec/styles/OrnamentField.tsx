@@ -1,6 +1,6 @@
 // The ornament of a style: one of those that ship, seen as it is drawn, or characters of the face.
 import { useId, type ReactNode } from 'react';
-import { ORNAMENTS, type Ornament } from '../../../../core/looks/ornaments';
+import { ORNAMENT_EXTENT, ORNAMENTS, type Ornament } from '../../../../core/looks/ornaments';
 import { SettingRow } from '../../../components/Setting';
 import { useDraft } from '../../../components/useDraft';
 
@@ -13,8 +13,7 @@ interface Props {
   readonly onChange: (to: string | null) => string | null;
 }
 
-/** Em of 1000 that a button shows above and below the baseline. */
-const [UP, DOWN] = [560, 100];
+const { up: UP, down: DOWN } = ORNAMENT_EXTENT;
 
 export function OrnamentField({ label, note, disabled, value, onChange }: Props) {
   const id = useId();
