@@ -26,6 +26,8 @@ export interface World {
   readonly applied: { from: number; to: number }[];
   readonly downloads: { name: string; file: Blob }[];
   listener?: TypesetListener;
+  /** What the client answers of any place; -1 at first. */
+  pageLocated?: number;
   time: number;
 }
 
@@ -42,7 +44,8 @@ export function world(database = new WalnutDatabase(`test-${(databases += 1)}`),
     open: () => queueMicrotask(() => made.listener?.onFailed('no typeset worker in this test')),
     apply: (_edits: unknown, from: number, to: number) => void made.applied.push({ from, to }),
     page: async () => ({ revision: 0, list: null, outlines: [] }),
-    locate: async () => -1,
+    locate: async () => made.pageLocated ?? -1,
+    look: () => undefined,
     pageTable: async () => null,
     close: () => undefined,
   };

@@ -2,7 +2,7 @@
 import { composeFailed, composeFinished, composeProgressed } from '../compose/composeSlice';
 import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { PageSummary, TypesetListener } from '../../worker/typesetClient';
-import { spreadCalled } from '../view/viewSlice';
+import { placeAwaited, spreadCalled } from '../view/viewSlice';
 import type { OpenSession, SessionStore } from './openSession';
 import type { RootState } from '../rootState';
 
@@ -19,10 +19,11 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
   return {
     onProgress: whileOpen((_revision, share) => dispatch(composeProgressed(share))),
     onComposed: whileOpen((summary, isPart) => {
-      const held = figureInView(getState(), session) ?? textInView(getState());
+      const held = caretAwaited(getState()) ?? figureInView(getState(), session) ?? textInView(getState());
       session.pageCache.composed(summary.revision);
       const isNewest = !isPart && summary.revision === getState().book.revision;
       dispatch(composeFinished({ summary, isNewest }));
+      if (isNewest) dispatch(placeAwaited(null));
       if (held !== null) void holdView(held, session, store);
       if (!isPart) onWhole();
     }),
@@ -35,6 +36,11 @@ export function listenToTypeset(session: OpenSession, store: SessionStore, onWho
     onFailed: whileOpen((message) => dispatch(composeFailed(message))),
     onRestarted: whileOpen(() => session.pageCache.clear()),
   };
+}
+
+/** The caret's place whose page was asked for before it was composed. */
+function caretAwaited({ view: { awaited } }: RootState): TextPlace | null {
+  return awaited && { stream: awaited.stream, block: awaited.head.block, offset: awaited.head.offset };
 }
 
 /** The figure pointed at, where it stands on the spread in view: the view goes with it. */
@@ -58,8 +64,10 @@ function textInView(state: RootState): TextPlace | null {
 }
 
 async function holdView(place: TextPlace, session: OpenSession, { dispatch, getState }: SessionStore): Promise<void> {
+  const { spread, jump } = getState().view;
   const page = await session.client?.locate(place.stream, place.block, place.offset);
-  if (session.isClosed) return;
+  // A person who went elsewhere meanwhile stays there.
+  if (session.isClosed || getState().view.spread !== spread || getState().view.jump !== jump) return;
   const pages = getState().compose.summary?.pages.length ?? 0;
   const facing = selectFacing(getState());
   if (page !== undefined && page >= 0) {

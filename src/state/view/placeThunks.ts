@@ -6,7 +6,7 @@ import { goToText, showText } from '../copy/galleyThunks';
 import { pageOfPlace } from '../send-out/outsideFacts';
 import { pageOfSpread, selectFacing, spreadOfPage } from '../book/selectors';
 import type { AppThunk } from '../store';
-import { divisionChosen, galleyScrolled, topicChosen, type GalleyScroll } from './viewSlice';
+import { divisionChosen, galleyScrolled, placeAwaited, topicChosen, type GalleyScroll } from './viewSlice';
 import { callPage } from './pageThunks';
 
 export type StagePath = 'copy' | 'spec' | 'pages' | 'proof' | 'send-out';
@@ -19,13 +19,17 @@ export function carryPlace(from: StagePath, to: StagePath): AppThunk {
     const facing = selectFacing(getState());
     const spreadOf = (page: number) => spreadOfPage(page, facing);
     const pages = compose.summary?.pages;
-    if (book === null || pages === undefined) return;
-    const pageOf = ({ stream, head }: TextSelection) =>
-      pageOfPlace(book, pages, { stream, block: head.block, from: head.offset, to: head.offset });
+    if (book === null) return;
     // The caret of a division that was left for another is no longer where one looks.
     const caret = view.caret?.stream === view.division ? view.caret : null;
+    const isComposing = compose.progress !== null;
+    if (pages === undefined) return void dispatch(placeAwaited(from === 'copy' && isComposing ? caret : null));
+    const pageOf = ({ stream, head }: TextSelection) =>
+      pageOfPlace(book, pages, { stream, block: head.block, from: head.offset, to: head.offset });
     const caretPage = caret === null ? -1 : pageOf(caret);
     if (from === 'copy' && caretPage >= 0 && spreadOf(caretPage) !== view.spread) dispatch(callPage(caretPage));
+    // What was typed last may move its line, and the first pages of a book come before the others.
+    dispatch(placeAwaited(from === 'copy' && isComposing ? caret : null));
     if (to !== 'copy' || from === 'copy') return;
     const { paragraph } = view;
     if (paragraph !== null && paragraph.block !== caret?.head.block) {

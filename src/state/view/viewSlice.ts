@@ -64,6 +64,8 @@ export interface ViewState {
   readonly galley: GalleyScroll | null;
   /** Where the caret of the galley stood when it was left; null: it was in no text. */
   readonly caret: TextSelection | null;
+  /** The caret's place whose page was asked for while the book was being composed: gone to when it is. Null: none, or a person went elsewhere. */
+  readonly awaited: TextSelection | null;
   /** Text to be gone to in the galley; an object of its own for each call. */
   readonly text: TextSelection | null;
   /** A place brought into view in the galley without the caret; an object of its own for each call. */
@@ -120,6 +122,7 @@ const initialState: ViewState = {
   paragraph: null,
   galley: null,
   caret: null,
+  awaited: null,
   text: null,
   shownText: null,
   places: [],
@@ -130,12 +133,18 @@ const slice = createSlice({
   initialState: initialState as ViewState,
   reducers: {
     themeChosen: (state, action: PayloadAction<Theme>) => ({ ...state, theme: action.payload }),
-    spreadReached: (state, action: PayloadAction<number>) => ({ ...state, spread: action.payload }),
+    spreadReached: (state, action: PayloadAction<number>) => ({
+      ...state,
+      spread: action.payload,
+      awaited: action.payload === state.spread ? state.awaited : null,
+    }),
     spreadCalled: (state, action: PayloadAction<number>) => ({
       ...state,
       spread: Math.max(0, action.payload),
       jump: state.jump + 1,
+      awaited: null,
     }),
+    placeAwaited: (state, action: PayloadAction<TextSelection | null>) => ({ ...state, awaited: action.payload }),
     deskMarksToggled: (state) => ({ ...state, deskMarks: !state.deskMarks }),
     galleyScrolled: (state, action: PayloadAction<GalleyScroll | null>) => ({ ...state, galley: action.payload }),
     zoomChosen: (state, action: PayloadAction<Zoom>) => ({ ...state, zoom: action.payload }),
@@ -190,6 +199,7 @@ const slice = createSlice({
       slot: null,
       paragraph: null,
       caret: null,
+      awaited: null,
       text: null,
       shownText: null,
       places: [],
@@ -220,6 +230,7 @@ export const {
   textCalled,
   textShown,
   caretLeft,
+  placeAwaited,
   placesShown,
 } = slice.actions;
 export const viewReducer = slice.reducer;
