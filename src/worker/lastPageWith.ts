@@ -9,7 +9,8 @@ export function lastPageWith(
 ): Page | undefined {
   let found: Page | undefined;
   for (const page of pages) {
-    for (const { paragraph, from } of [...page.fragments, ...page.notes]) {
+    for (const { paragraph, from, isRepeated } of [...page.fragments, ...page.notes]) {
+      if (isRepeated) continue;
       const { styled, broken } = paragraph;
       if (styled.stream !== stream || styled.block !== block) continue;
       const start = styled.source?.[broken.from[from]] ?? broken.from[from];

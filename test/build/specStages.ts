@@ -97,6 +97,7 @@ export const SPEC_STAGES: Readonly<Record<string, FirstStage>> = table({
   // Styles that use an ink are other styles then.
   'inks.set': 'none',
   'inks.sets': 'none',
+  tables: 'page',
   'inks.pictures.press': 'none',
   'inks.pictures.tone': 'none',
 });

@@ -17,7 +17,9 @@ const GOES_ON = /^\s*\p{Ll}/u;
 
 /** True for a paragraph without words or objects: the file's spacing. */
 export function isEmptyParagraph(block: Block): boolean {
-  return block.kind === 'paragraph' && block.objects.length === 0 && block.text.trim() === '';
+  return (
+    block.kind === 'paragraph' && block.table === undefined && block.objects.length === 0 && block.text.trim() === ''
+  );
 }
 
 /** The tag by which a block is set and shown, from its own and from what stands before it, empty paragraphs left out. */

@@ -4,6 +4,7 @@ import { CONTENTS } from '../model/spec/contents';
 import { plainFurniture, token } from '../model/spec/furniture';
 import { INDEX } from '../model/spec/indexSpec';
 import { BLACK_INKS } from '../model/spec/inks';
+import { TABLES } from '../model/spec/tableStyle';
 import { MADE_STYLES } from './madeStyles';
 import { NOTES } from '../model/spec/notes';
 import { NUMBERING } from '../model/spec/numbering';
@@ -54,6 +55,7 @@ const styles: Record<string, ParagraphStyle> = {
     below: 1,
   },
   TB: { name: 'Table', basedOn: 'TX', meaning: 'table', align: 'left', firstIndent: 0, hyphenate: false },
+  TBG: { name: 'Table, group', basedOn: 'TB', meaning: 'table', italic: true },
   CAP: {
     name: 'Caption',
     basedOn: 'TX',
@@ -356,6 +358,7 @@ export const NOVEL_SPEC: Spec = {
   contents: CONTENTS,
   index: INDEX,
   inks: BLACK_INKS,
+  tables: TABLES,
   styles,
   characterStyles,
 };

@@ -9,6 +9,7 @@ import { from12 } from './steps/from12';
 import { from13 } from './steps/from13';
 import { from14 } from './steps/from14';
 import { from15 } from './steps/from15';
+import { from16 } from './steps/from16';
 import { from2 } from './steps/from2';
 import { from3 } from './steps/from3';
 import { from4 } from './steps/from4';
@@ -35,6 +36,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   13: from13,
   14: from14,
   15: from15,
+  16: from16,
 };
 
 /** The book in today's format. */

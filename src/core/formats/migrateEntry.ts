@@ -4,6 +4,7 @@ import type { Plain } from './plainBook';
 import { withAnchor, withOpenerMeaning, withOpenerMeanings } from './steps/from10';
 import { asFormat12, pathOfFormat12 } from './steps/from11';
 import { asFormat16 } from './steps/from15';
+import { asFormat17 } from './steps/from16';
 
 /** Rows of the log without a format were written before they had one. */
 export const LOG_WITHOUT_FORMAT = 10;
@@ -24,6 +25,7 @@ const STEPS: Readonly<Record<number, (edit: BookEdit) => BookEdit>> = {
   },
   11: (edit) => (edit.kind === 'setSpec' ? toFormat12(edit) : edit),
   15: (edit) => (edit.kind === 'setSpec' && GREW.has(edit.path.join('.')) ? inFormat16(edit) : edit),
+  16: (edit) => (edit.kind === 'setSpec' && edit.path.length === 0 ? bothSides(edit, asFormat17) : edit),
 };
 
 /** Paths of what format 16 adds to. */

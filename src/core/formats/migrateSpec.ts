@@ -5,6 +5,7 @@ import type { Plain } from './plainBook';
 import { withOpenerMeanings } from './steps/from10';
 import { asFormat12 } from './steps/from11';
 import { asFormat16 } from './steps/from15';
+import { asFormat17 } from './steps/from16';
 
 /** Specs without a `format` were written before they had one. */
 const WITHOUT_FORMAT = 10;
@@ -13,6 +14,7 @@ const STEPS: Readonly<Record<number, (spec: Plain) => Plain>> = {
   10: withOpenerMeanings,
   11: asFormat12,
   15: asFormat16,
+  16: asFormat17,
 };
 
 /** A spec, or a part of one, in today's format and without the number of its own. Throws ValueError for one of a later format. */

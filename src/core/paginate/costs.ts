@@ -58,6 +58,9 @@ export const COST = {
   WHITE_BEFORE_TALL: 60,
   /** A picture that goes over to a later region. */
   PASSED: 40,
+  /** A table that goes on on another page, inside a group of rows and between two. */
+  TABLE_ROW: 120,
+  TABLE_GROUP: 60,
   /** A float a region later than its reference. */
   FLOAT_LATE: 60,
   /** A blank recto before a picture over two pages. */

@@ -310,6 +310,7 @@ function cutBetween(paragraphs: readonly FlowParagraph[], index: number): { cost
   const before = paragraphs[index - 1];
   const item = paragraphs[index];
   let cost = before.wishes?.together ? COST.WISH : 0;
+  if (item.rows?.goesOn) cost += item.rows.goesOn === 'group' ? COST.TABLE_GROUP : COST.TABLE_ROW;
   let fault: CutFault = 'none';
   const near = linesSinceHead(paragraphs, index);
   if (item.byFigure?.joins) fault = 'by-figure';

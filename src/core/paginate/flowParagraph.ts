@@ -2,7 +2,7 @@
 import type { Measure } from '../model/composed/broken';
 import type { Pt } from '../model/spec/length';
 import type { NoteSeparator } from '../model/spec/notes';
-import type { ComposedParagraph, PageSide } from '../model/composed/pages';
+import type { ComposedParagraph, PageSide, TableMark } from '../model/composed/pages';
 
 /** How notes of a kind stand at the foot of the page or in its margin. */
 export interface NoteLayout {
@@ -56,10 +56,8 @@ export interface FlowParagraph {
   readonly held?: readonly number[];
   /** Points by which it stands further in than its lines say: verse centred as a block. */
   readonly shift?: number;
-  /** Rules of a row of a table. */
-  readonly rules?: { readonly above: boolean; readonly below: boolean };
-  /** Other cells of a row of a table, their first lines beside its first: those before it in reading order, and those after. */
-  readonly beside?: BesideCells;
+  /** Rows of a table: `paragraph` is one empty line as deep as they are. */
+  readonly rows?: SetRows;
   /** With it and never parted from it: the captions of a picture, where its style says. */
   readonly captions?: readonly CaptionParagraph[];
   /** Lines of it that stand beside a figure. */
@@ -122,9 +120,23 @@ export function depthOfWhole(
   return paragraph.styled.style.captionAt === 'beside' ? Math.max(own, depth) : own + depth;
 }
 
-export interface BesideCells {
-  readonly before: readonly ComposedParagraph[];
-  readonly after: readonly ComposedParagraph[];
+/** Rows of a table that no page end parts, with what stands with them. Down from the baseline above, right from the column's left edge. */
+export interface SetRows {
+  readonly texts: readonly SetText[];
+  readonly marks: readonly TableMark[];
+  /** What stands over them where they are first in a region, such as the heads again; `depth` in grid lines. */
+  readonly top: { readonly texts: readonly SetText[]; readonly marks: readonly TableMark[]; readonly depth: number };
+  /** The table has begun before: a page end parts it, inside a group or between two. */
+  readonly goesOn: 'row' | 'group' | null;
+}
+
+/** Lines of a paragraph in a table; `y`: the baseline of the first. */
+export interface SetText {
+  readonly paragraph: ComposedParagraph;
+  readonly from: number;
+  readonly to: number;
+  readonly x: Pt;
+  readonly y: Pt;
 }
 
 export interface Variant {

@@ -21,6 +21,8 @@ export {
   notesAt,
   sameInsertions,
   type CaptionParagraph,
+  type SetRows,
+  type SetText,
 } from './flowParagraph';
 export {
   makeFlow,

@@ -12,6 +12,7 @@ import type { HungFigure } from './flowParagraph';
 import { noteBlocks, type NoteBlock } from './noteBlocks';
 import { inLines } from './settingRows';
 import { footDepth, hungAt, placeFloats, figureFrom } from './placePictures';
+import { placeRows } from './placeRows';
 import type { FilledRegion } from './tracePages';
 
 /** Fragments of the text of a region, and of the figures that it holds. `noteGap`: grid lines above notes. */
@@ -31,13 +32,8 @@ export function placeText(flow: Flow, region: FilledRegion, geometry: PageGeomet
       to,
       x: x + (source.shift ?? 0),
       y,
-      ...(source.rules === undefined ? {} : { rules: { ...source.rules, width } }),
     };
-    if (source.beside !== undefined) {
-      const { before, after } = source.beside;
-      const others = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => besideOf(placed, cell));
-      return [...others(before), placed, ...others(after)];
-    }
+    if (source.rows !== undefined) return placeRows(source.rows, placed, height, index === 0, geometry);
     if (source.captions !== undefined) return figureFrom(source, x, gridBaseline(geometry, top + start - 1), geometry);
     if (source.byFigure !== undefined) {
       const lines = inLines(setting.rows, placed, height * geometry.leading);
@@ -70,12 +66,6 @@ function hungBeside(
     .flatMap(({ figure, line, down, x: own }) =>
       hungAt(figure, x + own, y + (line - from) * height * geometry.leading + down, geometry),
     );
-}
-
-/** The lines of a cell that stand beside those of a fragment of the deepest cell of its row. */
-function besideOf({ from, to, x, y }: Fragment, cell: ComposedParagraph): Fragment[] {
-  const end = Math.min(to, cell.broken.count);
-  return end <= from ? [] : [{ paragraph: cell, from, to: end, x, y }];
 }
 
 export interface PlacedNotes {

@@ -96,8 +96,9 @@ export class RegionRules {
     return cost;
   }
 
-  /** White above a paragraph at the top of a region: below an opener's head the text start decides. */
+  /** What is above a paragraph at the top of a region: the heads of its table; below an opener's head the text start decides. */
   spaceAtTop({ source }: FlowItem, line: number, region: Region): number {
+    if (source.rows !== undefined) return source.rows.top.depth;
     const keeps = source.paragraph.styled.style.keepSpace === true;
     return keeps && line === 0 && region.page > 0 ? source.gap : 0;
   }

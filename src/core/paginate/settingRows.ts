@@ -21,9 +21,8 @@ export const rowAt = (rows: Rows, line: number): number =>
   rows === null ? line : Math.max(0, lastAtMost(rows, line, rows.length - 1));
 
 /** A fragment of rows as fragments of lines that stand one under another. `height`: of a row, in points. */
-export function inLines(rows: Rows, { paragraph, from, to, x, y, rules }: Fragment, height: number): Fragment[] {
-  const ruled = rules === undefined ? {} : { rules };
-  if (rows === null) return [{ paragraph, from, to, x, y, ...ruled }];
+export function inLines(rows: Rows, { paragraph, from, to, x, y }: Fragment, height: number): Fragment[] {
+  if (rows === null) return [{ paragraph, from, to, x, y }];
   const made: { -readonly [K in keyof Fragment]: Fragment[K] }[] = [];
   let isOpen = false;
   for (let row = from; row < to; row += 1) {

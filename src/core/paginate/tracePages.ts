@@ -202,6 +202,7 @@ function makeStretch(
   const gap = gaps[after.choice >> CHOICE.GAP_SHIFT];
   let start = before.used;
   if (!empty) start += gap.gap;
+  else if (item.source.rows !== undefined) start += item.source.rows.top.depth;
   else if (before.line === 0 && item.source.paragraph.styled.style.keepSpace === true && region.page > 0)
     start += item.source.gap;
   if (!empty) start = snappedStart(item, start, gap.gap);

@@ -49,8 +49,8 @@ export function* proofPages(
 function onLines(page: Page): Finding[] {
   const findings: Finding[] = [];
   for (const fragments of [page.fragments, page.notes])
-    for (const { paragraph, from, to } of fragments)
+    for (const { paragraph, from, to, isRepeated } of fragments)
       for (const { line, ...hit } of hitsOf(paragraph))
-        if (line >= from && line < to) findings.push(findingOf(hit, page.index));
+        if (line >= from && line < to && !isRepeated) findings.push(findingOf(hit, page.index));
   return findings;
 }

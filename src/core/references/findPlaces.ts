@@ -38,11 +38,12 @@ const beginnings = new WeakMap<readonly Fragment[], Beginnings>();
 function beginningsOf(fragments: readonly Fragment[]): Beginnings {
   let known = beginnings.get(fragments);
   if (known === undefined) {
-    const starts = fragments.map(({ paragraph: { styled, broken }, from }) => {
+    const stood = fragments.filter(({ isRepeated }) => !isRepeated);
+    const starts = stood.map(({ paragraph: { styled, broken }, from }) => {
       const at = broken.from[from] ?? 0;
       return from === 0 ? 0 : (styled.source?.[at] ?? at);
     });
-    known = { blocks: fragments.map(({ paragraph }) => paragraph.styled.block), starts };
+    known = { blocks: stood.map(({ paragraph }) => paragraph.styled.block), starts };
     beginnings.set(fragments, known);
   }
   return known;

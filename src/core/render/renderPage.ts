@@ -37,12 +37,6 @@ export interface RenderContext {
   readonly shapeLeader: (leader: string, run: StyledRun) => LineGlyphs;
 }
 
-/**
- * Rules of a table (house rules, section 6): thickness, and white to the type, in points; capitals above the baseline and tails below
- * it, in em of the size.
- */
-const TABLE_RULE = { thickness: 0.25, clear: 4.5, above: 0.66, below: 0.25 };
-
 export function renderPage(page: Page, ofBook: PageGeometry, context: RenderContext): DisplayList {
   const geometry = geometryOf(page, ofBook);
   const list = new ListBuilder(context);
@@ -128,7 +122,7 @@ class ListBuilder {
 
   addFragment(fragment: Fragment, left: number, measure: number): void {
     const { paragraph, from, to, y } = fragment;
-    this.addTableRules(fragment, left);
+    this.addTableMarks(fragment, left);
     const pictures = pictureItems(fragment, left, this.side);
     if (pictures !== null) return void this.pictures.push(...pictures);
     for (let line = from; line < to; line += 1) {
@@ -138,19 +132,15 @@ class ListBuilder {
         left + fragment.x,
         y + (line - from) * paragraph.styled.style.leading,
         measure,
-        null,
+        fragment.isRepeated ? 'repeated' : null,
       );
     }
   }
 
-  private addTableRules({ rules, x, y, from, to, paragraph }: Fragment, left: number): void {
-    if (rules === undefined) return;
-    const { leading, size } = paragraph.styled.style;
-    const { clear, above, below } = TABLE_RULE;
-    const add = (at: number) =>
-      this.rules.push({ x: left + x, y: at, width: rules.width, thickness: TABLE_RULE.thickness, kind: 'table' });
-    if (rules.above && from === 0) add(y - above * size - clear);
-    if (rules.below && to === paragraph.broken.count) add(y + (to - from - 1) * leading + below * size + clear);
+  private addTableMarks({ marks = [], x, y, paragraph }: Fragment, left: number): void {
+    const head = y - paragraph.styled.style.leading;
+    for (const { ink, ...mark } of marks)
+      this.rules.push({ ...mark, x: left + x + mark.x, y: head + mark.y, ...(ink === null ? {} : { ink }) });
   }
 
   addLine(

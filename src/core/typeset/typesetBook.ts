@@ -2,7 +2,7 @@
 // every yield is a place at which the work can be stopped or other work let in.
 import { flatBook } from '../copy/figures/flatBook';
 import type { Book } from '../model/copy/book';
-import type { DivisionExtent, TypesetBook } from '../model/composed/pages';
+import type { DivisionExtent, Page, TypesetBook } from '../model/composed/pages';
 import type { AssembledBook } from '../paginate';
 import { proofBook } from './findings/proofBook';
 import { notePlaces } from '../references';
@@ -63,7 +63,7 @@ function composedBook(placed: PlacedBook, { pages }: FurnishedBook, told: Told =
     touched: [...touched.places].map(([id, { page, to }]) => ({ id, page, to })),
     notes: told.notes,
     words: extents.reduce((sum, extent) => sum + extent.words, 0),
-    lines: pages.reduce((sum, page) => sum + page.fragments.reduce((n, part) => n + part.to - part.from, 0), 0),
+    lines: pages.reduce((sum, page) => sum + linesOn(page), 0),
     passes,
     times: { ...clock, ...told.times },
   };
@@ -80,3 +80,7 @@ function extentsOf(book: Book, assembled: AssembledBook, context: TypesetContext
     pages: counts.get(division.id) ?? 0,
   }));
 }
+
+/** Lines of text on a page; what stands for rows of a table, and heads that stand again, are none. */
+const linesOn = ({ fragments }: Page) =>
+  fragments.reduce((sum, { from, to, marks, isRepeated }) => sum + (marks || isRepeated ? 0 : to - from), 0);

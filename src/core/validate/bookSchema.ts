@@ -10,6 +10,7 @@ import { check, Joi, word } from './check';
 import { cropSchema, figureSettingKeys } from './figureSchema';
 import { folioRunSchema, noteKindId } from './orderSchema';
 import { checkSpec, localLookSchema, specSchema } from './specSchema';
+import { tableSchema } from './tableSchema';
 import { withUniqueIds } from './uniqueIds';
 
 const id = Joi.string()
@@ -137,17 +138,11 @@ const paragraph = Joi.object({
   objects: Joi.array().items(inlineObject).required(),
 });
 
-const table = Joi.object({
-  kind: Joi.string().valid('table').required(),
-  id,
-  style: word(12).required(),
-  columns: offset,
-  rows: Joi.array()
-    .items(Joi.array().items(Joi.object({ id, blocks: Joi.array().items(Joi.link('#block')).required() })))
-    .required(),
-});
+const table = tableSchema(id, Joi.array().items(Joi.link('#block')).required());
 
-const block = Joi.alternatives(paragraph, table).id('block');
+const block = Joi.alternatives()
+  .conditional('.kind', { is: 'table', then: table, otherwise: paragraph })
+  .id('block');
 
 export const divisionSchema = Joi.object({
   id,

@@ -10,6 +10,7 @@ import { check, checkShape, Joi, word } from './check';
 import { flag, inkUse, lengthSchema, number, object, oneOf, optional, whole } from './fields';
 import { spotPatternFault } from '../looks/spotPatterns';
 import { inksSchema } from './inksSchema';
+import { tablesSchema } from './tablesSchema';
 import {
   contentsSchema,
   furnitureSchema,
@@ -236,6 +237,7 @@ export const specSchema = object({
   contents: contentsSchema,
   index: indexSchema,
   inks: inksSchema,
+  tables: tablesSchema,
   styles: Joi.object().pattern(tag, paragraphStyleSchema).required(),
   characterStyles: Joi.object().pattern(tag, characterStyleSchema).required(),
 });

@@ -67,6 +67,7 @@ const VALUES: Record<string, Plain> = {
   'page.margins.back': length(80),
   'page.margins.foreEdge': length(70),
   'inks.set': 'Other',
+  tables: { TB: { ...NOVEL_SPEC.tables.TB, gap: 2 } } as never,
   'inks.pictures.press': 'asis',
   'inks.pictures.tone': [5, 20, 40, 60, 90],
   'inks.sets': { 'Black only': { Black: { colour: { kind: 'grey', k: 90 }, press: 'k' } } },

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { figuresIn, isPictureAlone } from '../../../src/core/model/copy/streams';
+import { figuresIn, isPictureAlone, type Table } from '../../../src/core/model/copy/streams';
 import type { FigureText } from '../../../src/core/model/copy/figures';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';
@@ -276,6 +276,27 @@ describe('the project file', () => {
     expect(() => checkSpec(falling)).to.throw('never falls');
     const { inks: _, ...without } = spec;
     expect(() => checkSpec(without)).to.throw();
+  });
+
+  it('keeps what format 17 brought: kinds of rows, merged cells, looks of columns, styles of tables', () => {
+    const read = (format: number) =>
+      openProject(new Uint8Array(readFileSync(new URL(`../../fixtures/format-${format}.walnut`, import.meta.url))))
+        .book;
+    const { spec, divisions } = read(17);
+    const [table] = divisions.flatMap(({ blocks }) => blocks.filter(({ kind }) => kind === 'table')) as Table[];
+    expect([spec.tables.TB.band?.tint, spec.tables.TB.continued]).to.deep.equal([10, 'goes on']);
+    expect(table.rows[0].map(({ across, down }) => [across, down])).to.deep.equal([
+      [undefined, 2],
+      [2, undefined],
+    ]);
+    expect(table.rowLooks?.map(({ kind }) => kind)).to.deep.equal(['head', 'head', 'body', 'total']);
+    expect(table.columnLooks?.map(({ width, share }) => width ?? share)).to.deep.equal([60, undefined, 2]);
+    for (const format of [1, 6, 16]) expect(read(format).spec.tables.TB.rules.head.weight).to.equal(0.25);
+    const wrong = { ...table, rowLooks: table.rowLooks!.slice(1) };
+    const chapter = { ...divisions[0], blocks: [wrong] };
+    expect(() => checkBook({ ...read(17), divisions: [chapter, ...divisions.slice(1)] })).to.throw('number of rows');
+    const { TB, ...others } = spec.tables;
+    expect(() => checkSpec({ ...spec, tables: { ...others, OT: TB } })).to.throw('needs the style TB');
   });
 
   it('makes figures of the pictures that stood alone in books of before, with the captions after them', () => {

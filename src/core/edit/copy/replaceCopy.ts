@@ -201,7 +201,8 @@ function unitedSpans(old: Paragraph, fresh: Paragraph): Span[] {
 
 /** A block with its ids left out, for comparing. */
 function withoutIds(block: Block): unknown {
-  if (block.kind === 'table') return block.rows.map((row) => row.map((cell) => cell.blocks.map(withoutIds)));
+  if (block.kind === 'table')
+    return block.rows.map((row) => row.map(({ blocks, across, down }) => [blocks.map(withoutIds), across, down]));
   const { id: _, objects, ...rest } = block;
   return { ...rest, objects: objects.map((one) => (one.kind === 'picture' ? one : { at: one.at, kind: one.kind })) };
 }

@@ -34,7 +34,8 @@ export function sameTable(a: Block, b: Block): boolean {
 
 /** A block with its ids left out. */
 export function bare(block: Block): unknown {
-  if (block.kind === 'table') return block.rows.map((row) => row.map((cell) => cell.blocks.map(bare)));
+  if (block.kind === 'table')
+    return block.rows.map((row) => row.map(({ blocks, across, down }) => [blocks.map(bare), across, down]));
   const { id: _, objects, touches: __, ...rest } = block;
   return { ...rest, objects: objects.map((one) => (one.kind === 'note' ? { at: one.at, kind: one.kind } : one)) };
 }

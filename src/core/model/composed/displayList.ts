@@ -24,7 +24,7 @@ export interface TextItem {
   /** Null for what is no part of the text. */
   readonly source: TextSource | null;
   /** Which furniture, the leaders of a tab, or null for text. */
-  readonly artifact: 'head' | 'folio' | 'leader' | null;
+  readonly artifact: 'head' | 'folio' | 'leader' | 'repeated' | null;
   /** True when the last glyph is a hyphen that the line end brought: no part of the text. */
   readonly endsInHyphen: boolean;
   /** True when the item is the last of its line, and the text goes on with a space. */

@@ -31,8 +31,21 @@ export interface Fragment {
   readonly to: number;
   readonly x: Pt;
   readonly y: Pt;
-  /** A row of a table: rules above its first line and below its last, as wide as its column. */
-  readonly rules?: { readonly above: boolean; readonly below: boolean; readonly width: Pt };
+  /** Rows of a table, an empty line as deep as they are: what is drawn around them. */
+  readonly marks?: readonly TableMark[];
+  /** Heads of a table that stand again: their words have their place where they stood first. */
+  readonly isRepeated?: true;
+}
+
+/** A rule or a ground of a table: `y` its middle, down from the baseline above the rows, `x` from the left edge of their fragment. */
+export interface TableMark {
+  readonly kind: 'table' | 'ground';
+  readonly x: Pt;
+  readonly y: Pt;
+  readonly width: Pt;
+  readonly thickness: Pt;
+  /** Null: black. */
+  readonly ink: SetInk | null;
 }
 
 /** Between text and notes: `x` from the left edge of the type area, `y` from the top of the trimmed page. */

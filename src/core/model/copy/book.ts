@@ -21,7 +21,7 @@ import {
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
 /** The number of the model's shape, shared by the database and the project file. */
-export const BOOK_FORMAT = 16;
+export const BOOK_FORMAT = 17;
 
 export interface Person {
   readonly name: string;

@@ -170,21 +170,73 @@ export interface Paragraph {
   readonly objects: readonly InlineObject[];
   /** Of a caption or credit line among flat blocks (core/copy/figures): the stream of its figure in which it stands. Never in a book. */
   readonly stream?: StreamId;
+  /** Of what stands for rows of a table among flat blocks: the id of the table. Never in a book. */
+  readonly table?: BlockId;
 }
 
-/** A table: rows of cells, each the owner of a stream. Readers give paragraphs until tables are set. */
+/** What a row is: a head, the units under it, a row of the body, the name of a group of rows, a total. */
+export const TABLE_ROW_KINDS = ['head', 'units', 'body', 'group', 'total'] as const;
+export type TableRowKind = (typeof TABLE_ROW_KINDS)[number];
+
+/** How the entries of a column stand; `mark`: with their decimal marks, or another mark, one under another. */
+export const CELL_ALIGNS = ['left', 'right', 'centre', 'mark'] as const;
+export type CellAlign = (typeof CELL_ALIGNS)[number];
+
+export interface TableRowLook {
+  readonly kind: TableRowKind;
+  /** A person's wish: the row begins a page. */
+  readonly breakBefore?: true;
+}
+
+export interface TableColumnLook {
+  /** In points, or a share of what the columns without a length have; absent: by content. */
+  readonly width?: number;
+  readonly share?: number;
+  /** Absent: figures at their marks or ends, words at the left. */
+  readonly align?: CellAlign;
+  /** Of `mark`: the characters that stand one under another; absent: the decimal mark. */
+  readonly mark?: string;
+}
+
+/** Where a table stands, and how wide it is. */
+export interface TableSetting {
+  /** Absent: where it stands in the copy. */
+  readonly place?: 'head' | 'foot' | 'next' | 'page';
+  /** `column`: the whole measure; or points. Absent: as wide as its content, the measure at most. */
+  readonly width?: 'column' | number;
+  /** Never parted, as long as a page holds it. */
+  readonly together?: true;
+}
+
+/** A table: rows of cells, each the owner of a stream. */
 export interface Table {
   readonly kind: 'table';
   readonly id: BlockId;
+  /** The tag of its table style. */
   readonly style: StyleTag;
   readonly columns: number;
+  /** The cells that begin in each row: one that goes on from a row above is not in it. */
   readonly rows: readonly (readonly TableCell[])[];
+  /** One for each row; absent: the first of several is the head. */
+  readonly rowLooks?: readonly TableRowLook[];
+  /** One for each column; absent: all by content. */
+  readonly columnLooks?: readonly TableColumnLook[];
+  readonly setting?: TableSetting;
 }
 
 export interface TableCell {
   readonly id: StreamId;
   readonly blocks: readonly Block[];
+  /** Columns and rows that it covers; absent: 1. */
+  readonly across?: number;
+  readonly down?: number;
+  /** Absent: as its column. */
+  readonly align?: CellAlign;
 }
+
+/** What the k-th row of a table is. */
+export const rowKindOf = ({ rows, rowLooks }: Pick<Table, 'rows' | 'rowLooks'>, k: number): TableRowKind =>
+  rowLooks?.[k]?.kind ?? (k === 0 && rows.length > 1 ? 'head' : 'body');
 
 export type Block = Paragraph | Table;
 

@@ -7,6 +7,7 @@ import type { IndexSpec } from './indexSpec';
 import type { NotesSpec } from './notes';
 import type { NumberingSpec, NumberScheme } from './numbering';
 import type { InksSpec, InkUse } from './inks';
+import type { TablesSpec } from './tableStyle';
 import type { Margins, PageSpec, Trim } from './pageSpec';
 import type { FallbackFaces } from './scripts';
 import type { StyleTag } from '../copy/streams';
@@ -320,6 +321,7 @@ export interface Spec {
   readonly contents: ContentsSpec;
   readonly index: IndexSpec;
   readonly inks: InksSpec;
+  readonly tables: TablesSpec;
   readonly styles: Readonly<Record<StyleTag, ParagraphStyle>>;
   readonly characterStyles: Readonly<Record<StyleTag, CharacterStyle>>;
 }

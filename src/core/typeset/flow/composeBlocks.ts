@@ -1,6 +1,6 @@
 // Blocks composed one by one: which paragraphs a stream comes to, in which style each is set, and its lines.
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { Block, LocalLook, Paragraph, StyleTag, Table } from '../../model/copy/streams';
+import type { Block, LocalLook, Paragraph, StyleTag } from '../../model/copy/streams';
 import type { VariantWish } from '../../linebreak';
 import type { ComposeContext } from './composeContext';
 import { composeBlock, type ParagraphJob } from './composeParagraph';
@@ -9,17 +9,14 @@ import { BESIDE_PICTURE } from '../../paginate';
 import { isLetters, lettersStyle, picturesOf, pictureStyle, withPicturesApart } from './setPictures';
 import type { ParagraphEntry } from '../stageCache';
 
-/** The paragraphs of blocks, pictures apart. `rowsOf`: the rows of a table as paragraphs, or null for one whose cells are set one after another. */
-export function flatten(
-  blocks: readonly Block[],
-  rowsOf: (table: Table) => readonly Paragraph[] | null = () => null,
-): readonly Paragraph[] {
+/** The paragraphs of blocks, pictures apart; those of a table cell by cell. */
+export function flatten(blocks: readonly Block[]): readonly Paragraph[] {
   if (blocks.every((block) => block.kind === 'paragraph' && block.objects.length === 0))
     return blocks as readonly Paragraph[];
   return blocks.flatMap((block) =>
     block.kind === 'paragraph'
       ? withPicturesApart(block)
-      : (rowsOf(block) ?? block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks, rowsOf)]))),
+      : block.rows.flatMap((row) => row.flatMap((cell) => [...flatten(cell.blocks)])),
   );
 }
 

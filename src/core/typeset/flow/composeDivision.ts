@@ -11,9 +11,9 @@ import { isDisplayRole } from '../../model/copy/roles';
 import type { VariantWish } from '../../linebreak';
 import type { Meaning } from '../../model/spec/spec';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { DivisionFlow, FlowFloat, FlowNote, FlowParagraph } from '../../paginate';
+import type { DivisionFlow, FlowFloat, FlowNote, FlowParagraph, Insertion } from '../../paginate';
 import type { BesideFigure } from './besideFigures';
-import { captionContext, composeOne, flatten, type Before } from './composeBlocks';
+import { captionContext, composeOne } from './composeBlocks';
 import { composeInLanguage } from './composeStyles';
 import type { ComposeContext } from './composeContext';
 import { composeBeside, composeFloats } from './composeFigures';
@@ -21,7 +21,7 @@ import { composeLists } from '../lists/composeLists';
 import { divisionEndNotes, marginColumn, notesOnPage } from '../notes/composeNotes';
 import { PLAIN_TEXT } from '../../copy/plainTags';
 import { atVerseEdge, centreVerse, verseEdge } from './centreVerse';
-import { flowParagraph, type Hanging } from './flowParagraph';
+import { flowParagraph } from './flowParagraph';
 import { partFloats } from './floatFigures';
 import { isNumberLine, withNumberLines } from './headNumbers';
 import { holdCaptions } from './holdCaptions';
@@ -29,7 +29,8 @@ import { levelOffGrid } from './levelOffGrid';
 import { KeptFlow } from './keptFlow';
 import { NO_STANDS, wrapText, type Stands } from './wrapText';
 import { settingOf } from './settingOf';
-import { tableRowOf, tableRows } from './tableRows';
+import { tablePartOf, type TablePart } from '../tables/tablePart';
+import { withTables } from '../tables/withTables';
 import { ListMarks } from '../../numbering/listMarks';
 import { numberVerse } from './numberVerse';
 import { joinNotes } from '../notes/joinNotes';
@@ -77,7 +78,7 @@ export function* composeDivision(
       head.push(entry.composed);
       // Notes of the head stand at the foot of its page: they hang on the first line of the text.
       append(headNotes, atStart(notesOnPage(entry.composed, compose)));
-    } else if (isText || style.pictures !== undefined || entry.composed.styled.text.trim() !== '') {
+    } else if (isText || style.pictures !== undefined || holdsAnything(entry.composed, block)) {
       const figures = floats.get(k)?.flatMap((figure) => composeFloats(division.id, figure, compose));
       const hanging = hangingOn(entry.composed, block, column, text.length === 0 ? headNotes : [], figures);
       text.push(flowParagraph(entry, block, text[text.length - 1], isText, compose, hanging));
@@ -129,48 +130,37 @@ function settled(text: readonly FlowParagraph[], compose: ComposeContext, edge: 
 
 const atStart = (notes: readonly FlowNote[]): FlowNote[] => notes.map((note) => ({ ...note, at: 0 }));
 
-const PLAIN: Before = { prefix: '', prefixStyle: null };
+const holdsAnything = ({ styled }: ComposedParagraph, block: Paragraph) =>
+  styled.text.trim() !== '' || tablePartOf(block) !== undefined;
 
-/** The other cells of a row of a table, composed; undefined for any other paragraph. */
-function cellsBeside(stream: string, block: Paragraph, compose: ComposeContext): FlowParagraph['beside'] {
-  const cells = tableRowOf(block)?.cells;
-  if (cells === undefined) return undefined;
-  const composed = (isBefore: boolean) =>
-    cells
-      .filter((cell) => cell.isBefore === isBefore)
-      .map(({ paragraph, style }) => composeOne(stream, paragraph, style, PLAIN, compose, 'none').composed);
-  return { before: composed(true), after: composed(false) };
-}
-
-/** What hangs on a paragraph: the cells beside it, its notes, and those of the head before it. */
+/** What hangs on a paragraph: its notes, those of the head before it, and figures that have a place of their own. */
 function hangingOn(
   composed: ComposedParagraph,
   block: Paragraph,
   compose: ComposeContext,
   ofHead: readonly FlowNote[],
   figures: readonly FlowFloat[] = [],
-): Hanging {
-  const beside = cellsBeside(composed.styled.stream, block, compose);
-  const own = rowNotes(composed, beside, compose);
+): readonly Insertion[] {
+  const part = tablePartOf(block);
+  const own = part === undefined ? notesOnPage(composed, compose) : notesOfRows(part, compose);
   const notes = ofHead.length > 0 ? [...ofHead, ...own] : own;
-  if (figures.length === 0) return { insertions: notes, beside };
-  return { insertions: [...notes, ...figures], beside };
+  return figures.length === 0 ? notes : [...notes, ...figures];
 }
 
-/** The notes of a paragraph, and those of the cells beside it, which hang on its first line. */
-function rowNotes(composed: ComposedParagraph, beside: FlowParagraph['beside'], compose: ComposeContext): FlowNote[] {
-  const own = notesOnPage(composed, compose);
-  if (beside === undefined) return own;
-  const first = (cells: readonly ComposedParagraph[]) => cells.flatMap((cell) => atStart(notesOnPage(cell, compose)));
-  const [before, after] = [first(beside.before), first(beside.after)];
-  return before.length === 0 && after.length === 0 ? own : [...before, ...atStart(own), ...after];
+/** The notes of rows of a table, which hang on the one line that stands for them. */
+function notesOfRows({ rows }: TablePart, compose: ComposeContext): FlowNote[] {
+  return rows.texts.flatMap(({ paragraph, from, to }) => {
+    const { from: starts, count } = paragraph.broken;
+    const isIn = ({ at }: FlowNote) => at >= (from === 0 ? 0 : starts[from]) && (to === count || at < starts[to]);
+    return atStart(notesOnPage(paragraph, compose).filter(isIn));
+  });
 }
 
 const streamOf = ({ paragraphs }: FlowNote) => paragraphs[0].styled.stream;
 
 /** Paragraphs of the division, those of tables in order, without the empty ones at either end. */
 function usedBlocks(division: Division, compose: ComposeContext): readonly Paragraph[] {
-  const blocks = flatten(division.blocks, (table) => tableRows(table, division.id, compose));
+  const blocks = withTables(division, compose);
   let start = 0;
   let end = blocks.length;
   while (start < end && isEmptyParagraph(blocks[start])) start += 1;

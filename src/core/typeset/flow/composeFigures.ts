@@ -40,7 +40,7 @@ function composeParts(
     const compose = captionContext(blocks, k, composeBy(parts[0]));
     const { number, style } = settingOf(blocks, k, null, { count: 0, joins: false }, compose);
     const entry = composeOne(block.stream ?? stream, block, style, number, compose, 'none');
-    parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, { insertions: [] }));
+    parts.push(flowParagraph(entry, block, parts[k - 1], true, compose, []));
   });
   return parts;
 }

@@ -8,18 +8,12 @@ import { sameInsertions, type FlowParagraph, type Insertion, type PageWishes, ty
 import type { ComposeContext } from './composeContext';
 import { composeGenerated, setterToMeasures } from './composeParagraph';
 import type { ParagraphEntry } from '../stageCache';
-import { tableRowOf } from './tableRows';
+import { tablePartOf } from '../tables/tablePart';
 
 /** Demerits that cost one unit on a page: a line set at half of its limits more costs about that. */
 const DEMERITS_PER_UNIT = 800;
 /** Three asterisks: the asterism is in no shipped text face (house rules, section 5). */
 const ORNAMENT = '*\u2002*\u2002*';
-
-/** What hangs on a paragraph: notes, and the other cells of its row. */
-export interface Hanging {
-  readonly insertions: readonly Insertion[];
-  readonly beside?: FlowParagraph['beside'];
-}
 
 export function flowParagraph(
   entry: ParagraphEntry,
@@ -27,7 +21,7 @@ export function flowParagraph(
   before: FlowParagraph | undefined,
   isText: boolean,
   compose: ComposeContext,
-  { insertions, beside }: Hanging,
+  insertions: readonly Insertion[],
 ): FlowParagraph {
   const { composed } = entry;
   const { elastic, columnShares } = compose.book.spec.pages;
@@ -41,10 +35,12 @@ export function flowParagraph(
     insertions,
     wishes: isText ? wishesOf(block, entry.composed.styled.style, compose.book.spec.page.facing) : undefined,
     held: heldIn(composed, compose.held?.get(block.id)),
-    rules: tableRowOf(block)?.rules,
-    beside,
+    rows: tablePartOf(block)?.rows,
     ornament: isText ? ornamentOf(composed, compose) : undefined,
-    toMeasure: columnShares === null || beside !== undefined ? undefined : setterToMeasures(composed, compose.context),
+    toMeasure:
+      columnShares === null || tablePartOf(block) !== undefined
+        ? undefined
+        : setterToMeasures(composed, compose.context),
   };
   const known = compose.context.cache.tables.flows.get(composed);
   if (known !== undefined && isSamePlace(known, made)) return known;
@@ -154,10 +150,7 @@ function isSamePlace(a: FlowParagraph, b: FlowParagraph): boolean {
     sameList(a.held ?? NONE, b.held ?? NONE) &&
     (a.held === undefined) === (b.held === undefined) &&
     a.ornament === b.ornament &&
-    a.rules?.above === b.rules?.above &&
-    a.rules?.below === b.rules?.below &&
-    sameList(a.beside?.before ?? NONE, b.beside?.before ?? NONE) &&
-    sameList(a.beside?.after ?? NONE, b.beside?.after ?? NONE) &&
+    a.rows === b.rows &&
     (a.toMeasure === undefined) === (b.toMeasure === undefined)
   );
 }

@@ -6,6 +6,7 @@ import type { Paragraph } from '../../model/copy/streams';
 import { isFloat, type FlowParagraph } from '../../paginate';
 import type { ComposeContext } from './composeContext';
 import { sameParts, type FlowMemory } from '../stageCache';
+import { tablePartOf } from '../tables/tablePart';
 
 export class KeptFlow {
   private readonly known: FlowMemory | undefined;
@@ -37,12 +38,15 @@ export class KeptFlow {
     if (known === undefined) return undefined;
     const isBehind = k >= blocks.length - this.behind;
     const old = isBehind ? k - blocks.length + known.blocks.length : k;
-    // A caption stays with the table after it: the last before the change may hang on what changed.
+    // The last before the change may hang on what changed.
     const mayTake = k < this.before - 1 || (isBehind && this.sawWords);
     if (isBehind && !isEmptyParagraph(blocks[k])) this.sawWords = true;
     // The first of the text may have a drop capital, and numbers of notes, heads, fields and items come from elsewhere.
     const isOwn =
-      blocks[k].objects.length === 0 && blocks[k].list === undefined && !this.compose.numbers.has(blocks[k].id);
+      blocks[k].objects.length === 0 &&
+      blocks[k].list === undefined &&
+      !this.compose.numbers.has(blocks[k].id) &&
+      !holdsNotes(blocks[k]);
     if (!mayTake || k <= this.headCount || !isOwn || hasFloats) return undefined;
     if (previous === undefined || known.flows[old - 1] !== previous) return undefined;
     const kept = known.flows[old];
@@ -61,3 +65,7 @@ export class KeptFlow {
     this.compose.context.cache.tables.flowMemories.set(this.division, { environment, blocks, flows });
   }
 }
+
+/** Whether cells of the part of a table that a paragraph stands for refer to notes, whose words may be others now. */
+const holdsNotes = (block: Paragraph): boolean =>
+  tablePartOf(block)?.rows.texts.some(({ paragraph }) => paragraph.styled.notes.length > 0) === true;

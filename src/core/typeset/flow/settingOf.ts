@@ -7,7 +7,7 @@ import type { ComposeContext } from './composeContext';
 import { isNumberLine, setNumber } from './headNumbers';
 import { itemStyle } from './listMarks';
 import { raggedWhere } from './raggedWhere';
-import { tableRowOf } from './tableRows';
+import { tablePartOf } from '../tables/tablePart';
 
 /** Grid lines above the head of a division that goes on on a page. */
 const ABOVE_JOINED = 3;
@@ -26,8 +26,8 @@ export function settingOf(
   const later = isLaterOfExtract(blocks, k, wide, compose) ? indented(wide, compose) : wide;
   const plain = opening(later, head.count > 0 && k === head.count, compose);
   const number = numberBefore(block, plain, mark, compose);
-  const words = raggedWhere(withTable(number.style, blocks[k + 1], compose), block, compose);
-  const style = tableRowOf(block)?.style ?? styleOfPicture(blocks, k, words, compose);
+  const words = raggedWhere(number.style, block, compose);
+  const style = tablePartOf(block)?.style ?? styleOfPicture(blocks, k, words, compose);
   return { number, style };
 }
 
@@ -41,12 +41,6 @@ function isLaterOfExtract(
   if (meaning !== 'extract' || firstIndent !== 0 || k === 0 || blocks[k].style === 'EPI') return false;
   const isProse = align === 'justify' || align === 'left';
   return isProse && effectiveTag(blocks, k - 1, book.spec.styles) === blocks[k].style;
-}
-
-/** A caption above a table stays with it. */
-function withTable(style: ResolvedStyle, next: Paragraph | undefined, { context }: ComposeContext): ResolvedStyle {
-  const isAbove = style.meaning === 'caption' && next !== undefined && tableRowOf(next) !== undefined;
-  return isAbove ? context.interner.intern({ ...style, withNext: true, below: 1 }) : style;
 }
 
 const indented = (style: ResolvedStyle, { context }: ComposeContext): ResolvedStyle =>

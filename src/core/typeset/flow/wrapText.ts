@@ -212,11 +212,11 @@ const MOST_ROWS = 400;
 const BESIDE: ReadonlySet<Meaning> = new Set<Meaning>(['body', 'extract', 'listItem', 'break']);
 
 /** Whether lines of a paragraph may stand beside a figure. */
-function isText({ paragraph, beside, captions, byFigure }: FlowParagraph): boolean {
+function isText({ paragraph, rows, captions, byFigure }: FlowParagraph): boolean {
   const { style, tail } = paragraph.styled;
   const { meaning, pictures } = style;
   const isOwn = BESIDE.has(meaning) || meaning.startsWith('heading');
-  return isOwn && pictures === undefined && beside === undefined && captions === undefined && !byFigure && tail === '';
+  return isOwn && pictures === undefined && rows === undefined && captions === undefined && !byFigure && tail === '';
 }
 
 /** Lines of text that stand beside a figure after a head there, at least. */

@@ -211,7 +211,7 @@ function putNotes(notes: readonly StreamId[], text: FlowParagraph[], compose: Co
   for (const note of notes) {
     for (const { block, entry } of composedBlocks(note, kindOf(note, compose), compose)) {
       const inner = notesOnPage(entry.composed, compose);
-      text.push(flowParagraph(entry, block, text[text.length - 1], true, compose, { insertions: inner }));
+      text.push(flowParagraph(entry, block, text[text.length - 1], true, compose, inner));
     }
   }
 }

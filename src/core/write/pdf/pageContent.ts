@@ -67,6 +67,7 @@ function drawText(items: readonly TextItem[], list: DisplayList, fontOf: (face: 
 const ARTIFACT = {
   head: '/Artifact << /Type /Pagination >> BDC\n',
   folio: '/Artifact << /Type /Pagination >> BDC\n',
+  repeated: '/Artifact << /Type /Pagination >> BDC\n',
   leader: '/Artifact << /Type /Layout >> BDC /Span << /ActualText <FEFF> >> BDC\n',
 } as const;
 
