@@ -1,10 +1,20 @@
 // The copy in the order of reading, by what its blocks mean: what ebooks, copies for authors and tags are written from. Order is the copy's.
 // What is anchored in the text comes after the block of its anchor, in the order of the anchors; a box that is fixed to a page after the
 // last block that begins before it; where a person said otherwise, as the anchor says.
-import { isPictureAlone, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
+import {
+  isPictureAlone,
+  rowKindOf,
+  type Block,
+  type BlockId,
+  type CellAlign,
+  type Paragraph,
+  type Table,
+  type TableRowKind,
+} from '../model/copy/streams';
 import type { Meaning, Spec } from '../model/spec/spec';
 import { captionsAfter } from './figures/captions';
 import { meaningOfTag } from './meanings';
+import { gridOf } from './tableGrid';
 
 /** A block, each with the id that its element carries. A paragraph keeps its words with their marks and objects. */
 export type ReadingBlock =
@@ -19,7 +29,31 @@ export type ReadingBlock =
       readonly captions: readonly Paragraph[];
     }
   | ReadingList
-  | { readonly kind: 'table'; readonly id: BlockId; readonly rows: readonly (readonly ReadingCell[])[] };
+  | ReadingTable;
+
+export interface ReadingTable {
+  readonly kind: 'table';
+  readonly id: BlockId;
+  /** Those above it; one below it follows as text. */
+  readonly captions: readonly Paragraph[];
+  readonly columns: number;
+  readonly rows: readonly ReadingRow[];
+}
+
+export interface ReadingRow {
+  readonly kind: TableRowKind;
+  readonly cells: readonly ReadingCell[];
+}
+
+export interface ReadingCell {
+  readonly blocks: readonly ReadingBlock[];
+  readonly column: number;
+  /** Columns and rows that it covers. */
+  readonly across: number;
+  readonly down: number;
+  /** As it or its column says; undefined: as its content is. */
+  readonly align: CellAlign | undefined;
+}
 
 export interface ReadingList {
   readonly kind: 'list';
@@ -33,8 +67,6 @@ export interface ReadingItem {
   readonly inner: ReadingList | null;
 }
 
-export type ReadingCell = readonly ReadingBlock[];
-
 type Styles = Spec['styles'];
 
 /** The tree of a stream. Nothing is left out, and every paragraph stands in it once. */
@@ -44,8 +76,7 @@ export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBl
     const block = blocks[k];
     const isFigure: boolean = isPictureAlone(block);
     if (block.kind === 'table') {
-      const rows = block.rows.map((row) => row.map((cell) => readingTree(cell.blocks, styles)));
-      tree.push({ kind: 'table', id: block.id, rows });
+      tree.push(tableOf(block, takeCaptions(tree), styles));
     } else if (block.list !== undefined) {
       let end = k + 1;
       while (end < blocks.length && isItem(blocks[end])) end += 1;
@@ -58,6 +89,34 @@ export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBl
     } else tree.push(ofParagraph(block, meaningOfTag(styles, block.style)));
   }
   return tree;
+}
+
+function tableOf(table: Table, captions: readonly Paragraph[], styles: Styles): ReadingTable {
+  const { columns, rows } = gridOf(table);
+  return {
+    kind: 'table',
+    id: table.id,
+    captions,
+    columns,
+    rows: rows.map((cells, k) => ({
+      kind: rowKindOf(table, k),
+      cells: cells.map(({ cell, column, across, down }) => ({
+        blocks: readingTree(cell.blocks, styles),
+        ...{ column, across, down },
+        align: cell.align ?? (rowKindOf(table, k) === 'group' ? undefined : table.columnLooks?.[column]?.align),
+      })),
+    })),
+  };
+}
+
+/** The captions at the end of what was read so far: they are those of the table that comes. */
+function takeCaptions(tree: ReadingBlock[]): Paragraph[] {
+  const captions: Paragraph[] = [];
+  for (let last = tree.at(-1); last?.kind === 'text' && last.meaning === 'caption'; last = tree.at(-1)) {
+    captions.unshift(last.paragraph);
+    tree.pop();
+  }
+  return captions;
 }
 
 const isItem = (block: Block) => block.kind === 'paragraph' && block.list !== undefined;

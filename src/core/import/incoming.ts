@@ -13,12 +13,13 @@ import type {
 } from '../model/copy/manuscript';
 import type { Block, BlockId, Paragraph, PictureFacts, StyleTag } from '../model/copy/streams';
 import { LONGEST_PLACE, withPlaces } from './links';
-import { greatest } from '../base/append';
 import { DEEPEST_LIST, MOST_PARAGRAPHS, MOST_PICTURES, tooMuch } from '../base/limits';
 import { LONGEST, plainText, styleName, wellFormed } from './withinBounds';
 import { IdCounter, type ParagraphBuilder } from './paragraphBuilder';
 import { withStarts } from './listNumbers';
+import { tableOf, type IncomingRow } from './incomingTable';
 import { keepUnmatched } from './keepUnmatched';
+import { PLAIN_TABLE } from '../model/spec/tableStyle';
 import { cutParagraph } from '../copy/cutParagraph';
 import { pictureOf } from '../copy/pictureOf';
 
@@ -233,18 +234,16 @@ export class Incoming {
     return { ...block, id: this.ids.take('p'), rows };
   }
 
-  table(rows: readonly (readonly (readonly Block[])[])[]): Block {
+  /** `widths`: shares of the columns, where a person fixed them. */
+  table(rows: readonly IncomingRow[], widths: readonly number[] = []): Block {
     const id = this.ids.take('p');
     this.takeDivision(id);
+    const flattened = () => this.remark('Tables inside tables read as their paragraphs', 'Their words are kept.');
     return {
       kind: 'table',
       id,
-      style: 'TB',
-      columns: greatest(
-        0,
-        rows.map((row) => row.length),
-      ),
-      rows: rows.map((row) => row.map((blocks) => ({ id: this.ids.take('c'), blocks }))),
+      style: PLAIN_TABLE,
+      ...tableOf(rows, widths, () => this.ids.take('c'), flattened),
     };
   }
 

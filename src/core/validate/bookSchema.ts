@@ -140,9 +140,7 @@ const paragraph = Joi.object({
 
 const table = tableSchema(id, Joi.array().items(Joi.link('#block')).required());
 
-const block = Joi.alternatives()
-  .conditional('.kind', { is: 'table', then: table, otherwise: paragraph })
-  .id('block');
+const block = Joi.alternatives().conditional('.kind', { is: 'table', then: table, otherwise: paragraph }).id('block');
 
 export const divisionSchema = Joi.object({
   id,

@@ -13,7 +13,11 @@ const idsOf = (tree: readonly ReadingBlock[]): string[] =>
   tree.flatMap((block) => {
     switch (block.kind) {
       case 'table':
-        return [block.id, ...block.rows.flat().flatMap(idsOf)];
+        return [
+          ...block.captions.map(({ id }) => id),
+          block.id,
+          ...block.rows.flatMap(({ cells }) => cells.flatMap(({ blocks }) => idsOf(blocks))),
+        ];
       case 'list':
         return itemsOf(block).map(({ id }) => id);
       case 'figure':

@@ -1,5 +1,6 @@
 // A newer version of the manuscript takes the place of the copy: paragraphs that are the same ones keep their ids, and so
 // their styles, touches and whatever else is anchored in them.
+import { withLooksOf } from './tableLooks';
 import { append } from '../../base/append';
 import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../../model/copy/book';
 import type { CopyChange, ReplaceReport } from '../../model/copy/manuscript';
@@ -148,8 +149,9 @@ class Replacing {
       this.counts.kept += 1;
       return old;
     }
-    this.told({ ...made, id: old.id });
-    return { ...made, id: old.id };
+    const kept = withLooksOf({ ...made, id: old.id }, old);
+    this.told(kept);
+    return kept;
   }
 
   /** Objects as the newer paragraph has them; its notes are those of the older one, reference by reference. */

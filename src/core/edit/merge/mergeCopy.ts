@@ -1,4 +1,5 @@
 // The author's next file joined with what the desk did since the last one: base, desk and author, three ways.
+import { withLooksOf } from '../copy/tableLooks';
 import { append } from '../../base/append';
 import { eachStream, isMadeDivision, type Book, type Note } from '../../model/copy/book';
 import type { CopyChange, CopyConflict, MergedWords, ReplaceReport } from '../../model/copy/manuscript';
@@ -233,7 +234,7 @@ class CopyMerge {
       }
       const made = renumbered([block], recordsOf(this.incoming), this.takeId);
       for (const note of made.notes) this.keepNote(note);
-      return { author: { ...made.blocks[0], id: base.id } };
+      return { author: withLooksOf({ ...made.blocks[0], id: base.id }, base) };
     }
     const pairs = pairNotes(base, block, this.base.notes, this.incoming.notes, this.takeId);
     for (const { id, from } of pairs.met) this.mergeNote(id, this.incoming.notes[from]);
@@ -272,7 +273,7 @@ class CopyMerge {
       return;
     }
     if (base.kind === 'table' || desk.kind === 'table' || author.kind === 'table') {
-      const theirs = { ...author, id: desk.id };
+      const theirs = withLooksOf({ ...author, id: desk.id }, desk);
       if (!sameTable(base, desk))
         return this.conflict({
           ...this.changeOf(desk),

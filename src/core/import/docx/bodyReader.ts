@@ -1,4 +1,6 @@
 // Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
+import { cellFacts, fixedWidths, rowKind } from './tableFacts';
+import { headsSaid, type IncomingRow } from '../incomingTable';
 import { append } from '../../base/append';
 import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
 import { elements, maybeChild, outermost, textOf, type XmlElement } from '../../base/xml';
@@ -129,11 +131,15 @@ export class BodyReader {
 
   private readTable(table: XmlElement): Block {
     this.tables += 1;
-    const rows = wrappedChildren(table, 'w:tr').map((row) =>
-      wrappedChildren(row, 'w:tc').map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
-    );
+    const rows = wrappedChildren(table, 'w:tr').map((row): IncomingRow => ({
+      kind: rowKind(row),
+      cells: wrappedChildren(row, 'w:tc').map((cell) => ({
+        blocks: elements(cell).flatMap((child) => this.readBlock(child)),
+        ...cellFacts(cell),
+      })),
+    }));
     this.tables -= 1;
-    return this.incoming.table(rows);
+    return this.incoming.table(headsSaid(rows), fixedWidths(table));
   }
 
   private readParagraph(element: XmlElement): Block[] {

@@ -152,7 +152,7 @@ function convert(node: Nodes, links: ReadonlyMap<string, string>, depth: number)
         ),
       ];
     case 'table':
-      return [element('table', inside())];
+      return [markdownTable(inside(), node.align ?? [])];
     case 'link':
       return [element('a', inside(), { href: node.url })];
     case 'linkReference':
@@ -170,6 +170,18 @@ function convert(node: Nodes, links: ReadonlyMap<string, string>, depth: number)
     default:
       return [];
   }
+}
+
+/** The first row is the head; cells stand as the row under it says (GFM, 4.10). */
+function markdownTable(rows: readonly (XmlElement | string)[], aligns: readonly (string | null)[]): XmlElement {
+  const made = rows.filter((row): row is XmlElement => typeof row !== 'string');
+  const withAligns = made.map((row) => ({
+    ...row,
+    children: row.children.map((cell, k) =>
+      typeof cell === 'string' || !aligns[k] ? cell : { ...cell, attributes: { ...cell.attributes, align: aligns[k] } },
+    ),
+  }));
+  return element('table', [element('thead', withAligns.slice(0, 1)), element('tbody', withAligns.slice(1))]);
 }
 
 const OPENS = /^<([a-z][a-z0-9]*)(\s[^>]*)?>$/i;

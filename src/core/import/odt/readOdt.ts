@@ -1,4 +1,5 @@
 // Reads an OpenDocument text (.odt; ODF 1.3): main text, styles, notes, tables, lists, metadata.
+import type { IncomingRow } from '../incomingTable';
 import { append } from '../../base/append';
 import { ImportError } from '../../base/errors';
 import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
@@ -211,13 +212,20 @@ class OdtReader {
 
   private readTable(table: XmlElement): Block {
     this.tables += 1;
-    const cells = outermost(table, ROW).map((row) =>
-      elements(row)
+    const heads = new Set(outermost(table, HEAD_ROWS).flatMap((group) => outermost(group, ROW)));
+    const rows = outermost(table, ROW).map((row): IncomingRow => ({
+      kind: heads.size === 0 ? undefined : heads.has(row) ? 'head' : 'body',
+      // Cells that another covers are there, and empty.
+      cells: elements(row)
         .filter((cell) => cell.name === 'table:table-cell')
-        .map((cell) => elements(cell).flatMap((child) => this.readBlock(child))),
-    );
+        .map((cell) => ({
+          blocks: elements(cell).flatMap((child) => this.readBlock(child)),
+          across: Number(cell.attributes['table:number-columns-spanned'] ?? 1),
+          down: Number(cell.attributes['table:number-rows-spanned'] ?? 1),
+        })),
+    }));
     this.tables -= 1;
-    return this.incoming.table(cells);
+    return this.incoming.table(rows);
   }
 
   private takeBoxes(): Block[] {
@@ -360,6 +368,7 @@ class OdtReader {
 
 const PARAGRAPHS = new Set(['text:p', 'text:h']);
 const ROW = new Set(['table:table-row']);
+const HEAD_ROWS = new Set(['table:table-header-rows']);
 const TRACKED_WHY = 'Tracked changes are read as their author left them.';
 
 function joined(a: SpanLook, b: SpanLook): SpanLook {

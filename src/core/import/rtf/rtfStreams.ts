@@ -5,6 +5,8 @@ import type { Block, Direction, Paragraph, ParagraphTouches } from '../../model/
 import { cutParagraph } from '../../copy/cutParagraph';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
+import { headsSaid, type IncomingRow } from '../incomingTable';
+import { newRowFacts, rowOf, type RowFacts } from './rowFacts';
 import { numbersOfMark } from '../listNumbers';
 import { ParagraphBuilder } from '../paragraphBuilder';
 import { tagOfLook } from '../localLooks';
@@ -17,8 +19,10 @@ export interface Stream {
   readonly note: string | null;
   readonly kind: IncomingNote['kind'];
   format: ParagraphFormat;
-  rows: Block[][][];
+  rows: IncomingRow[];
   cells: Block[][] | null;
+  /** What is said of the cells of the row, in order, and whether it is a head; of the next cell. */
+  rowFacts: RowFacts;
   cell: Block[];
   /** The next paragraph with words begins a page. */
   breaksNext: boolean;
@@ -121,13 +125,13 @@ export class RtfStreams {
 
   endRow(): void {
     const { current: stream } = this;
-    if (stream.cells !== null) stream.rows.push(stream.cells);
+    if (stream.cells !== null) stream.rows.push(rowOf(stream.cells, stream.rowFacts));
     stream.cells = null;
   }
 
   private endTable(stream: Stream): void {
     if (stream.rows.length === 0) return;
-    stream.blocks.push(this.incoming.table(stream.rows));
+    stream.blocks.push(this.incoming.table(headsSaid(stream.rows)));
     stream.rows = [];
   }
 
@@ -181,6 +185,7 @@ function newStream(note: string | null, kind: IncomingNote['kind']): Stream {
     rows: [],
     cells: null,
     cell: [],
+    rowFacts: newRowFacts(),
     breaksNext: false,
     marker: '',
   };

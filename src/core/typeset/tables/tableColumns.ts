@@ -5,7 +5,7 @@ import type { FaceLibrary } from '../../fonts/faceLibrary';
 import type { Pt } from '../../model/spec/length';
 import { columnWidths, type CellWords } from './columnWidths';
 import type { CellSide, ComposedCell } from './composeCell';
-import type { GridCell } from './tableGrid';
+import type { GridCell } from '../../copy/tableGrid';
 import { wordWidths } from './textWidths';
 
 export interface PlacedCell extends GridCell {

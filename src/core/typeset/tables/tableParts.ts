@@ -7,7 +7,7 @@ import type { ComposeContext } from '../flow/composeContext';
 import { composeCell } from './composeCell';
 import type { SetCaption } from './tableCaptions';
 import { noteTablePart, type TablePart } from './tablePart';
-import { gridOf } from './tableGrid';
+import { gridOf } from '../../copy/tableGrid';
 import type { LaidPart } from './laidPart';
 import { layParts } from './layParts';
 import { columnsOf, type PlacedCell } from './tableColumns';

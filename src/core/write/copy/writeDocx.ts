@@ -7,7 +7,7 @@ import type { IndexMark } from '../../model/spec/indexSpec';
 import { Bookmarks } from './bookmarks';
 import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
-import { itemsOf, readingTree, type ReadingBlock, type ReadingCell } from '../../copy/readingTree';
+import { itemsOf, readingTree, type ReadingBlock, type ReadingCell, type ReadingTable } from '../../copy/readingTree';
 import type { FileJob } from '../../base/fileJob';
 import { writeZip } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
@@ -102,6 +102,13 @@ export function* writeDocx(of: Book, there: ReadonlySet<string>): FileJob {
   ]);
 }
 
+/** A cell over so many columns (17.4.17); `merge`: it begins or goes on over rows (17.4.84). */
+function cellXml(across: number, merge: 'restart' | 'continue' | null, inner: string): string {
+  const span = across > 1 ? `<w:gridSpan w:val="${across}"/>` : '';
+  const down = merge === null ? '' : `<w:vMerge w:val="${merge}"/>`;
+  return `<w:tc><w:tcPr>${span}${down}</w:tcPr>${inner}</w:tc>`;
+}
+
 /** Writes the blocks of one part, whose links have relations of their own. */
 class PartWriter {
   readonly relations: string[] = [];
@@ -132,7 +139,7 @@ class PartWriter {
   private block(block: ReadingBlock, lead: string): string {
     switch (block.kind) {
       case 'table':
-        return this.table(block);
+        return this.table(block, lead);
       case 'list':
         this.list = null;
         this.kinds = [];
@@ -165,12 +172,32 @@ class PartWriter {
     return paragraphs.map((paragraph, index) => this.paragraph(paragraph, index === 0 ? lead : '')).join('');
   }
 
-  private table({ rows }: Extract<ReadingBlock, { kind: 'table' }>): string {
-    const cell = (blocks: ReadingCell) => {
+  private table({ rows, columns, captions }: ReadingTable, lead: string): string {
+    const cell = ({ blocks, across, down }: ReadingCell) => {
       const inner = blocks.map((block) => this.block(block, '')).join('');
-      return `<w:tc><w:tcPr/>${inner || '<w:p/>'}</w:tc>`;
+      // A cell ends with a paragraph, whatever it holds (17.4.65).
+      return cellXml(
+        across,
+        down > 1 ? 'restart' : null,
+        inner === '' || inner.endsWith('</w:tbl>') ? `${inner}<w:p/>` : inner,
+      );
     };
-    return `<w:tbl><w:tblPr/>${rows.map((row) => `<w:tr>${row.map(cell).join('')}</w:tr>`).join('')}</w:tbl>`;
+    /** By its first column, a cell that goes on, and the row before which it ends. */
+    const open = new Map<number, { readonly across: number; readonly end: number }>();
+    const lines = rows.map(({ kind, cells }, r) => {
+      const made: [column: number, xml: string][] = cells.map((one) => [one.column, cell(one)]);
+      for (const [column, { across, end }] of open)
+        if (end > r) made.push([column, cellXml(across, 'continue', '<w:p/>')]);
+      for (const { column, across, down } of cells) open.set(column, { across, end: r + down });
+      const properties = kind === 'head' || kind === 'units' ? '<w:trPr><w:tblHeader/></w:trPr>' : '';
+      return `<w:tr>${properties}${made
+        .sort(([a], [b]) => a - b)
+        .map(([, xml]) => xml)
+        .join('')}</w:tr>`;
+    });
+    const grid = `<w:tblGrid>${'<w:gridCol/>'.repeat(columns)}</w:tblGrid>`;
+    const above = this.paragraphs(captions, lead);
+    return `${above}<w:tbl><w:tblPr/>${grid}${lines.join('')}</w:tbl>`;
   }
 
   private paragraph(paragraph: Paragraph, lead: string): string {

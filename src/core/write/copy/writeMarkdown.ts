@@ -5,7 +5,7 @@ import { escapeXml } from '../../base/xml';
 import { clean } from './xhtml';
 import { greatest } from '../../base/append';
 import { unreachable } from '../../base/errors';
-import { itemsOf, readingTree, type ReadingBlock } from '../../copy/readingTree';
+import { itemsOf, readingTree, type ReadingBlock, type ReadingTable } from '../../copy/readingTree';
 import type { Book } from '../../model/copy/book';
 import type { Block, Paragraph, PictureBytes, PictureFacts, Span } from '../../model/copy/streams';
 import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from './copyOf';
@@ -62,7 +62,7 @@ class MarkdownWriter {
     switch (block.kind) {
       case 'table': {
         const inLine = (one: ReadingBlock) => this.textsOf(one).map((words) => words.replace(/\s*\n\s*/g, ' '));
-        return [markdownTable(rowsOf(block, inLine))];
+        return [...block.captions.map((caption) => this.inline(caption)), markdownTable(rowsOf(block, inLine), block)];
       }
       case 'head': {
         const words = this.inline(block.paragraph).replace(/\\\n/g, ' ');
@@ -153,12 +153,19 @@ function escapeMarkdown(text: string): string {
   return text.replace(/[\\`*_[\]<>&~|]/g, (sign) => `\\${sign}`).replace(/^(\s*)([#>+-]|\d+[.)])(?=\s)/, '$1\\$2');
 }
 
-function markdownTable(rows: readonly string[][]): string {
+/** A table as GFM has it (4.10): its first row is the head, the row under it says how columns stand. */
+function markdownTable(rows: readonly string[][], table: ReadingTable): string {
   const columns = greatest(
     1,
     rows.map((row) => row.length),
   );
+  const sides = { left: ':---', right: '---:', centre: ':---:', mark: '---' };
+  const body = table.rows.find(({ kind }) => kind === 'body');
+  const marks = Array.from({ length: columns }, (_, k) => {
+    const align = body?.cells.find(({ column, across }) => column === k && across === 1)?.align;
+    return align === undefined ? '---' : sides[align];
+  });
   const line = (row: readonly string[]) => `| ${Array.from({ length: columns }, (_, k) => row[k] ?? '').join(' | ')} |`;
   const [head = [], ...rest] = rows;
-  return [line(head), `|${' --- |'.repeat(columns)}`, ...rest.map(line)].join('\n');
+  return [line(head), `| ${marks.join(' | ')} |`, ...rest.map(line)].join('\n');
 }

@@ -25,6 +25,7 @@ export function writePlainText(of: Book): string {
   const textsOf = (block: ReadingBlock): string[] =>
     block.kind === 'table'
       ? [
+          ...block.captions.map(words),
           rowsOf(block, textsOf)
             .map((row) => row.join('\t'))
             .join('\n'),

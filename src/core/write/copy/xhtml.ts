@@ -4,7 +4,14 @@ import { CREDIT_STYLE } from '../../copy/figures/gatherFigures';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { unreachable } from '../../base/errors';
-import { readingTree, type ReadingBlock, type ReadingCell, type ReadingList } from '../../copy/readingTree';
+import {
+  readingTree,
+  type ReadingBlock,
+  type ReadingCell,
+  type ReadingList,
+  type ReadingRow,
+  type ReadingTable,
+} from '../../copy/readingTree';
 import type { Block, BlockId, Paragraph, PictureFacts, Span } from '../../model/copy/streams';
 import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { nameOfLink } from '../../copy/places';
@@ -44,11 +51,8 @@ const idOf = ({ id }: { readonly id: BlockId }) => ` id="${elementId(id)}"`;
 
 function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
   switch (block.kind) {
-    case 'table': {
-      const row = (cells: readonly ReadingCell[]) =>
-        `<tr>${cells.map((cell) => `<td>${treeXhtml(cell, context)}</td>`).join('')}</tr>`;
-      return block.rows.length === 0 ? '' : `<table${idOf(block)}>${block.rows.map(row).join('')}</table>`;
-    }
+    case 'table':
+      return tableXhtml(block, context);
     case 'list':
       return listXhtml(block, context);
     case 'figure': {
@@ -74,6 +78,60 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
 }
 
 /** The captions of a figure: one as it is, several, or a credit line, as paragraphs. */
+/** A table in sections: its heads, and what they stand over (HTML, 4.9). Heads say what they are heads of. */
+function tableXhtml(table: ReadingTable, context: XhtmlContext): string {
+  const { captions, rows } = table;
+  if (rows.length === 0) return captions.map((caption) => paragraphXhtml(caption, context)).join('\n');
+  const isHead = ({ kind }: ReadingRow) => kind === 'head' || kind === 'units';
+  const first = rows.findIndex((row) => !isHead(row));
+  const heads = first < 0 ? rows.length : first;
+  const section = (name: string, own: readonly ReadingRow[]) =>
+    own.length === 0 ? '' : `<${name}>${own.map((row) => rowXhtml(row, table, heads > 0, context)).join('')}</${name}>`;
+  const body = `${section('thead', rows.slice(0, heads))}${section('tbody', rows.slice(heads))}`;
+  return `<table${idOf(table)}>${tableCaption(captions, context)}${body}</table>`;
+}
+
+const paragraphXhtml = (caption: Paragraph, context: XhtmlContext) =>
+  `<p class="${className(caption.style)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`;
+
+function tableCaption(captions: readonly Paragraph[], context: XhtmlContext): string {
+  if (captions.length === 0) return '';
+  const [first] = captions;
+  if (captions.length === 1) return `<caption${idOf(first)}>${inlineXhtml(first, context)}</caption>`;
+  return `<caption>${captions.map((caption) => paragraphXhtml(caption, context)).join('')}</caption>`;
+}
+
+/** Kinds of rows that their section does not tell. */
+const TOLD: ReadonlySet<ReadingRow['kind']> = new Set(['units', 'group', 'total']);
+
+function rowXhtml(
+  { kind, cells }: ReadingRow,
+  { columns }: ReadingTable,
+  hasHead: boolean,
+  context: XhtmlContext,
+): string {
+  const scope = (cell: ReadingCell): string | null => {
+    if (kind === 'head') return cell.across > 1 ? 'colgroup' : 'col';
+    if (kind === 'group') return 'rowgroup';
+    return hasHead && columns > 1 && cell.column === 0 && kind !== 'units' ? 'row' : null;
+  };
+  const made = cells.map((cell) => {
+    const { across, down, align, blocks } = cell;
+    const own = scope(cell);
+    const name = own === null ? 'td' : 'th';
+    const span = `${across > 1 ? ` colspan="${across}"` : ''}${down > 1 ? ` rowspan="${down}"` : ''}`;
+    const said = `${own === null ? '' : ` scope="${own}"`}${span}${alignIn(align)}`;
+    return `<${name}${said}>${treeXhtml(blocks, context)}</${name}>`;
+  });
+  return `<tr${TOLD.has(kind) ? ` data-kind="${kind}"` : ''}>${made.join('')}</tr>`;
+}
+
+function alignIn(align: ReadingCell['align']): string {
+  if (align === undefined) return '';
+  if (align === 'mark') return ' style="text-align: right" data-align="mark"';
+  return ` style="text-align: ${align === 'centre' ? 'center' : align}"`;
+}
+
 function captionXhtml(captions: readonly Paragraph[], context: XhtmlContext): string {
   if (captions.length === 0) return '';
   const [first] = captions;

@@ -1,7 +1,7 @@
 // The cells of a table on its grid: where each begins, and what it covers. Cells that would overlap give way (HTML, 4.9.12: forming a
 // table): the later one is narrower, or begins further on.
-import { greatest } from '../../base/append';
-import type { Table, TableCell } from '../../model/copy/streams';
+import { greatest } from '../base/append';
+import type { Table, TableCell } from '../model/copy/streams';
 
 export interface GridCell {
   readonly cell: TableCell;
