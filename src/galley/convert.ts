@@ -4,14 +4,21 @@ import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import {
   normaliseSpans,
   OBJECT_CHARACTER,
+  rowKindOf,
   type Block,
+  type CellAlign,
   type InlineObject,
   type Paragraph,
   type Span,
   type Table,
+  type TableCell,
+  type TableRowKind,
+  type TableRowLook,
   type TextTouches,
 } from '../core/model/copy/streams';
+import { gridOf } from '../core/copy/tableGrid';
 import { paragraphAttributes, schema, TOUCH_MARKS } from './schema';
+import type { TableAttributes } from './tableNodes';
 
 const nodeOf = new WeakMap<Block, Node>();
 const blockOf = new WeakMap<Node, Block>();
@@ -53,27 +60,63 @@ export function bind(node: Node, block: Block): void {
 /** The block that a node is known to stand for; undefined when it has not been converted. */
 export const knownBlock = (node: Node): Block | undefined => blockOf.get(node);
 
+/** Rows that lack cells get empty ones, and an empty cell a paragraph: both need a place for the caret. */
 function tableNode(table: Table): Node {
-  const rows = table.rows.map((row) =>
-    schema.node(
-      'row',
-      null,
-      row.map((cell) => schema.node('cell', { id: cell.id }, cell.blocks.map(toNode))),
-    ),
-  );
-  return schema.node('table', { id: table.id, style: table.style, columns: table.columns }, rows);
+  const { columns, rows: grid } = gridOf(table);
+  const blank = () => schema.node('cell', null, [schema.node('paragraph', { style: table.style })]);
+  /** Of each column, the row before which a cell from above takes it. */
+  const taken: number[] = [];
+  const rows = grid.map((cells, k) => {
+    const made = cells.map(({ cell, column, across, down }) => {
+      for (let at = column; at < column + across; at += 1) taken[at] = k + down;
+      const { id, blocks, align = null } = cell;
+      const content = blocks.length === 0 ? [schema.node('paragraph', { style: table.style })] : blocks.map(toNode);
+      return schema.node('cell', { id, colspan: across, rowspan: down, align }, content);
+    });
+    for (let at = 0; at < columns; at += 1) if ((taken[at] ?? 0) <= k) made.push(blank());
+    const breakBefore = table.rowLooks?.[k]?.breakBefore === true;
+    return schema.node('row', { kind: rowKindOf(table, k), breakBefore }, made);
+  });
+  const { id, style, columnLooks = null, setting = null } = table;
+  return schema.node('table', { id, style, columnLooks, setting }, rows);
 }
 
 function tableBlock(node: Node): Table {
-  const { id, style, columns } = node.attrs as { id: string; style: string; columns: number };
+  const { id, style, columnLooks, setting } = node.attrs as TableAttributes;
+  const rowNodes = childrenOf(node);
+  const rows = rowNodes.map((row) => childrenOf(row).map(cellOf));
+  const looks = rowNodes.map(({ attrs }): TableRowLook => {
+    const { kind, breakBefore } = attrs as { kind: TableRowKind | null; breakBefore: boolean };
+    return { kind: kind ?? 'body', ...(breakBefore ? { breakBefore } : {}) };
+  });
+  const bare: Table = { kind: 'table', id: id!, style, columns: 0, rows };
+  const columns = gridOf(bare).columns;
+  const isPlain = looks.every((look, k) => look.kind === rowKindOf(bare, k) && !look.breakBefore);
+  const ofColumns = Array.from({ length: columns }, (_, k) => columnLooks?.[k] ?? {});
   return {
-    kind: 'table',
-    id,
-    style,
+    ...bare,
     columns,
-    rows: childrenOf(node).map((row) =>
-      childrenOf(row).map((cell) => ({ id: cell.attrs.id as string, blocks: childrenOf(cell).map(toBlock) })),
-    ),
+    ...(isPlain ? {} : { rowLooks: looks }),
+    ...(ofColumns.some((look) => Object.keys(look).length > 0) ? { columnLooks: ofColumns } : {}),
+    ...(setting !== null && Object.keys(setting).length > 0 ? { setting } : {}),
+  };
+}
+
+interface CellAttributes {
+  readonly id: string;
+  readonly colspan: number;
+  readonly rowspan: number;
+  readonly align: CellAlign | null;
+}
+
+function cellOf(node: Node): TableCell {
+  const { id, colspan, rowspan, align } = node.attrs as CellAttributes;
+  return {
+    id,
+    blocks: childrenOf(node).map(toBlock),
+    ...(colspan > 1 ? { across: colspan } : {}),
+    ...(rowspan > 1 ? { down: rowspan } : {}),
+    ...(align === null ? {} : { align }),
   };
 }
 

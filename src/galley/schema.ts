@@ -1,5 +1,6 @@
 // The galley's document: the shape of one stream for ProseMirror. It mirrors the book model block by block; ids are
 // attributes, character styles and touches are marks, inline objects are atoms.
+import { tableNodes } from './tableNodes';
 import { Schema, type MarkSpec, type Node, type NodeSpec } from 'prosemirror-model';
 import { PICTURE_KINDS, REFERENCE_SHOWS, type Paragraph, type ParagraphTouches } from '../core/model/copy/streams';
 
@@ -151,24 +152,7 @@ const nodes: Record<string, NodeSpec> = {
       return ['p', { 'data-style': style, ...(list ? { 'data-list': listMark(list) } : {}), ...dir }, 0];
     },
   },
-  table: {
-    group: 'block',
-    content: 'row+',
-    isolating: true,
-    attrs: { id: { default: null }, style: { default: 'TB', validate: 'string' }, columns: { default: 1 } },
-    parseDOM: [
-      { tag: 'table', getAttrs: (dom) => ({ columns: (dom as HTMLTableElement).rows[0]?.cells.length ?? 1 }) },
-    ],
-    toDOM: () => ['table', ['tbody', 0]],
-  },
-  row: { content: 'cell*', parseDOM: [{ tag: 'tr' }], toDOM: () => ['tr', 0] },
-  cell: {
-    content: 'block*',
-    isolating: true,
-    attrs: { id: { default: null } },
-    parseDOM: [{ tag: 'td' }, { tag: 'th' }],
-    toDOM: () => ['td', 0],
-  },
+  ...tableNodes,
   text: { group: 'inline' },
   note: atom('note', 'sup', 'note'),
   field: atom('field', 'span', 'field'),

@@ -3,6 +3,7 @@
 // search only the prices, and what a cut costs by itself.
 import { makeSetting, type Setting } from '../../src/core/paginate/flow';
 import { snappedStart } from '../../src/core/paginate/snap';
+import { whiteBefore } from '../../src/core/paginate/costs';
 import { COST, type Flow, type PagePlan, type Region } from '../../src/core/paginate';
 
 const SLACK = 1e-3;
@@ -291,8 +292,8 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
       if (notes < 0 || (!isEmpty && !isForced && used > deep + SLACK)) continue;
       const white = isEmpty ? 0 : Math.max(0, deep - used - notesHeight(place.note, notes));
       const breaks = lines[to].line === 0 && flow.items[lines[to].item].breakBefore;
-      const isTall = lines[to].line === 0 && flow.items[lines[to].item].isTall;
-      if (isTall) cost += COST.WHITE_BEFORE_TALL * white;
+      const own = lines[to].line === 0 ? whiteBefore(flow.items[lines[to].item], white) : null;
+      if (own !== null) cost += own;
       else if (!breaks) cost += whiteCost(white, notes > place.note);
       if (notes < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - notes);
       cost += pagePrice(place);

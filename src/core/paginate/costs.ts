@@ -56,6 +56,8 @@ export const COST = {
   NOTE_WHITE: 12,
   /** White before what is deep and cannot be divided, such as a picture, per line. */
   WHITE_BEFORE_TALL: 60,
+  /** The same before rows of a table, which could be parted elsewhere: so much more per line squared. */
+  WHITE_BEFORE_ROWS: 20,
   /** A picture that goes over to a later region. */
   PASSED: 40,
   /** A table that goes on on another page, inside a group of rows and between two. */
@@ -72,3 +74,12 @@ export const COST = {
   BALANCE_LINE: 20,
   PAGE: 1,
 } as const;
+
+/** What white before an item costs that cannot be divided; null before any other. */
+export function whiteBefore(
+  { isTall, source }: { readonly isTall: boolean; readonly source: { readonly rows?: unknown } },
+  white: number,
+): number | null {
+  if (source.rows !== undefined) return COST.WHITE_BEFORE_TALL * white + COST.WHITE_BEFORE_ROWS * white * white;
+  return isTall ? COST.WHITE_BEFORE_TALL * white : null;
+}

@@ -128,6 +128,8 @@ export interface SetRows {
   readonly top: { readonly texts: readonly SetText[]; readonly marks: readonly TableMark[]; readonly depth: number };
   /** The table has begun before: a page end parts it, inside a group or between two. */
   readonly goesOn: 'row' | 'group' | null;
+  /** A whole table with a caption: it may go over to a later page while the text goes on. */
+  readonly mayPass: boolean;
 }
 
 /** Lines of a paragraph in a table; `y`: the baseline of the first. */

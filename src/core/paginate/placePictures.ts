@@ -5,6 +5,7 @@ import type { Flow } from './flow';
 import { depthOfWhole, type CaptionParagraph, type FlowParagraph } from './flowParagraph';
 import { noteHeight } from './noteBlocks';
 import type { PackedFloat } from './packInsertions';
+import { placeRows } from './placeRows';
 import type { FilledRegion } from './tracePages';
 
 /** The floats of a region. */
@@ -43,7 +44,8 @@ function footLine(flow: Flow, { region, depth, noteFrom, noteTo }: FilledRegion,
 
 /** A figure down from a grid line. */
 function hung(figure: FlowParagraph, x: number, top: number, geometry: PageGeometry): Fragment[] {
-  return hungAt(figure, x, gridBaseline(geometry, top), geometry);
+  // The rule over a table stands in the type area.
+  return hungAt(figure, x, gridBaseline(geometry, top + (figure.rows?.top.depth ?? 0)), geometry);
 }
 
 /** A figure down from the cap height of a line; `baseline`: of that line. */
@@ -62,6 +64,7 @@ function onPage({ figure }: PackedFloat, { region, depth }: FilledRegion, geomet
   const { paragraph, captions = [] } = figure;
   const { leading, captionAt } = paragraph.styled.style;
   const isAbove = captionAt === 'above';
+  if (figure.rows !== undefined) return hung(figure, x, top, geometry);
   const placed = isAbove ? hung(figure, x, top, geometry) : standing(figure, x, top + lines + depth - 1, geometry);
   const height = leading - geometry.leading + geometry.capHeight;
   const foot = gridBaseline(geometry, top + lines + depth - 1);
@@ -92,12 +95,16 @@ export const BESIDE_PICTURE = 12;
 
 /** A picture with its captions, in reading order, down from the baseline above it. */
 export function figureFrom(
-  { paragraph, captions = [] }: FlowParagraph,
+  { paragraph, captions = [], rows }: FlowParagraph,
   x: number,
   top: number,
   geometry: PageGeometry,
 ): Fragment[] {
   const { leading, captionAt, pictures = [] } = paragraph.styled.style;
+  if (rows !== undefined) {
+    const placed = { paragraph, from: 0, to: 1, x, y: top + leading };
+    return placeRows(rows, placed, leading / geometry.leading, false, geometry);
+  }
   const picture = (y: number): Fragment => ({ paragraph, from: 0, to: 1, x, y });
   if (captionAt === 'above') {
     const texts = captionsFrom(captions, x, top, geometry);

@@ -1,5 +1,5 @@
 // Ends regions: every depth of the spread that is open, and with it the notes that fit, with the price of each.
-import { COST } from './costs';
+import { COST, whiteBefore } from './costs';
 import type { Flow, FlowItem } from './flow';
 import type { NoteRoom } from './noteRoom';
 import type { PagePlan } from './pagePlan';
@@ -57,7 +57,8 @@ export class RegionClosing {
       const before = line === 0 && !isAfterAll ? item : null;
       // Where figures stand alone it could have gone over.
       const isLeftFor = before?.mayPass === true && ((before.isTall && white > SLACK) || (flags & FLAG.EMPTY) !== 0);
-      if (before?.isTall) cost += COST.WHITE_BEFORE_TALL * white;
+      const own = before === null ? null : whiteBefore(before, white);
+      if (own !== null) cost += own;
       else if (!before?.breakBefore) cost += this.rules.whiteCost(white, placed > noteFrom, flags, region);
       if (placed < due) cost += COST.SPLIT_NOTE + COST.OWED_LINE * (due - placed);
       const wish = (flags & FLAG.WISH_MASK) >> FLAG.WISH_SHIFT;

@@ -6,6 +6,7 @@ import { captionDepth } from './composeBlocks';
 import type { ComposeContext } from './composeContext';
 import type { FloatingFigure } from './floatingFigure';
 import { withCaptions } from './holdCaptions';
+import { tablePartOf } from '../tables/tablePart';
 import { isLetters, picturesOf } from './setPictures';
 
 export interface PartedText {
@@ -55,8 +56,10 @@ function hang(figures: Map<number, FloatingFigure[]>, at: number, figure: Floati
   figures.set(at, [...(figures.get(at) ?? []), figure]);
 }
 
-/** The place of the figure whose pictures the k-th paragraph is; null for any other, and for one that stays. */
+/** The place of the figure whose pictures, or the table whose rows, the k-th paragraph is; null for any other, and for one that stays. */
 function placeOf(blocks: readonly Paragraph[], k: number, compose: ComposeContext): FloatingFigure['place'] | null {
+  const table = tablePartOf(blocks[k]);
+  if (table !== undefined) return table.place;
   if (picturesOf(blocks[k]).length === 0) return null;
   const place = (blocks[k].objects[0] as PictureObject).figure?.place ?? 'here';
   if (place === 'here') return null;
@@ -70,6 +73,7 @@ function placeOf(blocks: readonly Paragraph[], k: number, compose: ComposeContex
 
 /** The first paragraph after those of a figure. */
 function endOfFigure(blocks: readonly Paragraph[], k: number): number {
+  if (tablePartOf(blocks[k]) !== undefined) return k + 1;
   const { figure } = blocks[k].objects[0] as PictureObject;
   const isOf = (block: Paragraph | undefined) =>
     block !== undefined &&
@@ -102,6 +106,7 @@ export function floatsOf(
       { ...page, figure: picture, half: 'recto' },
     ];
   }
-  const depth = Math.ceil(depthOfWhole(figure, leading) - SLACK) + BESIDE;
+  const over = place === 'foot' ? 0 : (figure.rows?.top.depth ?? 0);
+  const depth = Math.ceil(depthOfWhole(figure, leading) + over - SLACK) + BESIDE;
   return [{ place, at: 0, height: Math.min(depth, lines), figure }];
 }

@@ -45,7 +45,8 @@ export function holdCaptions(
   return made;
 }
 
-const isPicture = ({ paragraph }: FlowParagraph) => paragraph.styled.style.pictures !== undefined;
+const isPicture = ({ paragraph, rows }: FlowParagraph) =>
+  paragraph.styled.style.pictures !== undefined || rows?.mayPass === true;
 const isCaption = ({ paragraph }: FlowParagraph) => paragraph.styled.style.meaning === 'caption';
 
 /** Captions and credit lines of one picture stand close. */

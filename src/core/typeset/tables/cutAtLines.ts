@@ -26,6 +26,7 @@ export function cutAtLines(part: LaidPart, top: LaidPart['rows']['top'], room: P
         marks: part.rows.marks.filter(({ y }) => isIn(y)).map((mark) => ({ ...mark, y: mark.y - from })),
         top: isFirst ? part.rows.top : top,
         goesOn: isFirst ? part.rows.goesOn : 'row',
+        mayPass: false,
       },
       height: to - from,
       id: isFirst ? part.id : `${part.id}.${k}`,

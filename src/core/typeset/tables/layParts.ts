@@ -102,7 +102,8 @@ class PartLayer {
     const { kinds, heads } = this;
     const { setting, rowLooks } = this.laying.table;
     if (rowLooks?.[k]?.breakBefore) return false;
-    if (setting?.together || this.isSpanned(k)) return true;
+    // What floats is whole.
+    if (setting?.together || setting?.place || this.isSpanned(k)) return true;
     if (k <= heads + 1) return heads > 0 || k === 1;
     if (k === this.rows.length - 1 || kinds[k] === 'total') return true;
     if (kinds[k - 1] === 'group' || kinds[k - 2] === 'group' || kinds[k - 1] === 'units') return true;
@@ -153,7 +154,13 @@ class PartLayer {
     const depth = this.captions.above.length > 0 ? 0 : OVER_RULE;
     const top = from === 0 ? { texts: [], marks: [], depth } : this.topAt(from);
     return {
-      rows: { texts, marks, top, goesOn },
+      rows: {
+        texts,
+        marks,
+        top,
+        goesOn,
+        mayPass: from === 0 && to === this.rows.length && this.captions.above.length > 0,
+      },
       height: y,
       id: this.idOf(from),
       beginsPage: rowLooks?.[from]?.breakBefore === true && from > 0,

@@ -1,6 +1,6 @@
 // Which part of a table a paragraph stands for.
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { Paragraph } from '../../model/copy/streams';
+import type { Paragraph, TableSetting } from '../../model/copy/streams';
 import type { SetRows } from '../../paginate';
 
 /** A part of a table: how the paragraph that stands for it is set, and what it holds. */
@@ -8,6 +8,8 @@ export interface TablePart {
   readonly paragraph: Paragraph;
   readonly style: ResolvedStyle;
   readonly rows: SetRows;
+  /** Of a whole table that does not stand where it is in the copy; null for any other part. */
+  readonly place: NonNullable<TableSetting['place']> | null;
 }
 
 const partOf = new WeakMap<Paragraph, TablePart>();

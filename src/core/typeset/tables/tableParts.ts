@@ -62,7 +62,11 @@ function makeParts(
   if (columns === null) return null;
   const laying = { table, style, columns, compose, size: text.size, leading: text.leading };
   const laid = layParts(cells, laying, captions);
-  return laid.map((part, k) => madePart(table, part, { isFirst: k === 0, isLast: k === laid.length - 1 }, compose));
+  const { place = null } = table.setting ?? {};
+  const isWhole = laid.length === 1 && laid[0].rows.texts.every(({ paragraph }) => paragraph.styled.notes.length === 0);
+  return laid.map((part, k) =>
+    madePart(table, part, { isFirst: k === 0, isLast: k === laid.length - 1, place: isWhole ? place : null }, compose),
+  );
 }
 
 /** Grid lines of white above a table and below it. */
@@ -71,7 +75,11 @@ const AROUND = 1;
 function madePart(
   table: Table,
   { rows, height, id, beginsPage }: LaidPart,
-  { isFirst, isLast }: { readonly isFirst: boolean; readonly isLast: boolean },
+  {
+    isFirst,
+    isLast,
+    place,
+  }: { readonly isFirst: boolean; readonly isLast: boolean; readonly place: TablePart['place'] },
   compose: ComposeContext,
 ): TablePart {
   const style = compose.context.interner.intern({
@@ -97,5 +105,5 @@ function madePart(
   });
   const touches = beginsPage ? { touches: { breakBefore: true as const } } : {};
   const paragraph = makeParagraph(id, PLAIN_TABLE, '', { table: table.id, ...touches });
-  return { paragraph, style, rows };
+  return { paragraph, style, rows, place };
 }

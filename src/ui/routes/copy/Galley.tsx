@@ -24,6 +24,7 @@ import './galley/galley.css';
 import { GalleyBar, GalleyFacts } from './galley/GalleyBar';
 import { lookCss } from './galley/lookCss';
 import { StretchBox } from './galley/StretchBox';
+import { TableBar } from './galley/TableBar';
 import { useGalleyScroll } from './galley/useGalleyScroll';
 import { useStretches } from './galley/useStretches';
 
@@ -65,6 +66,7 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
     <section aria-label={row.name} className="flex min-w-0 grow flex-col bg-paper text-paper-ink">
       <style>{css}</style>
       <GalleyBar control={control} marks={marks} onMarks={setMarks} />
+      <TableLine control={control} />
       {trouble !== '' && (
         <p role="alert" className="flex justify-between border-b border-[#b9b1a3] px-4 py-1.5 text-[#9a3324]">
           {trouble}
@@ -108,6 +110,12 @@ export function Galley({ division, row }: { division: Division; row: RunningOrde
       <GalleyFacts control={control} row={row} blocks={division.blocks} />
     </section>
   );
+}
+
+/** The line of the table in which the caret stands. */
+function TableLine({ control }: { readonly control: GalleyControl }) {
+  const { table } = useSyncExternalStore(control.subscribe, control.selectionFacts);
+  return table === null ? null : <TableBar control={control} facts={table} />;
 }
 
 /**

@@ -27,6 +27,7 @@ import { referenceLabel } from '../../../../state/book/references';
 import type { GalleyHost, GalleyStream } from './host';
 import { LongSelection } from './longSelection';
 import { StreamView } from './streamView';
+import { tableFacts, type TableFacts } from './tableCommands';
 import { TagMargin } from './tagMargin';
 
 /** What the bar above the galley tells of the selection. */
@@ -36,9 +37,11 @@ export interface SelectionFacts {
   /** Character style of what is selected; null for none or several. */
   readonly character: string | null;
   readonly hasText: boolean;
+  /** Of the table in which the caret stands; null where it stands in none. */
+  readonly table: TableFacts | null;
 }
 
-const NOTHING: SelectionFacts = { words: 0, characters: 0, character: null, hasText: false };
+const NOTHING: SelectionFacts = { words: 0, characters: 0, character: null, hasText: false, table: null };
 
 export class GalleyControl implements GalleyHost {
   /** The editors that are there, with the place of each in the division, in order. */
@@ -326,6 +329,7 @@ export class GalleyControl implements GalleyHost {
       characters: words.replaceAll('\n', '').length,
       character: characterAt(view.state),
       hasText: !selection.empty,
+      table: tableFacts(view.state),
     };
   }
 

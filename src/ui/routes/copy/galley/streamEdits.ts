@@ -1,25 +1,19 @@
 // What an edit of a document is: whether it may be, what the history calls it, whether it goes on with the last one.
 import type { Node } from 'prosemirror-model';
 import type { EditorState, Transaction } from 'prosemirror-state';
+import { TableMap } from 'prosemirror-tables';
 import type { ParagraphTouches } from '../../../../core/model/copy/streams';
 import { schema, type replaceBlocksEdit } from '../../../../galley';
 
 /** Cells hold their places: a change that would leave the rows of a table uneven is not taken. */
 export function breaksTable(before: Node, after: Node): boolean {
-  const shapes = (doc: Node) => {
-    const found = new Map<string, string>();
-    doc.forEach((node) => {
-      if (node.type === schema.nodes.table) {
-        const rows: number[] = [];
-        node.forEach((row) => rows.push(row.childCount));
-        found.set(node.attrs.id as string, rows.join(' '));
-      }
-    });
-    return found;
-  };
-  const was = shapes(before);
-  if (was.size === 0) return false;
-  return [...shapes(after)].some(([id, rows]) => was.has(id) && was.get(id) !== rows);
+  const known = new Set<Node>();
+  before.forEach((node) => void known.add(node));
+  let isUneven = false;
+  after.forEach((node) => {
+    if (node.type === schema.nodes.table && !known.has(node)) isUneven ||= TableMap.get(node).problems !== null;
+  });
+  return isUneven;
 }
 
 /** Typing in one word of one paragraph, with the space before it, is one entry of the history; null for what is not typing. */

@@ -39,6 +39,8 @@ import { figureIn, type FigureView } from './figureView';
 import { ParagraphView, plainParagraph } from './paragraphView';
 import { withoutIds } from './pasted';
 import { breaksTable, nameOf, touchWords, typingKey } from './streamEdits';
+import { tablePlugins } from './tableEditing';
+import { pasteCells } from './tableText';
 
 export interface StreamViewOptions {
   /** A note, or a text of a figure: a document without margins. */
@@ -70,7 +72,7 @@ export class StreamView {
     private readonly options: StreamViewOptions,
   ) {
     this.view = new EditorView(mount, {
-      state: emptyState(options.style, [this.keys(), keymap(baseKeymap), dressPlugin]),
+      state: emptyState(options.style, [...tablePlugins(), this.keys(), keymap(baseKeymap), dressPlugin]),
       editable: () => !host.isReadOnly(),
       attributes: {
         role: 'textbox',
@@ -357,6 +359,7 @@ export class StreamView {
   private paste(event: ClipboardEvent): boolean {
     const data = event.clipboardData;
     if (data === null) return false;
+    if (!this.host.isReadOnly() && pasteCells(this.view, data)) return true;
     const file = data.files[0];
     const html = data.getData('text/html');
     if (html !== '' && !html.includes('data-pm-slice')) {
