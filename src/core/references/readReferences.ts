@@ -166,8 +166,10 @@ function innerHead(division: Division, block: Paragraph, { numbers, meaningOf }:
   };
 }
 
-/** A caption beside a table is the table's. */
+/** A caption beside a table is the table's, where it is not that of a figure. */
 function captionKind(blocks: readonly Block[], index: number): CaptionPlace['kind'] {
+  const block = blocks[index];
+  if (block.kind === 'paragraph' && block.stream !== undefined) return 'figure';
   return blocks[index + 1]?.kind === 'table' || blocks[index - 1]?.kind === 'table' ? 'table' : 'figure';
 }
 

@@ -11,7 +11,10 @@ import { tableParts } from './tableParts';
 export function withTables({ id, blocks }: Division, compose: ComposeContext): readonly Paragraph[] {
   if (blocks.every(({ kind }) => kind === 'paragraph')) return flatten(blocks);
   const isCaption = (block: Block | undefined): block is Paragraph =>
-    block?.kind === 'paragraph' && meaningOfTag(compose.book.spec.styles, block.style) === 'caption';
+    block?.kind === 'paragraph' &&
+    // One of a figure is the figure's.
+    block.stream === undefined &&
+    meaningOfTag(compose.book.spec.styles, block.style) === 'caption';
   const text: Paragraph[] = [];
   let open = 0;
   for (let k = 0; k < blocks.length; k += 1) {

@@ -27,6 +27,7 @@ const notes = under('notes');
 const numbers = under('numbers');
 const contents = under('contents');
 const spacing = under('spacing');
+const tables = under('tables');
 const inks = under('inks');
 const faces = under('faces');
 const specs = under('specs');
@@ -144,6 +145,16 @@ export const SETTINGS: readonly SettingEntry[] = [
   spacing('Paragraphs may vary', 'loose tight lines copyfitting'),
   spacing('Short spreads', 'page a line short'),
   spacing('Long spreads', 'page a line long'),
+  tables('Table style', 'tables look of tables'),
+  under('tables', 'Rows')('Heads', 'table head row column heads'),
+  tables('Totals', 'table total row'),
+  tables('Every second row', 'table banding stripes tint shading'),
+  tables('Over the table', 'table rules lines borders'),
+  tables('Under the heads', 'table head rule line'),
+  tables('Between rule and type', 'table white cell padding'),
+  tables('Between columns', 'table columns gap'),
+  under('tables', 'Where it goes on')('Heads', 'table repeat head rows'),
+  tables('Said over it', 'table continued'),
   inks('The book is set in', 'ink set colours'),
   inks('Inks', 'colours spot colour tint plate'),
   faces('Faces', 'fonts typefaces'),

@@ -18,6 +18,7 @@ import { PageTopic } from './PageTopic';
 import { StylesTopic } from './styles/StylesTopic';
 import { SpecsTopic } from './SpecsTopic';
 import { SpacingTopic } from './SpacingTopic';
+import { TablesTopic } from './TablesTopic';
 import { TextTopic } from './TextTopic';
 import { useCalledControl } from '../../components/calledControl';
 import { ComposeProgress } from '../../components/ComposeProgress';
@@ -34,6 +35,7 @@ const TOPICS = [
   { key: 'numbers', name: 'Numbers', Topic: NumbersTopic },
   { key: 'contents', name: 'Contents, index', Topic: ContentsTopic },
   { key: 'spacing', name: 'Spacing, breaks', Topic: SpacingTopic },
+  { key: 'tables', name: 'Tables', Topic: TablesTopic },
   { key: 'inks', name: 'Inks', Topic: InksTopic },
   { key: 'faces', name: 'Faces', Topic: FacesTopic },
   { key: 'specs', name: 'Kept specs', Topic: SpecsTopic },
@@ -56,6 +58,8 @@ function topicFact(key: (typeof TOPICS)[number]['key'], spec: Spec): string {
       return `${Object.keys(spec.notes.kinds).length} ${Object.keys(spec.notes.kinds).length === 1 ? 'kind' : 'kinds'}`;
     case 'contents':
       return `${spec.contents.levels.length} ${spec.contents.levels.length === 1 ? 'level' : 'levels'}`;
+    case 'tables':
+      return Object.keys(spec.tables).length > 1 ? `${Object.keys(spec.tables).length} styles` : '';
     case 'inks':
       return `${Object.keys(spec.inks.sets[spec.inks.set] ?? {}).length}`;
     case 'faces':
