@@ -174,8 +174,12 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
           if (mayPass && isAwaited(item, float)) break;
           if (line === 0 && breakBefore && item > 0 && to > 1) break;
           let start = used;
-          if (to === 1) own += line === 0 ? topCost : 0;
-          else if (line === 0) {
+          if (to === 1) {
+            own += line === 0 ? topCost : 0;
+            // The heads of a table stand again over its rows.
+            start += flow.items[item].source.rows?.top.depth ?? 0;
+          }
+          if (to > 1 && line === 0) {
             start += gap.gap;
             own += gap.cost;
           }
@@ -207,7 +211,7 @@ export function bruteForce(flow: Flow, plan: PagePlan): number {
           ? { to: 0, used: above, float, base, total, isEmpty: true, head: place.head }
           : {
               to: 1,
-              used: flow.items[lines[0].item].height,
+              used: flow.items[lines[0].item].height + (flow.items[lines[0].item].source.rows?.top.depth ?? 0),
               float,
               base,
               total,

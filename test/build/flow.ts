@@ -55,6 +55,8 @@ export interface FlowParts {
   readonly mayPass?: boolean;
   readonly gapPassed?: number;
   readonly held?: readonly number[];
+  /** Rows of a table that goes on: grid lines of its heads, which stand over them where they are first on a page. */
+  readonly heads?: number;
   readonly text?: string;
 }
 
@@ -89,12 +91,21 @@ export function composed(
   };
 }
 
+const rowsOf = (depth: number): FlowParagraph['rows'] => ({
+  texts: [],
+  marks: [],
+  top: { texts: [], marks: [], depth },
+  goesOn: 'row',
+  mayPass: false,
+});
+
 export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
   return parts.map((part) => {
     const style = {
       leading: part.leading ?? LEADING,
       withNext: part.withNext ?? false,
       meaning: part.meaning ?? 'body',
+      ...(part.heads === undefined ? {} : { meaning: 'table' as const, keepTogether: true }),
       ...part.style,
     };
     const variant = (lines: number, cost: number | undefined) =>
@@ -124,6 +135,7 @@ export function flowOf(parts: readonly FlowParts[]): FlowParagraph[] {
       mayPass: part.mayPass,
       gapPassed: part.gapPassed,
       held: part.held,
+      ...(part.heads === undefined ? {} : { rows: rowsOf(part.heads) }),
     };
   });
 }

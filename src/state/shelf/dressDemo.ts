@@ -1,6 +1,7 @@
-// A demonstration book with its figures and ornaments: what a person would put in, from a table of where and how.
+// A demonstration book with its figures, tables and ornaments: what a person would put in, from a table of where and how.
 import { figuresIn, OBJECT_CHARACTER, paragraph, type Block, type PictureFacts } from '../../core/model/copy/streams';
 import type { Book, Division } from '../../core/model/copy/book';
+import { withTable, withTableNumbers, type DemoTable } from './demoTables';
 import type { Figure } from '../../core/model/copy/figures';
 import { PLAIN_AROUND, PLAIN_FIGURE, type Around, type FigureSetting } from '../../core/model/copy/figureSetting';
 
@@ -17,6 +18,7 @@ export interface DemoFigure {
 
 export interface DemoDress {
   readonly figures: readonly DemoFigure[];
+  readonly tables?: readonly DemoTable[];
   /** Of its scene breaks. */
   readonly ornament?: string;
   /** Of the pictures, by the names of their files. */
@@ -24,9 +26,10 @@ export interface DemoDress {
 }
 
 /** The book with them; a figure of which the book has no such paragraph is left out. */
-export function dressDemo(book: Book, { figures, ornament, facts }: DemoDress): Book {
+export function dressDemo(book: Book, { figures, tables = [], ornament, facts }: DemoDress): Book {
   const made = figures.reduce((current, figure) => withFigure(current, figure, facts), book);
-  const numbered = withNumbers(made);
+  const numbered =
+    tables.length === 0 ? withNumbers(made) : withTableNumbers(tables.reduce(withTable, withNumbers(made)));
   if (ornament === undefined) return numbered;
   const { spec } = numbered;
   return { ...numbered, spec: { ...spec, styles: { ...spec.styles, SB: { ...spec.styles.SB, ornament } } } };

@@ -10,6 +10,7 @@ import { typedNumbers } from './numberFindings';
 import { cutHeads, emptyMarks, goneTargets, idleRules, lostTouches, titles } from './orderFindings';
 import { deepTitle, displayOverflow, gives, type SearchRunner } from './searchFindings';
 import { styles } from './styleFindings';
+import { tables } from './tableFindings';
 
 const unsettled: BookRunner = ({ isSettled }) => {
   const message = `Page numbers and the text that repeats them did not settle in ${MOST_PASSES} passes.`;
@@ -54,6 +55,8 @@ export const BOOK_RUNNERS: Readonly<Record<KindsOf<'book'>, BookRunner>> = {
   'dummy-copy': dummies,
   'number-typed': typedNumbers,
   'contents-empty': titles,
+  'table-narrow': tables,
+  'table-as-text': tables,
   'touch-lost': lostTouches,
   'target-gone': goneTargets,
   'index-mark': emptyMarks,

@@ -82,7 +82,7 @@ const WORDINGS: Readonly<Record<GiveKind, (give: Give) => Wording>> = {
   'picture-over': () => ({
     kind: 'picture-over',
     message:
-      'There was no room for the picture at its place: it stands at the head of this page, and the text went on before it. Its slip can keep it in its place.',
+      'There was no room for it at its place: it stands at the head of this page, and the text went on before it. Its slip can keep it in its place.',
   }),
   'figure-late': (give) => ({
     kind: 'figure-late',

@@ -3,6 +3,7 @@ import { setInk } from '../../looks/setInk';
 import type { TableMark } from '../../model/composed/pages';
 import type { Pt } from '../../model/spec/length';
 import type { TableRowKind } from '../../model/copy/streams';
+import type { TableRulePlace } from '../../model/spec/tableStyle';
 import type { SetRows, SetText } from '../../paginate';
 import { footRuleAt, gapsOf, layRows, ruleAt, ruleMark, rulePlace, type LaidRow, type Laying } from './layRows';
 import { cutAtLines } from './cutAtLines';
@@ -83,10 +84,15 @@ class PartLayer {
   }
 
   private isSpanned(k: number): boolean {
-    // Cells of many rows are looked for only as far back as any reaches.
+    return this.cellsOver(k).length > 0;
+  }
+
+  /** Cells that go on from above row k in it, looked for as far back as any reaches. */
+  private cellsOver(k: number): PlacedCell[] {
+    const found: PlacedCell[] = [];
     for (let row = k - 1; row >= 0 && row >= k - this.deepest; row -= 1)
-      if (this.cells[row].some((cell) => row + cell.down > k)) return true;
-    return false;
+      for (const cell of this.cells[row]) if (row + cell.down > k) found.push(cell);
+    return found;
   }
 
   private get deepest(): number {
@@ -175,7 +181,7 @@ class PartLayer {
       this.addBand(marks, k, y, gap);
       y += gap;
       const place = rulePlace(this.kinds, k);
-      if (place !== null) this.addRule(marks, place, y + ruleAt(this.laying, place === 'top' ? null : gap));
+      if (place !== null) this.addRule(marks, place, y + ruleAt(this.laying, place === 'top' ? null : gap), k);
       const { texts: own, height } = this.rows[k];
       for (const text of own) texts.push({ ...text, x: text.x + this.left, y: text.y + y });
       y += height;
@@ -187,10 +193,21 @@ class PartLayer {
   /** A table that is narrower than its column stands at its left edge. */
   private readonly left = 0;
 
-  private addRule(marks: TableMark[], place: 'top' | 'head' | 'body' | 'group' | 'total' | 'foot', y: Pt): void {
+  /** A rule as wide as the table; before row k it leaves out the cells that go on there from above. */
+  private addRule(marks: TableMark[], place: TableRulePlace, y: Pt, k = 0): void {
     const { style, columns, compose } = this.laying;
-    const mark = ruleMark(style.rules[place], { x: this.left, y, width: columns.width }, compose.book.spec.inks);
-    if (mark !== null) marks.push(mark);
+    const over = this.cellsOver(k).sort((a, b) => a.column - b.column);
+    let from = 0;
+    const add = (to: Pt) => {
+      const mark = ruleMark(style.rules[place], { x: this.left + from, y, width: to - from }, compose.book.spec.inks);
+      if (mark !== null) marks.push(mark);
+    };
+    for (const cell of over) {
+      const start = columns.starts[cell.column];
+      add(start - (cell.column > 0 ? columns.gap : 0));
+      from = start + widthOf(cell, columns.widths, columns.gap) + columns.gap;
+    }
+    if (from < columns.width) add(columns.width);
   }
 
   /** Under a head over several columns, as wide as they are. */

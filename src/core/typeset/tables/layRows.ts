@@ -109,14 +109,15 @@ export function rulePlace(kinds: readonly TableRowKind[], k: number): TableRuleP
   return above === 'group' ? null : 'body';
 }
 
-/** White before each row, and after the last, in points: room for the rule between them. The outer rules stand in the white around the table. */
+/** White before each row, and after the last, in points: room for the rule between them, half a line over a group. The outer rules stand in the white around the table. */
 export function gapsOf(kinds: readonly TableRowKind[], laying: Omit<Laying, 'compose'>, grid: Pt): Pt[] {
   const { style, size, leading, columns } = laying;
   return Array.from({ length: kinds.length + 1 }, (_, k) => {
     if (k === 0 || k === kinds.length) return 0;
     const place = rulePlace(kinds, k);
     const weight = place === null ? 0 : style.rules[place].weight;
-    const plain = columns.areWrapped && place !== null ? style.between : 0;
+    const between = columns.areWrapped && place !== null ? style.between : 0;
+    const plain = place === 'group' ? Math.max(between, grid / 2) : between;
     if (weight === 0) return plain;
     const needed = 2 * style.clear + weight + (TAILS + CAPITALS) * size - leading;
     // Half lines keep what comes after it on the grid.

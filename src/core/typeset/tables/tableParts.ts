@@ -6,6 +6,7 @@ import { styleOf } from '../flow/composeBlocks';
 import type { ComposeContext } from '../flow/composeContext';
 import { composeCell } from './composeCell';
 import type { SetCaption } from './tableCaptions';
+import { noteFate } from './tableFate';
 import { noteTablePart, type TablePart } from './tablePart';
 import { gridOf } from '../../copy/tableGrid';
 import type { LaidPart } from './laidPart';
@@ -29,10 +30,13 @@ export function tableParts(
 ): readonly Paragraph[] | null {
   const { book, geometry, measure, context } = compose;
   const style = book.spec.tables[table.style] ?? book.spec.tables[PLAIN_TABLE];
+  const body = table.rows.findIndex((_, k) => !['head', 'units'].includes(rowKindOf(table, k)));
   const cells = gridOf(table).rows.map((row, k) =>
     row.map((place): PlacedCell => {
       const tag = style.text[rowKindOf(table, k)];
-      return { ...place, composed: composeCell(place.cell, tag, measure, compose) };
+      // Heads stand again without the body: none reaches into it.
+      const down = k < body ? Math.min(place.down, body - k) : place.down;
+      return { ...place, down, composed: composeCell(place.cell, tag, measure, compose) };
     }),
   );
   const live = cells.flatMap((row) => row.map(({ composed }) => composed));
@@ -59,6 +63,7 @@ function makeParts(
   const text = styleOf(style.text.body, compose);
   const room = { measure, gap: style.gap * text.size, library: context.library };
   const columns = columnsOf(table, cells, gridOf(table).columns, room);
+  noteFate(table, columns === null ? 'text' : columns.areNarrow ? 'narrow' : null);
   if (columns === null) return null;
   const laying = { table, style, columns, compose, size: text.size, leading: text.leading };
   const laid = layParts(cells, laying, captions);
