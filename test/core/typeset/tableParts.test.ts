@@ -10,7 +10,8 @@ import { checkBook } from '../../../src/core/validate';
 import { fileBytes } from '../../../src/core/base/fileJob';
 import { writePressPdf } from '../../../src/core/index';
 import { compose, newContext, newSubsetter } from '../../build/assets';
-import { book, chapter, note, p, resetIds, words } from '../../build/book';
+import type { note } from '../../build/book';
+import { book, chapter, p, resetIds, words } from '../../build/book';
 import { runOn } from '../../build/tools';
 
 let cells = 0;

@@ -185,15 +185,21 @@ class PartWriter {
     /** By its first column, a cell that goes on, and the row before which it ends. */
     const open = new Map<number, { readonly across: number; readonly end: number }>();
     const lines = rows.map(({ kind, cells }, r) => {
-      const made: [column: number, xml: string][] = cells.map((one) => [one.column, cell(one)]);
+      const made = cells.map((one) => ({ column: one.column, across: one.across, xml: cell(one) }));
       for (const [column, { across, end }] of open)
-        if (end > r) made.push([column, cellXml(across, 'continue', '<w:p/>')]);
+        if (end > r) made.push({ column, across, xml: cellXml(across, 'continue', '<w:p/>') });
       for (const { column, across, down } of cells) open.set(column, { across, end: r + down });
       const properties = kind === 'head' || kind === 'units' ? '<w:trPr><w:tblHeader/></w:trPr>' : '';
-      return `<w:tr>${properties}${made
-        .sort(([a], [b]) => a - b)
-        .map(([, xml]) => xml)
-        .join('')}</w:tr>`;
+      let next = 0;
+      const row = made
+        .sort((one, other) => one.column - other.column)
+        .map(({ column, across, xml }) => {
+          // Cells have their place by those before them: a column without one gets an empty one.
+          const holes = cellXml(1, null, '<w:p/>').repeat(Math.max(0, column - next));
+          next = column + across;
+          return holes + xml;
+        });
+      return `<w:tr>${properties}${row.join('')}</w:tr>`;
     });
     const grid = `<w:tblGrid>${'<w:gridCol/>'.repeat(columns)}</w:tblGrid>`;
     const above = this.paragraphs(captions, lead);

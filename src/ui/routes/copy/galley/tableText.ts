@@ -11,13 +11,13 @@ import { named } from './tableCommands';
 export function selectedAsText({ selection }: EditorState): string | null {
   if (!(selection instanceof CellSelection)) return null;
   const lines: string[] = [];
-  selection.content().content.forEach((table) =>
-    table.forEach((row) => {
-      const cells: string[] = [];
-      row.forEach((cell) => void cells.push(cell.textBetween(0, cell.content.size, ' ', ' ').trim()));
-      lines.push(cells.join('\t'));
-    }),
-  );
+  const add = (row: Node) => {
+    const cells: string[] = [];
+    row.forEach((cell) => void cells.push(cell.textBetween(0, cell.content.size, ' ', ' ').trim()));
+    lines.push(cells.join('\t'));
+  };
+  // A whole table, or rows of it.
+  selection.content().content.forEach((node) => (node.type === schema.nodes.row ? add(node) : node.forEach(add)));
   return lines.join('\n');
 }
 
