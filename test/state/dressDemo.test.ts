@@ -6,7 +6,7 @@ import { decodeDrawing } from '../../src/core/base/images/decoders';
 import { dressHandbook } from '../../src/core/edit';
 import { makeBook, readManuscript } from '../../src/core/import';
 import { ORNAMENTS } from '../../src/core/looks/ornaments';
-import { figuresIn } from '../../src/core/model/copy/streams';
+import { figuresIn, notesIn } from '../../src/core/model/copy/streams';
 import { displayPage } from '../../src/core/typeset';
 import { checkBook } from '../../src/core/validate';
 import { loadDecoders } from '../../src/decoders/loadDecoders';
@@ -44,6 +44,33 @@ describe('the demonstration books', () => {
     expect(numbers.map(Number)).to.deep.equal(numbers.map((_, k) => k + 1));
     expect(numbers.length).to.be.above(7);
     for (const { parts } of figures) for (const { picture } of parts) expect(picture.alt).not.to.equal('');
+  });
+
+  it('hold seven tables: over pages, with groups and totals, merged heads, decimals, a note, beside figures', () => {
+    const { book } = dressed('keeping-a-tidal-garden');
+    const tables = book.divisions.flatMap(({ blocks }) =>
+      blocks.flatMap((block) => (block.kind === 'table' ? [block] : [])),
+    );
+    expect(tables).to.have.length(7);
+    const kinds = new Set(tables.flatMap(({ rowLooks = [] }) => rowLooks.map(({ kind }) => kind)));
+    expect([...kinds]).to.include.members(['head', 'body', 'group', 'total']);
+    expect(tables.flatMap(notesIn)).to.have.length(1);
+    const context = newContext();
+    const composed = compose(book, context);
+    const kept = composed.references.captions.filter(({ kind }) => kind === 'table');
+    expect(kept.map(({ text }) => Number(/^Table (\d+)\./.exec(text)?.[1]))).to.deep.equal([1, 2, 3, 4, 5]);
+    const again = composed.pages.filter(({ fragments }) => fragments.some(({ isRepeated }) => isRepeated));
+    const told = new Set(
+      again.flatMap(({ fragments }) =>
+        fragments.map(({ paragraph }) => /^Table \d+, continued$/.exec(paragraph.styled.text)?.[0]),
+      ),
+    );
+    expect([...told].filter((one) => one !== undefined)).to.have.length.at.least(2);
+    expect(composed.findings.map(({ kind }) => kind)).to.not.include.members([
+      'table-narrow',
+      'table-as-text',
+      'parted',
+    ]);
   });
 
   it('have a map over two facing pages, and an ornament of ours at their breaks', () => {

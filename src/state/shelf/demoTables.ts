@@ -1,5 +1,4 @@
 // The tables of a demonstration book: what a person would put in, from rows of words.
-import { greatest } from '../../core/base/append';
 import type { Book, Division, Note } from '../../core/model/copy/book';
 import { PLAIN_TABLE } from '../../core/model/spec/tableStyle';
 import {
@@ -42,10 +41,7 @@ export function withTable(book: Book, { after, caption, rows, setting }: DemoTab
     kind: 'table',
     id: id('p'),
     style: PLAIN_TABLE,
-    columns: greatest(
-      1,
-      rows.map(({ cells }) => cells.length),
-    ),
+    columns: Math.max(1, ...rows.map(({ cells }) => cells.length)),
     rows: rows.map(({ cells }) => cells.map(cellOf)),
     rowLooks: rows.map(({ kind }) => ({ kind })),
     ...(setting === undefined ? {} : { setting }),

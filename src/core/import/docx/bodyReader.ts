@@ -1,6 +1,5 @@
 // Reads the blocks of a WordprocessingML part: paragraphs, runs and what stands inside them (ECMA-376, part 1, 17.3).
-import { cellFacts, fixedWidths, rowKind } from './tableFacts';
-import { headsSaid, type IncomingRow } from '../incomingTable';
+import { fixedWidths, readRows } from './tableFacts';
 import { append } from '../../base/append';
 import { DEEPEST, DEEPEST_TABLES } from '../../base/limits';
 import { elements, maybeChild, outermost, textOf, type XmlElement } from '../../base/xml';
@@ -19,7 +18,7 @@ import { isContentsControl, isDropCapital, styleWithOutline, trimStart } from '.
 import { readPicture } from './pictures';
 import { readLook } from './runLook';
 import { ownTag, toggle, type DocxStyle, type IncomingStyles } from './styleNames';
-import { alternative, TRANSPARENT, wrappedChildren } from './wrapped';
+import { alternative, TRANSPARENT } from './wrapped';
 
 export interface NoteReference {
   readonly kind: 'footnote' | 'endnote';
@@ -131,15 +130,9 @@ export class BodyReader {
 
   private readTable(table: XmlElement): Block {
     this.tables += 1;
-    const rows = wrappedChildren(table, 'w:tr').map((row): IncomingRow => ({
-      kind: rowKind(row),
-      cells: wrappedChildren(row, 'w:tc').map((cell) => ({
-        blocks: elements(cell).flatMap((child) => this.readBlock(child)),
-        ...cellFacts(cell),
-      })),
-    }));
+    const rows = readRows(table, (cell) => elements(cell).flatMap((child) => this.readBlock(child)));
     this.tables -= 1;
-    return this.incoming.table(headsSaid(rows), fixedWidths(table));
+    return this.incoming.table(rows, fixedWidths(table));
   }
 
   private readParagraph(element: XmlElement): Block[] {

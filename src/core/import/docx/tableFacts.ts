@@ -1,18 +1,19 @@
 // What a Word file says of the rows, cells and columns of a table (ECMA-376, part 1, 17.4).
 import { elements, maybeChild, type XmlElement } from '../../base/xml';
-import type { TableRowKind } from '../../model/copy/streams';
-import type { IncomingCell } from '../incomingTable';
+import type { Block, TableRowKind } from '../../model/copy/streams';
+import { headsSaid, type IncomingCell, type IncomingRow } from '../incomingTable';
+import { wrappedChildren } from './wrapped';
 
 const isOn = (element: XmlElement | undefined) =>
   element !== undefined && !['0', 'false', 'off'].includes(element.attributes['w:val'] ?? '');
 
 /** A row that is said again at the head of each page is a head. */
-export function rowKind(row: XmlElement): TableRowKind | undefined {
+function rowKind(row: XmlElement): TableRowKind | undefined {
   const properties = maybeChild(row, 'w:trPr');
   return properties !== undefined && isOn(maybeChild(properties, 'w:tblHeader')) ? 'head' : undefined;
 }
 
-export function cellFacts(cell: XmlElement): Pick<IncomingCell, 'across' | 'goesOn'> {
+function cellFacts(cell: XmlElement): Pick<IncomingCell, 'across' | 'goesOn'> {
   const properties = maybeChild(cell, 'w:tcPr');
   if (properties === undefined) return {};
   const across = Number(maybeChild(properties, 'w:gridSpan')?.attributes['w:val'] ?? 1);
@@ -31,4 +32,13 @@ export function fixedWidths(table: XmlElement): readonly number[] {
   if (widths.some((width) => !(width > 0))) return [];
   const mean = widths.reduce((sum, width) => sum + width, 0) / widths.length;
   return widths.map((width) => width / mean);
+}
+
+/** The rows of a table. `blocksOf`: reads what stands in a cell. */
+export function readRows(table: XmlElement, blocksOf: (cell: XmlElement) => readonly Block[]): readonly IncomingRow[] {
+  const rows = wrappedChildren(table, 'w:tr').map((row): IncomingRow => ({
+    kind: rowKind(row),
+    cells: wrappedChildren(row, 'w:tc').map((cell) => ({ blocks: blocksOf(cell), ...cellFacts(cell) })),
+  }));
+  return headsSaid(rows);
 }

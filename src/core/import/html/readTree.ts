@@ -1,6 +1,5 @@
 // Reads the blocks of an HTML tree: one reader for HTML, EPUB and, by way of the same tree, Markdown.
-import { cellAlign, columnShares, rowKind } from './tableFacts';
-import type { IncomingRow } from '../incomingTable';
+import { columnShares, readRows } from './tableFacts';
 import { append } from '../../base/append';
 import { DEEPEST_TABLES } from '../../base/limits';
 import { fromBase64 } from '../../base/base64';
@@ -294,26 +293,7 @@ export class TreeReader {
     this.tables += 1;
     const caption = maybeChild(table, 'caption');
     if (caption !== undefined) append(this.blocks, this.inside(caption, { tag: 'CAP', style: 'Caption' }));
-    const rows: { readonly row: XmlElement; readonly section: string }[] = [];
-    const collect = (element: XmlElement, section: string) => {
-      for (const child of elements(element)) {
-        if (child.name === 'tr') rows.push({ row: child, section });
-        else if (/^(thead|tbody|tfoot)$/.test(child.name)) collect(child, child.name);
-      }
-    };
-    collect(table, '');
-    const read = rows.map(({ row, section }): IncomingRow => {
-      const cells = elements(row).filter((cell) => cell.name === 'td' || cell.name === 'th');
-      return {
-        kind: rowKind(row, cells, section, rows.length),
-        cells: cells.map((cell) => ({
-          blocks: this.inside(cell, { tag: null, style: 'Table' }),
-          across: wholeNumber(cell.attributes.colspan),
-          down: wholeNumber(cell.attributes.rowspan),
-          align: cellAlign(cell),
-        })),
-      };
-    });
+    const read = readRows(table, (cell) => this.inside(cell, { tag: null, style: 'Table' }));
     this.blocks.push(this.incoming.table(read, columnShares(table)));
     this.tables -= 1;
   }

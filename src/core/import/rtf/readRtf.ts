@@ -1,5 +1,4 @@
-// Reads a rich text file (RTF 1.9.1). Groups are walked without recursion, however deep they nest; what is no text of the
-// document goes by the name of its group.
+// Reads a rich text file (RTF 1.9.1). Groups are walked without recursion; what is no text of the document goes by the name of its group.
 import { takeRowWord } from './rowFacts';
 import { ImportError } from '../../base/errors';
 import type { Manuscript } from '../../model/copy/manuscript';

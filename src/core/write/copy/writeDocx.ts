@@ -1,4 +1,5 @@
 // The copy as a .docx (ECMA-376) for its author: with our styles under their names, so that what comes back is the same copy.
+import { tableXml } from './docxTable';
 import { plainBook } from '../../copy/figures/gatherFigures';
 import { nameOfLink } from '../../copy/places';
 import { SUBTITLE } from '../../copy/copyMarks';
@@ -7,7 +8,7 @@ import type { IndexMark } from '../../model/spec/indexSpec';
 import { Bookmarks } from './bookmarks';
 import { unreachable } from '../../base/errors';
 import { escapeXml } from '../../base/xml';
-import { itemsOf, readingTree, type ReadingBlock, type ReadingCell, type ReadingTable } from '../../copy/readingTree';
+import { itemsOf, readingTree, type ReadingBlock, type ReadingTable } from '../../copy/readingTree';
 import type { FileJob } from '../../base/fileJob';
 import { writeZip } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
@@ -102,13 +103,6 @@ export function* writeDocx(of: Book, there: ReadonlySet<string>): FileJob {
   ]);
 }
 
-/** A cell over so many columns (17.4.17); `merge`: it begins or goes on over rows (17.4.84). */
-function cellXml(across: number, merge: 'restart' | 'continue' | null, inner: string): string {
-  const span = across > 1 ? `<w:gridSpan w:val="${across}"/>` : '';
-  const down = merge === null ? '' : `<w:vMerge w:val="${merge}"/>`;
-  return `<w:tc><w:tcPr>${span}${down}</w:tcPr>${inner}</w:tc>`;
-}
-
 /** Writes the blocks of one part, whose links have relations of their own. */
 class PartWriter {
   readonly relations: string[] = [];
@@ -172,38 +166,9 @@ class PartWriter {
     return paragraphs.map((paragraph, index) => this.paragraph(paragraph, index === 0 ? lead : '')).join('');
   }
 
-  private table({ rows, columns, captions }: ReadingTable, lead: string): string {
-    const cell = ({ blocks, across, down }: ReadingCell) => {
-      const inner = blocks.map((block) => this.block(block, '')).join('');
-      // A cell ends with a paragraph, whatever it holds (17.4.65).
-      return cellXml(
-        across,
-        down > 1 ? 'restart' : null,
-        inner === '' || inner.endsWith('</w:tbl>') ? `${inner}<w:p/>` : inner,
-      );
-    };
-    /** By its first column, a cell that goes on, and the row before which it ends. */
-    const open = new Map<number, { readonly across: number; readonly end: number }>();
-    const lines = rows.map(({ kind, cells }, r) => {
-      const made = cells.map((one) => ({ column: one.column, across: one.across, xml: cell(one) }));
-      for (const [column, { across, end }] of open)
-        if (end > r) made.push({ column, across, xml: cellXml(across, 'continue', '<w:p/>') });
-      for (const { column, across, down } of cells) open.set(column, { across, end: r + down });
-      const properties = kind === 'head' || kind === 'units' ? '<w:trPr><w:tblHeader/></w:trPr>' : '';
-      let next = 0;
-      const row = made
-        .sort((one, other) => one.column - other.column)
-        .map(({ column, across, xml }) => {
-          // Cells have their place by those before them: a column without one gets an empty one.
-          const holes = cellXml(1, null, '<w:p/>').repeat(Math.max(0, column - next));
-          next = column + across;
-          return holes + xml;
-        });
-      return `<w:tr>${properties}${row.join('')}</w:tr>`;
-    });
-    const grid = `<w:tblGrid>${'<w:gridCol/>'.repeat(columns)}</w:tblGrid>`;
-    const above = this.paragraphs(captions, lead);
-    return `${above}<w:tbl><w:tblPr/>${grid}${lines.join('')}</w:tbl>`;
+  private table(table: ReadingTable, lead: string): string {
+    const above = this.paragraphs(table.captions, lead);
+    return above + tableXml(table, (blocks) => blocks.map((block) => this.block(block, '')).join(''));
   }
 
   private paragraph(paragraph: Paragraph, lead: string): string {

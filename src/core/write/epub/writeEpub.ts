@@ -80,7 +80,15 @@ h1 + p, h2 + p, hr + p, blockquote p, .cn, .pn { text-indent: 0; }
 .dedication p, .titlepage p { text-align: center; text-indent: 0; margin: 1em 0; }
 hr { border: 0; margin: 1em 0; text-align: center; }
 hr::before { content: "* * *"; }
-td { padding: 0 0.6em 0 0; vertical-align: top; }
+table { border-collapse: collapse; margin: 1em 0; border-top: 1px solid; border-bottom: 1px solid; font-variant-numeric: lining-nums tabular-nums; }
+caption { font-size: 0.9em; text-align: left; padding-bottom: 0.4em; }
+th { font-weight: normal; text-align: left; }
+td, th { padding: 0 1em 0 0; vertical-align: top; }
+thead th, thead td { vertical-align: bottom; }
+thead tr:last-child th, thead tr:last-child td { border-bottom: 1px solid; }
+tr[data-kind="group"] th { font-style: italic; }
+tr[data-kind="total"] th, tr[data-kind="total"] td { border-top: 1px solid; }
+td p, th p, caption p { text-indent: 0; }
 aside { font-size: 0.9em; margin: 0.6em 0; }
 ol.notes { list-style: none; padding: 0; font-size: 0.9em; }
 ol.notes p { text-indent: 0; margin: 0.4em 0; }

@@ -1,5 +1,6 @@
 // The slip: facts of the spread in view, and the findings on it.
 import type { DisplayList } from '../../../core/model/composed/displayList';
+import { findTable } from '../../../core/copy/findTable';
 import { figureAt } from '../../../core/copy/figures/findFigures';
 import { findingRows } from '../../../state/book/findingRows';
 import { selectFindings } from '../../../state/send-out/outsideFacts';
@@ -10,6 +11,7 @@ import { PageTouchFields } from './PageTouchFields';
 import { FigureSlip } from './FigureSlip';
 import { ParagraphSlip } from './ParagraphSlip';
 import { SpreadDepth } from './SpreadDepth';
+import { TableSlip } from './TableSlip';
 import type { PageSummary } from '../../../worker/typesetClient';
 
 const ROLES: Readonly<Record<PageSummary['role'], string>> = {
@@ -28,6 +30,7 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
   const here = findings.filter((finding) => pages.some((page) => page.index === finding.page));
   const book = useAppSelector((state) => state.book.book);
   const figure = book && paragraph ? figureAt(book, paragraph.stream, paragraph.block) : undefined;
+  const table = book && paragraph ? findTable(book, paragraph.stream, paragraph.block) : undefined;
   const rows = book === null ? [] : findingRows(here, book);
   const lines = pages.map((page) => countLines(cache.get(page.index)));
   return (
@@ -35,12 +38,11 @@ export function Slip({ spread }: { spread: Spread | undefined }) {
       aria-label="This spread"
       className="w-[224px] shrink-0 overflow-y-auto border-l border-hairline bg-base-100 [&_.setting-select]:min-w-[110px]"
     >
-      {paragraph &&
-        (figure === undefined ? (
-          <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />
-        ) : (
-          <FigureSlip key={figure.id} place={paragraph} figure={figure} />
-        ))}
+      {paragraph && table && <TableSlip place={paragraph} found={table} />}
+      {paragraph && !table && figure === undefined && (
+        <ParagraphSlip key={`${paragraph.stream} ${paragraph.block}`} place={paragraph} />
+      )}
+      {paragraph && figure !== undefined && <FigureSlip key={figure.id} place={paragraph} figure={figure} />}
       <h2 className="border-b border-base-300 px-3.5 pb-1.5 pt-2.5 font-semibold">
         {pages.length > 1 ? 'This spread' : 'This page'}
       </h2>

@@ -1,10 +1,11 @@
 // The line above the galley while the caret stands in a table: its rows, columns and cells, and how it is set.
 import type { Command } from 'prosemirror-state';
-import type { CellAlign, TableRowKind, TableSetting } from '../../../../core/model/copy/streams';
+import type { CellAlign, TableRowKind } from '../../../../core/model/copy/streams';
 import { CELL_ALIGNS, TABLE_ROW_KINDS } from '../../../../core/model/copy/streams';
 import { formatNumber, parseLength } from '../../../../core/measure/units';
 import { ValueError } from '../../../../core/base/errors';
 import { useAppSelector } from '../../../../state/hooks';
+import { TABLE_PLACES, widthInWords, widthTyped } from '../../../components/tableSetting';
 import { useDraft } from '../../../components/useDraft';
 import type { GalleyControl } from './control';
 import {
@@ -38,13 +39,6 @@ const SIDES: Readonly<Record<CellAlign, string>> = {
   centre: 'Centred',
   mark: 'By the mark',
 };
-const PLACES: Readonly<Record<NonNullable<TableSetting['place']>, string>> = {
-  head: 'Head of a page',
-  foot: 'Foot of a page',
-  next: 'Head of the next page',
-  page: 'Page by itself',
-};
-
 interface Props {
   readonly control: GalleyControl;
   readonly facts: TableFacts;
@@ -161,8 +155,7 @@ export function TableBar({ control, facts }: Props) {
           value={setting.place ?? ''}
           onChange={(event) => run(setTable({ setting: { place: event.target.value || undefined } }))}
         >
-          <option value="">Here</option>
-          {Object.entries(PLACES).map(([place, name]) => (
+          {TABLE_PLACES.map(([place, name]) => (
             <option key={place} value={place}>
               {name}
             </option>
@@ -251,23 +244,11 @@ function MarkField({ facts: { column }, run, isOff }: FieldProps) {
 
 /** How wide the whole table is. */
 function TotalField({ facts: { setting }, run, isOff }: FieldProps) {
-  const { width } = setting;
-  const shown = width === undefined ? '' : width === 'column' ? 'full' : `${formatNumber(width, 'pt')} pt`;
-  const { field, problem } = useDraft(shown, (draft) => {
-    const typed = draft.trim().toLowerCase();
-    if (typed === '' || typed === 'full') {
-      run(setTable({ setting: { width: typed === '' ? undefined : 'column' } }));
-      return null;
-    }
-    try {
-      const { pt } = parseLength(typed, 'pt');
-      if (pt < 10 || pt > 20_000) return 'A table is from 10 to 20,000 points wide.';
-      run(setTable({ setting: { width: pt } }));
-      return null;
-    } catch (error) {
-      if (error instanceof ValueError) return error.message;
-      throw error;
-    }
+  const { field, problem } = useDraft(widthInWords(setting), (draft) => {
+    const typed = widthTyped(draft);
+    if (typeof typed === 'string') return typed;
+    run(setTable({ setting: typed }));
+    return null;
   });
   return (
     <input

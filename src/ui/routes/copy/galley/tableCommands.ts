@@ -64,9 +64,16 @@ export const addRowBeside = (side: -1 | 1): Command =>
     const rect = selectedRect(state);
     const at = side < 0 ? rect.top : rect.bottom;
     const transaction = addRow(state.tr, rect, at);
-    dispatch?.(transaction.scrollIntoView());
+    dispatch?.(withCaret(transaction, rect.tableStart, at, rect.left).scrollIntoView());
     return true;
   });
+
+/** With the caret in a cell of the table. */
+function withCaret(transaction: Transaction, tableStart: number, row: number, column: number): Transaction {
+  const table = transaction.doc.nodeAt(tableStart - 1)!;
+  const at = tableStart + TableMap.get(table).positionAt(row, column, table);
+  return transaction.setSelection(TextSelection.near(transaction.doc.resolve(at + 1)));
+}
 
 /** Adds a column before the selected ones (-1) or after them; what is said of the others stays theirs. */
 export const addColumnBeside = (side: -1 | 1): Command =>
@@ -75,7 +82,7 @@ export const addColumnBeside = (side: -1 | 1): Command =>
     const at = side < 0 ? rect.left : rect.right;
     const transaction = addColumn(state.tr, rect, at);
     keepLooks(transaction, rect, (looks) => looks.splice(at, 0, {}));
-    dispatch?.(transaction.scrollIntoView());
+    dispatch?.(withCaret(transaction, rect.tableStart, rect.top, at).scrollIntoView());
     return true;
   });
 
@@ -200,9 +207,7 @@ export const nextCell = (step: -1 | 1): Command => {
     if (step < 0 || dispatch === undefined) return step < 0;
     const rect = selectedRect(state);
     const transaction = addRow(state.tr, rect, rect.map.height).setMeta(NAME, 'Row added');
-    const table = transaction.doc.nodeAt(rect.tableStart - 1)!;
-    const at = rect.tableStart + TableMap.get(table).positionAt(rect.map.height, 0, table);
-    dispatch(transaction.setSelection(TextSelection.near(transaction.doc.resolve(at + 1))).scrollIntoView());
+    dispatch(withCaret(transaction, rect.tableStart, rect.map.height, 0).scrollIntoView());
     return true;
   };
 };
