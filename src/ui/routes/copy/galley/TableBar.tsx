@@ -45,87 +45,125 @@ interface Props {
 }
 
 export function TableBar({ control, facts }: Props) {
-  const readOnly = useAppSelector((state) => state.book.readOnly);
-  const tables = useAppSelector((state) => state.book.book!.spec.tables);
+  const isOff = useAppSelector((state) => state.book.readOnly);
   const run = (command: Command) => {
     const view = control.current?.view;
     if (view === undefined) return;
     command(view.state, view.dispatch, view);
     view.focus();
   };
-  const button = (name: string, title: string, command: Command, isOff = false) => (
-    <button
-      key={title}
-      className="galley-button"
-      title={title}
-      disabled={readOnly || isOff}
-      onClick={() => run(command)}
-    >
-      {name}
-    </button>
-  );
-  const { setting } = facts;
   return (
     <div
       role="toolbar"
       aria-label="Table"
       className="flex min-h-9 shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-[#d8d2c7] px-4 py-1 text-[#5f5a51]"
     >
-      <span className="flex items-center gap-1">
-        Row
-        {button('above', 'Adds a row above', addRowBeside(-1))}
-        {button('below', 'Adds a row below', addRowBeside(1))}
-        {button('up', 'Moves the row up', moveRow(-1))}
-        {button('down', 'Moves the row down', moveRow(1))}
-        {button('remove', 'Removes the selected rows', removeRows, facts.rows < 2)}
-        <select
-          aria-label="Kind of row"
-          className="galley-select"
-          disabled={readOnly}
-          value={facts.kind ?? ''}
-          onChange={(event) => run(setRowKind(event.target.value as TableRowKind))}
-        >
-          {facts.kind === null && <option value="">Several</option>}
-          {TABLE_ROW_KINDS.map((kind) => (
-            <option key={kind} value={kind}>
-              {KINDS[kind]}
-            </option>
-          ))}
-        </select>
-        <button
-          className="galley-button"
-          aria-pressed={facts.breaksBefore}
-          disabled={readOnly}
-          title="The row begins a page"
-          onClick={() => run(setRowBreak(!facts.breaksBefore))}
-        >
-          on a new page
-        </button>
-      </span>
-      <span className="flex items-center gap-1">
-        Column
-        {button('before', 'Adds a column before', addColumnBeside(-1))}
-        {button('after', 'Adds a column after', addColumnBeside(1))}
-        {button('to the left', 'Moves the column to the left', moveColumn(-1))}
-        {button('to the right', 'Moves the column to the right', moveColumn(1))}
-        {button('remove', 'Removes the selected columns', removeColumns, facts.columns < 2)}
-        <select
-          aria-label="Entries stand"
-          className="galley-select"
-          disabled={readOnly}
-          value={facts.column.align ?? ''}
-          onChange={(event) => run(setColumns({ align: (event.target.value || undefined) as CellAlign | undefined }))}
-        >
-          <option value="">By content</option>
-          {CELL_ALIGNS.map((side) => (
-            <option key={side} value={side}>
-              {SIDES[side]}
-            </option>
-          ))}
-        </select>
-        {facts.column.align === 'mark' && <MarkField facts={facts} run={run} isOff={readOnly} />}
-        <WidthField facts={facts} run={run} isOff={readOnly} />
-      </span>
+      <RowTools facts={facts} run={run} isOff={isOff} />
+      <ColumnTools facts={facts} run={run} isOff={isOff} />
+      <WholeTools facts={facts} run={run} isOff={isOff} />
+    </div>
+  );
+}
+
+interface FieldProps {
+  readonly facts: TableFacts;
+  readonly run: (command: Command) => void;
+  readonly isOff: boolean;
+}
+
+/** Buttons of commands: what each says, what it does, the command, and whether it cannot be done now. */
+const buttonsOf = ({ run, isOff: isReadOnly }: FieldProps) =>
+  function button(name: string, title: string, command: Command, isOff = false) {
+    return (
+      <button
+        key={title}
+        className="galley-button"
+        title={title}
+        disabled={isReadOnly || isOff}
+        onClick={() => run(command)}
+      >
+        {name}
+      </button>
+    );
+  };
+
+function RowTools(props: FieldProps) {
+  const { facts, run, isOff } = props;
+  const button = buttonsOf(props);
+  return (
+    <span className="flex items-center gap-1">
+      Row
+      {button('above', 'Adds a row above', addRowBeside(-1))}
+      {button('below', 'Adds a row below', addRowBeside(1))}
+      {button('up', 'Moves the row up', moveRow(-1))}
+      {button('down', 'Moves the row down', moveRow(1))}
+      {button('remove', 'Removes the selected rows', removeRows, facts.rows < 2)}
+      <select
+        aria-label="Kind of row"
+        className="galley-select"
+        disabled={isOff}
+        value={facts.kind ?? ''}
+        onChange={(event) => run(setRowKind(event.target.value as TableRowKind))}
+      >
+        {facts.kind === null && <option value="">Several</option>}
+        {TABLE_ROW_KINDS.map((kind) => (
+          <option key={kind} value={kind}>
+            {KINDS[kind]}
+          </option>
+        ))}
+      </select>
+      <button
+        className="galley-button"
+        aria-pressed={facts.breaksBefore}
+        disabled={isOff}
+        title="The row begins a page"
+        onClick={() => run(setRowBreak(!facts.breaksBefore))}
+      >
+        on a new page
+      </button>
+    </span>
+  );
+}
+
+function ColumnTools(props: FieldProps) {
+  const { facts, run, isOff } = props;
+  const button = buttonsOf(props);
+  return (
+    <span className="flex items-center gap-1">
+      Column
+      {button('before', 'Adds a column before', addColumnBeside(-1))}
+      {button('after', 'Adds a column after', addColumnBeside(1))}
+      {button('to the left', 'Moves the column to the left', moveColumn(-1))}
+      {button('to the right', 'Moves the column to the right', moveColumn(1))}
+      {button('remove', 'Removes the selected columns', removeColumns, facts.columns < 2)}
+      <select
+        aria-label="Entries stand"
+        className="galley-select"
+        disabled={isOff}
+        value={facts.column.align ?? ''}
+        onChange={(event) => run(setColumns({ align: (event.target.value || undefined) as CellAlign | undefined }))}
+      >
+        <option value="">By content</option>
+        {CELL_ALIGNS.map((side) => (
+          <option key={side} value={side}>
+            {SIDES[side]}
+          </option>
+        ))}
+      </select>
+      {facts.column.align === 'mark' && <MarkField facts={facts} run={run} isOff={isOff} />}
+      <WidthField facts={facts} run={run} isOff={isOff} />
+    </span>
+  );
+}
+
+/** Cells that are selected, and the whole table. */
+function WholeTools(props: FieldProps) {
+  const { facts, run, isOff } = props;
+  const { setting } = facts;
+  const tables = useAppSelector((state) => state.book.book!.spec.tables);
+  const button = buttonsOf(props);
+  return (
+    <>
       <span className="flex items-center gap-1">
         Cells
         {button('merge', 'Makes one cell of those that are selected', joinCells, !facts.canMerge)}
@@ -137,7 +175,7 @@ export function TableBar({ control, facts }: Props) {
           <select
             aria-label="Style of the table"
             className="galley-select"
-            disabled={readOnly}
+            disabled={isOff}
             value={facts.style}
             onChange={(event) => run(setTable({ style: event.target.value }))}
           >
@@ -151,7 +189,7 @@ export function TableBar({ control, facts }: Props) {
         <select
           aria-label="Place of the table"
           className="galley-select"
-          disabled={readOnly}
+          disabled={isOff}
           value={setting.place ?? ''}
           onChange={(event) => run(setTable({ setting: { place: event.target.value || undefined } }))}
         >
@@ -161,11 +199,11 @@ export function TableBar({ control, facts }: Props) {
             </option>
           ))}
         </select>
-        <TotalField facts={facts} run={run} isOff={readOnly} />
+        <TotalField facts={facts} run={run} isOff={isOff} />
         <button
           className="galley-button"
           aria-pressed={setting.together === true}
-          disabled={readOnly}
+          disabled={isOff}
           title="No page end parts it, as long as a page holds it"
           onClick={() => run(setTable({ setting: { together: setting.together ? undefined : true } }))}
         >
@@ -174,14 +212,8 @@ export function TableBar({ control, facts }: Props) {
         {button('as text', 'Makes a paragraph of each row, with tabs between the cells', textFromTable)}
         {button('remove', 'Removes the table', removeTable)}
       </span>
-    </div>
+    </>
   );
-}
-
-interface FieldProps {
-  readonly facts: TableFacts;
-  readonly run: (command: Command) => void;
-  readonly isOff: boolean;
 }
 
 const FIELD = 'h-6 w-16 rounded-sm border bg-transparent px-1 text-right';

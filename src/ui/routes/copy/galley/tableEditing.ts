@@ -1,4 +1,5 @@
 // What the galley has for tables besides commands: keys, arrows over cells, blocks of cells selected with the pointer or with Shift.
+import { chainCommands } from 'prosemirror-commands';
 import { keymap } from 'prosemirror-keymap';
 import { Plugin, type Command } from 'prosemirror-state';
 import { tableEditing } from 'prosemirror-tables';
@@ -16,7 +17,7 @@ import {
   setRowKind,
   tableFacts,
 } from './tableCommands';
-import { selectedAsText } from './tableText';
+import { selectedAsText, tableFromText, textFromTable } from './tableText';
 
 /** The next kind for the rows of the caret. */
 const nextKind: Command = (state, dispatch, view) => {
@@ -44,6 +45,8 @@ const keys = keymap({
   'Mod-Alt-Delete': removeColumns,
   'Mod-Alt-m': mergeOrPart,
   'Mod-Alt-k': nextKind,
+  // Paragraphs with tabs become a table, and a table such paragraphs.
+  'Mod-Alt-t': chainCommands(textFromTable, tableFromText),
 });
 
 /** Before the keys of the text. Rows of tables are evened when their nodes are made (galley/convert), and not by this. */
