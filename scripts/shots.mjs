@@ -57,16 +57,6 @@ const VIEWS = [
     },
   ],
   [
-    'kept-specs',
-    async (page) => {
-      await page.getByRole('button', { name: /^Kept specs/ }).click();
-      await page
-        .getByRole('img', { name: /as Essays/ })
-        .first()
-        .waitFor();
-    },
-  ],
-  [
     'furniture',
     async (page) => {
       await page.getByRole('button', { name: /^Furniture/ }).click();
@@ -157,6 +147,9 @@ await page.keyboard.press('Alt+2');
 await page.getByRole('button', { name: /^Contents, index/ }).click();
 await page.waitForTimeout(1500);
 await page.screenshot({ path: join(out, 'contents.png') });
+await page.getByRole('button', { name: /^Tables/ }).click();
+await page.waitForTimeout(1500);
+await page.screenshot({ path: join(out, 'tables.png') });
 await page.getByRole('button', { name: /^Notes/ }).click();
 await page.getByRole('slider', { name: 'Spread' }).focus();
 await page.keyboard.press('Home');
