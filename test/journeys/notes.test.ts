@@ -37,11 +37,11 @@ describe('working with notes', () => {
 
   it('lists all of them with number, page and first words, by kind and by their words', async () => {
     await tools().getByRole('button', { name: 'Notes', exact: true }).click();
-    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 52);
+    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 53);
     expect(await rows().first().innerText()).to.match(/^\*\s+A water meadow[\s\S]*\s1$/);
     await panel().getByLabel('Kind', { exact: true }).selectOption({ label: 'Endnote: 12' });
     expect(await rows().count()).to.equal(12);
-    await panel().getByLabel('Kind', { exact: true }).selectOption({ label: 'All 52' });
+    await panel().getByLabel('Kind', { exact: true }).selectOption({ label: 'All 53' });
     await panel().getByLabel('Words of the note').fill('bicycles');
     expect(await rows().count()).to.equal(1);
     expect(await rows().first().innerText()).to.include('He has since asked me');
@@ -66,7 +66,7 @@ describe('working with notes', () => {
     await page.keyboard.press('Enter');
     await page.locator('.galley-note-editor').waitFor();
     await page.keyboard.type('From the bundle again.');
-    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 53);
+    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 54);
     await panel().getByLabel('Words of the note').fill('bundle again');
     expect(await rows().first().innerText()).to.match(/^1\s+From the bundle again/);
   });
@@ -95,7 +95,7 @@ describe('working with notes', () => {
     await page.getByRole('button', { name: 'Insert', exact: true }).click();
     await page.getByRole('combobox', { name: 'Find by name' }).fill('footn');
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 54);
+    await page.waitForFunction(() => document.querySelectorAll('section[aria-label=Notes] li').length === 55);
     const inner = page.locator('.galley-note', { hasText: 'The note is empty.' });
     await inner.locator('.galley-note-body').click();
     await page.keyboard.type('A note of a note.');
