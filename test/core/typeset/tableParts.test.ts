@@ -265,6 +265,19 @@ describe('tables', () => {
     const composed = compose(bookOf([made]), context);
     const { marks } = fragmentsOf(composed).find((one) => one.marks !== undefined)!;
     expect(marks![0].width).to.be.closeTo(composed.geometry.measure, 0.1);
+    // A length holds, be it more or less than the content takes.
+    for (const width of [150, 260]) {
+      const set = table(
+        [
+          ['A', words(20, 3)],
+          ['x', words(12, 4)],
+        ],
+        '',
+        { setting: { width } },
+      );
+      const own = fragmentsOf(compose(bookOf([set]))).find((one) => one.marks !== undefined)!;
+      expect(own.marks![0].width).to.be.closeTo(width, 0.5);
+    }
     const list = displayPage(composed, 0, context);
     const colon = (text: string) => {
       const item = list.items.find((one) => one.text === text)!;

@@ -11,6 +11,7 @@ import { composeOne, flatten, styleOf, type Before } from '../flow/composeBlocks
 import type { ComposeContext } from '../flow/composeContext';
 import { itemStyle } from '../flow/listMarks';
 import { picturesOf, pictureStyle } from '../flow/setPictures';
+import { plainInTable } from './plainInTable';
 
 /** How lines of a cell stand. */
 export type CellSide = 'left' | 'right' | 'centre';
@@ -100,26 +101,12 @@ function ownStyle(block: Paragraph, tag: StyleTag, compose: ComposeContext): Res
 function inCell(style: ResolvedStyle, { touches }: Paragraph): ResolvedStyle {
   const { align } = touches ?? {};
   return {
-    ...style,
-    align: align === 'right' || align === 'centre' ? align : 'left',
-    meaning: 'table',
-    firstIndent: 0,
-    leftIndent: 0,
-    rightIndent: 0,
-    above: 0,
-    below: 0,
-    hyphenate: false,
+    ...plainInTable(style),
+    ...(align === 'right' || align === 'centre' ? { align } : {}),
     letterWidth: 0,
     letterPlay: 0,
     lastLine: 0,
     hangingPunctuation: 0,
-    withNext: false,
-    breakBefore: null,
-    initial: null,
-    ruleAbove: null,
-    ruleBelow: null,
-    background: null,
-    lineNumbers: 0,
   };
 }
 

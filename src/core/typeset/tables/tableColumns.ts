@@ -55,9 +55,11 @@ export function columnsOf(
   table: Table,
   rows: readonly (readonly PlacedCell[])[],
   columns: number,
-  { measure, gap: wanted, library }: Room,
+  { measure: most, gap: wanted, library }: Room,
 ): TableColumns | null {
   const looks = Array.from({ length: columns }, (_, k) => table.columnLooks?.[k] ?? NO_LOOK);
+  const wished = table.setting?.width;
+  const measure = typeof wished === 'number' ? Math.min(most, wished) : most;
   const gap = Math.max(wanted * LEAST_GAP, Math.min(wanted, (measure - LEAST_COLUMN * 4 * columns) / (columns - 1)));
   const room = measure - gap * (columns - 1);
   if (room < LEAST_COLUMN * columns) return null;
@@ -71,7 +73,7 @@ export function columnsOf(
     cells.map((cell) => wordsOf(cell, isBody(table, row) ? aligns[cell.column] : null, library)),
   );
   const { widths, areNarrow } = columnWidths(asked, looks, room, gap);
-  const set = spread(widths, gap, table.setting?.width, measure);
+  const set = spread(widths, gap, wished === undefined ? 0 : measure);
   const areWrapped = rows.some((cells, row) =>
     cells.some((cell, k) => asked[row][k].natural > widthOf(cell, widths, gap) + 0.01),
   );
@@ -120,10 +122,9 @@ function wordsIn({ composed }: ComposedCell['paragraphs'][number], library: Face
 }
 
 /** The columns side by side, wider where the table is to be wider than they are. */
-function spread(widths: readonly Pt[], gap: Pt, wished: 'column' | number | undefined, measure: Pt) {
+function spread(widths: readonly Pt[], gap: Pt, least: Pt) {
   const natural = widths.reduce((sum, width) => sum + width, gap * (widths.length - 1));
-  const width = wished === undefined ? natural : Math.min(measure, wished === 'column' ? measure : wished);
-  const more = Math.max(0, width - natural) / widths.length;
+  const more = Math.max(0, least - natural) / widths.length;
   const set = widths.map((own) => own + more);
   let left = 0;
   const starts = set.map((own) => {
@@ -131,7 +132,7 @@ function spread(widths: readonly Pt[], gap: Pt, wished: 'column' | number | unde
     left += own + gap;
     return start;
   });
-  return { widths: set, starts, width: Math.max(width, natural), gap };
+  return { widths: set, starts, width: Math.max(least, natural), gap };
 }
 
 /** Where lines of a cell stand by the side that a person or its column says; `mark` is not one of them. */

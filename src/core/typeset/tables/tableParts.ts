@@ -11,6 +11,7 @@ import { noteTablePart, type TablePart } from './tablePart';
 import { gridOf } from '../../copy/tableGrid';
 import type { LaidPart } from './laidPart';
 import { layParts } from './layParts';
+import { plainInTable } from './plainInTable';
 import { columnsOf, type PlacedCell } from './tableColumns';
 
 interface Known {
@@ -88,23 +89,10 @@ function madePart(
   compose: ComposeContext,
 ): TablePart {
   const style = compose.context.interner.intern({
-    ...styleOf(PLAIN_TABLE, compose),
+    ...plainInTable(styleOf(PLAIN_TABLE, compose)),
     tag: PLAIN_TABLE,
-    meaning: 'table',
     leading: height,
-    align: 'left',
-    firstIndent: 0,
-    leftIndent: 0,
-    rightIndent: 0,
-    hyphenate: false,
     keepTogether: true,
-    withNext: false,
-    breakBefore: null,
-    initial: null,
-    ruleAbove: null,
-    ruleBelow: null,
-    background: null,
-    lineNumbers: 0,
     above: isFirst ? AROUND : 0,
     below: isLast ? AROUND : 0,
   });

@@ -58,7 +58,7 @@ export const named =
   (state, dispatch, view) =>
     isInTable(state) && command(state, dispatch && ((transaction) => dispatch(transaction.setMeta(NAME, name))), view);
 
-/** Adds a row before the selected ones (-1) or after them: of the kind of a row of the body, but among heads. */
+/** Adds a row of the body before the selected ones (-1) or after them, with the caret in it. */
 export const addRowBeside = (side: -1 | 1): Command =>
   named('Row added', (state, dispatch) => {
     const rect = selectedRect(state);
