@@ -20,7 +20,7 @@ import { mustBeOneStream, regionAfter } from './regions';
 import { RegionClosing } from './regionClosing';
 import { RegionEnd } from './regionEnd';
 import { RegionStarts } from './regionStarts';
-import { cheapest, LAST_PAGES, LIMITS, type SearchLimits } from './searchLimits';
+import { cheapest, LAST_PAGES, LIMITS, TIE, type SearchLimits } from './searchLimits';
 import { CHOICE, FLAG, isInStep, isWrongSide, newState, StateList, withEntry, withWish, type Layer } from './stateList';
 
 const [SLACK, NO_GAP] = [1e-3, 0];
@@ -128,7 +128,7 @@ class Filler {
   private pass(entered: number): void {
     // A held start outweighs many a dear way to it.
     const isNarrow = entered > this.limits.many && !this.flow.isHeld && !this.item.isTall;
-    this.beam = isNarrow ? this.limits.narrow : this.limits.beam;
+    this.beam = (isNarrow ? this.limits.narrow : this.limits.beam) + TIE;
     this.few = Infinity;
     for (const anyWhite of [false, true]) {
       this.mayLeaveAny = anyWhite;

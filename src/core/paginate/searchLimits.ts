@@ -34,6 +34,12 @@ export const LIMITS: SearchLimits = {
   few: 12,
 };
 
+/**
+ * Costs nearer to each other than this are one: sums of the same prices differ in their last digits by the order in which they
+ * were added up, which an edit far before them changes. A way exactly as dear as a beam is wide goes on in every search.
+ */
+export const TIE = 1e-6;
+
 /** So many pages of text, as it is best set, could never be set as one. */
 export const LAST_PAGES = 2;
 

@@ -1,6 +1,7 @@
 // The states of the page search in packed arrays, one per way of standing somewhere in the text; the cheapest way to
 // each is kept. Two states are the same when nothing that follows can tell them apart.
 import type { PageSide } from '../model/spec/pageRoles';
+import { TIE } from './searchLimits';
 
 /** Bits of a state's flags. */
 export const FLAG = {
@@ -140,7 +141,7 @@ export class StateList {
         this.float[k] === float &&
         Math.round(this.used[k] / QUANTUM) === depth
       ) {
-        if (cost < this.cost[k] - 1e-9) {
+        if (cost < this.cost[k] - TIE) {
           this.improved += 1;
           if (k <= this.looked && k < this.again && line === this.lookedLine) this.again = k;
           this.cost[k] = cost;
@@ -321,11 +322,11 @@ export function stateOf({ fields, reals }: Layer, k: number): LayerState {
 export function isInStep(list: StateList, layer: Layer): boolean {
   if (list.count !== layer.entered || list.count === 0) return false;
   const step = list.cost[0] - layer.reals[1];
-  if (list.least !== layer.least && !(Math.abs(list.least - layer.least - step) <= 1e-6)) return false;
+  if (list.least !== layer.least && !(Math.abs(list.least - layer.least - step) <= TIE)) return false;
   for (let k = 0; k < layer.entered; k += 1) {
     const state = stateOf(layer, k);
     if (STEADY.some((key) => list[key][k] !== state[key])) return false;
-    if (Math.abs(list.cost[k] - state.cost - step) > 1e-6) return false;
+    if (Math.abs(list.cost[k] - state.cost - step) > TIE) return false;
   }
   return true;
 }

@@ -131,23 +131,29 @@ describe('pages poured into regions of several depths', () => {
     );
   });
 
-  it('after an edit are those of a search from the start, with notes and floats', () => {
-    fc.assert(
-      fc.property(
-        fc.array(withFloats, { minLength: 60, maxLength: 110 }),
-        fc.nat(),
-        fc.array(withFloats, { maxLength: 2 }),
-        shapesOf(oneColumn, 9, 14),
-        (parts, where, put, pages) => {
-          const before = flowOf(parts);
-          const at = where % parts.length;
-          const after = [...before.slice(0, at), ...flowOf(put), ...before.slice(at + 1)];
-          goesOn(before, after, planOf(0, { pages }));
-        },
-      ),
-      { numRuns: 50 },
-    );
-  });
+  // The seed brings ways exactly as dear as the beam is wide.
+  for (const [name, chosen] of [
+    ['with notes and floats', {}],
+    ['where the beam cuts between equals', { seed: -773843605 }],
+  ] as const) {
+    it(`after an edit are those of a search from the start, ${name}`, () => {
+      fc.assert(
+        fc.property(
+          fc.array(withFloats, { minLength: 60, maxLength: 110 }),
+          fc.nat(),
+          fc.array(withFloats, { maxLength: 2 }),
+          shapesOf(oneColumn, 9, 14),
+          (parts, where, put, pages) => {
+            const before = flowOf(parts);
+            const at = where % parts.length;
+            const after = [...before.slice(0, at), ...flowOf(put), ...before.slice(at + 1)];
+            goesOn(before, after, planOf(0, { pages }));
+          },
+        ),
+        { numRuns: 50, ...chosen },
+      );
+    });
+  }
 });
 
 describe('pages poured into regions of several widths', () => {
