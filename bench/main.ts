@@ -16,6 +16,7 @@ import { dragFigure, withFigures } from './figures';
 import { measureReach } from './specChanges';
 import { peerText } from './peerText';
 import { seededText } from './seededText';
+import { measureTable, withTable, withTables } from './tables';
 
 const folder = fileURLToPath(new URL('../../generated/public', import.meta.url));
 const source = readFileSync(join(folder, '../../demo/the-ferry-register.txt'), 'utf8');
@@ -110,10 +111,18 @@ const ofTheTime = (book: Book) =>
 const inPlace = ofTheTime(withFigures(long, 120, ['here']));
 console.log(`  the same with 120 figures and captions: ${inPlace} of the time, at all places ${ofTheTime(figured)}`);
 
+console.log(`  the same with 100 tables and captions: ${ofTheTime(withTables(long, 100))} of the time`);
+
 const novel = bookOf('the-ferry-register.docx', demo);
 const dragged = dragFigure(novel, assets.contextFor(novel), 80);
 console.log(
   `  a figure beside text dragged through The Ferry Register: its chapter composed p50 ${ms(dragged[40])}, p95 ${ms(dragged[76])}`,
+);
+
+const large = withTable(bookOf('a.txt', new TextEncoder().encode('Chapter 1\n\nLevels of all stations.\n')), 5000, 8);
+const { first, again, typed } = measureTable(large, assets.contextFor(large), 60);
+console.log(
+  `\nA table of 5000 rows by 8 columns: composed the first time ${ms(first)}, again ${ms(again)}; a figure typed in a cell p50 ${ms(typed[30])}, p95 ${ms(typed[57])}`,
 );
 
 const reach = measureReach(long, contextWithFaces(long, ['source-serif-4']), 6);

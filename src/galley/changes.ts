@@ -4,7 +4,7 @@ import type { Node } from 'prosemirror-model';
 import type { EditorState, Transaction } from 'prosemirror-state';
 import type { BookEdit } from '../core/model/copy/bookEdit';
 import type { StreamId } from '../core/model/copy/streams';
-import { toBlock } from './convert';
+import { blocksOfCell, toBlock } from './convert';
 
 /** Children of a document that differ from another's: from `at`, so many of the old and of the new. */
 export interface ChangedChildren {
@@ -34,6 +34,12 @@ export function replaceBlocksEdit(
 ): Extract<BookEdit, { kind: 'replaceBlocks' }> | null {
   const changed = changedChildren(before, after);
   if (changed === null) return null;
+  const cell = isEmpty ? null : changedCell(before, after, changed);
+  if (cell !== null) {
+    const was = blocksOfCell(cell.before);
+    if (was !== undefined)
+      return replaceBlocksEdit(cell.before.attrs.id as StreamId, cell.before, cell.after, 0, was.length === 0);
+  }
   const { at, removed, inserted } = changed;
   const blocks = (doc: Node, count: number) => Array.from({ length: count }, (_, k) => toBlock(doc.child(at + k)));
   return {
@@ -43,6 +49,27 @@ export function replaceBlocksEdit(
     removed: isEmpty ? [] : blocks(before, removed),
     inserted: blocks(after, inserted),
   };
+}
+
+/** The one cell that is all that changed of a document: a letter typed in a large table is an edit of its cell. Null for any other change. */
+function changedCell(
+  before: Node,
+  after: Node,
+  { at, removed, inserted }: ChangedChildren,
+): { readonly before: Node; readonly after: Node; readonly start: number } | null {
+  if (removed !== 1 || inserted !== 1) return null;
+  let [was, is] = [before.child(at), after.child(at)];
+  let start = 0;
+  for (let k = 0; k < at; k += 1) start += after.child(k).nodeSize;
+  if (was.type.name !== 'table') return null;
+  for (let depth = 0; depth < 2; depth += 1) {
+    const changed = was.sameMarkup(is) ? changedChildren(was, is) : null;
+    if (changed?.removed !== 1 || changed.inserted !== 1) return null;
+    start += 1;
+    for (let k = 0; k < changed.at; k += 1) start += is.child(k).nodeSize;
+    [was, is] = [was.child(changed.at), is.child(changed.at)];
+  }
+  return was.sameMarkup(is) && was.attrs.id !== null ? { before: was, after: is, start } : null;
 }
 
 /** What the naming of new blocks needs to know of the book. */
@@ -78,8 +105,13 @@ export function nameChanged(
   const changed = changedChildren(before, state.doc);
   const nothing = { copied: [], dropped: [] };
   if (changed === null) return { transaction: null, records: nothing };
-  const was = namesIn(before, changed.at, changed.removed);
-  const now = namesIn(state.doc, changed.at, changed.inserted);
+  const cell = changedCell(before, state.doc, changed);
+  const was =
+    cell === null ? namesIn(before, changed.at, changed.removed) : namesIn(cell.before, 0, cell.before.childCount);
+  const now =
+    cell === null
+      ? namesIn(state.doc, changed.at, changed.inserted)
+      : namesIn(cell.after, 0, cell.after.childCount, cell.start + 1);
   const known = new Set(was.map(({ name }) => name));
   const kept = new Set<string | null>();
   const copied: { kind: RecordKind; from: string; to: string }[] = [];
@@ -111,10 +143,10 @@ interface Named {
   readonly record: RecordKind | null;
 }
 
-/** Everything with an id in some children of a document, with its position. */
-function namesIn(doc: Node, at: number, count: number): Named[] {
+/** Everything with an id in some children of a node, with its position; `first`: that of its first child. */
+function namesIn(doc: Node, at: number, count: number, first = 0): Named[] {
   const names: Named[] = [];
-  let start = 0;
+  let start = first;
   for (let k = 0; k < at; k += 1) start += doc.child(k).nodeSize;
   for (let k = at; k < at + count; k += 1) {
     const child = doc.child(k);

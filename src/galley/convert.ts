@@ -10,13 +10,14 @@ import {
   type InlineObject,
   type Paragraph,
   type Span,
+  type StyleTag,
   type Table,
   type TableCell,
   type TableRowKind,
   type TableRowLook,
   type TextTouches,
 } from '../core/model/copy/streams';
-import { gridOf } from '../core/copy/tableGrid';
+import { gridOf, type GridCell } from '../core/copy/tableGrid';
 import { paragraphAttributes, schema, TOUCH_MARKS } from './schema';
 import type { TableAttributes } from './tableNodes';
 
@@ -60,31 +61,54 @@ export function bind(node: Node, block: Block): void {
 /** The block that a node is known to stand for; undefined when it has not been converted. */
 export const knownBlock = (node: Node): Block | undefined => blockOf.get(node);
 
-/** Rows that lack cells get empty ones, and an empty cell a paragraph: both need a place for the caret. */
+const nodeOfRow = new WeakMap<readonly GridCell[], { readonly looks: string; readonly node: Node }>();
+const nodeOfCell = new WeakMap<TableCell, Node>();
+const cellOfNode = new WeakMap<Node, TableCell>();
+
+/** Rows that lack cells get empty ones, and an empty cell a paragraph: both need a place for the caret. Rows that are as they were keep their nodes. */
 function tableNode(table: Table): Node {
   const { columns, rows: grid } = gridOf(table);
-  const blank = () => schema.node('cell', null, [schema.node('paragraph', { style: table.style })]);
+  const { id, style, columnLooks = null, setting = null } = table;
   /** Of each column, the row before which a cell from above takes it. */
   const taken: number[] = [];
   const rows = grid.map((cells, k) => {
-    const made = cells.map(({ cell, column, across, down }) => {
+    for (const { column, across, down } of cells)
       for (let at = column; at < column + across; at += 1) taken[at] = k + down;
-      const { id, blocks, align = null } = cell;
-      const content = blocks.length === 0 ? [schema.node('paragraph', { style: table.style })] : blocks.map(toNode);
-      return schema.node('cell', { id, colspan: across, rowspan: down, align }, content);
-    });
-    for (let at = 0; at < columns; at += 1) if ((taken[at] ?? 0) <= k) made.push(blank());
+    let blanks = 0;
+    for (let at = 0; at < columns; at += 1) if ((taken[at] ?? 0) <= k) blanks += 1;
+    const kind = rowKindOf(table, k);
     const breakBefore = table.rowLooks?.[k]?.breakBefore === true;
-    return schema.node('row', { kind: rowKindOf(table, k), breakBefore }, made);
+    const looks = `${kind} ${breakBefore} ${blanks} ${style}`;
+    const known = nodeOfRow.get(cells);
+    if (known?.looks === looks) return known.node;
+    const made = cells.map((cell) => cellNode(cell, style));
+    for (let blank = 0; blank < blanks; blank += 1)
+      made.push(schema.node('cell', null, [schema.node('paragraph', { style })]));
+    const node = schema.node('row', { kind, breakBefore }, made);
+    nodeOfRow.set(cells, { looks, node });
+    return node;
   });
-  const { id, style, columnLooks = null, setting = null } = table;
   return schema.node('table', { id, style, columnLooks, setting }, rows);
 }
+
+function cellNode({ cell, across, down }: GridCell, style: StyleTag): Node {
+  const { id, blocks, align = null } = cell;
+  const known = nodeOfCell.get(cell);
+  if (known?.attrs.colspan === across && known.attrs.rowspan === down && blocks.length > 0) return known;
+  const content = blocks.length === 0 ? [schema.node('paragraph', { style })] : blocks.map(toNode);
+  const node = schema.node('cell', { id, colspan: across, rowspan: down, align }, content);
+  nodeOfCell.set(cell, node);
+  cellOfNode.set(node, cell);
+  return node;
+}
+
+/** The blocks of the cell that a node is known to stand for; undefined when it has not been converted. */
+export const blocksOfCell = (node: Node): readonly Block[] | undefined => cellOfNode.get(node)?.blocks;
 
 function tableBlock(node: Node): Table {
   const { id, style, columnLooks, setting } = node.attrs as TableAttributes;
   const rowNodes = childrenOf(node);
-  const rows = rowNodes.map((row) => childrenOf(row).map(cellOf));
+  const rows = rowNodes.map(cellsOf);
   const looks = rowNodes.map(({ attrs }): TableRowLook => {
     const { kind, breakBefore } = attrs as { kind: TableRowKind | null; breakBefore: boolean };
     return { kind: kind ?? 'body', ...(breakBefore ? { breakBefore } : {}) };
@@ -109,15 +133,29 @@ interface CellAttributes {
   readonly align: CellAlign | null;
 }
 
+const cellsOfRow = new WeakMap<Node, readonly TableCell[]>();
+
+function cellsOf(row: Node): readonly TableCell[] {
+  let cells = cellsOfRow.get(row);
+  if (cells === undefined) cellsOfRow.set(row, (cells = childrenOf(row).map(cellOf)));
+  return cells;
+}
+
 function cellOf(node: Node): TableCell {
+  const known = cellOfNode.get(node);
+  // An empty cell has a paragraph now: it has been named with the others.
+  if (known !== undefined && known.blocks.length > 0) return known;
   const { id, colspan, rowspan, align } = node.attrs as CellAttributes;
-  return {
+  const cell = {
     id,
     blocks: childrenOf(node).map(toBlock),
     ...(colspan > 1 ? { across: colspan } : {}),
     ...(rowspan > 1 ? { down: rowspan } : {}),
     ...(align === null ? {} : { align }),
   };
+  cellOfNode.set(node, cell);
+  nodeOfCell.set(cell, node);
+  return cell;
 }
 
 export function childrenOf(node: Node): Node[] {

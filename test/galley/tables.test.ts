@@ -5,7 +5,8 @@ import { EditorState, TextSelection, type Command } from 'prosemirror-state';
 import { CellSelection, TableMap } from 'prosemirror-tables';
 import { gridOf } from '../../src/core/copy/tableGrid';
 import type { Block, Paragraph, Table, TableCell, TableRowKind } from '../../src/core/model/copy/streams';
-import { nameChanged, replaceBlocksEdit, toBlock, toDocument } from '../../src/galley';
+import { applyEdits, invertEdit } from '../../src/core/index';
+import { externalTransaction, nameChanged, replaceBlocksEdit, toBlock, toDocument } from '../../src/galley';
 import {
   addColumnBeside,
   addRowBeside,
@@ -29,7 +30,7 @@ import {
   textFromTable,
 } from '../../src/ui/routes/copy/galley/tableText';
 import { breaksTable } from '../../src/ui/routes/copy/galley/streamEdits';
-import { p, resetIds } from '../build/book';
+import { book, chapter, p, resetIds } from '../build/book';
 
 let next = 1;
 const cell = (text: string, rest: Partial<TableCell> = {}): TableCell => ({
@@ -241,13 +242,47 @@ describe('tables in the galley', () => {
     expect(back.rowLooks).to.equal(undefined);
   });
 
-  it('whose rows would be left uneven are not taken, and an edit of the book has only the table', () => {
+  it('whose rows would be left uneven are not taken', () => {
     const start = at([p('x'), SMALL(), p('y')], 'e');
     const uneven = start.apply(start.tr.delete(start.selection.$from.before(-1), start.selection.$from.after(-1)));
     expect(breaksTable(start.doc, uneven.doc)).to.equal(true);
     const typed = start.apply(start.tr.insertText('more'));
     expect(breaksTable(start.doc, typed.doc)).to.equal(false);
+  });
+
+  it('are edited cell by cell: a letter typed is an edit of its cell, and all else of the book stays the same', () => {
+    const blocks = [p('x'), SMALL(), p('y')];
+    const start = at(blocks, 'e');
+    const typed = start.apply(start.tr.insertText('more'));
     const edit = replaceBlocksEdit('d1', start.doc, typed.doc)!;
-    expect([edit.at, edit.removed.length, edit.inserted.length]).to.deep.equal([1, 1, 1]);
+    const table = blocks[1] as Table;
+    const row = wordsOf(table).findIndex((words) => words.includes('e'));
+    const column = wordsOf(table)[row].indexOf('e');
+    expect(edit.stream).to.equal(table.rows[row][column].id);
+    expect(edit.removed).to.deep.equal(table.rows[row][column].blocks);
+    const before = book([{ ...chapter('One', 'x'), id: 'd1', blocks } as never]);
+    const after = applyEdits(before, [edit]);
+    const changed = after.divisions[0].blocks[1] as Table;
+    expect(wordsOf(changed)[row][column]).to.equal('more' + wordsOf(table)[row][column]);
+    expect(changed.rows[0]).to.equal(table.rows[0]);
+    expect(changed.rows[row][0]).to.equal(table.rows[row][0]);
+    // The document stands for the book as it is now: nothing is to be taken in.
+    const taken = externalTransaction(typed, after.divisions[0].blocks);
+    expect(taken?.steps ?? []).to.have.length(0);
+    expect(applyEdits(after, [invertEdit(edit)]).divisions[0].blocks).to.deep.equal(blocks);
+    // Rows that nobody touched are the same nodes.
+    expect(toDocument(after.divisions[0].blocks).child(1).child(0)).to.equal(typed.doc.child(1).child(0));
+  });
+
+  it('fill a cell that the book has empty', () => {
+    const empty = table([[{ ...cell('z'), blocks: [] }, 'b']]);
+    const start = EditorState.create({ doc: toDocument([empty]) });
+    const inside = start.apply(start.tr.insertText('new', 4));
+    const { transaction } = nameChanged(start.doc, inside, { take: (letter) => `${letter}77`, recordFor: () => null });
+    const typed = inside.apply(transaction!);
+    const edit = replaceBlocksEdit('d1', start.doc, typed.doc)!;
+    expect([edit.stream, edit.removed.length]).to.deep.equal([empty.rows[0][0].id, 0]);
+    expect(edit.inserted).to.have.length(1);
+    expect(edit.inserted[0]).to.include({ id: 'p77', text: 'new' });
   });
 });

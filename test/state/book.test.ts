@@ -22,7 +22,8 @@ import { bookFingerprint } from '../../src/core/copy/bookFingerprint';
 import type { ComposedSummary } from '../../src/worker/typesetClient';
 import { bringCopyIn, keepPicture, putTable } from '../../src/state/arrival/incomingThunks';
 import { eachPicture } from '../../src/core/model/copy/book';
-import { figuresIn } from '../../src/core/model/copy/streams';
+import { figuresIn } from '../../src/core/model/copy/holders';
+
 import { jpegOf, pngOf } from '../build/pictures';
 import { setParticularsEdit } from '../../src/core/edit';
 import { opened, sample, until, world, type World } from '../build/world';

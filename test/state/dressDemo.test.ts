@@ -6,7 +6,8 @@ import { decodeDrawing } from '../../src/core/base/images/decoders';
 import { dressHandbook } from '../../src/core/edit';
 import { makeBook, readManuscript } from '../../src/core/import';
 import { ORNAMENTS } from '../../src/core/looks/ornaments';
-import { figuresIn, notesIn } from '../../src/core/model/copy/streams';
+import { figuresIn, notesIn } from '../../src/core/model/copy/holders';
+
 import { displayPage } from '../../src/core/typeset';
 import { checkBook } from '../../src/core/validate';
 import { loadDecoders } from '../../src/decoders/loadDecoders';

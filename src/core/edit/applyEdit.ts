@@ -4,7 +4,7 @@ import { mapAnchors } from './anchors/mapAnchors';
 import { invariant, unreachable } from '../base/errors';
 import { figureOfStream, type Book, type Division } from '../model/copy/book';
 import type { BookEdit, Plain } from '../model/copy/bookEdit';
-import type { Block, StreamId, TableCell } from '../model/copy/streams';
+import type { Block, StreamId } from '../model/copy/streams';
 
 /**
  * The book after the edit, its anchors where the edit took them. Throws InvariantError when the edit was made for another state
@@ -118,28 +118,29 @@ function withStream(book: Book, id: StreamId, change: (blocks: readonly Block[])
   return withCell(book, id, change);
 }
 
+/** Rows and cells that do not hold the stream stay the same objects: what was made of them is known by them. */
 function withCell(book: Book, id: StreamId, change: (blocks: readonly Block[]) => readonly Block[]): Book {
-  let found = false;
-  const inBlocks = (blocks: readonly Block[]): readonly Block[] => {
-    const next = blocks.map((block) => {
-      if (block.kind !== 'table') return block;
-      const rows = block.rows.map((row) => row.map(inCell));
-      return found ? { ...block, rows } : block;
-    });
-    return next;
+  const inBlocks = (blocks: readonly Block[]): readonly Block[] | null => {
+    for (let k = 0; k < blocks.length; k += 1) {
+      const block = blocks[k];
+      if (block.kind !== 'table') continue;
+      for (let row = 0; row < block.rows.length; row += 1) {
+        const cells = block.rows[row];
+        for (let column = 0; column < cells.length; column += 1) {
+          const cell = cells[column];
+          const changed = cell.id === id ? change(cell.blocks) : inBlocks(cell.blocks);
+          if (changed === null) continue;
+          const rows = block.rows.with(row, cells.with(column, { ...cell, blocks: changed }));
+          return blocks.with(k, { ...block, rows });
+        }
+      }
+    }
+    return null;
   };
-  const inCell = (cell: TableCell): TableCell => {
-    if (cell.id !== id) return { ...cell, blocks: inBlocks(cell.blocks) };
-    found = true;
-    return { ...cell, blocks: change(cell.blocks) };
-  };
-  const divisions = book.divisions.map((division) => {
-    if (found || !division.blocks.some((block) => block.kind === 'table')) return division;
-    const blocks = inBlocks(division.blocks);
-    return found ? { ...division, blocks } : division;
-  });
-  invariant(found, `stream ${id} exists`);
-  return { ...book, divisions };
+  let blocks: readonly Block[] | null = null;
+  const at = book.divisions.findIndex((division) => (blocks = inBlocks(division.blocks)) !== null);
+  invariant(blocks !== null, `stream ${id} exists`);
+  return { ...book, divisions: book.divisions.with(at, { ...book.divisions[at], blocks }) };
 }
 
 function withEntry<T>(record: Readonly<Record<string, T>>, key: string, value: T | null): Record<string, T> {

@@ -5,7 +5,8 @@ import { isMadeDivision, namesOf, type Book } from '../model/copy/book';
 import type { IncomingHeading, Manuscript } from '../model/copy/manuscript';
 import { noteClass } from '../model/spec/notes';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
-import { picturesIn, type Block, type PictureBytes } from '../model/copy/streams';
+import { picturesIn } from '../model/copy/holders';
+import type { Block, PictureBytes } from '../model/copy/streams';
 
 const LEVELS: Readonly<Record<string, number>> = table({
   heading1: 1,

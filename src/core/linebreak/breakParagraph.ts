@@ -8,6 +8,7 @@ import { findTies } from './ties';
 import { initialWidths } from './initialShape';
 import { faultsOf } from './lineFaults';
 import { chooseNearEqual, mostWays } from './nearEqual';
+import { oneLine } from './oneLine';
 import { packLines, type LineSettings } from './packLines';
 import { rulerOf } from './tabs';
 import type { FitSettings, FittedLines } from './fitSettings';
@@ -42,6 +43,8 @@ export function breakParagraph(
   context: BreakContext,
   wish: VariantWish = 'none',
 ): BrokenSettings {
+  const whole = isBalanced(styled.style) || wish !== 'none' ? null : oneLine(styled, shaped, measure, context);
+  if (whole !== null) return { best: whole, shorter: null, longer: null };
   const { breaks, widths, settings } = prepare(styled, shaped, measure, context);
   const best = packLines(styled, breaks, widths, settings, chooseLines(styled, breaks, widths, settings, fitLines)!);
   const variant = (step: -1 | 1): BrokenParagraph | null => {

@@ -6,7 +6,8 @@ import { settledKind } from './settledKind';
 import type { Book, Division } from '../model/copy/book';
 import { NOTE_SYMBOLS, noteKind, type NoteKind } from '../model/spec/notes';
 import type { NotePlaces } from '../model/composed/referenceTable';
-import { notesIn, type Block, type StreamId } from '../model/copy/streams';
+import { notesIn } from '../model/copy/holders';
+import type { Block, StreamId } from '../model/copy/streams';
 
 export interface NumberedNotes {
   /** What stands in the text for each note, without the signs around it; empty for keyed ones. A note without a reference has none. */

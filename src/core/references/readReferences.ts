@@ -2,6 +2,7 @@
 // cross-references go to, and where the words of the index are.
 import { append } from '../base/append';
 import type { Book, Division } from '../model/copy/book';
+import { holdersIn } from '../model/copy/holders';
 import type { Page } from '../model/composed/pages';
 import type {
   CaptionPlace,
@@ -176,8 +177,7 @@ function captionKind(blocks: readonly Block[], index: number): CaptionPlace['kin
 /** References and index marks of a block, its notes and its cells. */
 function collectObjects(block: Block, facts: ReferenceFacts, made: Collected): void {
   if (block.kind === 'table') {
-    for (const row of block.rows)
-      for (const cell of row) for (const inner of cell.blocks) collectObjects(inner, facts, made);
+    for (const holder of holdersIn(block)) collectObjects(holder.block, facts, made);
     return;
   }
   if (block.objects.length === 0) return;

@@ -15,6 +15,7 @@ export type SpaceOfFamily = (family: string) => number;
 /** Keeps one object per set of values, over all specs of a session. */
 export class StyleInterner {
   private readonly known = new Map<string, ResolvedStyle>();
+  private readonly derived = new WeakMap<ResolvedStyle, Map<string, ResolvedStyle>>();
 
   intern(style: ResolvedStyle): ResolvedStyle {
     const key = JSON.stringify(style);
@@ -22,6 +23,15 @@ export class StyleInterner {
     if (found !== undefined) return found;
     this.known.set(key, style);
     return style;
+  }
+
+  /** An interned style changed in one way, which `change` names: looked up without a glance at the rest. */
+  derive(style: ResolvedStyle, change: string, make: () => ResolvedStyle): ResolvedStyle {
+    let changed = this.derived.get(style);
+    if (changed === undefined) this.derived.set(style, (changed = new Map()));
+    let made = changed.get(change);
+    if (made === undefined) changed.set(change, (made = this.intern(make())));
+    return made;
   }
 }
 

@@ -145,8 +145,3 @@ function layersOver(under: Tables): Tables {
   const over = (table: unknown) => new Layer(table as Kept<unknown, unknown>);
   return Object.fromEntries(Object.entries(under).map(([name, table]) => [name, over(table)])) as unknown as Tables;
 }
-
-/** True when both lists hold the same values by identity. */
-export function sameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
-  return a.length === b.length && a.every((part, index) => part === b[index]);
-}

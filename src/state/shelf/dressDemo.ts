@@ -1,5 +1,6 @@
 // A demonstration book with its figures, tables and ornaments: what a person would put in, from a table of where and how.
-import { figuresIn, OBJECT_CHARACTER, paragraph, type Block, type PictureFacts } from '../../core/model/copy/streams';
+import { figuresIn } from '../../core/model/copy/holders';
+import { OBJECT_CHARACTER, paragraph, type Block, type PictureFacts } from '../../core/model/copy/streams';
 import type { Book, Division } from '../../core/model/copy/book';
 import { withTable, withTableNumbers, type DemoTable } from './demoTables';
 import type { Figure } from '../../core/model/copy/figures';

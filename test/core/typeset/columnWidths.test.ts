@@ -1,7 +1,7 @@
 // Widths of a table's columns: the least height, against brute force; never over the measure.
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { columnWidths, type CellWords, type WidthWish } from '../../../src/core/typeset/tables/columnWidths';
+import { askedBy, columnWidths, type CellWords, type WidthWish } from '../../../src/core/typeset/tables/columnWidths';
 import { linesIn } from '../../../src/core/typeset/tables/textWidths';
 
 const SPACE = 3;
@@ -56,6 +56,9 @@ function bruteForce(rows: readonly (readonly CellWords[])[], columns: number, ro
   return best;
 }
 
+const widthsFor = (rows: readonly (readonly CellWords[])[], wishes: readonly WidthWish[], room: number, gap: number) =>
+  columnWidths(askedBy(rows.flat(), wishes.length), () => rows, wishes, room, gap);
+
 describe('widths of columns', () => {
   it('make the table as low as brute force makes it, its words whole', () => {
     fc.assert(
@@ -66,7 +69,7 @@ describe('widths of columns', () => {
           const least = sum(none(columns).map((_, k) => Math.max(...rows.map((cells) => cells[k].least))));
           const natural = sum(none(columns).map((_, k) => Math.max(...rows.map((cells) => cells[k].natural))));
           const room = Math.ceil(least + 1 + (natural - least) * share);
-          const { widths, areNarrow } = columnWidths(rows, none(columns), room, 0);
+          const { widths, areNarrow } = widthsFor(rows, none(columns), room, 0);
           expect(sum(widths)).to.be.at.most(room + 0.02);
           expect(areNarrow).to.equal(false);
           expect(heightOf(rows, widths)).to.be.at.most(bruteForce(rows, columns, room) + 1e-6);
@@ -82,7 +85,7 @@ describe('widths of columns', () => {
         fc.integer({ min: 1, max: 9 }).chain((columns) => fc.tuple(fc.constant(columns), table(columns, 6, 9))),
         fc.integer({ min: 20, max: 900 }),
         ([columns, rows], room) => {
-          const { widths, areNarrow } = columnWidths(rows, none(columns), room, 0);
+          const { widths, areNarrow } = widthsFor(rows, none(columns), room, 0);
           expect(sum(widths)).to.be.at.most(room + 0.02);
           const least = none(columns).map((_, k) => Math.max(...rows.map((cells) => cells[k].least)));
           if (sum(least) <= room - 0.02) {
@@ -96,7 +99,7 @@ describe('widths of columns', () => {
 
   it('are what a person says: lengths as they are, shares of the rest, cut where they come to more than the room', () => {
     const rows = [[cellOf([30, 30], 0), cellOf([20], 1), cellOf([20, 20, 20], 2)]];
-    const set = (wishes: readonly WidthWish[]) => columnWidths(rows, wishes, 120, 0);
+    const set = (wishes: readonly WidthWish[]) => widthsFor(rows, wishes, 120, 0);
     expect(set([{ width: 40 }, {}, {}]).widths[0]).to.be.closeTo(40, 1e-9);
     expect(set([{}, { share: 2 }, { share: 1 }]).widths).to.deep.equal([63, 38, 19]);
     expect(sum(set([{ width: 300 }, { width: 100 }, {}]).widths)).to.be.at.most(120.01);
@@ -105,7 +108,7 @@ describe('widths of columns', () => {
 
   it('give a cell over several columns what it lacks', () => {
     const wide: CellWords = { ...cellOf([90], 0), across: 2 };
-    const { widths } = columnWidths([[wide], [cellOf([10], 0), cellOf([20], 1)]], none(2), 200, 6);
+    const { widths } = widthsFor([[wide], [cellOf([10], 0), cellOf([20], 1)]], none(2), 200, 6);
     expect(sum(widths) + 6).to.be.at.least(90 - 1e-9);
   });
 });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { figuresIn, isPictureAlone, type Table } from '../../../src/core/model/copy/streams';
+import { figuresIn } from '../../../src/core/model/copy/holders';
+import { isPictureAlone, type Table } from '../../../src/core/model/copy/streams';
 import type { FigureText } from '../../../src/core/model/copy/figures';
 import { readFileSync } from 'node:fs';
 import { ImportError, ValueError } from '../../../src/core/base/errors';

@@ -6,7 +6,8 @@ import { takeGalleyChange } from '../../../src/state/copy/galleyThunks';
 import { isRecordKnown, keepCopied } from '../../../src/state/copy/takenRecords';
 import { removeDivision } from '../../../src/state/order/orderThunks';
 import { keyOfFigure, pastedFigure } from '../../../src/galley';
-import { figuresIn, OBJECT_CHARACTER, type Paragraph } from '../../../src/core/model/copy/streams';
+import { figuresIn } from '../../../src/core/model/copy/holders';
+import { OBJECT_CHARACTER, type Paragraph } from '../../../src/core/model/copy/streams';
 import { pngOf } from '../../build/pictures';
 import { opened, type World } from '../../build/world';
 

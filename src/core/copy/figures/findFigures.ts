@@ -1,14 +1,8 @@
 // Where figures are in a book: their marks, and the figure of a place on the pages.
 import { blocksOfStream, type Book } from '../../model/copy/book';
 import type { Figure } from '../../model/copy/figures';
-import {
-  figuresIn,
-  isFigureAlone,
-  type Block,
-  type FigureId,
-  type Paragraph,
-  type StreamId,
-} from '../../model/copy/streams';
+import { figuresIn } from '../../model/copy/holders';
+import { isFigureAlone, type Block, type FigureId, type Paragraph, type StreamId } from '../../model/copy/streams';
 
 /** Where the mark of a figure stands. */
 export interface MarkPlace {

@@ -4,14 +4,15 @@
 import type { Book } from '../../model/copy/book';
 import type { Figure, Figures } from '../../model/copy/figures';
 import { settingOf } from '../../model/copy/figureSetting';
+import { figuresIn } from '../../model/copy/holders';
 import {
-  figuresIn,
   isFigureAlone,
   OBJECT_CHARACTER,
   paragraph as makeParagraph,
   type Block,
   type FigureTie,
   type Paragraph,
+  type TableCell,
   type PictureFacts,
   type StreamId,
 } from '../../model/copy/streams';
@@ -95,7 +96,15 @@ function flatBlock(block: Block, figures: Figures): readonly Block[] {
 }
 
 function flatTable(table: Extract<Block, { kind: 'table' }>, figures: Figures): Block {
-  const rows = table.rows.map((row) => row.map((cell) => ({ ...cell, blocks: flatBlocks(cell.blocks, figures) })));
+  const flatCell = (cell: TableCell) => {
+    const blocks = flatBlocks(cell.blocks, figures);
+    return blocks === cell.blocks ? cell : withBlocks(cell, blocks);
+  };
+  // Rows without figures stay the same objects.
+  const rows = table.rows.map((row) => {
+    const flat = row.map(flatCell);
+    return flat.every((cell, k) => cell === row[k]) ? row : flat;
+  });
   return { ...table, rows };
 }
 

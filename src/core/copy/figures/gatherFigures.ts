@@ -2,8 +2,8 @@
 import type { Book, Division } from '../../model/copy/book';
 import type { Figure, FigurePart, FigureText } from '../../model/copy/figures';
 import { PLAIN_FIGURE, settingOf } from '../../model/copy/figureSetting';
+import { figuresIn } from '../../model/copy/holders';
 import {
-  figuresIn,
   isPictureAlone,
   OBJECT_CHARACTER,
   type Block,

@@ -1,7 +1,8 @@
 // Which paragraphs of a newer version are which of the older one: by equal text first, then inside the gaps by likeness, in
 // order both times.
 import { append } from '../../base/append';
-import { OBJECT_CHARACTER, type Block, picturesIn } from '../../model/copy/streams';
+import { picturesIn } from '../../model/copy/holders';
+import { OBJECT_CHARACTER, type Block } from '../../model/copy/streams';
 
 /** Pairs of places, old and new, each used once, both rising. */
 export type Alignment = readonly (readonly [number, number])[];

@@ -1,7 +1,8 @@
 // Where the blocks of a newer version go: into the divisions that the book has, and into new ones where the manuscript begins one.
 import { table } from '../../base/table';
 import type { Division } from '../../model/copy/book';
-import { picturesIn, type Block, type BlockId, type StreamId } from '../../model/copy/streams';
+import { picturesIn } from '../../model/copy/holders';
+import type { Block, BlockId, StreamId } from '../../model/copy/streams';
 
 /** Characters of a paragraph that a report shows. */
 const SAMPLE = 80;

@@ -4,10 +4,9 @@ import { withLooksOf } from './tableLooks';
 import { append } from '../../base/append';
 import { eachStream, isMadeDivision, type Book, type Division, type Note } from '../../model/copy/book';
 import type { CopyChange, ReplaceReport } from '../../model/copy/manuscript';
+import { notesIn, picturesIn } from '../../model/copy/holders';
 import {
   normaliseSpans,
-  notesIn,
-  picturesIn,
   type Block,
   type Paragraph,
   type BlockId,

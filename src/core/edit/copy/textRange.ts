@@ -5,10 +5,9 @@ import type { Book } from '../../model/copy/book';
 import type { BookEdit, TextSelection } from '../../model/copy/bookEdit';
 import { partsOfRange, type BlockPart } from '../../copy/textRange';
 import { appendParagraph, cutParagraph } from '../../copy/cutParagraph';
+import { figuresIn, notesIn } from '../../model/copy/holders';
 import {
   normaliseSpans,
-  figuresIn,
-  notesIn,
   paragraph,
   type Block,
   type Paragraph,

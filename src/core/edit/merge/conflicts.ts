@@ -4,15 +4,8 @@ import type { BookEdit } from '../../model/copy/bookEdit';
 import type { CopyConflict } from '../../model/copy/manuscript';
 import { flatBlocks } from '../../copy/figures/flatBook';
 import { untied } from '../../copy/figures/gatherFigures';
-import {
-  figuresIn,
-  isFigureAlone,
-  isPictureAlone,
-  notesIn,
-  picturesIn,
-  type Block,
-  type StreamId,
-} from '../../model/copy/streams';
+import { figuresIn, notesIn, picturesIn } from '../../model/copy/holders';
+import { isFigureAlone, isPictureAlone, type Block, type StreamId } from '../../model/copy/streams';
 
 export type ConflictSide = 'together' | 'desk' | 'author';
 

@@ -6,17 +6,8 @@ import type { PageTouch } from './pageTouches';
 import type { DivisionRole, Matter, StartSide } from './roles';
 import type { Spec } from '../spec/spec';
 import { figureTexts, FIGURE_TEXTS, type Figure, type FigureText, type FigureTextRole } from './figures';
-import {
-  picturesIn,
-  type Block,
-  type BlockId,
-  type FigureId,
-  type InlineObject,
-  type PictureFacts,
-  type PictureKind,
-  type StreamId,
-  type StyleTag,
-} from './streams';
+import { picturesIn } from './holders';
+import type { Block, BlockId, FigureId, InlineObject, PictureFacts, PictureKind, StreamId, StyleTag } from './streams';
 
 export { isMadeDivision, type DivisionRole, type Matter, type StartSide } from './roles';
 
@@ -165,10 +156,15 @@ export interface StreamPlace {
 
 /** Every stream of the book: divisions in running order, the cells of their tables, then notes, then captions and credit lines of figures. */
 export function* eachStream(book: Book): Generator<StreamPlace> {
-  for (const division of book.divisions) yield* withCells(division.id, 'division', division.blocks);
-  for (const note of Object.values(book.notes)) yield* withCells(note.id, 'note', note.blocks);
+  for (const { stream, owner, blocks } of outerStreams(book)) yield* withCells(stream, owner, blocks);
+}
+
+/** The same streams without those of cells. */
+export function* outerStreams(book: Book): Generator<StreamPlace> {
+  for (const { id, blocks } of book.divisions) yield { stream: id, owner: 'division', blocks };
+  for (const { id, blocks } of Object.values(book.notes)) yield { stream: id, owner: 'note', blocks };
   for (const figure of Object.values(book.figures))
-    for (const { id, blocks } of figureTexts(figure)) yield* withCells(id, 'figure', blocks);
+    for (const { id, blocks } of figureTexts(figure)) yield { stream: id, owner: 'figure', blocks };
 }
 
 /** The blocks of a division, a note, or a text of a figure; undefined where the book has none of the id. */

@@ -263,19 +263,6 @@ function sameSpanLook(a: Span, b: Span): boolean {
   return a.style === b.style && a.language === b.language && a.link === b.link && touches(a) === touches(b);
 }
 
-/** The notes that a block refers to, those of its cells too, in order. */
-export function notesIn(block: Block): StreamId[] {
-  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(notesIn));
-  return block.objects.flatMap((object) => (object.kind === 'note' ? [object.note] : []));
-}
-
-/** The figures of which a block holds the marks, those of its cells too, in order. */
-export function figuresIn(block: Block): FigureId[] {
-  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(figuresIn));
-  if (block.objects.length === 0) return [];
-  return block.objects.flatMap((object) => (object.kind === 'figure' ? [object.figure] : []));
-}
-
 /** True for a paragraph that holds pictures, not more than a figure may have, and no words. */
 export const isPictureAlone = (block: Block): block is Paragraph => holdsOnly(block, 'picture', MOST_PARTS);
 
@@ -287,11 +274,4 @@ function holdsOnly(block: Block, kind: InlineObject['kind'], most: number): bool
   const { objects, text } = block;
   if (objects.length === 0 || objects.length > most || objects.some((object) => object.kind !== kind)) return false;
   return text.replaceAll(OBJECT_CHARACTER, '').trim() === '';
-}
-
-/** The pictures of a block, those of its cells too, in order. */
-export function picturesIn(block: Block): readonly PictureObject[] {
-  if (block.kind === 'table') return block.rows.flat().flatMap((cell) => cell.blocks.flatMap(picturesIn));
-  if (block.objects.length === 0) return [];
-  return block.objects.filter((object): object is PictureObject => object.kind === 'picture');
 }

@@ -1,6 +1,7 @@
 // Findings of the running order: titles that are missing or too long, touches and references whose words are gone, folios
 // that cannot be, index marks that say nothing.
-import { eachStream, type Book, type Division } from '../../model/copy/book';
+import { outerStreams, type Book, type Division } from '../../model/copy/book';
+import { holdersIn } from '../../model/copy/holders';
 import type { ReferenceTable } from '../../model/composed/referenceTable';
 import { roleFacts, roleName } from '../../model/copy/roles';
 import { maybeSpotPattern } from '../../looks/spotPatterns';
@@ -117,8 +118,8 @@ export const emptyMarks: BookRunner = ({ compose }) => {
 };
 
 function* objectsOf(book: Book) {
-  for (const { stream, blocks } of eachStream(book))
-    for (const block of blocks)
-      if (block.kind === 'paragraph')
+  for (const { stream: own, blocks } of outerStreams(book))
+    for (const outer of blocks)
+      for (const { stream, block } of outer.kind === 'table' ? holdersIn(outer) : [{ stream: own, block: outer }])
         for (const object of block.objects) yield { stream, block: block.id, at: object.at, object };
 }

@@ -23,9 +23,15 @@ export const tables: BookRunner = ({ compose, furnished }) => {
   return hits;
 };
 
-/** The page on which a table begins; -1 where it stands on none. */
+/** The page on which a table begins; -1 where it stands on none. Its first row stands there, or the first that holds anything. */
 function pageOf({ id, rows }: Table, pages: readonly Page[]): number {
-  const own = new Set([id, ...rows.flat().flatMap(({ blocks }) => blocks.map((block) => block.id))]);
+  const first = rows.find((row) =>
+    row.some(({ blocks }) => blocks.some((block) => block.kind === 'table' || block.text !== '')),
+  );
+  const own = new Set([
+    id,
+    ...[...rows.slice(0, 1), first ?? []].flat().flatMap(({ blocks }) => blocks.map((block) => block.id)),
+  ]);
   const page = pages.find(({ fragments }) => fragments.some(({ paragraph }) => own.has(paragraph.styled.block)));
   return page?.index ?? -1;
 }

@@ -5,7 +5,8 @@ import { isEmptyParagraph } from '../../copy/effectiveTag';
 import type { Paragraph } from '../../model/copy/streams';
 import { isFloat, type FlowParagraph } from '../../paginate';
 import type { ComposeContext } from './composeContext';
-import { sameParts, type FlowMemory } from '../stageCache';
+import { sameParts } from '../../base/remembered';
+import type { FlowMemory } from '../stageCache';
 import { tablePartOf } from '../tables/tablePart';
 
 export class KeptFlow {

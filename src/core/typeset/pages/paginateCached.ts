@@ -4,7 +4,8 @@ import type { Division } from '../../model/copy/book';
 import type { PageGeometry, PageSide } from '../../model/composed/pages';
 import { paginateDivision, type DivisionFlow } from '../../paginate';
 import type { ComposeContext } from '../flow/composeContext';
-import { sameParts, type DivisionEntry } from '../stageCache';
+import { sameParts } from '../../base/remembered';
+import type { DivisionEntry } from '../stageCache';
 import { wordsIn } from './wordsIn';
 
 /** Pages of a division, made again only when a paragraph of it, the page or the side on which it begins changed. `key`: under which they are kept. */

@@ -13,35 +13,41 @@ const NONE = /^[\s–—−.…\u00A0-]*$/u;
 /** Longer entries are words. */
 const LONGEST = 40;
 
-export const isFigure = (text: string): boolean => text.length <= LONGEST && FIGURE.test(text);
-export const isNoFigure = (text: string): boolean => NONE.test(text);
+/** What an entry says of its column. */
+export interface EntryFacts {
+  /** A figure; what stands for none; words. */
+  readonly kind: 'figure' | 'none' | 'words';
+  /** Of a figure: the last of its marks between digits; null: it has none. */
+  readonly mark: string | null;
+  /** It has two kinds of them: the last is the decimal one. */
+  readonly hasTwoMarks: boolean;
+  /** Its mark may part thousands. */
+  readonly mayBeThousands: boolean;
+}
 
-/** Whether a column is one of figures: some entry is, and every other one stands for none. */
-export const areFigures = (texts: readonly string[]): boolean =>
-  texts.some(isFigure) && texts.every((text) => isFigure(text) || isNoFigure(text));
+export function entryFacts(text: string): EntryFacts {
+  const isFigure = text.length <= LONGEST && FIGURE.test(text);
+  const kind = isFigure ? 'figure' : NONE.test(text) ? 'none' : 'words';
+  const marks = isFigure && /\d[.,]\d/.test(text) ? text.match(SEPARATORS)! : [];
+  return {
+    kind,
+    mark: marks.at(-1) ?? null,
+    hasTwoMarks: new Set(marks).size > 1,
+    mayBeThousands: THOUSANDS.test(text),
+  };
+}
 
 const SEPARATORS = /[.,]/g;
 /** Groups of three digits, parted by what parts thousands. */
 const THOUSANDS = /^\D*\d{1,3}([.,])\d{3}(?:\1\d{3})*\D*$/;
 
-/** The decimal mark of a column, by its entries; null where none has decimals. */
-export function decimalMark(texts: readonly string[]): string | null {
-  const marked = texts.filter((text) => isFigure(text) && /\d[.,]\d/.test(text));
-  // The last of two kinds of marks is the decimal one.
-  for (const text of marked) {
-    const marks = text.match(SEPARATORS)!;
-    if (new Set(marks).size > 1) return marks[marks.length - 1];
-  }
-  const plain = marked.filter((text) => !THOUSANDS.test(text));
-  return plain.length === 0 ? null : plain[0].match(SEPARATORS)!.at(-1)!;
+export interface PartedWidths {
+  readonly before: Pt;
+  readonly after: Pt;
 }
 
 /** Widths of an entry before the mark that is aligned, and from there on. One without it ends there: after its last digit. */
-export function partedAt(
-  paragraph: ComposedParagraph,
-  mark: string | null,
-  library: FaceLibrary,
-): { readonly before: Pt; readonly after: Pt } {
+export function partedAt(paragraph: ComposedParagraph, mark: string | null, library: FaceLibrary): PartedWidths {
   const { text } = paragraph.styled;
   const widths = widthsTo(paragraph, library);
   const at = mark === null ? -1 : text.lastIndexOf(mark);

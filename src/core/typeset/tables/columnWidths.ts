@@ -27,28 +27,54 @@ export interface SetWidths {
   readonly areNarrow: boolean;
 }
 
+/** What cells ask for together: the most of each column, at least and on one line; those over several columns by themselves. */
+export interface AskedWidths {
+  readonly natural: readonly Pt[];
+  readonly least: readonly Pt[];
+  readonly spanning: readonly CellWords[];
+}
+
+/** What some cells of a table of so many columns ask for together. */
+export function askedBy(cells: Iterable<CellWords>, columns: number): AskedWidths {
+  const [natural, least] = [new Array<Pt>(columns).fill(0), new Array<Pt>(columns).fill(0)];
+  const spanning: CellWords[] = [];
+  for (const cell of cells) {
+    if (cell.across > 1) spanning.push(cell);
+    else {
+      natural[cell.column] = Math.max(natural[cell.column], cell.natural);
+      least[cell.column] = Math.max(least[cell.column], cell.least);
+    }
+  }
+  return { natural, least, spanning };
+}
+
 /**
- * A width for each column, `room` points together at most. `rows`: the cells that begin in each row; one that covers several columns has
- * them all and the `gap`s between them.
+ * A width for each column, `room` points together at most. `cells`: those that begin in each row, asked for where the table is too wide; one
+ * that covers several columns has them all and the `gap`s between them.
  */
 export function columnWidths(
-  rows: readonly (readonly CellWords[])[],
+  asked: AskedWidths,
+  cells: () => readonly (readonly CellWords[])[],
   wishes: readonly WidthWish[],
   room: Pt,
   gap: Pt,
 ): SetWidths {
-  const cells = rows.flat();
-  const natural = wished(demand(cells, wishes.length, gap, 'natural'), wishes, room);
-  if (sum(natural) <= room + SLACK) return { widths: natural, areNarrow: isNarrow(cells, natural, gap) };
-  const least = wished(demand(cells, wishes.length, gap, 'least'), wishes, room);
+  const natural = wished(demand(asked, gap, 'natural'), wishes, room);
+  if (sum(natural) <= room + SLACK) return { widths: natural, areNarrow: isNarrow(asked, natural, gap) };
+  const least = wished(demand(asked, gap, 'least'), wishes, room);
   if (sum(least) >= room - SLACK) {
     const cap = capOf(least, room);
     const widths = least.map((width) => Math.min(width, cap));
-    return { widths, areNarrow: isNarrow(cells, widths, gap) };
+    return { widths, areNarrow: isNarrow(asked, widths, gap) };
   }
   const isFixed = wishes.map(({ width, share }) => width !== undefined || share !== undefined);
-  const widths = isFixed.every(Boolean) ? least : new LeastHeight(rows, least, natural, isFixed, room, gap).find();
-  return { widths, areNarrow: isNarrow(cells, widths, gap) };
+  const share = () => byContent(least, natural, isFixed, room);
+  const search = (rows: readonly (readonly CellWords[])[]) =>
+    rows.length * wishes.length > MOST_CELLS
+      ? share()
+      : new LeastHeight(rows, least, natural, isFixed, room, gap).find();
+  const widths = isFixed.every(Boolean) ? least : search(cells());
+  return { widths, areNarrow: isNarrow(asked, widths, gap) };
 }
 
 const SLACK = 0.01;
@@ -58,15 +84,15 @@ const sum = (widths: readonly Pt[]) => widths.reduce((total, width) => total + w
 const widthOf = ({ column, across }: CellWords, widths: readonly Pt[], gap: Pt) =>
   across === 1 ? widths[column] : sum(widths.slice(column, column + across)) + gap * (across - 1);
 
-const isNarrow = (cells: readonly CellWords[], widths: readonly Pt[], gap: Pt) =>
-  cells.some((cell) => cell.least > widthOf(cell, widths, gap) + SLACK);
+const isNarrow = ({ least, spanning }: AskedWidths, widths: readonly Pt[], gap: Pt) =>
+  least.some((own, k) => own > widths[k] + SLACK) ||
+  spanning.some((cell) => cell.least > widthOf(cell, widths, gap) + SLACK);
 
 /** What each column asks for; what a cell over several columns lacks is shared by them. */
-function demand(cells: readonly CellWords[], columns: number, gap: Pt, what: 'natural' | 'least'): Pt[] {
-  const widths = new Array<Pt>(columns).fill(0);
-  for (const cell of cells) if (cell.across === 1) widths[cell.column] = Math.max(widths[cell.column], cell[what]);
-  for (const cell of cells) {
-    const lacks = cell.across === 1 ? 0 : cell[what] - widthOf(cell, widths, gap);
+function demand({ spanning, ...alone }: AskedWidths, gap: Pt, what: 'natural' | 'least'): Pt[] {
+  const widths = [...alone[what]];
+  for (const cell of spanning) {
+    const lacks = cell[what] - widthOf(cell, widths, gap);
     if (lacks > 0) for (let k = 0; k < cell.across; k += 1) widths[cell.column + k] += lacks / cell.across;
   }
   return widths;
@@ -97,6 +123,21 @@ function capOf(least: readonly Pt[], room: Pt): Pt {
   return Infinity;
 }
 
+/** Widths with what is left of the room, shared by what the columns lack. */
+function byContent(
+  widths: readonly Pt[],
+  natural: readonly Pt[],
+  isFixed: readonly boolean[],
+  room: Pt,
+): readonly Pt[] {
+  const left = room - sum(widths);
+  const wants = widths.map((width, k) => (isFixed[k] ? 0 : Math.max(0, natural[k] - width)));
+  const all = sum(wants);
+  if (left <= SLACK || all <= SLACK) return widths;
+  const share = Math.min(1, left / all);
+  return widths.map((width, k) => width + wants[k] * share);
+}
+
 /** Cells looked at in the search for the least height, all together. */
 const WORK = 100_000;
 /** Tables of more cells are shared by content. */
@@ -123,7 +164,7 @@ class LeastHeight {
     private readonly rows: readonly (readonly CellWords[])[],
     private readonly least: readonly Pt[],
     private readonly natural: readonly Pt[],
-    isFixed: readonly boolean[],
+    private readonly isFixed: readonly boolean[],
     private readonly room: Pt,
     private readonly gap: Pt,
   ) {
@@ -137,7 +178,7 @@ class LeastHeight {
     const free = columns.filter((column) => !isFixed[column] && natural[column] > least[column] + SLACK);
     this.order = free.sort((a, b) => natural[b] - natural[a]);
     this.tried = new Map(this.order.map((column) => [column, this.widthsOf(column)]));
-    this.best = this.byContent();
+    this.best = byContent(least, natural, isFixed, room);
     this.bestHeight = this.heightAt(this.best);
   }
 
@@ -146,22 +187,8 @@ class LeastHeight {
     const widths = [...this.least];
     const fixed = widths.map((_, column) => column).filter((column) => !this.order.includes(column));
     for (const column of fixed) this.raise(heights, column, widths[column]);
-    if (this.rows.length * widths.length <= MOST_CELLS) this.try(0, widths, heights, this.room - sum(this.least));
-    return this.filled(this.best);
-  }
-
-  /** What is left is shared by content. */
-  private filled(widths: readonly Pt[]): readonly Pt[] {
-    const left = this.room - sum(widths);
-    const wants = widths.map((width, k) => (this.order.includes(k) ? Math.max(0, this.natural[k] - width) : 0));
-    const all = sum(wants);
-    if (left <= SLACK || all <= SLACK) return widths;
-    const share = Math.min(1, left / all);
-    return widths.map((width, k) => width + wants[k] * share);
-  }
-
-  private byContent(): readonly Pt[] {
-    return this.filled(this.least);
+    this.try(0, widths, heights, this.room - sum(this.least));
+    return byContent(this.best, this.natural, this.isFixed, this.room);
   }
 
   /** The widths at which a cell of the column comes to one line fewer, from the least on. */

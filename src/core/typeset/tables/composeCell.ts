@@ -30,52 +30,26 @@ export interface ComposedCell {
   readonly cell: TableCell;
   readonly paragraphs: readonly CellParagraph[];
   readonly width: Pt;
-  /** Holds what is made elsewhere, such as the number of a note: it is composed again with every book. */
-  readonly isLive: boolean;
 }
 
 /** No line is broken when a cell is measured. */
 const UNBROKEN = 100_000;
 const NOTHING: Before = { prefix: '', prefixStyle: null };
 
-interface Known {
-  readonly parts: readonly unknown[];
-  readonly composed: ComposedCell;
-}
-
-const known = new WeakMap<TableCell, Known>();
-
-/** The cell by itself; the same object while nothing of it changes. `tag`: the style of its plain paragraphs; `most`: points that a picture may be wide. */
+/** The cell by itself. `tag`: the style of its plain paragraphs; `most`: points that a picture may be wide. */
 export function composeCell(cell: TableCell, tag: StyleTag, most: Pt, compose: ComposeContext): ComposedCell {
-  const { book, context } = compose;
-  const parts = [book.spec, book.particulars.language, context, tag, most];
-  const before = known.get(cell);
-  const isSame = before?.parts.every((part, k) => part === parts[k]);
-  if (isSame && !before!.composed.isLive) return before!.composed;
-  const composed = makeCell(cell, tag, most, compose);
-  // What is live may have come to the same again.
-  if (isSame && sameLines(before!.composed, composed)) return before!.composed;
-  known.set(cell, { parts, composed });
-  return composed;
-}
-
-const sameLines = (a: ComposedCell, b: ComposedCell) =>
-  a.paragraphs.length === b.paragraphs.length &&
-  a.paragraphs.every(({ composed }, k) => composed === b.paragraphs[k].composed);
-
-function makeCell(cell: TableCell, tag: StyleTag, most: Pt, compose: ComposeContext): ComposedCell {
   const blocks = flatten(cell.blocks).filter((block) => block.text !== '');
   const marks = new ListMarks(compose.book.spec.numbering, compose.book.particulars.language);
   const paragraphs = blocks.map((block): CellParagraph => {
     const mark = marks.next(block);
-    const plain = inCell(ownStyle(block, tag, compose), block);
-    const style = compose.context.interner.intern(
+    const plain = inCell(ownStyle(block, tag, compose), block, compose);
+    const { interner } = compose.context;
+    const style =
       picturesOf(block).length > 0
-        ? pictureStyle(plain, block, 0, pictureRoom(most, compose))
+        ? interner.intern(pictureStyle(plain, block, 0, pictureRoom(most, compose)))
         : mark === null
           ? plain
-          : itemStyle(plain, block.list!.level),
-    );
+          : interner.intern(itemStyle(plain, block.list!.level));
     const before = mark === null ? NOTHING : { ...NOTHING, prefix: `${mark}\t` };
     const own = { ...compose, measure: UNBROKEN };
     const { composed } = composeOne(cell.id, block, style, before, own, 'none');
@@ -85,7 +59,6 @@ function makeCell(cell: TableCell, tag: StyleTag, most: Pt, compose: ComposeCont
     cell,
     paragraphs,
     width: Math.max(0, ...paragraphs.map(({ width }) => width)),
-    isLive: blocks.some(({ objects, spans }) => objects.length > 0 || spans.some(({ link }) => link !== undefined)),
   };
 }
 
@@ -98,16 +71,16 @@ function ownStyle(block: Paragraph, tag: StyleTag, compose: ComposeContext): Res
 }
 
 /** No play of spaces and letters, no indents: columns are narrow, and their edges are what aligns them. */
-function inCell(style: ResolvedStyle, { touches }: Paragraph): ResolvedStyle {
+function inCell(style: ResolvedStyle, { touches }: Paragraph, { context }: ComposeContext): ResolvedStyle {
   const { align } = touches ?? {};
-  return {
+  return context.interner.derive(style, `cell ${align ?? ''}`, () => ({
     ...plainInTable(style),
     ...(align === 'right' || align === 'centre' ? { align } : {}),
     letterWidth: 0,
     letterPlay: 0,
     lastLine: 0,
     hangingPunctuation: 0,
-  };
+  }));
 }
 
 function pictureRoom(most: Pt, { geometry, book }: ComposeContext) {
@@ -152,9 +125,13 @@ export function linesOfCell(
     const wished = align === 'right' || align === 'centre' ? align : side;
     const isOneLine = composed.broken.count === 1 || wished === 'left';
     if (own <= width + SLACK && isOneLine) return { paragraph: composed, x: edgeOf(wished, width - own) };
-    const hyphenation = { ...style.hyphenation, running: UNBROKEN };
     const hyphenate = mayDivide && !style.pictures;
-    const set = compose.context.interner.intern({ ...style, align: wished, hyphenate, hyphenation });
+    const set = compose.context.interner.derive(style, `lines ${wished} ${hyphenate}`, () => ({
+      ...style,
+      align: wished,
+      hyphenate,
+      hyphenation: { ...style.hyphenation, running: UNBROKEN },
+    }));
     const inWidth = { ...compose, measure: width + SLACK };
     return { paragraph: composeOne(cell.id, twinOf(block), set, before, inWidth, 'none').composed, x: 0 };
   });

@@ -1,5 +1,7 @@
 // Which rows stand together on a page, and what stands over them where a table goes on.
+import { gridOf } from '../../copy/tableGrid';
 import { setInk } from '../../looks/setInk';
+import { Remembered } from '../../base/remembered';
 import type { TableMark } from '../../model/composed/pages';
 import type { Pt } from '../../model/spec/length';
 import type { TableRowKind } from '../../model/copy/streams';
@@ -9,7 +11,8 @@ import { footRuleAt, gapsOf, layRows, ruleAt, ruleMark, rulePlace, type LaidRow,
 import { cutAtLines } from './cutAtLines';
 import type { LaidPart } from './laidPart';
 import { continuedLine, depthOfCaptions, placeCaptions, type SetCaption } from './tableCaptions';
-import { widthOf, type PlacedCell } from './tableColumns';
+import type { PlacedCell, PlacedRow } from './placedCells';
+import { widthOf, type TableColumns } from './tableColumns';
 
 interface Captions {
   readonly above: readonly SetCaption[];
@@ -25,13 +28,20 @@ interface Stretch {
 /** Grid lines over the rule at the head of a page. */
 const OVER_RULE = 0.5;
 
-export function layParts(
-  cells: readonly (readonly PlacedCell[])[],
-  laying: Laying,
-  captions: Captions,
-): readonly LaidPart[] {
+/** The parts of a table, from the top; those that are as they were are the same objects. */
+export function layParts(cells: readonly PlacedRow[], laying: Laying, captions: Captions): readonly LaidPart[] {
   return new PartLayer(cells, laying, captions).lay();
 }
+
+type Top = SetRows['top'];
+
+/** Parts by their first row, and what stands over them by the first row of the table, by the white that comes with each. */
+const knownParts = new Remembered<LaidRow, readonly LaidPart[]>();
+const knownTops = new Remembered<LaidRow, Map<Pt, Top>>();
+/** Stands for the columns and all else that every part is made with. */
+const grounds = new Remembered<TableColumns, object>();
+/** Among the parts of what ends a table. */
+const END = { composed: 'end' } as const;
 
 class PartLayer {
   private readonly kinds: readonly TableRowKind[];
@@ -39,11 +49,17 @@ class PartLayer {
   private readonly rows: readonly LaidRow[];
   /** Rows of the head. */
   private readonly heads: number;
+  /** The most rows that a cell covers. */
+  private readonly deepest: number;
+  /** What says over the heads that the table goes on. */
+  private readonly line: SetCaption | null;
+  private readonly tops: Map<Pt, Top>;
+  private readonly ground: object;
   private readonly grid: Pt;
   private readonly page: Pt;
 
   constructor(
-    private readonly cells: readonly (readonly PlacedCell[])[],
+    private readonly cells: readonly PlacedRow[],
     private readonly laying: Laying,
     private readonly captions: Captions,
   ) {
@@ -56,10 +72,34 @@ class PartLayer {
     this.heads = first < 0 ? 0 : first;
     this.gaps = gapsOf(this.kinds, laying, this.grid);
     this.rows = layRows(cells, laying, this.gaps);
+    this.deepest = gridOf(laying.table).deepest;
+    this.line = continuedLine(captions.above, laying.style.continued, laying.compose);
+    const { style, columns, compose } = laying;
+    const { book, context } = compose;
+    const made = [style, book.spec, book.particulars.language, context, this.grid, this.page];
+    this.ground = grounds.take(columns, made, () => ({}));
+    const heads = [this.ground, this.heads, ...this.stackedOn(0, this.heads), this.gaps[this.heads], this.line];
+    this.tops = knownTops.take(this.rows[0], heads, () => new Map());
   }
 
   lay(): LaidPart[] {
-    return this.stretches().flatMap((stretch) => this.partsOf(stretch));
+    return this.stretches().flatMap((stretch) => {
+      const { from, to } = stretch;
+      const parts = this.stackedOn(from, to);
+      parts.push(this.ground, this.tops, this.idOf(from));
+      if (from === 0) for (const { composed } of this.captions.above) parts.push(composed);
+      if (to === this.rows.length) for (const { composed } of [...this.captions.below, END]) parts.push(composed);
+      return knownParts.take(this.rows[from], parts, () => this.partsOf(stretch));
+    });
+  }
+
+  /** What rows look like one under another. */
+  private stackedOn(from: number, to: number): unknown[] {
+    const parts: unknown[] = [this.laying.table.rowLooks?.[from]?.breakBefore, this.bodyNumber(from) % 2];
+    for (let k = from; k < to; k += 1) parts.push(this.rows[k], this.gaps[k], rulePlace(this.kinds, k));
+    // Rules leave out the cells that go on from above.
+    if (this.deepest > 1) for (let k = Math.max(0, from - this.deepest); k < to; k += 1) parts.push(this.cells[k]);
+    return parts;
   }
 
   /** Runs of rows that no page end parts. One that is too deep for a page is parted at every row where it may be. */
@@ -90,18 +130,11 @@ class PartLayer {
   /** Cells that go on from above row k in it, looked for as far back as any reaches. */
   private cellsOver(k: number): PlacedCell[] {
     const found: PlacedCell[] = [];
+    if (this.deepest === 1) return found;
     for (let row = k - 1; row >= 0 && row >= k - this.deepest; row -= 1)
       for (const cell of this.cells[row]) if (row + cell.down > k) found.push(cell);
     return found;
   }
-
-  private get deepest(): number {
-    return (this.deepestSpan ??= this.cells.reduce(
-      (most, row) => row.reduce((own, { down }) => Math.max(own, down), most),
-      1,
-    ));
-  }
-  private deepestSpan: number | undefined;
 
   /** Whether row k stays with the one before it. */
   private stay(k: number): boolean {
@@ -245,9 +278,15 @@ class PartLayer {
   private bodyNumbers: number[] | undefined;
 
   /** What stands over row k at the head of a page; `own`: the white that comes with the row. */
-  private topAt(k: number, own = this.gaps[k]): SetRows['top'] {
+  private topAt(k: number, own = this.gaps[k]): Top {
+    let top = this.tops.get(own);
+    if (top === undefined) this.tops.set(own, (top = this.makeTop(own)));
+    return top;
+  }
+
+  private makeTop(own: Pt): Top {
     const { style } = this.laying;
-    const line = continuedLine(this.captions.above, style.continued, this.laying.compose);
+    const { line } = this;
     if (!style.repeatHead || this.heads === 0) {
       const depth = line === null ? 0 : depthOfCaptions([line], this.grid) / this.grid;
       return { texts: line === null ? [] : placeCaptions([line], 0), marks: [], depth };
@@ -264,9 +303,7 @@ class PartLayer {
 
   private idOf(row: number): string {
     const { table } = this.laying;
-    for (const { cell } of this.cells[row])
-      for (const block of cell.blocks) if (block.kind === 'paragraph') return block.id;
-    return row === 0 ? table.id : `${table.id}.${row}`;
+    return this.rows[row].first ?? (row === 0 ? table.id : `${table.id}.${row}`);
   }
 }
 

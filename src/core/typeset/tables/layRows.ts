@@ -1,15 +1,17 @@
 // Rows one under another: the lines of their cells, the white between them, and the rules and grounds that stand there.
+import { Remembered } from '../../base/remembered';
 import { setInk } from '../../looks/setInk';
 import type { TableMark } from '../../model/composed/pages';
 import type { Pt } from '../../model/spec/length';
 import type { InksSpec } from '../../model/spec/inks';
 import type { TableRulePlace, TableStyle } from '../../model/spec/tableStyle';
-import { rowKindOf, type CellAlign, type Table, type TableRowKind } from '../../model/copy/streams';
+import { rowKindOf, type BlockId, type CellAlign, type Table, type TableRowKind } from '../../model/copy/streams';
 import type { SetText } from '../../paginate';
 import type { ComposeContext } from '../flow/composeContext';
 import { partedAt } from './alignFigures';
 import { linesOfCell } from './composeCell';
-import { sideOf, widthOf, type PlacedCell, type TableColumns } from './tableColumns';
+import type { PlacedCell, PlacedRow } from './placedCells';
+import { sideOf, widthOf, type TableColumns } from './tableColumns';
 
 /** Capitals above the baseline and tails below it, in em of the size. */
 const CAPITALS = 0.66;
@@ -23,6 +25,8 @@ export interface LaidRow {
   /** Of its first and of its last line. */
   readonly size: Pt;
   readonly leading: Pt;
+  /** Of the first paragraph in it; null: none. */
+  readonly first: BlockId | null;
 }
 
 /** What rows are laid out by. */
@@ -36,15 +40,33 @@ export interface Laying {
   readonly leading: Pt;
 }
 
-/** The rows with the lines of their cells. A cell over several rows makes the last of them deep enough. */
-export function layRows(rows: readonly (readonly PlacedCell[])[], laying: Laying, gaps: readonly Pt[]): LaidRow[] {
-  const heights = rows.map(() => laying.leading);
-  const set = rows.map((cells) => cells.map((cell) => ({ cell, lines: linesIn(cell, laying) })));
-  set.forEach((cells, row) => {
-    for (const { cell, lines } of cells) if (cell.down === 1) heights[row] = Math.max(heights[row], lines.height);
+/** The lines of the cells of a row. */
+interface SetRow {
+  readonly cells: readonly { readonly cell: PlacedCell; readonly texts: readonly SetText[]; readonly height: Pt }[];
+  /** Of the cells that end in the row, and no less than a line. */
+  readonly height: Pt;
+  readonly isPlain: boolean;
+  /** Of cells that begin and end in it, as it is laid out then. */
+  readonly laid: LaidRow;
+}
+
+const setRows = new Remembered<PlacedRow, SetRow & { readonly columns: TableColumns }>();
+
+/** The columns by which a row was laid out before. */
+export const columnsBefore = (row: PlacedRow): TableColumns | undefined => setRows.last(row)?.columns;
+
+/** The rows with the lines of their cells. A cell over several rows makes the last of them deep enough. Rows that are as they were are the same objects. */
+export function layRows(rows: readonly PlacedRow[], laying: Laying, gaps: readonly Pt[]): LaidRow[] {
+  const { table, style, columns, compose } = laying;
+  const set = rows.map((cells, row) => {
+    const kind = rowKindOf(table, row);
+    const parts = [kind, columns, style, compose.book.spec, compose.book.particulars.language, compose.context];
+    return setRows.take(cells, parts, () => ({ ...setRow(cells, kind, laying), columns }));
   });
-  set.forEach((cells, row) => {
-    for (const { cell, lines } of cells) {
+  const heights = set.map(({ height }) => height);
+  if (set.every(({ isPlain }) => isPlain)) return set.map(({ laid }) => laid);
+  set.forEach(({ cells }, row) => {
+    for (const { cell, ...lines } of cells) {
       if (cell.down === 1) continue;
       const last = row + cell.down - 1;
       let room = 0;
@@ -52,25 +74,42 @@ export function layRows(rows: readonly (readonly PlacedCell[])[], laying: Laying
       if (lines.height > room) heights[last] += lines.height - room;
     }
   });
-  return set.map((cells, row): LaidRow => {
-    const kind = rowKindOf(laying.table, row);
-    const texts = cells.flatMap(({ cell, lines }) => {
+  return set.map(({ cells, isPlain, height, laid }, row): LaidRow => {
+    if (isPlain && height === heights[row]) return laid;
+    const depthOf = ({ down }: PlacedCell) => {
       let depth = heights[row];
-      for (let k = row + 1; k < row + cell.down; k += 1) depth += gaps[k] + heights[k];
-      // Heads stand on their last line.
-      const down = kind === 'head' || kind === 'units' ? depth - lines.height : 0;
-      return lines.texts.map((text) => ({ ...text, y: text.y + down }));
-    });
-    return { kind, texts, height: heights[row], size: laying.size, leading: laying.leading };
+      for (let k = row + 1; k < row + down; k += 1) depth += gaps[k] + heights[k];
+      return depth;
+    };
+    return { ...laid, texts: standing(cells, laid.kind, depthOf), height: heights[row] };
   });
 }
 
+function setRow(row: PlacedRow, kind: TableRowKind, laying: Laying): SetRow {
+  const cells = row.map((cell) => ({ cell, ...linesIn(cell, kind, laying) }));
+  const height = cells.reduce(
+    (most, { cell, height: own }) => (cell.down === 1 ? Math.max(most, own) : most),
+    laying.leading,
+  );
+  const { size, leading } = laying;
+  const first = row.flatMap(({ cell: { blocks } }) => blocks).find((block) => block.kind === 'paragraph')?.id ?? null;
+  const laid = { kind, texts: standing(cells, kind, () => height), height, size, leading, first };
+  return { cells, height, isPlain: row.every(({ down }) => down === 1), laid };
+}
+
+/** The lines of cells from the upper edge of their row. */
+const standing = (cells: SetRow['cells'], kind: TableRowKind, depthOf: (cell: PlacedCell) => Pt): SetText[] =>
+  cells.flatMap(({ cell, texts, height }) => {
+    // Heads stand on their last line.
+    const down = kind === 'head' || kind === 'units' ? depthOf(cell) - height : 0;
+    return down === 0 ? texts : texts.map((text) => ({ ...text, y: text.y + down }));
+  });
+
 /** The lines of a cell from its upper edge. */
-function linesIn(cell: PlacedCell, { table, columns, compose }: Laying): { texts: SetText[]; height: Pt } {
-  const { composed, column, row, across } = cell;
+function linesIn(cell: PlacedCell, kind: TableRowKind, { columns, compose }: Laying): { texts: SetText[]; height: Pt } {
+  const { composed, column, across } = cell;
   const width = widthOf(cell, columns.widths, columns.gap);
   const own = columns.aligns[column];
-  const kind = rowKindOf(table, row);
   const align = alignOf(cell, kind, own.align);
   const isMarked = align === 'mark' && across === 1 && (kind === 'body' || kind === 'total');
   const [first] = composed.paragraphs;

@@ -1,4 +1,5 @@
 // The captions of a table, which no page end parts from it, and the line that says that it goes on.
+import { Remembered } from '../../base/remembered';
 import type { ComposedParagraph } from '../../model/composed/pages';
 import type { Pt } from '../../model/spec/length';
 import { paragraph as makeParagraph, type Paragraph } from '../../model/copy/streams';
@@ -53,6 +54,13 @@ export function continuedLine(
 ): SetCaption | null {
   if (captions.length === 0 || continued === '') return null;
   const { composed, block } = captions[0];
+  const parts = [continued, block, compose.book.spec, compose.measure, compose.context];
+  return lines.take(composed, parts, () => makeLine(captions[0], continued, compose));
+}
+
+const lines = new Remembered<ComposedParagraph, SetCaption>();
+
+function makeLine({ composed, block }: SetCaption, continued: string, compose: ComposeContext): SetCaption {
   const label = LABEL.exec(composed.styled.text)?.[0];
   const text = label === undefined ? continued : `${label}, ${continued}`;
   const line = makeParagraph(`${block.id}.on`, block.style, text);

@@ -1,16 +1,11 @@
 // The columns of a table: how entries stand in each, how wide each is, and where it begins.
-import { areFigures, decimalMark, partedAt } from './alignFigures';
 import { rowKindOf, type CellAlign, type Table, type TableColumnLook } from '../../model/copy/streams';
 import type { FaceLibrary } from '../../fonts/faceLibrary';
 import type { Pt } from '../../model/spec/length';
-import { columnWidths, type CellWords } from './columnWidths';
-import type { CellSide, ComposedCell } from './composeCell';
-import type { GridCell } from '../../copy/tableGrid';
-import { wordWidths } from './textWidths';
-
-export interface PlacedCell extends GridCell {
-  readonly composed: ComposedCell;
-}
+import { ColumnSums } from './columnSums';
+import { columnWidths } from './columnWidths';
+import type { CellSide } from './composeCell';
+import type { PlacedCell, PlacedRow } from './placedCells';
 
 /** How the entries of a column stand. */
 export interface ColumnAlign {
@@ -50,75 +45,50 @@ interface Room {
 const NO_LOOK: TableColumnLook = {};
 const isBody = (table: Table, row: number) => ['body', 'total'].includes(rowKindOf(table, row));
 
-/** Null where there is no room for so many columns. */
+/** Null where there is no room for so many columns. `before`: what a row was laid out in before; where the columns are still those it is answered. */
 export function columnsOf(
   table: Table,
-  rows: readonly (readonly PlacedCell[])[],
+  rows: readonly PlacedRow[],
   columns: number,
   { measure: most, gap: wanted, library }: Room,
+  before: TableColumns | undefined,
 ): TableColumns | null {
   const looks = Array.from({ length: columns }, (_, k) => table.columnLooks?.[k] ?? NO_LOOK);
   const wished = table.setting?.width;
   const measure = typeof wished === 'number' ? Math.min(most, wished) : most;
-  const gap = Math.max(wanted * LEAST_GAP, Math.min(wanted, (measure - LEAST_COLUMN * 4 * columns) / (columns - 1)));
+  const leastGap = wanted * LEAST_GAP;
+  if (measure - leastGap * (columns - 1) < LEAST_COLUMN * columns) return null;
+  const inBody = rows.map((_, row) => isBody(table, row));
+  const sums = new ColumnSums(rows, inBody, columns, library);
+  const aligns = looks.map((look, column) => alignOf(look, column, sums));
+  const figures = aligns.map(({ align, before, after }) => (align === 'mark' ? before + after : null));
+  const asked = sums.widths(figures);
+  // The white between columns gives before a word is divided.
+  const needed = asked.least.reduce((sum, width) => sum + width, 0);
+  const gap = columns === 1 ? 0 : Math.max(leastGap, Math.min(wanted, (measure - needed) / (columns - 1)));
   const room = measure - gap * (columns - 1);
-  if (room < LEAST_COLUMN * columns) return null;
-  const own = looks.map((_, column) =>
-    rows.flatMap((cells, row) =>
-      isBody(table, row) ? cells.filter((cell) => cell.column === column && cell.across === 1) : [],
-    ),
-  );
-  const aligns = looks.map((look, column) => alignOf(look, own[column], library));
-  const asked = rows.map((cells, row) =>
-    cells.map((cell) => wordsOf(cell, isBody(table, row) ? aligns[cell.column] : null, library)),
-  );
-  const { widths, areNarrow } = columnWidths(asked, looks, room, gap);
+  const { widths, areNarrow } = columnWidths(asked, () => sums.words(figures), looks, room, gap);
   const set = spread(widths, gap, wished === undefined ? 0 : measure);
-  const areWrapped = rows.some((cells, row) =>
-    cells.some((cell, k) => asked[row][k].natural > widthOf(cell, widths, gap) + 0.01),
-  );
-  return { aligns, ...set, areNarrow, areWrapped };
+  const areWrapped =
+    asked.natural.some((own, k) => own > widths[k] + 0.01) ||
+    asked.spanning.some((cell) => cell.natural > widthOf(cell, widths, gap) + 0.01);
+  const found = { aligns, ...set, areNarrow, areWrapped };
+  return before !== undefined && JSON.stringify(before) === JSON.stringify(found) ? before : found;
 }
 
 /** Points from the left edge of a cell to its right one. */
-export const widthOf = ({ column, across }: GridCell, widths: readonly Pt[], gap: Pt): Pt =>
-  widths.slice(column, column + across).reduce((sum, width) => sum + width, gap * (across - 1));
+export function widthOf({ column, across }: Pick<PlacedCell, 'column' | 'across'>, widths: readonly Pt[], gap: Pt): Pt {
+  let width = widths[column];
+  for (let k = column + 1; k < column + across; k += 1) width += widths[k] + gap;
+  return width;
+}
 
-function alignOf(look: TableColumnLook, cells: readonly PlacedCell[], library: FaceLibrary): ColumnAlign {
-  const plain = cells.filter(({ composed }) => composed.paragraphs.length === 1);
-  const texts = plain.map(({ composed }) => composed.paragraphs[0].composed.styled.text);
-  const isOfFigures =
-    plain.length > 0 && cells.every(({ composed }) => composed.paragraphs.length <= 1) && areFigures(texts);
-  const align = look.align ?? (isOfFigures ? 'mark' : 'left');
+function alignOf(look: TableColumnLook, column: number, sums: ColumnSums): ColumnAlign {
+  const { hasFigures, hasWords, sureMark, likelyMark } = sums.kinds(column);
+  const align = look.align ?? (hasFigures && !hasWords ? 'mark' : 'left');
   if (align !== 'mark') return { align, before: 0, after: 0, mark: null };
-  const mark = look.mark ?? decimalMark(texts);
-  let [before, after] = [0, 0];
-  for (const { composed } of plain) {
-    const parted = partedAt(composed.paragraphs[0].composed, mark, library);
-    before = Math.max(before, parted.before);
-    after = Math.max(after, parted.after);
-  }
-  return { align, before, after, mark };
-}
-
-function wordsOf({ column, across, composed }: PlacedCell, align: ColumnAlign | null, library: FaceLibrary): CellWords {
-  const isMarked = align?.align === 'mark' && across === 1;
-  const natural = isMarked ? Math.max(composed.width, align.before + align.after) : composed.width;
-  const paragraphs = composed.paragraphs.map((one) => ({
-    leading: one.style.leading,
-    // One on one line, and a picture, are never parted.
-    words: one.style.pictures === undefined ? wordsIn(one, library) : { words: [one.width], space: 0 },
-  }));
-  const least = isMarked ? natural : Math.max(0, ...paragraphs.flatMap(({ words }) => words.words));
-  return { column, across, natural, least: Math.min(natural, least), paragraphs };
-}
-
-const kept = new WeakMap<object, ReturnType<typeof wordWidths>>();
-
-function wordsIn({ composed }: ComposedCell['paragraphs'][number], library: FaceLibrary) {
-  let words = kept.get(composed);
-  if (words === undefined) kept.set(composed, (words = wordWidths(composed, library)));
-  return words;
+  const mark = look.mark ?? sureMark ?? likelyMark;
+  return { align, ...sums.markWidths(column, mark), mark };
 }
 
 /** The columns side by side, wider where the table is to be wider than they are. */

@@ -1,25 +1,23 @@
 // A table as the parts of which a page holds each whole: its head with the first rows, single rows, its last rows. Each is a paragraph of one empty
 // line, as deep as its rows.
+import { Remembered } from '../../base/remembered';
 import { PLAIN_TABLE } from '../../model/spec/tableStyle';
-import { paragraph as makeParagraph, rowKindOf, type Paragraph, type Table } from '../../model/copy/streams';
+import { paragraph as makeParagraph, type Paragraph, type Table } from '../../model/copy/streams';
 import { styleOf } from '../flow/composeBlocks';
 import type { ComposeContext } from '../flow/composeContext';
-import { composeCell } from './composeCell';
 import type { SetCaption } from './tableCaptions';
 import { noteFate } from './tableFate';
 import { noteTablePart, type TablePart } from './tablePart';
 import { gridOf } from '../../copy/tableGrid';
 import type { LaidPart } from './laidPart';
 import { layParts } from './layParts';
+import { columnsBefore } from './layRows';
+import { placedRows, type PlacedRow } from './placedCells';
 import { plainInTable } from './plainInTable';
-import { columnsOf, type PlacedCell } from './tableColumns';
+import { columnsOf } from './tableColumns';
 
-interface Known {
-  readonly parts: readonly unknown[];
-  readonly made: readonly TablePart[] | null;
-}
+const known = new Remembered<Table, readonly TablePart[] | null>();
 
-const known = new WeakMap<Table, Known>();
 /**
  * A table in parts, the same ones while nothing of them changes; null where there is no room for its columns, or nothing in it. `captions`:
  * those above it and below it, which stay with it.
@@ -31,49 +29,44 @@ export function tableParts(
 ): readonly Paragraph[] | null {
   const { book, geometry, measure, context } = compose;
   const style = book.spec.tables[table.style] ?? book.spec.tables[PLAIN_TABLE];
-  const body = table.rows.findIndex((_, k) => !['head', 'units'].includes(rowKindOf(table, k)));
-  const cells = gridOf(table).rows.map((row, k) =>
-    row.map((place): PlacedCell => {
-      const tag = style.text[rowKindOf(table, k)];
-      // Heads stand again without the body: none reaches into it.
-      const down = k < body ? Math.min(place.down, body - k) : place.down;
-      return { ...place, down, composed: composeCell(place.cell, tag, measure, compose) };
-    }),
-  );
-  const live = cells.flatMap((row) => row.map(({ composed }) => composed));
+  const rows = placedRows(table, style, compose);
   const shown = [...captions.above, ...captions.below].map(({ composed }) => composed);
-  const parts = [book.spec, book.particulars.language, geometry, measure, context, ...shown, ...live];
-  const before = known.get(table);
-  if (before?.parts.length === parts.length && before.parts.every((part, k) => part === parts[k]))
-    return before.made?.map(({ paragraph }) => paragraph) ?? null;
-  const made = makeParts(table, cells, captions, compose);
-  known.set(table, { parts, made });
-  made?.forEach(noteTablePart);
+  const parts = [book.spec, book.particulars.language, geometry, measure, context, ...shown, ...rows];
+  const made = known.take(table, parts, () => {
+    const fresh = makeParts(table, rows, captions, compose);
+    fresh?.forEach(noteTablePart);
+    return fresh;
+  });
   return made?.map(({ paragraph }) => paragraph) ?? null;
 }
 
 function makeParts(
   table: Table,
-  cells: readonly (readonly PlacedCell[])[],
+  rows: readonly PlacedRow[],
   captions: { readonly above: readonly SetCaption[]; readonly below: readonly SetCaption[] },
   compose: ComposeContext,
 ): TablePart[] | null {
   const { book, context, measure } = compose;
-  if (cells.every((row) => row.length === 0)) return null;
+  if (rows.every((row) => row.length === 0)) return null;
   const style = book.spec.tables[table.style] ?? book.spec.tables[PLAIN_TABLE];
   const text = styleOf(style.text.body, compose);
   const room = { measure, gap: style.gap * text.size, library: context.library };
-  const columns = columnsOf(table, cells, gridOf(table).columns, room);
+  const before = rows.map(columnsBefore).find((columns) => columns !== undefined);
+  const columns = columnsOf(table, rows, gridOf(table).columns, room, before);
   noteFate(table, columns === null ? 'text' : columns.areNarrow ? 'narrow' : null);
   if (columns === null) return null;
   const laying = { table, style, columns, compose, size: text.size, leading: text.leading };
-  const laid = layParts(cells, laying, captions);
+  const laid = layParts(rows, laying, captions);
   const { place = null } = table.setting ?? {};
   const isWhole = laid.length === 1 && laid[0].rows.texts.every(({ paragraph }) => paragraph.styled.notes.length === 0);
-  return laid.map((part, k) =>
-    madePart(table, part, { isFirst: k === 0, isLast: k === laid.length - 1, place: isWhole ? place : null }, compose),
-  );
+  return laid.map((part, k) => {
+    const at = { isFirst: k === 0, isLast: k === laid.length - 1, place: isWhole ? place : null };
+    const parts = [table.id, ...Object.values(at), book.spec, book.particulars.language, context];
+    return madeParts.take(part, parts, () => madePart(table, part, at, compose));
+  });
 }
+
+const madeParts = new Remembered<LaidPart, TablePart>();
 
 /** Grid lines of white above a table and below it. */
 const AROUND = 1;

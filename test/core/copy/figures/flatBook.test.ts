@@ -9,8 +9,8 @@ import { NOVEL_SPEC } from '../../../../src/core/defaults/novelSpec';
 import type { Book } from '../../../../src/core/model/copy/book';
 import type { Figure } from '../../../../src/core/model/copy/figures';
 import { FIGURE_PLACES } from '../../../../src/core/model/copy/figureSetting';
+import { figuresIn } from '../../../../src/core/model/copy/holders';
 import {
-  figuresIn,
   isPictureAlone,
   OBJECT_CHARACTER,
   paragraph,

@@ -12,7 +12,8 @@ import {
 } from '../../../../src/core/edit';
 import { ENDNOTE, FOOTNOTE } from '../../../../src/core/model/spec/notes';
 import { NOVEL_SPEC } from '../../../../src/core/defaults/novelSpec';
-import { notesIn, type Paragraph } from '../../../../src/core/model/copy/streams';
+import { notesIn } from '../../../../src/core/model/copy/holders';
+import type { Paragraph } from '../../../../src/core/model/copy/streams';
 import { checkBook } from '../../../../src/core/validate';
 import { book, chapter, note, p } from '../../../build/book';
 

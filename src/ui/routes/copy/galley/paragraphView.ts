@@ -1,7 +1,8 @@
 // A paragraph of the galley: its style tag at the left, its text, its notes at the right. Plain DOM, for thousands of them.
 import type { Node } from 'prosemirror-model';
 import type { NodeView, ViewMutationRecord } from 'prosemirror-view';
-import { notesIn } from '../../../../core/model/copy/streams';
+import { notesIn } from '../../../../core/model/copy/holders';
+
 import { paragraphAttributes } from '../../../../galley';
 import type { GalleyHost } from './host';
 import { NoteBeside } from './noteBeside';
