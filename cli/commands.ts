@@ -39,6 +39,10 @@ export const COMMANDS: Readonly<Record<CommandName, CommandFacts>> = {
       pages: option('FROM-TO', 'Pages that the PDFs hold, counted from 1 in the order of the book; default: all.'),
       project: option('FILE.walnut', 'The whole book in one file that opens again in the app.'),
       epub: option('FILE.epub', 'A reflowing ebook.'),
+      'epub-level': option(
+        'LEVEL',
+        'plain, meaning alone, or dressed, with faces, openers and inks of the book; default: dressed.',
+      ),
       copy: option('FILE.EXT', 'The copy for its author, by its ending: .docx, .md, .html or .txt.'),
       report: REPORT,
       hold: option('FILE.walnut', 'An earlier state of the book whose page starts are kept where they can be.'),

@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import {
   checkLanguage,
+  ebookFacts,
   heldStarts,
   makeBook,
   movedPages,
@@ -19,11 +20,14 @@ import {
   writePressPdf,
   writeScreenPdf,
   writeProject,
+  type Ebook,
   type FileJob,
   type HarfBuzzSubsetter,
   type TypesetContext,
 } from '../src/core/index';
 import { pictureKindsOf, type Book } from '../src/core/model/copy/book';
+import { EBOOK_LEVELS, FIRST_EBOOK, type EbookLevel } from '../src/core/model/products/ebook';
+import type { FileCount } from '../src/core/model/products/products';
 import type { CopyKind } from '../src/core/model/copy/copyKinds';
 import type { Spec } from '../src/core/model/spec/spec';
 import type { OwnFont } from '../src/core/model/spec/faces';
@@ -47,6 +51,8 @@ export interface Report {
   readonly times: Readonly<Record<string, number>>;
   readonly remarks: readonly { readonly what: string; readonly count: number }[];
   /** What the held pull came to: a sentence, and runs of page indexes, from 0, that begin elsewhere. */
+  /** Of an ebook: what of the book is in it. */
+  readonly ebook?: readonly FileCount[];
   readonly hold?: { readonly moved: string; readonly pages: readonly (readonly [number, number])[] };
   readonly findings: TypesetBook['findings'];
 }
@@ -72,7 +78,7 @@ export async function compose(options: ComposeOptions, assets: NodeAssets): Prom
     await loadDecoders(pictureKindsOf(book), assets.bytes);
   const files = new WrittenFiles();
   try {
-    writeProducts(
+    const ebook = writeProducts(
       options,
       { book, composed, context, pictures, fonts, subsetter: () => assets.subsetter() },
       files,
@@ -86,6 +92,7 @@ export async function compose(options: ComposeOptions, assets: NodeAssets): Prom
       passes: composed.passes,
       times,
       remarks,
+      ...(ebook === undefined ? {} : { ebook }),
       ...(moved === undefined ? {} : { hold: { moved: tellMoved(moved), pages: moved } }),
       findings: composed.findings,
     };
@@ -113,7 +120,7 @@ function writeProducts(
   { book, composed, context, pictures, fonts, subsetter }: Composed,
   files: WrittenFiles,
   timed: <T>(name: string, work: () => T) => T,
-): void {
+): readonly FileCount[] | undefined {
   const date = new Date().toISOString().replace(/\.\d+Z$/, 'Z');
   const there = new Set(Object.keys(pictures));
   const range = options.pages === undefined ? undefined : pageRange(options.pages);
@@ -123,8 +130,21 @@ function writeProducts(
   put('press', options.press, () => writePressPdf(book, composed, context, subsetter(), date, range));
   put('screen', options.screen, () => writeScreenPdf(book, composed, context, subsetter(), date, range));
   put('project', options.project, () => writeProject(book, there, null, facesUsed(fonts, book, context)));
-  put('epub', options.epub, () => writeEpub(book, date, there));
+  let counts: readonly FileCount[] | undefined;
+  const level = levelOf(options['epub-level']);
+  put('epub', options.epub, () => {
+    const facts = ebookFacts(book, composed, context, level, subsetter);
+    const onMade = (ebook: Ebook) => void (counts = ebook.counts);
+    return writeEpub(book, { date, there, settings: { ...FIRST_EBOOK, level }, facts, onMade });
+  });
   put('copy', options.copy, () => writeCopy(book, copyKind(options.copy!), there));
+  return counts;
+}
+
+function levelOf(said: string = FIRST_EBOOK.level): EbookLevel {
+  const level = EBOOK_LEVELS.find((own) => own === said);
+  if (level === undefined) throw new UsageError(`--epub-level is ${EBOOK_LEVELS.join(' or ')}, not “${said}”.`);
+  return level;
 }
 
 const facesUsed = (fonts: readonly OwnFont[], book: Book, { library }: TypesetContext) => {

@@ -22,6 +22,7 @@ export interface ComposeOptions {
   readonly hold?: string;
   readonly project?: string;
   readonly epub?: string;
+  readonly 'epub-level'?: string;
   /** The copy for its author: .docx, .md, .html or .txt. */
   readonly copy?: string;
   readonly report?: string;

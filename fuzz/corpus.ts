@@ -72,7 +72,7 @@ export function makeCorpus(root: string): readonly CorpusFile[] {
   return [
     ...files,
     { name: 'b.docx', bytes: fileBytes(writeCopy(book, 'docx')) },
-    { name: 'b.epub', bytes: fileBytes(writeEpub(book, '2026-11-30T00:00:00Z')) },
+    { name: 'b.epub', bytes: fileBytes(writeEpub(book, { date: '2026-11-30T00:00:00Z' })) },
     { name: 'b.walnut', bytes: fileBytes(writeProject(book)) },
     ...readdirSync(fixtures)
       .filter((name) => name.endsWith('.walnut'))

@@ -4,7 +4,7 @@ import type { ListChange } from '../core/base/listChange';
 import type { Book, Particulars } from '../core/model/copy/book';
 import type { PictureKind } from '../core/model/copy/streams';
 import type { BookEdit } from '../core/model/copy/bookEdit';
-import type { ProductChoice } from '../core/model/products/products';
+import type { FileCount, ProductChoice } from '../core/model/products/products';
 import type { OwnFont } from '../core/model/spec/faces';
 import type { DisplayList, GlyphOutline } from '../core/model/composed/displayList';
 import type { FindHit, FindQuery, FindReplacement } from '../core/model/answers/find';
@@ -355,5 +355,7 @@ export type WriteReply =
       readonly file: Blob;
       readonly pages: number;
       readonly hash: string;
+      /** Of a file that was held against the book. */
+      readonly counts?: readonly FileCount[];
     }
   | { readonly kind: 'failed'; readonly code: string; readonly message: string };

@@ -1,5 +1,6 @@
 // The writers of the products, one for each.
 import {
+  ebookFacts,
   HarfBuzzSubsetter,
   typesetBook,
   writeCopy,
@@ -7,9 +8,10 @@ import {
   writePressPdf,
   writeProject,
   writeScreenPdf,
+  type Ebook,
   type FileJob,
 } from '../core/index';
-import type { PageRange, ProductId, ProductSettings } from '../core/model/products/products';
+import type { FileCount, PageRange, ProductId, ProductSettings } from '../core/model/products/products';
 import { pictureKindsOf, type Book } from '../core/model/copy/book';
 import type { OwnFont } from '../core/model/spec/faces';
 import { loadDecoders } from '../decoders/loadDecoders';
@@ -25,6 +27,8 @@ export interface WriterTools {
   /** As ISO 8601, for the metadata. */
   readonly date: string;
   readonly report: (share: number) => void;
+  /** Told what of the book is in the file, by a writer that holds them against each other. */
+  readonly onCounts: (counts: readonly FileCount[]) => void;
   /** Absent: all pages. */
   readonly range: PageRange | undefined;
   /** The copy as its author last sent it; absent: it is not kept. */
@@ -64,13 +68,20 @@ const hashesOf = (pictures: PictureBlobs): ReadonlySet<string> => new Set(Object
 export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
   press: pdfWriter(writePressPdf),
   screen: pdfWriter(writeScreenPdf),
-  epub: async ({ book, pictures }, _settings, { date, fetchBytes }) => {
-    // Drawings are in it as they are.
-    await loadDecoders(
-      [...pictureKindsOf(book)].filter((kind) => kind !== 'svg'),
-      fetchBytes,
-    );
-    return { job: writeEpub(book, date, hashesOf(pictures)), pages: 0 };
+  epub: async ({ book, pictures }, settings, { date, fetchBytes, fonts, report, onCounts }) => {
+    const [context, wasm] = await Promise.all([
+      new WorkerAssets(fetchBytes, fonts).contextFor(book),
+      fetchBytes('harfbuzz-subset.wasm'),
+      // Drawings are in it as they are.
+      loadDecoders(
+        [...pictureKindsOf(book)].filter((kind) => kind !== 'svg'),
+        fetchBytes,
+      ),
+    ]);
+    const composed = drain(typesetBook(book, context), (share) => report(share * 0.5));
+    const facts = ebookFacts(book, composed, context, settings.level, () => new HarfBuzzSubsetter(wasm));
+    const onMade = ({ counts }: Ebook) => onCounts(counts);
+    return { job: writeEpub(book, { date, there: hashesOf(pictures), settings, facts, onMade }), pages: 0, from: 0.5 };
   },
   copy: ({ book, pictures }, { format }) => ({ job: writeCopy(book, format, hashesOf(pictures)), pages: 0 }),
   project: async ({ book, pictures }, _settings, { copyBase, fetchBytes, fonts = [] }) => {
@@ -84,9 +95,11 @@ export async function writeProduct<K extends ProductId>(
   product: K,
   whole: WholeBook,
   settings: ProductSettings[K],
-  tools: WriterTools,
+  tools: Omit<WriterTools, 'onCounts'>,
 ): Promise<Extract<WriteReply, { kind: 'file' }>> {
-  const { job, pages, from = 0 } = await WRITERS[product](whole, settings, tools);
+  let counts: readonly FileCount[] | undefined;
+  const onCounts = (told: readonly FileCount[]) => void (counts = told);
+  const { job, pages, from = 0 } = await WRITERS[product](whole, settings, { ...tools, onCounts });
   const written = await writeFile(job, whole.pictures, (share) => tools.report(from + share * (1 - from)));
-  return { kind: 'file', pages, ...written };
+  return { kind: 'file', pages, ...written, ...(counts === undefined ? {} : { counts }) };
 }

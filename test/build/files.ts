@@ -24,7 +24,7 @@ export const copyFile = (book: Book, kind: CopyKind, pictures: PictureBytes = {}
   fileBytes(writeCopy(book, kind, hashesOf(pictures)), pictures);
 
 export const epubFile = (book: Book, date: string, pictures: PictureBytes = {}) =>
-  fileBytes(writeEpub(book, date, hashesOf(pictures)), pictures);
+  fileBytes(writeEpub(book, { date, there: hashesOf(pictures) }), pictures);
 
 /** A project file, opened; pictures as bytes. */
 export function openProject(

@@ -313,7 +313,7 @@ describe('figures', () => {
     const [file] = await Promise.all([
       page.waitForEvent('download'),
       page
-        .getByRole('article', { name: 'Plain EPUB' })
+        .getByRole('article', { name: 'Ebook' })
         .getByRole('button', { name: /^Write/ })
         .first()
         .click(),

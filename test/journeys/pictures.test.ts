@@ -178,7 +178,7 @@ describe('pictures', () => {
     const press = await download('Write the PDF');
     const listed = runOn(press, '.pdf', 'pdfimages', (file) => ['-list', file]);
     expect(listed.split('\n').filter((row) => / image /.test(row))).to.have.length(2);
-    const members = unzipSync(await download(/^Write/, 'Plain EPUB'));
+    const members = unzipSync(await download(/^Write/, 'Ebook'));
     const files = Object.keys(members).filter((name) => name.startsWith('OPS/pictures/'));
     expect(files.map((name) => name.split('.').pop()).sort()).to.deep.equal(['jpg', 'png']);
     const text = Object.entries(members).map(([name, bytes]) =>

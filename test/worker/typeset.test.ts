@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { FIRST_EBOOK } from '../../src/core/model/products/ebook';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { BookEdit } from '../../src/core/model/copy/bookEdit';
 import type { Book } from '../../src/core/model/copy/book';
@@ -578,7 +579,7 @@ describe('write jobs', () => {
     const made = book([chapter('One', 'He *went* and came.')]);
     const orders: readonly WriteOrder[] = [
       { kind: 'product', product: 'copy', settings: { format: 'md' }, book: made, pictures: {}, date: DATE },
-      { kind: 'product', product: 'epub', settings: {}, book: made, pictures: {}, date: DATE },
+      { kind: 'product', product: 'epub', settings: FIRST_EBOOK, book: made, pictures: {}, date: DATE },
     ];
     for (const [k, order] of orders.entries()) {
       const file = await doWriteJob({ ...order, base: '' }, fetchBytes, post);

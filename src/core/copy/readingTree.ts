@@ -11,6 +11,7 @@ import {
   type Table,
   type TableRowKind,
 } from '../model/copy/streams';
+import { valueOf } from '../model/spec/inheritance';
 import type { Meaning, Spec } from '../model/spec/spec';
 import { captionsAfter } from './figures/captions';
 import { meaningOfTag } from './meanings';
@@ -86,7 +87,7 @@ export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBl
       const captions = captionsAfter(blocks, k, styles);
       tree.push({ kind: 'figure', id: block.id, paragraph: block, captions });
       k += captions.length;
-    } else tree.push(ofParagraph(block, meaningOfTag(styles, block.style)));
+    } else tree.push(ofParagraph(block, styles));
   }
   return tree;
 }
@@ -121,11 +122,19 @@ function takeCaptions(tree: ReadingBlock[]): Paragraph[] {
 
 const isItem = (block: Block) => block.kind === 'paragraph' && block.list !== undefined;
 
-function ofParagraph(paragraph: Paragraph, meaning: Meaning): ReadingBlock {
-  const { id, objects } = paragraph;
+/** Whether a paragraph stands for a break and not for its words: those of a style with an ornament are never set. */
+export function isBreak({ style, text, objects }: Paragraph, styles: Styles): boolean {
+  if (meaningOfTag(styles, style) !== 'break') return false;
+  // One that a note hangs on keeps its place.
+  if (objects.some(({ kind }) => kind === 'note')) return false;
+  return !/[\p{L}\p{N}]/u.test(text) || !!valueOf(styles, style, 'ornament');
+}
+
+function ofParagraph(paragraph: Paragraph, styles: Styles): ReadingBlock {
+  const { id, style } = paragraph;
+  const meaning = meaningOfTag(styles, style);
   if (meaning.startsWith('heading')) return { kind: 'head', id, level: Number(meaning.slice(7)), paragraph };
-  // A break that a note hangs on keeps its place.
-  if (meaning === 'break' && objects.every(({ kind }) => kind !== 'note')) return { kind: 'break', id, paragraph };
+  if (isBreak(paragraph, styles)) return { kind: 'break', id, paragraph };
   return { kind: 'text', id, meaning, paragraph };
 }
 

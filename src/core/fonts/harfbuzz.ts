@@ -242,18 +242,34 @@ export class HarfBuzzSubsetter {
 
   /** A font file with only `glyphs` and what they are composed of; layout tables are dropped, shaping is done. */
   subset(bytes: Uint8Array, glyphs: Iterable<number>): Uint8Array<ArrayBuffer> {
+    return this.cut(bytes, (input) => {
+      const { calls } = this;
+      calls.hb_subset_input_set_flags(input, RETAIN_GIDS);
+      const wanted = calls.hb_subset_input_glyph_set(input);
+      for (const glyph of glyphs) calls.hb_set_add(wanted, glyph);
+      const DROP_TABLES = 3;
+      const dropped = calls.hb_subset_input_set(input, DROP_TABLES);
+      for (const tag of ['GSUB', 'GPOS', 'GDEF']) calls.hb_set_add(dropped, tagNumber(tag));
+    });
+  }
+
+  /** A font file that sets text of some characters (code points), with the features of its maker that are on by default. */
+  subsetFor(bytes: Uint8Array, characters: Iterable<number>): Uint8Array<ArrayBuffer> {
+    return this.cut(bytes, (input) => {
+      const wanted = this.calls.hb_subset_input_unicode_set(input);
+      for (const character of characters) this.calls.hb_set_add(wanted, character);
+    });
+  }
+
+  /** `choose` says what is kept, into an input of the library. */
+  private cut(bytes: Uint8Array, choose: (input: number) => void): Uint8Array<ArrayBuffer> {
     const { calls } = this;
     const at = calls.malloc(bytes.length);
     new Uint8Array(this.memory.buffer).set(bytes, at);
     const blob = calls.hb_blob_create(at, bytes.length, 1, 0, 0);
     const face = calls.hb_face_create(blob, 0);
     const input = calls.hb_subset_input_create_or_fail();
-    calls.hb_subset_input_set_flags(input, RETAIN_GIDS);
-    const wanted = calls.hb_subset_input_glyph_set(input);
-    for (const glyph of glyphs) calls.hb_set_add(wanted, glyph);
-    const DROP_TABLES = 3;
-    const dropped = calls.hb_subset_input_set(input, DROP_TABLES);
-    for (const tag of ['GSUB', 'GPOS', 'GDEF']) calls.hb_set_add(dropped, tagNumber(tag));
+    choose(input);
     const result = calls.hb_subset_or_fail(face, input);
     invariant(result !== 0, 'the font can be cut down');
     const out = calls.hb_face_reference_blob(result);

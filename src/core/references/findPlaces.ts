@@ -48,3 +48,13 @@ function beginningsOf(fragments: readonly Fragment[]): Beginnings {
   }
   return known;
 }
+
+/** Where each page with a folio of its own begins in the copy: its first text that stands there for the first time. */
+export function pageStarts(
+  pages: readonly Page[],
+): { readonly folio: string; readonly block: BlockId; readonly at: number }[] {
+  return pages.flatMap(({ folio, folioHidden, fragments }) => {
+    const { blocks, starts } = beginningsOf(fragments);
+    return folio === '' || folioHidden || blocks.length === 0 ? [] : [{ folio, block: blocks[0], at: starts[0] }];
+  });
+}

@@ -10,6 +10,7 @@ export { qualityOf } from './facts/qualityOf';
 export { typesetBook } from './typesetBook';
 export { takeTrial, trialPages, tryEdits, type ComposedState, type Trial } from './trial';
 export { typesetReach, type TypesetReach } from './typesetReach';
+export { ebookFacts } from './leaving/ebookFacts';
 export { writePressPdf, writeScreenPdf } from './leaving/writePress';
 export { composeSpecimen, specimenBook } from './facts/specimen';
 export { spacingFacts } from './facts/spacingFacts';

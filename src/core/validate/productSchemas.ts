@@ -1,16 +1,36 @@
 // What a person may choose for each product, and the record of a product that was made.
 import { COPY_KINDS } from '../model/copy/copyKinds';
 import { MOST_FACTS, OUTSIDE_SOURCES, type OutsideFact } from '../model/checks/outside';
+import {
+  EBOOK_LEVELS,
+  EBOOK_PICTURES,
+  EBOOK_STARTS,
+  EBOOK_USES,
+  FIRST_EBOOK,
+  LEAST_PIXELS,
+  MOST_PIXELS,
+} from '../model/products/ebook';
 import { PRODUCT_IDS, type MadeProduct, type ProductId } from '../model/products/products';
 import { check, Joi } from './check';
 
 const NOTHING = Joi.object({}).required();
+/** A choice that records of before it was there do not have. */
+const oneOf = (values: readonly string[], first: string) =>
+  Joi.string()
+    .valid(...values)
+    .default(first);
 
 /** By product. */
 export const SETTINGS_SCHEMAS: Readonly<Record<ProductId, Joi.ObjectSchema>> = {
   press: NOTHING,
   screen: NOTHING,
-  epub: NOTHING,
+  epub: Joi.object({
+    level: oneOf(EBOOK_LEVELS, FIRST_EBOOK.level),
+    opensAt: oneOf(EBOOK_STARTS, FIRST_EBOOK.opensAt),
+    use: oneOf(EBOOK_USES, FIRST_EBOOK.use),
+    pictures: oneOf(EBOOK_PICTURES, FIRST_EBOOK.pictures),
+    mostPixels: Joi.number().integer().min(LEAST_PIXELS).max(MOST_PIXELS).default(FIRST_EBOOK.mostPixels),
+  }).required(),
   copy: Joi.object({
     format: Joi.string()
       .valid(...COPY_KINDS)
@@ -42,13 +62,16 @@ const madeSchema = Joi.object({
   pages: count,
   fileName: Joi.string().min(1).max(300).required(),
   time: Joi.number().min(0).required(),
+  counts: Joi.array()
+    .items(Joi.object({ what: Joi.string().min(1).max(80).required(), inBook: count, inFile: count }))
+    .max(50),
 });
 
 /** Checks the record of a product as it was kept. Throws ValueError. */
 export function checkMadeProduct(value: unknown): MadeProduct {
   const made = check<MadeProduct>(madeSchema, value, 'The record of a product');
-  check(SETTINGS_SCHEMAS[made.product], made.settings, 'The record of a product');
-  return made;
+  const settings = check(SETTINGS_SCHEMAS[made.product], made.settings, 'The record of a product');
+  return { ...made, settings } as MadeProduct;
 }
 
 const id = Joi.string().allow('').max(100).required();

@@ -3,6 +3,7 @@ import { bookFingerprint } from '../../core/copy/bookFingerprint';
 import type { ToldProduct } from '../../core/model/checks/outside';
 import type { CopyKind } from '../../core/model/copy/copyKinds';
 import type { Book } from '../../core/model/copy/book';
+import { USE_SUFFIX } from '../../core/model/products/ebook';
 import {
   PRODUCTS,
   type MadeProduct,
@@ -24,6 +25,10 @@ const COPY_TYPES: Readonly<Record<CopyKind, string>> = {
 
 /** Extension and media type of the file that a choice comes to. */
 function fileOf(choice: ProductChoice): { readonly extension: string; readonly type: string } {
+  if (choice.product === 'epub') {
+    const { extension, type } = PRODUCTS.epub;
+    return { extension: `${USE_SUFFIX[choice.settings.use]}${extension}`, type };
+  }
   if (choice.product !== 'copy') return PRODUCTS[choice.product];
   const { format } = choice.settings;
   return { extension: `.${format}`, type: COPY_TYPES[format] };
@@ -51,8 +56,9 @@ export function makeProduct(product: ProductId, source: ProductSource = { kind: 
     if (result === undefined) return;
     if (result.kind === 'file') {
       services.download(fileName, result.file, type);
-      const { pages, hash, file } = result;
-      const facts = { source, book: bookFingerprint(book), hash, bytes: file.size, pages, fileName };
+      const { pages, hash, file, counts } = result;
+      const told = counts === undefined ? {} : { counts };
+      const facts = { source, book: bookFingerprint(book), hash, bytes: file.size, pages, fileName, ...told };
       const made: MadeProduct = { ...choice, ...facts, time: services.now() };
       change({ status: 'done', share: 1, made, facts: [] });
       // The file is the person's already: without its record the card only forgets it sooner.

@@ -164,7 +164,7 @@ describe('links inside a file', () => {
       [made, 6],
       [gone, 5],
     ] as const) {
-      const bytes = fileBytes(writeEpub(one, '2026-01-01T00:00:00Z'));
+      const bytes = fileBytes(writeEpub(one, { date: '2026-01-01T00:00:00Z' }));
       const files = Object.entries(unzipSync(bytes)).filter(([name]) => /d\d+\.xhtml$|notes\.xhtml$/.test(name));
       const links = files.flatMap(
         ([, file]) => new TextDecoder().decode(file).match(/<a href="[^"]*#b-[^"]*">/g) ?? [],

@@ -73,12 +73,8 @@ export interface Division {
   readonly blocks: readonly Block[];
 }
 
-/** Only a book of pages has these. */
-const OF_PAGES: ReadonlySet<DivisionRole> = new Set(['blank', 'contents', 'figures', 'tables']);
-
-/** Whether a division can be in an ebook at all; an index without copy of its own is made of folios. */
-export const canBeRead = ({ role, blocks }: Pick<Division, 'role' | 'blocks'>): boolean =>
-  !OF_PAGES.has(role) && !(role === 'index' && blocks.length < 2);
+/** Whether a division can be in an ebook at all: only pages are blank. */
+export const canBeRead = ({ role }: Pick<Division, 'role'>): boolean => role !== 'blank';
 
 export interface Note {
   readonly id: StreamId;

@@ -1,6 +1,7 @@
 // What leaves: the products, what each is called, what its file is, and what a person chooses for it. Writers (`worker/writers`), schemas of
 // the choices (`validate/productSchemas`) and cards (`ui/routes/send-out`) are records by these ids, complete or they do not compile.
 import type { CopyKind } from '../copy/copyKinds';
+import { FIRST_EBOOK, type EbookSettings } from './ebook';
 
 export interface ProductKind {
   readonly title: string;
@@ -31,9 +32,9 @@ export const PRODUCTS = {
     type: PDF,
   },
   epub: {
-    title: 'Plain EPUB',
-    what: 'A file a division, contents, notes beside the text; the reader chooses face and size. For reading and correcting.',
-    action: 'Write the EPUB',
+    title: 'Ebook',
+    what: 'An EPUB that takes the shape of any screen: contents, pages of the printed book, notes that open beside the text, index and references as links. Size, leading and colour stay the reader’s.',
+    action: 'Write the ebook',
     extension: '.epub',
     type: 'application/epub+zip',
   },
@@ -62,7 +63,7 @@ export type NoSettings = Readonly<Record<string, never>>;
 export interface ProductSettings {
   readonly press: NoSettings;
   readonly screen: NoSettings;
-  readonly epub: NoSettings;
+  readonly epub: EbookSettings;
   readonly copy: { readonly format: CopyKind };
   readonly project: NoSettings;
 }
@@ -70,7 +71,7 @@ export interface ProductSettings {
 export const FIRST_SETTINGS: ProductSettings = {
   press: {},
   screen: {},
-  epub: {},
+  epub: FIRST_EBOOK,
   copy: { format: 'docx' },
   project: {},
 };
@@ -109,4 +110,13 @@ export type MadeProduct = ProductChoice & {
   readonly fileName: string;
   /** Milliseconds since 1970. */
   readonly time: number;
+  /** Of a file that was held against the book: what of it is in the file. Absent: it was not. */
+  readonly counts?: readonly FileCount[];
 };
+
+/** How many of something the book has, and how many the file that was made of it. */
+export interface FileCount {
+  readonly what: string;
+  readonly inBook: number;
+  readonly inFile: number;
+}

@@ -31,12 +31,12 @@ export class PictureFiles {
     /** Hashes of those that are there. */
     private readonly there: ReadonlySet<string>,
     private readonly of: ReadonlySet<PictureKind>,
-    /** Formats that stand in the package as another. */
-    private readonly as: Readonly<Partial<Record<PictureKind, PictureKind>>> = {},
+    /** The format in which a picture stands in the package. */
+    private readonly as: (picture: PictureFacts) => PictureKind = ({ format }) => format,
   ) {}
 
-  private inPackage({ asset, format }: PictureFacts): Pick<PictureFacts, 'asset' | 'format'> {
-    return { asset, format: this.as[format] ?? format };
+  private inPackage(picture: PictureFacts): Pick<PictureFacts, 'asset' | 'format'> {
+    return { asset: picture.asset, format: this.as(picture) };
   }
 
   /** The file of a picture; null when its bytes are not there, or of no kind that the package holds. */
@@ -46,18 +46,20 @@ export class PictureFiles {
     return pictureFileName(this.inPackage(picture));
   }
 
-  /** `format`: that of the picture's own file. */
+  /** `format` and `pixels`, along its longer side: those of the picture's own file. */
   get files(): {
     readonly name: string;
     readonly type: string;
     readonly asset: string;
     readonly format: PictureKind;
+    readonly pixels: number;
   }[] {
     return [...this.met.values()].map((picture) => ({
       name: pictureFileName(this.inPackage(picture)),
       type: mediaTypeOf(this.inPackage(picture)),
       asset: picture.asset,
       format: picture.format,
+      pixels: Math.max(picture.width, picture.height),
     }));
   }
 }

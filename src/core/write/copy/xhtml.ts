@@ -12,11 +12,11 @@ import {
   type ReadingRow,
   type ReadingTable,
 } from '../../copy/readingTree';
-import type { Block, BlockId, Paragraph, PictureFacts, Span } from '../../model/copy/streams';
+import type { Block, BlockId, Paragraph, PictureFacts, Span, StyleTag } from '../../model/copy/streams';
 import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { nameOfLink } from '../../copy/places';
 import { placeLink } from './placeLinks';
-import { isBold, isItalic, piecesOf } from './pieces';
+import { isBold, isItalic, piecesOf, type Piece } from './pieces';
 
 export interface XhtmlContext {
   readonly book: Book;
@@ -34,6 +34,23 @@ export interface XhtmlContext {
   readonly fieldText: (paragraph: Paragraph, at: number) => string;
   /** Where the file of a picture is; null when it is not there. */
   readonly pictureHref: (picture: PictureFacts) => string | null;
+  /** Of an ebook. */
+  readonly ebook?: EbookText;
+}
+
+/** What an ebook has besides the words: how each paragraph is set, and the places that its lists lead to. */
+export interface EbookText {
+  /** The style by which a paragraph is set. */
+  readonly tagOf: (paragraph: Paragraph) => StyleTag;
+  /** Its words as they are set, and where an offset of the copy is in them. */
+  readonly setWords: (paragraph: Paragraph) => {
+    readonly paragraph: Paragraph;
+    readonly offset: (at: number) => number;
+  };
+  /** Elements that stand at offsets of a paragraph, rising. */
+  readonly marksIn: (block: BlockId) => readonly { readonly at: number; readonly xhtml: string }[];
+  /** Letters of the drop capital with which a paragraph begins; 0: none. */
+  readonly initialOf: (block: BlockId) => number;
 }
 
 export const blocksXhtml = (blocks: readonly Block[], context: XhtmlContext): string =>
@@ -67,7 +84,7 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
       const { meaning, paragraph } = block;
       const words = inlineXhtml(paragraph, context);
       if (words === '') return '';
-      const name = className(meaning === 'verse' ? 'verse' : paragraph.style);
+      const name = classesOf(paragraph, context, meaning === 'verse' ? 'verse' : undefined);
       const dir = directionIn(paragraph);
       if (meaning === 'extract') return `<blockquote class="${name}"${idOf(block)}><p${dir}>${words}</p></blockquote>`;
       return `<p class="${name}"${idOf(block)}${dir}>${words}</p>`;
@@ -77,7 +94,12 @@ function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
   }
 }
 
-/** The captions of a figure: one as it is, several, or a credit line, as paragraphs. */
+/** The classes of a paragraph: its style, and in an ebook the one by which it is set. */
+function classesOf(paragraph: Paragraph, { ebook }: XhtmlContext, first = className(paragraph.style)): string {
+  const set = ebook === undefined ? first : className(ebook.tagOf(paragraph));
+  return set === first ? first : `${first} ${set}`;
+}
+
 /** A table in sections: its heads, and what they stand over (HTML, 4.9). Heads say what they are heads of. */
 function tableXhtml(table: ReadingTable, context: XhtmlContext): string {
   const { captions, rows } = table;
@@ -92,7 +114,7 @@ function tableXhtml(table: ReadingTable, context: XhtmlContext): string {
 }
 
 const paragraphXhtml = (caption: Paragraph, context: XhtmlContext) =>
-  `<p class="${className(caption.style)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`;
+  `<p class="${classesOf(caption, context)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`;
 
 function tableCaption(captions: readonly Paragraph[], context: XhtmlContext): string {
   if (captions.length === 0) return '';
@@ -132,13 +154,14 @@ function alignIn(align: ReadingCell['align']): string {
   return ` style="text-align: ${align === 'centre' ? 'center' : align}"`;
 }
 
+/** The captions of a figure: one as it is, several, or a credit line, as paragraphs. */
 function captionXhtml(captions: readonly Paragraph[], context: XhtmlContext): string {
   if (captions.length === 0) return '';
   const [first] = captions;
   if (captions.length === 1 && first.style !== CREDIT_STYLE)
     return `<figcaption${idOf(first)}>${inlineXhtml(first, context)}</figcaption>`;
   const lines = captions.map(
-    (caption) => `<p class="${className(caption.style)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`,
+    (caption) => `<p class="${classesOf(caption, context)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`,
   );
   return `<figcaption>${lines.join('')}</figcaption>`;
 }
@@ -149,12 +172,15 @@ function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: Xhtml
   const words = inlineXhtml(head.paragraph, context);
   const number = context.heads.numbers.get(head.id);
   const said = number === undefined ? '' : escapeXml(number.text);
-  const element = (inner: string) => `<h${level}${idOf(head)}${directionIn(head.paragraph)}>${inner}</h${level}>`;
+  const name = context.ebook === undefined ? '' : ` class="${classesOf(head.paragraph, context)}"`;
+  const element = (inner: string) =>
+    `<h${level}${name}${idOf(head)}${directionIn(head.paragraph)}>${inner}</h${level}>`;
   if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n${element(words)}`;
-  return element(`${said === '' ? '' : `${said}\u2002`}${words}`);
+  const before = context.ebook === undefined ? said : `<span class="number">${said}</span>`;
+  return element(`${said === '' ? '' : `${before}\u2002`}${words}`);
 }
 
-const className = (tag: string) => tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase();
+export const className = (tag: string) => tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase();
 
 function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): string {
   const parts = items.map(({ paragraph, inner }) => {
@@ -170,13 +196,37 @@ function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): st
 /** The number of an item that does not go on from the one before (HTML, the `li` element). */
 const valueOf = ({ list }: Paragraph): string => (list?.start === undefined ? '' : ` value="${list.start}"`);
 
-function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
-  let isLead = true;
-  return piecesOf(paragraph)
+function inlineXhtml(copy: Paragraph, context: XhtmlContext): string {
+  const { ebook } = context;
+  if (ebook === undefined) return piecesXhtml(copy, piecesOf(copy), context);
+  const { paragraph, offset } = ebook.setWords(copy);
+  const marks = ebook.marksIn(copy.id).map(({ at, xhtml }) => ({ at: offset(at), xhtml }));
+  if (marks.length === 0) return piecesXhtml(paragraph, piecesOf(paragraph), context);
+  const pieces = piecesOf(
+    paragraph,
+    marks.map(({ at }) => at),
+  );
+  let made = '';
+  let from = 0;
+  for (const { at, xhtml } of marks) {
+    let to = from;
+    while (to < pieces.length && pieces[to].from < at) to += 1;
+    made += piecesXhtml(paragraph, pieces.slice(from, to), context) + xhtml;
+    from = to;
+  }
+  return made + piecesXhtml(paragraph, pieces.slice(from), context);
+}
+
+function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: XhtmlContext): string {
+  let isLead = pieces[0]?.from === 0;
+  const initial = context.ebook?.initialOf(paragraph.id) ?? 0;
+  return pieces
     .map((piece) => {
       if (piece.kind === 'text') {
+        const text = escapeXml(clean(piece.text));
+        const words = initial > 0 && piece.from === 0 ? withInitial(piece.text, initial) : text;
         isLead = false;
-        return spanXhtml(escapeXml(clean(piece.text)), piece.span, context);
+        return spanXhtml(words, piece.span, context);
       }
       const { object } = piece;
       if (object.kind === 'break') return isLead ? '' : '<br/>';
@@ -198,11 +248,25 @@ function inlineXhtml(paragraph: Paragraph, context: XhtmlContext): string {
     .join('');
 }
 
+const BEFORE_INITIAL = /^[\s\p{P}]*/u;
+
+/** A text whose first letters, with the quotes before them, are a drop capital; a device that knows none shows them in their line. */
+function withInitial(text: string, letters: number): string {
+  const start = BEFORE_INITIAL.exec(text)![0].length;
+  const rest = [...text.slice(start)];
+  const end = start + rest.slice(0, letters).join('').length;
+  if (rest.length <= letters || !/\p{L}/u.test(rest[0])) return escapeXml(clean(text));
+  return `<span class="initial">${escapeXml(clean(text.slice(0, end)))}</span>${escapeXml(clean(text.slice(end)))}`;
+}
+
 function pictureXhtml(picture: PictureFacts, context: XhtmlContext): string {
   const href = context.pictureHref(picture);
   const alt = escapeXml(clean(picture.alt));
   // A picture that is not there is told by its words.
-  if (href === null) return `[${alt || escapeXml(clean(picture.name)) || 'picture'}]`;
+  if (href === null) {
+    const said = `[${alt || escapeXml(clean(picture.name)) || 'picture'}]`;
+    return context.ebook === undefined ? said : `<span class="picture">${said}</span>`;
+  }
   return `<img src="${href}" alt="${alt}"/>`;
 }
 

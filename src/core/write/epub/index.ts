@@ -1,1 +1,4 @@
-export { writeEpub } from './writeEpub';
+export type { EbookCount } from './compareEbook';
+export { NO_FACTS, type EbookFace, type EbookFacts, type EbookIndexEntry, type PageStart } from './ebookFacts';
+export type { Ebook } from './makeEbook';
+export { writeEpub, type EbookOptions } from './writeEpub';

@@ -1,6 +1,12 @@
 // Send out, first form: a card per product with what goes into it, its progress and its result.
 import { bookFingerprint } from '../../../core/copy/bookFingerprint';
-import { PRODUCT_IDS, PRODUCTS, type MadeProduct, type ProductId } from '../../../core/model/products/products';
+import {
+  PRODUCT_IDS,
+  PRODUCTS,
+  type FileCount,
+  type MadeProduct,
+  type ProductId,
+} from '../../../core/model/products/products';
 import { makeProduct, stopProduct } from '../../../state/send-out/sendOutThunks';
 import type { ProductJob } from '../../../state/send-out/jobsSlice';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
@@ -108,8 +114,27 @@ function Written({ made, isBefore }: { made: MadeProduct; isBefore: boolean }) {
       {made.fileName}, {made.pages > 0 && `${made.pages} pages, `}
       {fileSize(made.bytes)}
       {isStale && <span className="block text-warning">The book has changed since: this file is stale.</span>}
+      {made.counts !== undefined && <Counts counts={made.counts} />}
     </p>
   );
+}
+
+/** What of the book is in a file that was held against it. */
+function Counts({ counts }: { readonly counts: readonly FileCount[] }) {
+  const lacking = counts.filter(({ inBook, inFile }) => inBook !== inFile);
+  if (lacking.length === 0) {
+    const all = counts.filter(({ inBook }) => inBook > 0).map(({ what, inBook }) => counted(what, inBook));
+    return <span className="block text-quiet">The same as in the book: {all.join(', ')}.</span>;
+  }
+  const said = lacking.map(({ what, inBook, inFile }) => `${inFile} of ${counted(what, inBook)}`);
+  return <span className="block text-warning">Not as in the book: {said.join(', ')}.</span>;
+}
+
+/** `12 words`, `1 link`; of a kind of notes, by its name, `41 notes (Footnote)`. */
+function counted(what: string, count: number): string {
+  const number = count.toLocaleString('en-GB');
+  if (!/^[a-z]+s$/.test(what)) return `${number} notes (${what})`;
+  return `${number} ${count === 1 ? what.slice(0, -1) : what}`;
 }
 
 function Facts({ product }: { product: ProductId }) {

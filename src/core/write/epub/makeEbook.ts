@@ -1,0 +1,271 @@
+// The texts of an ebook and all that its package says of them; its files are written from that (writeEpub).
+import { PLAIN_TEXT } from '../../copy/plainTags';
+import { effectiveTag } from '../../copy/effectiveTag';
+import { fieldText } from '../../copy/fields';
+import { plainBook } from '../../copy/figures/gatherFigures';
+import { isOpenerPart, meaningOfTag } from '../../copy/meanings';
+import { placesOf } from '../../copy/places';
+import { escapeXml } from '../../base/xml';
+import type { Book, Division } from '../../model/copy/book';
+import { madeHead } from '../../copy/madeWords';
+import type { EbookSettings } from '../../model/products/ebook';
+import { PLAIN_TABLE } from '../../model/spec/tableStyle';
+import type { Block, BlockId, Paragraph, StyleTag } from '../../model/copy/streams';
+import { headsOf, numberedNotes } from '../copy/copyOf';
+import type { PictureFiles } from '../copy/pictureFiles';
+import { withPlaceLinks } from '../copy/placeLinks';
+import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { compareEbook, type EbookCount } from './compareEbook';
+import { CONTENTS_FILE, ebookFiles, SECTION_ROLES, SECTION_TYPES, type TextFile } from './ebookFiles';
+import type { EbookFacts } from './ebookFacts';
+import { endnotesXhtml, NoteHomes, NOTES_FILE } from './ebookNotes';
+import { ebookPictures } from './ebookPictures';
+import { captionList, indexXhtml, type AddressOf } from './madeLists';
+import { contentsOf, navXhtml, ncx, textStart } from './navigation';
+import { identifierOf, type Contained } from './packageDocument';
+import { setWords } from './setWords';
+import { printPages, textMarks, type TextMark } from './textMarks';
+import { xhtmlPage } from './xhtmlPage';
+
+export interface Ebook {
+  readonly book: Book;
+  /** By their names, without the folder: texts, navigation. */
+  readonly texts: Readonly<Record<string, string>>;
+  /** Texts in the order of reading. */
+  readonly spine: readonly { readonly name: string }[];
+  readonly pictures: PictureFiles;
+  /** Styles that stand in the text. */
+  readonly used: ReadonlySet<StyleTag>;
+  readonly contained: Contained;
+  /** The file at which it opens; null: the first. */
+  readonly start: string | null;
+  /** What of the book is in it. */
+  readonly counts: readonly EbookCount[];
+}
+
+/** What an ebook is made with; `settings` null: for correcting, its pictures as they are. */
+export interface EbookMaking {
+  readonly settings: EbookSettings | null;
+  readonly facts: EbookFacts;
+  /** Hashes of the pictures that can be had. */
+  readonly there: ReadonlySet<string>;
+}
+
+/** Yields after each file, with the share that is made. */
+export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): Generator<number, Ebook> {
+  const book = plainBook(of);
+  const notes = numberedNotes(book);
+  const heads = headsOf(book);
+  const files = ebookFiles(book, heads, facts.index.length > 0);
+  const hasIndex = files.some(({ holds }) => holds === 'index');
+  const pages = printPages(facts.pages);
+  const isDressed = settings?.level === 'dressed';
+  const text: EbookText = {
+    ...{ book, notes, heads, files },
+    homes: new NoteHomes(files, notes, book.spec.notes),
+    pictures: ebookPictures(there, settings),
+    places: placesOf(book),
+    marks: textMarks(pages, hasIndex ? facts.index : []),
+    used: new Set(),
+    initialLetters: isDressed ? lettersOfInitial(book) : 0,
+  };
+  const copy = yield* copyFiles(text, isDressed);
+  const addressOf = addressesIn(copy);
+  const lists = listFiles(files, facts, book, addressOf);
+  const navPages = pages.flatMap(({ folio, id }) => {
+    const href = addressOf(id);
+    return href === null ? [] : [{ folio, href }];
+  });
+  const written = files.filter(({ name, holds }) => holds === 'contents' || name in copy || name in lists);
+  const notesEntry =
+    NOTES_FILE in copy ? { href: NOTES_FILE, title: madeHead('notes', book.particulars.language)! } : null;
+  const contents = contentsOf(written, notesEntry, heads);
+  const divisions = files.filter(({ holds }) => holds === 'copy').map(({ division }) => division);
+  const texts = Object.values(copy);
+  return {
+    book,
+    texts: {
+      ...copy,
+      ...lists,
+      [CONTENTS_FILE]: navXhtml(written, contents, navPages, book),
+      'toc.ncx': ncx(contents, navPages, book, identifierOf(book)),
+    },
+    spine: [...written, ...(notesEntry === null ? [] : [{ name: NOTES_FILE }])],
+    pictures: text.pictures,
+    used: text.used,
+    contained: {
+      ...picturesIn(texts),
+      hasPageList: navPages.length > 0,
+      hasIndex,
+      hasTables: texts.some((own) => own.includes('<table')),
+    },
+    start: (settings?.opensAt === 'front' ? written[0] : textStart(written))?.name ?? null,
+    counts: compareEbook({ book, heads, notes, divisions }, texts),
+  };
+}
+
+/** The files of the copy, and of its notes where they have one, their links settled. */
+function* copyFiles(text: EbookText, isDressed: boolean): Generator<number, Record<string, string>> {
+  const { files, homes, book } = text;
+  const { language } = book.particulars;
+  const texts: Record<string, string> = {};
+  for (const [index, file] of files.entries()) {
+    const { name, division, title, holds } = file;
+    if (holds === 'copy') {
+      const body = divisionXhtml(file, homes, xhtmlContext(name, division, text), isDressed);
+      texts[name] = xhtmlPage(escapeXml(title), body, division.language ?? language);
+    }
+    yield (0.9 * (index + 1)) / files.length;
+  }
+  if (homes.notesFile === NOTES_FILE) {
+    const head = madeHead('notes', language)!;
+    const list = homes.gatheredXhtml(xhtmlContext(NOTES_FILE, null, text));
+    texts[NOTES_FILE] = xhtmlPage(head, `<h1 class="made">${head}</h1>\n${list}`, language);
+  }
+  return withPlaceLinks(texts);
+}
+
+/** Pictures, and those that are not described. */
+function picturesIn(texts: readonly string[]): Pick<Contained, 'pictures' | 'withoutWords'> {
+  const images = texts.flatMap((text) => text.match(/<img [^>]*>/g) ?? []);
+  return { pictures: images.length, withoutWords: images.filter((image) => image.includes('alt=""')).length };
+}
+
+/** Finds the address of an element by its id; null where no file has it. */
+function addressesIn(texts: Readonly<Record<string, string>>): AddressOf {
+  const found = new Map<string, string>();
+  for (const [name, text] of Object.entries(texts))
+    for (const [, id] of text.matchAll(/ id="([^"]*)"/g)) if (!found.has(id)) found.set(id, name);
+  return (id) => (found.has(id) ? `${found.get(id)}#${id}` : null);
+}
+
+/** What the book makes: index and lists. One of nothing is left out. */
+function listFiles(
+  files: readonly TextFile[],
+  { index, captions }: EbookFacts,
+  book: Book,
+  addressOf: AddressOf,
+): Record<string, string> {
+  const made: Record<string, string> = {};
+  for (const { name, division, holds, title } of files) {
+    if (holds !== 'index' && holds !== 'figures' && holds !== 'tables') continue;
+    const body =
+      holds === 'index'
+        ? indexXhtml(index, book, addressOf)
+        : captionList(holds === 'figures' ? 'figure' : 'table', captions, book, addressOf);
+    if (!body.includes('<li>')) continue;
+    made[name] = xhtmlPage(escapeXml(title), section(division, '', body), book.particulars.language);
+  }
+  return made;
+}
+
+function section({ role }: Division, more: string, body: string): string {
+  const [type, name] = [SECTION_TYPES[role], SECTION_ROLES[role]];
+  const classes = [type, more].filter(Boolean).join(' ');
+  return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}>\n${body}\n</section>`;
+}
+
+/** The text of a division, the notes that stand with it after it, and those of the book where this is their division. */
+function divisionXhtml(
+  { name, division }: TextFile,
+  homes: NoteHomes,
+  context: XhtmlContext,
+  isDressed: boolean,
+): string {
+  const own = homes.in(name);
+  const ofKind = (kind: string) => own.filter((id) => context.notes.get(id)!.kind === kind);
+  const ends = ofKind('endnote');
+  const parts = [blocksXhtml(division.blocks, context), notesXhtml(ofKind('footnote'), context)];
+  if (ends.length > 0) parts.push(endnotesXhtml(ends, context.book.spec.notes.divisionHead, context));
+  if (name === homes.notesFile) parts.push(homes.gatheredXhtml(context));
+  return section(division, isDressed && division.matter === 'body' ? 'opener' : '', parts.join('\n'));
+}
+
+/** What the text of all files is written from. */
+interface EbookText extends Pick<XhtmlContext, 'book' | 'notes' | 'heads'> {
+  readonly files: readonly TextFile[];
+  readonly homes: NoteHomes;
+  readonly pictures: PictureFiles;
+  readonly places: ReturnType<typeof placesOf>;
+  readonly marks: ReadonlyMap<BlockId, readonly TextMark[]>;
+  /** Filled as styles are met. */
+  readonly used: Set<StyleTag>;
+  readonly initialLetters: number;
+}
+
+const NO_MARKS: readonly TextMark[] = [];
+
+/** How the text of one file says what stands elsewhere. `division`: whose text it is. */
+function xhtmlContext(
+  name: string,
+  division: Division | null,
+  { files, homes, pictures, places, marks, used, initialLetters, ...text }: EbookText,
+): XhtmlContext {
+  const tags = division === null ? new Map<BlockId, StyleTag>() : tagsOf(division.blocks, text.book);
+  const opening = division === null || initialLetters === 0 ? null : openingOf(division, text.book);
+  return {
+    ...text,
+    hrefOf: (id) => {
+      const file = homes.homeOf(id);
+      return file === name ? `#${id}` : `${file}#${id}`;
+    },
+    headHref: (block) => {
+      const file = files.find(({ division: own }) => own.id === text.heads.targets.get(block)?.division);
+      return file === undefined || file.name === name ? `#${elementId(block)}` : `${file.name}#${elementId(block)}`;
+    },
+    placeHref: (to) => {
+      const place = places.get(to);
+      if (place === undefined) return null;
+      const file = files.find(({ division: own }) => own.id === place.stream)?.name ?? homes.homeOf(place.stream);
+      return `${file === undefined || file === null || file === name ? '' : file}#${elementId(place.block)}`;
+    },
+    deeper: 0,
+    fieldText: (paragraph, at) => filledField(paragraph, at, text.book),
+    pictureHref: (picture) => {
+      const file = pictures.take(picture);
+      return file === null ? null : `pictures/${file}`;
+    },
+    ebook: {
+      tagOf: ({ id, style }) => {
+        const tag = tags.get(id) ?? style;
+        used.add(style).add(tag);
+        return tag;
+      },
+      setWords: (paragraph) =>
+        setWords(paragraph, text.book.spec, division?.language ?? text.book.particulars.language),
+      marksIn: (block) => marks.get(block) ?? NO_MARKS,
+      initialOf: (block) => (block === opening ? initialLetters : 0),
+    },
+  };
+}
+
+/** The styles by which the paragraphs of a stream are set, those of cells among them. */
+function tagsOf(blocks: readonly Block[], { spec }: Book): Map<BlockId, StyleTag> {
+  const tags = new Map<BlockId, StyleTag>();
+  blocks.forEach((block, k) => {
+    if (block.kind === 'paragraph') tags.set(block.id, effectiveTag(blocks, k, spec.styles));
+    else
+      for (const row of block.rows)
+        for (const cell of row)
+          for (const inner of cell.blocks)
+            if (inner.kind === 'paragraph' && inner.style === PLAIN_TEXT) tags.set(inner.id, PLAIN_TABLE);
+  });
+  return tags;
+}
+
+const lettersOfInitial = ({ spec }: Book) => (spec.openers.dropLines === 0 ? 0 : spec.openers.dropLetters);
+
+/** The paragraph with which the text of a chapter begins, after its head. */
+function openingOf({ matter, role, blocks }: Division, { spec }: Book): BlockId | null {
+  if (matter !== 'body' || role === 'part') return null;
+  const first = blocks.find(
+    (block) =>
+      block.kind === 'table' || (block.text.trim() !== '' && !isOpenerPart(meaningOfTag(spec.styles, block.style))),
+  );
+  return first?.kind === 'paragraph' && first.style === PLAIN_TEXT ? first.id : null;
+}
+
+function filledField({ objects }: Paragraph, at: number, book: Book): string {
+  const object = objects.find((own) => own.at === at);
+  return object?.kind === 'field' ? clean(fieldText(object.field, book.particulars)) : '';
+}
