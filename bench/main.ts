@@ -12,6 +12,7 @@ import type { TypesetBook } from '../src/core/model/composed/pages';
 import type { Paragraph } from '../src/core/model/copy/streams';
 import { openBrowser, printPeer } from './browserPeer';
 import { measureEdits, type EditTimes } from './edits';
+import { ebookTime, withFiles } from './ebook';
 import { dragFigure, withFigures } from './figures';
 import { measureReach } from './specChanges';
 import { peerText } from './peerText';
@@ -112,6 +113,17 @@ const inPlace = ofTheTime(withFigures(long, 120, ['here']));
 console.log(`  the same with 120 figures and captions: ${inPlace} of the time, at all places ${ofTheTime(figured)}`);
 
 console.log(`  the same with 100 tables and captions: ${ofTheTime(withTables(long, 100))} of the time`);
+
+const pictured = withFiles(withFigures(long, 20, ['here']));
+const ebooks = Array.from({ length: 5 }, () => {
+  const context = assets.contextFor(pictured.book);
+  const [compose, composed] = timed(() => drain(typesetBook(pictured.book, context)));
+  const { time, bytes } = ebookTime(pictured, composed, context, assets.subsetter);
+  return { time, bytes, ratio: time / compose };
+});
+console.log(
+  `  an ebook of it with 20 pictures: ${ms(median(ebooks.map(({ time }) => time)))}, ${median(ebooks.map(({ ratio }) => ratio)).toFixed(2)} of the compose; ${(ebooks[0].bytes / 1e6).toFixed(1)} MB`,
+);
 
 const novel = bookOf('the-ferry-register.docx', demo);
 const dragged = dragFigure(novel, assets.contextFor(novel), 80);

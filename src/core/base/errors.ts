@@ -15,7 +15,15 @@ export class InvariantError extends Error {
 }
 
 export type ImportErrorCode =
-  'empty' | 'not-a-document' | 'truncated' | 'too-large' | 'not-text' | 'unknown-kind' | 'newer-format' | 'damaged';
+  | 'empty'
+  | 'not-a-document'
+  | 'truncated'
+  | 'too-large'
+  | 'not-text'
+  | 'unknown-kind'
+  | 'newer-format'
+  | 'damaged'
+  | 'locked';
 
 /** A file that cannot be read. `message` is one sentence for the person; `position` says where in the file, if known. */
 export class ImportError extends Error {

@@ -361,7 +361,8 @@ describe('the plain EPUB', () => {
         .join('');
     const neither = read(half(true), contents);
     expect(neither).to.include('A Book').and.not.include('A Half Title').and.not.include('What It Holds');
-    expect([half(true), contents].map(canBeRead)).to.deep.equal([true, false]);
+    const blank = division('blank', [], { matter: 'front' });
+    expect([half(true), contents, blank].map(canBeRead)).to.deep.equal([true, true, false]);
     const both = read(half(false), contents);
     expect(both).to.include('A Half Title');
     expect(both).to.include('halftitlepage');
@@ -396,11 +397,11 @@ describe('the plain EPUB', () => {
     expect(one).to.match(/<aside id="n1" epub:type="footnote" role="doc-footnote">/);
     expect(one).to.match(/<aside id="n3"[^>]*><p[^>]*><a href="#ref-n3" role="doc-backlink">\*\.<\/a>/);
     expect(one).to.match(
-      /<h2 class="made">Notes<\/h2>\s*<ol class="notes"><li id="n2"[^>]*><p[^>]*><a href="#ref-n2"[^>]*>a\.<\/a>/,
+      /<h2 class="made" data-made="">Notes<\/h2>\s*<ol class="notes"><li id="n2"[^>]*><p[^>]*><a href="#ref-n2"[^>]*>a\.<\/a>/,
     );
     expect(one).to.match(/<a id="ref-n4" href="d3\.xhtml#n4"/);
     expect(notes).to.match(
-      /Notes to the Book[\s\S]*<h2 class="made">One<\/h2>[\s\S]*id="n4"[\s\S]*id="n5"[\s\S]*<h2 class="made">Two<\/h2>[\s\S]*id="n6"/,
+      /Notes to the Book[\s\S]*<h2 class="made" data-made="">One<\/h2>[\s\S]*id="n4"[\s\S]*id="n5"[\s\S]*<h2 class="made" data-made="">Two<\/h2>[\s\S]*id="n6"/,
     );
     expect(notes).to.include('<a href="d1.xhtml#ref-n4" role="doc-backlink">1.</a>');
     // Without a notes division they have a file of their own.

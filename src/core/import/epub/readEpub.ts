@@ -20,22 +20,19 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const source = path ? text(path) : undefined;
   if (!path || source === undefined)
     throw new ImportError('not-a-document', 'This is a zip file, but there is no EPUB in it.');
+  refuseLocked(text('META-INF/encryption.xml'));
   const opf = parseXml(source, path);
   const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
   yield;
-  const files = spineOf(opf).map((href) => resolve(folder, href));
-  const bodies: { readonly file: string; readonly html: XmlElement; readonly body: XmlElement }[] = [];
-  for (const file of files) {
-    const content = text(file);
-    if (content === undefined) continue;
-    const root = parseHtml(withClosedTags(content));
-    const html = maybeChild(root, 'html') ?? root;
-    bodies.push({ file, html, body: maybeChild(html, 'body') ?? html });
-    yield;
-  }
+  const { bodies, missing } = yield* readBodies(
+    spineOf(opf).map((href) => resolve(folder, href)),
+    text,
+  );
   const notes = new Map<string, NoteBody>();
   for (const { body } of bodies) for (const [id, note] of findNotes(body)) notes.set(id, note);
   const incoming = new Incoming();
+  if (missing > 0)
+    incoming.remark('Files of the ebook that are missing', 'It names them, and they are not in it.', missing);
   const blocks: Block[] = [];
   let place = '';
   const pictureAt = (address: string) => members[resolve(place, address)];
@@ -65,6 +62,45 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
     author: value('dc:creator'),
     language: value('dc:language'),
   });
+}
+
+interface Body {
+  readonly file: string;
+  readonly html: XmlElement;
+  readonly body: XmlElement;
+}
+
+/** The texts of some files, and how many of them are not there. Throws where none is. */
+function* readBodies(
+  files: readonly string[],
+  text: (name: string) => string | undefined,
+): Generator<void, { readonly bodies: readonly Body[]; readonly missing: number }> {
+  const bodies: Body[] = [];
+  for (const file of files) {
+    const content = text(file);
+    if (content === undefined) continue;
+    const root = parseHtml(withClosedTags(content));
+    const html = maybeChild(root, 'html') ?? root;
+    bodies.push({ file, html, body: maybeChild(html, 'body') ?? html });
+    yield;
+  }
+  if (bodies.length === 0)
+    throw new ImportError('empty', 'This EPUB has no text: none of the files that it is read from is in it.');
+  return { bodies, missing: files.length - bodies.length };
+}
+
+/** Scrambling of fonts alone (OCF 3.3, 4.3): the text can be read. */
+const OF_FONTS = new Set(['http://www.idpf.org/2008/embedding', 'http://ns.adobe.com/pdf/enc#RC']);
+
+/** Throws where files of the book are encrypted. */
+function refuseLocked(encryption: string | undefined): void {
+  if (encryption === undefined) return;
+  const methods = [...encryption.matchAll(/EncryptionMethod\b[^>]*\bAlgorithm\s*=\s*["']([^"']*)["']/g)];
+  if (methods.some(([, algorithm]) => !OF_FONTS.has(algorithm)))
+    throw new ImportError(
+      'locked',
+      'This EPUB is locked: its text is encrypted, and only the device that it was made for can read it.',
+    );
 }
 
 /** Files of the reading order; the contents list of the file itself is left out. */

@@ -10,6 +10,7 @@ import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
+import { indexMarkOf } from './indexMark';
 import { classAsName, isHidden, isListMark, isNoteList, markedList } from './clipboard';
 import { directionAround, directionSaid, signsOf, type SaidDirection } from './direction';
 import { withElement } from './looks';
@@ -182,7 +183,10 @@ export class TreeReader {
       return;
     }
     if (isListMark(element)) return;
+    if ('data-made' in element.attributes) return;
     if (!BLOCKS.has(name)) this.nameOf(element);
+    const mark = indexMarkOf(element.attributes['data-index'] ?? '');
+    if (mark !== null) return this.builder.addObject({ kind: 'index', ...mark });
     const inner = withElement(element, look);
     if (inner === null)
       return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');

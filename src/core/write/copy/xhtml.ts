@@ -12,7 +12,7 @@ import {
   type ReadingRow,
   type ReadingTable,
 } from '../../copy/readingTree';
-import type { Block, BlockId, Paragraph, PictureFacts, Span, StyleTag } from '../../model/copy/streams';
+import type { Block, BlockId, InlineObject, Paragraph, PictureFacts, Span, StyleTag } from '../../model/copy/streams';
 import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { nameOfLink } from '../../copy/places';
 import { placeLink } from './placeLinks';
@@ -139,11 +139,13 @@ function rowXhtml(
   };
   const made = cells.map((cell) => {
     const { across, down, align, blocks } = cell;
-    const own = scope(cell);
+    const inner = treeXhtml(blocks, context);
+    // What says nothing is the head of nothing.
+    const own = inner === '' ? null : scope(cell);
     const name = own === null ? 'td' : 'th';
     const span = `${across > 1 ? ` colspan="${across}"` : ''}${down > 1 ? ` rowspan="${down}"` : ''}`;
     const said = `${own === null ? '' : ` scope="${own}"`}${span}${alignIn(align)}`;
-    return `<${name}${said}>${treeXhtml(blocks, context)}</${name}>`;
+    return `<${name}${said}>${inner}</${name}>`;
   });
   return `<tr${TOLD.has(kind) ? ` data-kind="${kind}"` : ''}>${made.join('')}</tr>`;
 }
@@ -166,6 +168,9 @@ function captionXhtml(captions: readonly Paragraph[], context: XhtmlContext): st
   return `<figcaption>${lines.join('')}</figcaption>`;
 }
 
+/** On what the book makes: our own reader of ebooks leaves it out, and the book makes it again. */
+export const MADE = ' data-made=""';
+
 /** A head with its number: before its words, or as a line of its own. */
 function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: XhtmlContext): string {
   const level = Math.min(6, head.level + context.deeper);
@@ -175,8 +180,9 @@ function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: Xhtml
   const name = context.ebook === undefined ? '' : ` class="${classesOf(head.paragraph, context)}"`;
   const element = (inner: string) =>
     `<h${level}${name}${idOf(head)}${directionIn(head.paragraph)}>${inner}</h${level}>`;
-  if (number?.scheme.place === 'ownLine') return `<p class="cn">${said}</p>\n${element(words)}`;
-  const before = context.ebook === undefined ? said : `<span class="number">${said}</span>`;
+  const isMade = context.ebook === undefined ? '' : MADE;
+  if (number?.scheme.place === 'ownLine') return `<p class="cn"${isMade}>${said}</p>\n${element(words)}`;
+  const before = context.ebook === undefined ? said : `<span class="number"${MADE}>${said}</span>`;
   return element(`${said === '' ? '' : `${before}\u2002`}${words}`);
 }
 
@@ -233,7 +239,8 @@ function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: Xh
       if (object.kind === 'tab') return '\u2003';
       if (object.kind === 'field') return escapeXml(context.fieldText(paragraph, object.at));
       if (object.kind === 'picture') return pictureXhtml(object, context);
-      if (object.kind === 'index' || object.kind === 'figure') return '';
+      if (object.kind === 'index') return context.ebook === undefined ? '' : indexMarkXhtml(object);
+      if (object.kind === 'figure') return '';
       if (object.kind === 'reference') {
         const said = escapeXml(clean(referenceWords(object, context.heads)));
         return context.heads.targets.has(object.target)
@@ -246,6 +253,12 @@ function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: Xh
       return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref">${escapeXml(found.label)}</a>`;
     })
     .join('');
+}
+
+/** An index mark, as our own reader of ebooks takes it back. */
+function indexMarkXhtml({ term, sub, see, seeAlso, range }: Extract<InlineObject, { kind: 'index' }>): string {
+  const said = JSON.stringify({ term, sub, see, seeAlso, range });
+  return `<span data-index="${escapeXml(clean(said))}"></span>`;
 }
 
 const BEFORE_INITIAL = /^[\s\p{P}]*/u;
@@ -314,10 +327,10 @@ export function notesXhtml(
       const back = `<a href="${backTo(id)}" role="doc-backlink">${escapeXml(label)}.</a> `;
       const inner = blocksXhtml(note.blocks, context) || '<p></p>';
       const body = inner.replace(/^<p([^>]*)>/, `<p$1>${back}`);
-      const [type, role] = kind === 'endnote' ? ['endnote', 'doc-endnote'] : ['footnote', 'doc-footnote'];
-      return kind === 'endnote'
-        ? `<li id="${id}" epub:type="${type}" role="${role}">${body}</li>`
-        : `<aside id="${id}" epub:type="${type}" role="${role}">${body}</aside>`;
+      if (kind === 'footnote') return `<aside id="${id}" epub:type="footnote" role="doc-footnote">${body}</aside>`;
+      // An item of a list is one: the role of its own is deprecated (DPUB-ARIA 1.1). Our copies are told by it.
+      const role = context.ebook === undefined ? ' role="doc-endnote"' : '';
+      return `<li id="${id}" epub:type="endnote"${role}>${body}</li>`;
     })
     .join('\n');
 }

@@ -105,7 +105,7 @@ function spoken({ text, objects }: Paragraph, book: Book, heads: HeadsOfCopy): s
 
 /** What the book puts between its words: numbers of heads and notes, marks of pages, what stands for a picture. */
 const MADE =
-  /<span class="number">[^<]*<\/span>|<p class="cn">[^<]*<\/p>|<a [^>]*role="doc-(?:noteref|backlink)"[^>]*>[^<]*<\/a>|<h2 class="made">[^<]*<\/h2>|<span class="picture">[^<]*<\/span>/g;
+  /<(span|p|h2) [^>]*data-made=""[^>]*>[^<]*<\/\1>|<a [^>]*role="doc-(?:noteref|backlink)"[^>]*>[^<]*<\/a>|<span class="picture">[^<]*<\/span>/g;
 const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
 
 /** The words of XHTML. */

@@ -5,7 +5,7 @@ import type { Division } from '../../model/copy/book';
 import type { Block, Paragraph } from '../../model/copy/streams';
 import { noteKind, type NotesSpec } from '../../model/spec/notes';
 import type { NumberedNote } from '../copy/copyOf';
-import { clean, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { clean, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 import type { TextFile } from './ebookFiles';
 
 type Notes = ReadonlyMap<string, NumberedNote>;
@@ -86,6 +86,6 @@ export function endnotesXhtml(
   context: XhtmlContext,
   backTo?: (id: string) => string,
 ): string {
-  const title = head === '' ? '' : `<h2 class="made">${escapeXml(clean(head))}</h2>\n`;
+  const title = head === '' ? '' : `<h2 class="made"${MADE}>${escapeXml(clean(head))}</h2>\n`;
   return `<section epub:type="endnotes" role="doc-endnotes">\n${title}<ol class="notes">${notesXhtml(ids, context, backTo)}</ol>\n</section>`;
 }

@@ -14,7 +14,7 @@ import type { Block, BlockId, Paragraph, StyleTag } from '../../model/copy/strea
 import { headsOf, numberedNotes } from '../copy/copyOf';
 import type { PictureFiles } from '../copy/pictureFiles';
 import { withPlaceLinks } from '../copy/placeLinks';
-import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { blocksXhtml, clean, elementId, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 import { compareEbook, type EbookCount } from './compareEbook';
 import { CONTENTS_FILE, ebookFiles, SECTION_ROLES, SECTION_TYPES, type TextFile } from './ebookFiles';
 import type { EbookFacts } from './ebookFacts';
@@ -120,7 +120,7 @@ function* copyFiles(text: EbookText, isDressed: boolean): Generator<number, Reco
   if (homes.notesFile === NOTES_FILE) {
     const head = madeHead('notes', language)!;
     const list = homes.gatheredXhtml(xhtmlContext(NOTES_FILE, null, text));
-    texts[NOTES_FILE] = xhtmlPage(head, `<h1 class="made">${head}</h1>\n${list}`, language);
+    texts[NOTES_FILE] = xhtmlPage(head, `<h1 class="made"${MADE}>${head}</h1>\n${list}`, language);
   }
   return withPlaceLinks(texts);
 }
@@ -154,15 +154,15 @@ function listFiles(
         ? indexXhtml(index, book, addressOf)
         : captionList(holds === 'figures' ? 'figure' : 'table', captions, book, addressOf);
     if (!body.includes('<li>')) continue;
-    made[name] = xhtmlPage(escapeXml(title), section(division, '', body), book.particulars.language);
+    made[name] = xhtmlPage(escapeXml(title), section(division, '', body, MADE), book.particulars.language);
   }
   return made;
 }
 
-function section({ role }: Division, more: string, body: string): string {
+function section({ role }: Division, more: string, body: string, made = ''): string {
   const [type, name] = [SECTION_TYPES[role], SECTION_ROLES[role]];
   const classes = [type, more].filter(Boolean).join(' ');
-  return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}>\n${body}\n</section>`;
+  return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}${made}>\n${body}\n</section>`;
 }
 
 /** The text of a division, the notes that stand with it after it, and those of the book where this is their division. */

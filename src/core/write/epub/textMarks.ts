@@ -45,10 +45,7 @@ export function textMarks(
   };
   for (const page of pages) {
     const said = escapeXml(page.folio);
-    add(
-      page,
-      `<span id="${page.id}" epub:type="pagebreak" role="doc-pagebreak" title="${said}" aria-label="${said}"></span>`,
-    );
+    add(page, `<span id="${page.id}" epub:type="pagebreak" role="doc-pagebreak" title="${said}"></span>`);
   }
   const ids = new Set<string>();
   for (const { places } of index)
