@@ -19,8 +19,10 @@ export function editsBetweenBooks(before: Book, after: Book): BookEdit[] {
   if (!isSame(before.source, after.source)) edits.push({ kind: 'setSource', from: before.source, to: after.source });
   if (!isSame(before.pageTouches, after.pageTouches))
     edits.push({ kind: 'setPageTouches', from: before.pageTouches, to: after.pageTouches });
-  for (const key of Object.keys(after.particulars) as (keyof Book['particulars'])[]) {
-    const [from, to] = [before.particulars[key], after.particulars[key]];
+  const keys = new Set([...Object.keys(before.particulars), ...Object.keys(after.particulars)]);
+  for (const key of keys as Set<keyof Book['particulars']>) {
+    // What is not given is empty.
+    const [from, to] = [before.particulars[key] ?? '', after.particulars[key] ?? ''];
     if (!isSame(from, to))
       edits.push({ kind: 'setParticulars', key, from: from as unknown as Plain, to: to as unknown as Plain });
   }

@@ -18,5 +18,10 @@ export function setSpecEdit(book: Book, path: readonly string[], to: Plain): Boo
 }
 
 export function setParticularsEdit<K extends keyof Particulars>(book: Book, key: K, to: Particulars[K]): BookEdit {
-  return { kind: 'setParticulars', key, from: book.particulars[key] as unknown as Plain, to: to as unknown as Plain };
+  return {
+    kind: 'setParticulars',
+    key,
+    from: (book.particulars[key] ?? '') as unknown as Plain,
+    to: to as unknown as Plain,
+  };
 }

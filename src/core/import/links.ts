@@ -1,6 +1,6 @@
 // Links inside a file: each is led to the paragraph that carries the name it goes to, or it becomes plain words, which is said.
 import { unescapedAddress } from '../base/unescaped';
-import type { Block, Paragraph, Span } from '../model/copy/streams';
+import type { Block, InlineObject, Paragraph, Span } from '../model/copy/streams';
 
 /** Longest name that a place is called by, and most names of a paragraph. */
 export const LONGEST_PLACE = 200;
@@ -47,6 +47,18 @@ interface Linked {
   readonly lost: number;
 }
 
+/** Cross-references that name their place (`#name`), with the id of its block; one that is gone keeps the name. */
+function withTargets(paragraph: Paragraph, blocksByName: ReadonlyMap<string, string>): Paragraph {
+  const isNamed = (object: InlineObject) => object.kind === 'reference' && object.target.startsWith('#');
+  if (!paragraph.objects.some(isNamed)) return paragraph;
+  const objects = paragraph.objects.map((object) =>
+    object.kind === 'reference' && isNamed(object)
+      ? { ...object, target: blocksByName.get(object.target.slice(1)) ?? object.target.slice(1) }
+      : object,
+  );
+  return { ...paragraph, objects };
+}
+
 /** Keeps the names that something leads to, and the links that lead to one or out of the file. `namesOf`: by the id of a block. */
 export function withPlaces(
   blocks: readonly Block[],
@@ -69,11 +81,13 @@ export function withPlaces(
     wanted.add(name);
     return `#${name}`;
   };
-  const led = eachParagraph((paragraph) =>
-    paragraph.spans.some(({ link }) => link !== undefined)
-      ? { ...paragraph, spans: paragraph.spans.flatMap((span) => ledSpan(span, resolved)) }
-      : paragraph,
-  );
+  const blocksByName = new Map([...namesOf].flatMap(([id, names]) => names.map((name) => [name, id] as const)));
+  const led = eachParagraph((paragraph) => {
+    const referred = withTargets(paragraph, blocksByName);
+    return referred.spans.some(({ link }) => link !== undefined)
+      ? { ...referred, spans: referred.spans.flatMap((span) => ledSpan(span, resolved)) }
+      : referred;
+  });
   const ledBlocks = blocks.map(led);
   const ledNotes = notes.map(([id, list]) => [id, list.map(led)] as const);
   if (wanted.size === 0) return { blocks: ledBlocks, notes: ledNotes, lost };

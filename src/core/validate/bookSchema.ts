@@ -45,6 +45,8 @@ export const particularsSchema = Joi.object({
   rights: line(2000),
   credits: line(2000),
   series: line(200),
+  description: Joi.string().allow('').max(4000),
+  subjects: Joi.string().allow('').max(1000),
   language: Joi.string()
     .valid(...Object.keys(LANGUAGES))
     .required(),

@@ -4,7 +4,7 @@ import { fileBytes } from '../../../src/core/base/fileJob';
 import { ImportError } from '../../../src/core/base/errors';
 import { makeBook, readManuscript, writeEpub } from '../../../src/core/index';
 import type { Book } from '../../../src/core/model/copy/book';
-import type { Block } from '../../../src/core/model/copy/streams';
+import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, division, note, p, resetIds, table, words } from '../../build/book';
 import { arrived, epub, packed } from '../../build/incoming';
@@ -69,6 +69,36 @@ describe('an EPUB of ours', () => {
     );
     const notes = Object.values(back.notes);
     expect(notes.map(({ blocks }) => said(blocks))).to.deep.equal([said(of.notes.n1.blocks)]);
+  });
+
+  it('has its divisions by their roles, whatever they are called', () => {
+    const of = book([
+      division('dedication', [p('To the river', 'DED')], { matter: 'front' }),
+      division('foreword', [p('Before the Flood', 'CT'), p(words(15, 3))], { matter: 'front' }),
+      division('part', [p('Upstream', 'PT')], { matter: 'body' }),
+      chapter('One', words(20, 1)),
+      division('afterword', [p('Since Then', 'CT'), p(words(15, 4))], { matter: 'back' }),
+    ]);
+    const roles = (from: Book) => from.divisions.map(({ role, matter }) => `${matter} ${role}`);
+    expect(roles(again(of)).filter((own) => !/half-title|title|imprint|contents/.test(own))).to.deep.equal(roles(of));
+  });
+
+  it('has its cross-references, each to the head that it went to', () => {
+    const head = p('Below the Weir', 'AH');
+    const referring = {
+      ...p('See \uFFFC.'),
+      objects: [{ at: 4, kind: 'reference' as const, target: head.id, shows: 'title' as const }],
+    };
+    const of = book([
+      { ...chapter('One'), blocks: [p('One', 'CT'), referring] as never },
+      { ...chapter('Two'), blocks: [p('Two', 'CT'), p(words(9, 1)), head, p(words(9, 2))] as never },
+    ]);
+    const back = again(of);
+    const paragraphs = back.divisions.flatMap(({ blocks }) => blocks as Paragraph[]);
+    const [reference] = paragraphs.flatMap(({ objects }) => objects.filter(({ kind }) => kind === 'reference'));
+    expect(reference).to.include({ kind: 'reference', shows: 'title' });
+    const target = (reference as { readonly target: string }).target;
+    expect(paragraphs.find(({ id }) => id === target)?.text).to.equal('Below the Weir');
   });
 
   it('has no index and no numbers twice', () => {

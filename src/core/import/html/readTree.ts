@@ -4,12 +4,13 @@ import { append } from '../../base/append';
 import { DEEPEST_TABLES } from '../../base/limits';
 import { fromBase64 } from '../../base/base64';
 import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
-import type { Block, Paragraph, StyleTag } from '../../model/copy/streams';
+import { REFERENCE_SHOWS, type Block, type Paragraph, type StyleTag } from '../../model/copy/streams';
 import { directionTouch } from '../../copy/direction';
 import { isBreakMark } from '../../copy/headings';
 import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
+import { readDivisionMark } from '../../copy/copyMarks';
 import { indexMarkOf } from './indexMark';
 import { classAsName, isHidden, isListMark, isNoteList, markedList } from './clipboard';
 import { directionAround, directionSaid, signsOf, type SaidDirection } from './direction';
@@ -210,6 +211,8 @@ export class TreeReader {
     const around = this.direction;
     this.direction = directionSaid(element) ?? around;
     this.nameOf(element);
+    const division = readDivisionMark(element.attributes['data-division'] ?? '');
+    if (division !== null) this.incoming.beginsDivision(division);
     this.readWithin(element, place, look);
     this.direction = around;
   }
@@ -338,6 +341,9 @@ export class TreeReader {
     if (href !== undefined && !isSafe)
       this.incoming.remark('Links that would run something left out', 'Their words are kept.');
     const { addressOf = (address: string) => address } = this.options;
+    const shows = REFERENCE_SHOWS.find((own) => own === element.attributes['data-shows']);
+    if (shows !== undefined && href?.includes('#'))
+      return this.builder.addObject({ kind: 'reference', target: addressOf(href), shows });
     this.walk(element, place, isSafe && href !== '' ? { ...look, link: addressOf(href) } : look);
   }
 

@@ -34,6 +34,10 @@ export interface Particulars {
   readonly rights: string;
   readonly credits: string;
   readonly series: string;
+  /** What shops and libraries are told; absent: nothing. */
+  readonly description?: string;
+  /** Parted by semicolons. */
+  readonly subjects?: string;
   /** A BCP 47 tag of a language that can be set: see LANGUAGES. */
   readonly language: string;
 }

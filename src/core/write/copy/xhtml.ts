@@ -244,7 +244,7 @@ function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: Xh
       if (object.kind === 'reference') {
         const said = escapeXml(clean(referenceWords(object, context.heads)));
         return context.heads.targets.has(object.target)
-          ? `<a href="${context.headHref(object.target)}">${said}</a>`
+          ? `<a href="${context.headHref(object.target)}"${context.ebook === undefined ? '' : ` data-shows="${object.shows}"`}>${said}</a>`
           : said;
       }
       const found = context.notes.get(object.note);

@@ -131,7 +131,7 @@ function countTexts(texts: readonly string[], { book, notes }: ComparedBook): Co
     counts.heads += count(/<h[1-6] class="(?!made")/g);
     counts.pictures += count(/<img |<span class="picture">/g);
     counts.tables += count(/<table[ >]/g);
-    counts.links += count(/<a href="[^"]*">/g);
+    counts.links += count(/<a href="[^"]*"(?: data-shows="[^"]*")?>/g);
     for (const [, id] of text.matchAll(/<(?:aside|li) id="([^"]+)" epub:type="(?:footnote|endnote)"/g)) {
       const note = notes.get(id);
       if (note !== undefined) more(counts.notes, nameOfKind(book, note));

@@ -1,4 +1,5 @@
 // The texts of an ebook and all that its package says of them; its files are written from that (writeEpub).
+import { divisionMark } from '../../copy/copyMarks';
 import { PLAIN_TEXT } from '../../copy/plainTags';
 import { effectiveTag } from '../../copy/effectiveTag';
 import { fieldText } from '../../copy/fields';
@@ -159,10 +160,11 @@ function listFiles(
   return made;
 }
 
-function section({ role }: Division, more: string, body: string, made = ''): string {
+function section({ role, matter }: Division, more: string, body: string, made = ''): string {
   const [type, name] = [SECTION_TYPES[role], SECTION_ROLES[role]];
   const classes = [type, more].filter(Boolean).join(' ');
-  return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}${made}>\n${body}\n</section>`;
+  const said = made === '' ? ` data-division="${divisionMark(matter, role, 1)}"` : made;
+  return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}${said}>\n${body}\n</section>`;
 }
 
 /** The text of a division, the notes that stand with it after it, and those of the book where this is their division. */

@@ -113,7 +113,7 @@ const idOf = (href: string) => `i-${href.replace(/[^A-Za-z0-9-]/g, '-')}`;
 /** `date`: ISO 8601, of the writing. */
 export function packageDocument(book: Book, { texts, items, contained, start }: PackageParts, date: string): string {
   const { particulars } = book;
-  const { language, publisher, rights, year, isbnPrint } = particulars;
+  const { language, publisher, rights, year, isbnPrint, description = '', subjects = '' } = particulars;
   const optional = (name: string, words: string) =>
     words.trim() === '' ? '' : `<dc:${name}>${said(words)}</dc:${name}>`;
   const print = digitsOf(isbnPrint);
@@ -138,7 +138,12 @@ export function packageDocument(book: Book, { texts, items, contained, start }: 
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(language)}"${directionOfLanguage(language) === 'rtl' ? ' dir="rtl"' : ''}>
 <metadata xmlns:dc="http://purl.org/dc/elements/1.1/">
 <dc:identifier id="id">${escapeXml(identifierOf(book))}</dc:identifier>${titles(particulars)}<dc:language>${escapeXml(language)}</dc:language>
-${people(particulars)}${optional('publisher', publisher)}${optional('rights', rights)}${/^\d{4}$/.test(year.trim()) ? optional('date', year.trim()) : ''}
+${people(particulars)}${optional('description', description)}${subjects
+    .split(';')
+    .map((subject) => optional('subject', subject.trim()))
+    .join(
+      '',
+    )}${optional('publisher', publisher)}${optional('rights', rights)}${/^\d{4}$/.test(year.trim()) ? optional('date', year.trim()) : ''}
 ${print.length === 13 ? `<dc:source>urn:isbn:${print}</dc:source>` : ''}${series(particulars)}
 ${accessibility(contained)}
 <meta property="dcterms:modified">${date.replace(/\.\d+Z$/, 'Z')}</meta>

@@ -14,7 +14,7 @@ const ROLES: Readonly<Record<Person['role'], string>> = {
   foreword: 'foreword by',
 };
 
-type TextKey = { [K in keyof Facts]: Facts[K] extends string ? K : never }[keyof Facts];
+type TextKey = NonNullable<{ [K in keyof Facts]: Facts[K] extends string | undefined ? K : never }[keyof Facts]>;
 
 const GROUPS: readonly { readonly title: string; readonly fields: readonly [TextKey, string, string?][] }[] = [
   {
@@ -39,7 +39,16 @@ const GROUPS: readonly { readonly title: string; readonly fields: readonly [Text
       ['credits', 'Credits'],
     ],
   },
+  {
+    title: 'For shops and libraries',
+    fields: [
+      ['description', 'Description', 'In the data of the ebook, not in its text.'],
+      ['subjects', 'Subjects', 'Parted by semicolons.'],
+    ],
+  },
 ];
+
+const LONG: ReadonlySet<TextKey> = new Set<TextKey>(['rights', 'credits', 'description']);
 
 export function Particulars() {
   const dispatch = useAppDispatch();
@@ -68,9 +77,9 @@ export function Particulars() {
                 key={key}
                 label={label}
                 hint={hint}
-                isLong={key === 'rights' || key === 'credits'}
+                isLong={LONG.has(key)}
                 maxLength={LIMITS[key] ?? 200}
-                value={particulars[key]}
+                value={particulars[key] ?? ''}
                 onChange={(value) => set(key, value, label)}
               />
             ))}
@@ -120,6 +129,8 @@ const LIMITS: Partial<Record<TextKey, number>> = {
   subtitle: 400,
   rights: 2000,
   credits: 2000,
+  description: 4000,
+  subjects: 1000,
   year: 20,
   isbnPrint: 40,
   isbnEbook: 40,
