@@ -227,7 +227,8 @@ export class StreamView {
     if (count > 0) {
       const transaction = externalTransaction(this.view.state, own);
       if (transaction !== null) {
-        this.view.dispatch(transaction);
+        // Blocks that are new and say the same, as after a letter in a cell, leave a selection in the making alone.
+        if (transaction.docChanged) this.view.dispatch(transaction);
         adoptBlocks(this.view.state.doc, own);
       }
     } else if (this.view.state.doc.textContent !== '' || this.view.state.doc.childCount > 1)
