@@ -25,21 +25,10 @@ function CopyChoices({ disabled }: { disabled: boolean }) {
   const dispatch = useAppDispatch();
   const { format } = useAppSelector((state) => state.jobs.settings.copy);
   return (
-    <label className="flex items-center justify-between gap-4 border-t border-hairline py-1">
-      Format
-      <select
-        className="select select-xs w-40"
-        value={format}
-        disabled={disabled}
-        onChange={(event) => dispatch(settingsChosen({ copy: { format: event.target.value as CopyKind } }))}
-      >
-        {COPY_KINDS.map((kind) => (
-          <option key={kind} value={kind}>
-            {FORMATS[kind]}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Choice
+      {...{ label: 'Format', values: COPY_KINDS, names: FORMATS, value: format, disabled }}
+      onChoose={(chosen) => dispatch(settingsChosen({ copy: { format: chosen } }))}
+    />
   );
 }
 
