@@ -4,7 +4,7 @@ import { writeZip, type ZipMember } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
 import type { EbookSettings } from '../../model/products/ebook';
 import { breakOrnament } from './breakOrnament';
-import { NO_FACTS, type EbookFacts } from './ebookFacts';
+import { NO_FACTS, type EbookFace, type EbookFacts } from './ebookFacts';
 import { pictureMembers } from './ebookPictures';
 import { makeEbook, type Ebook } from './makeEbook';
 import { packageDocument, type PackageItem } from './packageDocument';
@@ -54,12 +54,19 @@ export function* writeEpub(of: Book, options: EbookOptions): FileJob {
     'OPS/package.opf': packageDocument(ebook.book, { ...ebook, texts: ebook.spine, items }, date),
     'META-INF/container.xml': CONTAINER,
   };
+  yield* writeZip(zipMembers(members, faces, pictureMembers(ebook.pictures, settings)));
+}
+
+/** The members of the package, each text as bytes when it is written. */
+function* zipMembers(
+  texts: Readonly<Record<string, string>>,
+  faces: readonly EbookFace[],
+  pictures: readonly ZipMember[],
+): Generator<ZipMember> {
   const encoder = new TextEncoder();
-  yield* writeZip([
-    // Its type first and unpressed, so that the file tells what it is (OCF 3.3, 4.2).
-    { name: 'mimetype', content: encoder.encode('application/epub+zip'), asItIs: true },
-    ...Object.entries(members).map(([name, text]): ZipMember => ({ name, content: encoder.encode(text) })),
-    ...faces.map((face): ZipMember => ({ name: `OPS/${faceFile(face)}`, content: face.bytes })),
-    ...pictureMembers(ebook.pictures, settings),
-  ]);
+  // Its type first and unpressed, so that the file tells what it is (OCF 3.3, 4.2).
+  yield { name: 'mimetype', content: encoder.encode('application/epub+zip'), asItIs: true };
+  for (const [name, text] of Object.entries(texts)) yield { name, content: encoder.encode(text) };
+  for (const face of faces) yield { name: `OPS/${faceFile(face)}`, content: face.bytes };
+  yield* pictures;
 }
