@@ -68,7 +68,7 @@ export { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, type TidyChange, type Ti
 export { checkBook, checkLanguage, checkSpec, specFromFile } from './validate';
 export { readProject, writeProject, type ProjectContent } from './write/projectFile';
 export { COPY_KINDS, writeCopy, type CopyKind } from './write/copy';
-export { writeEpub, type Ebook, type EbookCount } from './write/epub';
+export { writeEpub, type Ebook } from './write/epub';
 
 export { OWN_PREFIX, ownFace } from './fonts/ownFont';
 export { isWoff2, unpackWoff2 } from './fonts/woff2';

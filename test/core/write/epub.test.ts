@@ -70,6 +70,28 @@ describe('the ebook', () => {
     expect(first).to.match(/<p class="tx txf"/);
   });
 
+  it('begins a chapter with a drop capital where the book does, its quotes with it, and only where it is dressed', () => {
+    const start = book([chapter('One', '“Go,” she said, and went on up the river.', words(20, 1))]);
+    const of = { ...start, spec: { ...start.spec, openers: { ...start.spec.openers, dropLines: 3, dropLetters: 1 } } };
+    const dressed = made(of).texts;
+    expect(dressed['d1.xhtml']).to.include('<span class="initial">“G</span>o,” she said');
+    expect(dressed['d1.xhtml'].match(/class="initial"/g)).to.have.length(1);
+    expect(dressed['book.css']).to.match(/\.initial \{ font-size: 3\.54em; \}/);
+    expect(made(of, { level: 'plain' }).texts['d1.xhtml']).not.to.include('initial');
+  });
+
+  it('sets verse with its turned lines indented', () => {
+    const of = book([{ ...chapter('One'), blocks: [p('One', 'CT'), p('x')] } as never]);
+    const verse = Object.entries(of.spec.styles).find(([, { meaning }]) => meaning === 'verse')![0];
+    const { texts } = made({
+      ...of,
+      divisions: [{ ...of.divisions[0], blocks: [p('One', 'CT'), p('The river went', verse)] }],
+    });
+    const name = verse.toLowerCase();
+    expect(texts['d1.xhtml']).to.match(new RegExp(`<p class="verse ${name}"`));
+    expect(texts['book.css']).to.match(new RegExp(`\\.${name} \\{ [^}]*margin-left: [\\d.]+em`));
+  });
+
   it('sets quotes and dashes by the marks of the spec, with notes, links and spans at their words', () => {
     const paragraph = p('"Go -- now," she said.\uFFFC It was *late*.');
     const of = book(
@@ -261,7 +283,7 @@ describe('the ebook', () => {
         '«Non»',
       ),
     );
-    const tag = fc.constantFrom('TX', 'TX', 'TX', 'EXT', 'AH', 'SBO', 'V');
+    const tag = fc.constantFrom('TX', 'TX', 'TX', 'EXT', 'AH', 'SBO', 'VRS', 'V');
     fc.assert(
       fc.property(
         fc.array(fc.array(fc.tuple(tag, text), { minLength: 1, maxLength: 6 }), { minLength: 1, maxLength: 3 }),

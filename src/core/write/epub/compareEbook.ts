@@ -10,8 +10,6 @@ import { levelOf, referenceWords, type HeadsOfCopy, type NumberedNote } from '..
 import { notesOfDivision } from './ebookNotes';
 import { setWords } from './setWords';
 
-export type EbookCount = FileCount;
-
 interface Counts {
   words: number;
   heads: number;
@@ -31,9 +29,9 @@ export interface ComparedBook {
 }
 
 /** `texts`: the files of the copy, without what the book makes of it. */
-export function compareEbook(of: ComparedBook, texts: readonly string[]): EbookCount[] {
+export function compareEbook(of: ComparedBook, texts: readonly string[]): FileCount[] {
   const [inBook, inFile] = [countBook(of), countTexts(texts, of)];
-  const rows: EbookCount[] = (['words', 'heads', 'tables', 'pictures', 'links'] as const).map((what) => ({
+  const rows: FileCount[] = (['words', 'heads', 'tables', 'pictures', 'links'] as const).map((what) => ({
     what,
     inBook: inBook[what],
     inFile: inFile[what],

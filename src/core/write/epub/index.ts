@@ -1,4 +1,3 @@
-export type { EbookCount } from './compareEbook';
 export { NO_FACTS, type EbookFace, type EbookFacts, type EbookIndexEntry, type PageStart } from './ebookFacts';
 export type { Ebook } from './makeEbook';
 export { writeEpub, type EbookOptions } from './writeEpub';

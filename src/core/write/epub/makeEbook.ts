@@ -10,13 +10,14 @@ import { escapeXml } from '../../base/xml';
 import type { Book, Division } from '../../model/copy/book';
 import { madeHead } from '../../copy/madeWords';
 import type { EbookSettings } from '../../model/products/ebook';
+import type { FileCount } from '../../model/products/products';
 import { PLAIN_TABLE } from '../../model/spec/tableStyle';
 import type { Block, BlockId, Paragraph, StyleTag } from '../../model/copy/streams';
 import { headsOf, numberedNotes } from '../copy/copyOf';
 import type { PictureFiles } from '../copy/pictureFiles';
 import { withPlaceLinks } from '../copy/placeLinks';
 import { blocksXhtml, clean, elementId, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
-import { compareEbook, type EbookCount } from './compareEbook';
+import { compareEbook } from './compareEbook';
 import { CONTENTS_FILE, ebookFiles, SECTION_ROLES, SECTION_TYPES, type TextFile } from './ebookFiles';
 import type { EbookFacts } from './ebookFacts';
 import { endnotesXhtml, NoteHomes, NOTES_FILE } from './ebookNotes';
@@ -41,7 +42,7 @@ export interface Ebook {
   /** The file at which it opens; null: the first. */
   readonly start: string | null;
   /** What of the book is in it. */
-  readonly counts: readonly EbookCount[];
+  readonly counts: readonly FileCount[];
 }
 
 /** What an ebook is made with; `settings` null: for correcting, its pictures as they are. */

@@ -138,14 +138,11 @@ export function styleSheet(
       });
       return said === '' ? '' : `.${className(tag)} { ${said} }\n`;
     });
-  const verse = styles.get('V') ?? styles.get('VS');
-  const lines =
-    verse === undefined || verse.leftIndent > 0 ? '' : '.verse { padding-left: 1.5em; text-indent: -1.5em; }\n';
-  if (!isDressed) return BASE + rules.join('') + lines;
+  if (!isDressed) return BASE + rules.join('');
   const ofBody = families.has(body.family) ? `body { font-family: "${body.family}", serif; }\n` : '';
   const openers = `.opener { padding-top: ${Number(Math.min(6, sink * 0.9).toFixed(1))}em; }\n`;
   const initial = dropLines === 0 ? '' : `.initial { font-size: ${Number((dropLines * 1.18).toFixed(2))}em; }\n`;
-  return faces.map(faceRule).join('') + BASE + ofBody + openers + rules.join('') + lines + initial;
+  return faces.map(faceRule).join('') + BASE + ofBody + openers + rules.join('') + initial;
 }
 
 /** For a book whose styles are not known: plain paragraphs. */
