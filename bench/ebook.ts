@@ -44,7 +44,7 @@ export function ebookTime(
   subsetter: () => HarfBuzzSubsetter,
 ): { readonly time: number; readonly bytes: number } {
   const start = performance.now();
-  const facts = ebookFacts(book, composed, context, 'dressed', subsetter);
+  const facts = ebookFacts(book, composed, context, FIRST_EBOOK, subsetter);
   const there = new Set(Object.keys(pictures));
   const job = writeEpub(book, { date: '2026-01-01T00:00:00Z', there, settings: FIRST_EBOOK, facts });
   const { length } = fileBytes(job, pictures);

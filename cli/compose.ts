@@ -133,9 +133,10 @@ function writeProducts(
   let counts: readonly FileCount[] | undefined;
   const level = levelOf(options['epub-level']);
   put('epub', options.epub, () => {
-    const facts = ebookFacts(book, composed, context, level, subsetter);
+    const settings = { ...FIRST_EBOOK, level };
+    const facts = ebookFacts(book, composed, context, settings, subsetter);
     const onMade = (ebook: Ebook) => void (counts = ebook.counts);
-    return writeEpub(book, { date, there, settings: { ...FIRST_EBOOK, level }, facts, onMade });
+    return writeEpub(book, { date, there, settings, facts, onMade });
   });
   put('copy', options.copy, () => writeCopy(book, copyKind(options.copy!), there));
   return counts;

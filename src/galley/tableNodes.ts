@@ -18,6 +18,10 @@ export interface TableAttributes {
   readonly setting: TableSetting | null;
 }
 
+/** For a table that is left out of one edition. */
+const onlyIn = ({ setting }: TableAttributes): Record<string, string> =>
+  setting?.onlyIn === undefined ? {} : { 'data-only': setting.onlyIn };
+
 export const tableNodes: Readonly<Record<'table' | 'row' | 'cell', NodeSpec>> = {
   table: {
     group: 'block',
@@ -31,7 +35,7 @@ export const tableNodes: Readonly<Record<'table' | 'row' | 'cell', NodeSpec>> = 
       setting: { default: null },
     },
     parseDOM: [{ tag: 'table' }],
-    toDOM: () => ['table', ['tbody', 0]],
+    toDOM: ({ attrs }) => ['table', onlyIn(attrs as TableAttributes), ['tbody', 0]],
   },
   row: {
     content: 'cell*',

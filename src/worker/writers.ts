@@ -79,7 +79,7 @@ export const WRITERS: { readonly [K in ProductId]: Writer<K> } = {
       ),
     ]);
     const composed = drain(typesetBook(book, context), (share) => report(share * 0.5));
-    const facts = ebookFacts(book, composed, context, settings.level, () => new HarfBuzzSubsetter(wasm));
+    const facts = ebookFacts(book, composed, context, settings, () => new HarfBuzzSubsetter(wasm));
     const onMade = ({ counts }: Ebook) => onCounts(counts);
     return { job: writeEpub(book, { date, there: hashesOf(pictures), settings, facts, onMade }), pages: 0, from: 0.5 };
   },

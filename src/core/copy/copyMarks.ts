@@ -30,3 +30,6 @@ export const isRangeMark = (name: string): boolean => /^_wlr_\d+$/.test(name);
 
 /** The property of the document that holds the subtitle. */
 export const SUBTITLE = 'Subtitle';
+
+/** In an ebook, the picture of a cover that we drew: it is drawn anew for the next. */
+export const DRAWN_COVER = 'pictures/cover.png';

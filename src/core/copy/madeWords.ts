@@ -8,6 +8,8 @@ export interface MadeWords {
   readonly see: string;
   readonly seeAlso: string;
   readonly continued: string;
+  /** On the imprint page of an ebook, before what is said of the printed book. */
+  readonly printed: string;
 }
 
 /** Heads in this order: contents, figures, tables, notes, index, foreword, preface, introduction, afterword, glossary, bibliography. */
@@ -16,11 +18,15 @@ const ROLES: readonly DivisionRole[] = [
   ...(['introduction', 'afterword', 'glossary', 'bibliography'] as const),
 ];
 
-const words = (heads: string, [see, seeAlso, continued]: readonly [string, string, string]): MadeWords => ({
+const words = (
+  heads: string,
+  [see, seeAlso, continued, printed]: readonly [string, string, string, string],
+): MadeWords => ({
   heads: Object.fromEntries(heads.split('|').map((head, k) => [ROLES[k], head])),
   see,
   seeAlso,
   continued,
+  printed,
 });
 
 const WORDS: Readonly<Record<string, MadeWords>> = table({
@@ -28,63 +34,69 @@ const WORDS: Readonly<Record<string, MadeWords>> = table({
     'see',
     'see also',
     'continued',
+    'Printed edition',
   ]),
   de: words(
     'Inhalt|Abbildungen|Tabellen|Anmerkungen|Register|Geleitwort|Vorwort|Einleitung|Nachwort|Glossar|Literatur',
-    ['siehe', 'siehe auch', 'Fortsetzung'],
+    ['siehe', 'siehe auch', 'Fortsetzung', 'Gedruckte Ausgabe'],
   ),
   fr: words(
     'Table des matières|Figures|Tableaux|Notes|Index|Avant-propos|Préface|Introduction|Postface|Glossaire|Bibliographie',
-    ['voir', 'voir aussi', 'suite'],
+    ['voir', 'voir aussi', 'suite', 'Édition imprimée'],
   ),
   es: words(
     'Índice|Figuras|Tablas|Notas|Índice alfabético|Prólogo|Prefacio|Introducción|Epílogo|Glosario|Bibliografía',
-    ['véase', 'véase también', 'continuación'],
+    ['véase', 'véase también', 'continuación', 'Edición impresa'],
   ),
   it: words(
     'Indice|Figure|Tabelle|Note|Indice analitico|Premessa|Prefazione|Introduzione|Postfazione|Glossario|Bibliografia',
-    ['vedi', 'vedi anche', 'continua'],
+    ['vedi', 'vedi anche', 'continua', 'Edizione a stampa'],
   ),
   pt: words(
     'Índice|Figuras|Tabelas|Notas|Índice remissivo|Apresentação|Prefácio|Introdução|Posfácio|Glossário|Bibliografia',
-    ['ver', 'ver também', 'continuação'],
+    ['ver', 'ver também', 'continuação', 'Edição impressa'],
   ),
   nl: words(
     'Inhoud|Figuren|Tabellen|Noten|Register|Ten geleide|Voorwoord|Inleiding|Nawoord|Woordenlijst|Bibliografie',
-    ['zie', 'zie ook', 'vervolg'],
+    ['zie', 'zie ook', 'vervolg', 'Gedrukte uitgave'],
   ),
   sv: words('Innehåll|Figurer|Tabeller|Noter|Register|Förord|Förord|Inledning|Efterord|Ordlista|Litteratur', [
     'se',
     'se även',
     'forts.',
+    'Tryckt utgåva',
   ]),
   da: words('Indhold|Figurer|Tabeller|Noter|Register|Forord|Forord|Indledning|Efterskrift|Ordliste|Litteratur', [
     'se',
     'se også',
     'fortsat',
+    'Trykt udgave',
   ]),
   nb: words('Innhold|Figurer|Tabeller|Noter|Register|Forord|Forord|Innledning|Etterord|Ordliste|Litteratur', [
     'se',
     'se også',
     'forts.',
+    'Trykt utgave',
   ]),
   fi: words('Sisällys|Kuvat|Taulukot|Viitteet|Hakemisto|Esipuhe|Alkusanat|Johdanto|Jälkisanat|Sanasto|Kirjallisuus', [
     'ks.',
     'ks. myös',
     'jatkuu',
+    'Painettu laitos',
   ]),
   pl: words(
     'Spis treści|Ilustracje|Tabele|Przypisy|Indeks|Słowo wstępne|Przedmowa|Wstęp|Posłowie|Słownik|Bibliografia',
-    ['zob.', 'zob. też', 'cd.'],
+    ['zob.', 'zob. też', 'cd.', 'Wydanie papierowe'],
   ),
   cs: words('Obsah|Obrázky|Tabulky|Poznámky|Rejstřík|Slovo úvodem|Předmluva|Úvod|Doslov|Slovník|Literatura', [
     'viz',
     'viz též',
     'pokračování',
+    'Tištěné vydání',
   ]),
   ru: words(
     'Содержание|Иллюстрации|Таблицы|Примечания|Указатель|Вступительное слово|Предисловие|Введение|Послесловие|Словарь|Библиография',
-    ['см.', 'см. также', 'продолжение'],
+    ['см.', 'см. также', 'продолжение', 'Печатное издание'],
   ),
 });
 

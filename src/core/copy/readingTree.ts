@@ -35,6 +35,7 @@ export type ReadingBlock =
 export interface ReadingTable {
   readonly kind: 'table';
   readonly id: BlockId;
+  readonly table: Table;
   /** Those above it; one below it follows as text. */
   readonly captions: readonly Paragraph[];
   readonly columns: number;
@@ -65,7 +66,8 @@ export interface ReadingList {
 export interface ReadingItem {
   /** Null where a list begins deeper than its level. */
   readonly paragraph: Paragraph | null;
-  readonly inner: ReadingList | null;
+  /** Deeper lists under it, one after another where bullets and numbers change. */
+  readonly inner: readonly ReadingList[];
 }
 
 type Styles = Spec['styles'];
@@ -81,7 +83,7 @@ export function readingTree(blocks: readonly Block[], styles: Styles): ReadingBl
     } else if (block.list !== undefined) {
       let end = k + 1;
       while (end < blocks.length && isItem(blocks[end])) end += 1;
-      tree.push(listOf(blocks.slice(k, end) as Paragraph[], 0));
+      tree.push(...listsOf(blocks.slice(k, end) as Paragraph[], 0));
       k = end - 1;
     } else if (isFigure) {
       const captions = captionsAfter(blocks, k, styles);
@@ -97,6 +99,7 @@ function tableOf(table: Table, captions: readonly Paragraph[], styles: Styles): 
   return {
     kind: 'table',
     id: table.id,
+    table,
     captions,
     columns,
     rows: rows.map((cells, k) => ({
@@ -138,25 +141,31 @@ function ofParagraph(paragraph: Paragraph, styles: Styles): ReadingBlock {
   return { kind: 'text', id, meaning, paragraph };
 }
 
-/** Items of a level and what is deeper, as one list. */
-function listOf(items: readonly Paragraph[], level: number): ReadingList {
-  const made: ReadingItem[] = [];
+/** Items of a level with what is deeper: one list as long as they all have numbers, or bullets. */
+function listsOf(items: readonly Paragraph[], level: number): ReadingList[] {
+  const lists: { readonly kind: 'list'; isOrdered: boolean; readonly items: ReadingItem[] }[] = [];
   for (let k = 0; k < items.length;) {
     let end = k + 1;
     while (end < items.length && items[end].list!.level > level) end += 1;
     const isDeeper = items[k].list!.level > level;
-    const inner = items.slice(isDeeper ? k : k + 1, end);
-    const paragraph = isDeeper ? null : items[k];
-    made.push({ paragraph, inner: inner.length > 0 ? listOf(inner, level + 1) : null });
+    const { ordered } = items[k].list!;
+    const inner = listsOf(items.slice(isDeeper ? k : k + 1, end), level + 1);
+    const open = lists.at(-1);
+    // What begins deeper has no mark of its own: the first item with one says what the list is.
+    const isOpen = open !== undefined && (open.items.every(({ paragraph }) => paragraph === null) || isDeeper);
+    if (open !== undefined && (isOpen || open.isOrdered === ordered)) {
+      if (isOpen && !isDeeper) open.isOrdered = ordered;
+      open.items.push({ paragraph: isDeeper ? null : items[k], inner });
+    } else lists.push({ kind: 'list', isOrdered: ordered, items: [{ paragraph: isDeeper ? null : items[k], inner }] });
     k = end;
   }
-  return { kind: 'list', isOrdered: items[0].list!.ordered, items: made };
+  return lists;
 }
 
 /** The paragraphs of a list in order, deeper ones too. */
 export function itemsOf({ items }: ReadingList): Paragraph[] {
   return items.flatMap(({ paragraph, inner }) => [
     ...(paragraph === null ? [] : [paragraph]),
-    ...(inner === null ? [] : itemsOf(inner)),
+    ...inner.flatMap(itemsOf),
   ]);
 }

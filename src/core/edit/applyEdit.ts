@@ -2,7 +2,7 @@
 // identity, which is the key of every cache.
 import { mapAnchors } from './anchors/mapAnchors';
 import { invariant, unreachable } from '../base/errors';
-import { figureOfStream, type Book, type Division } from '../model/copy/book';
+import { figureOfStream, type Book, type Division, type Particulars } from '../model/copy/book';
 import type { BookEdit, Plain } from '../model/copy/bookEdit';
 import type { Block, StreamId } from '../model/copy/streams';
 
@@ -27,7 +27,7 @@ function changed(book: Book, edit: BookEdit): Book {
     case 'setSpec':
       return { ...book, spec: withPath(book.spec as unknown as Plain, edit.path, edit.to) as unknown as Book['spec'] };
     case 'setParticulars':
-      return { ...book, particulars: { ...book.particulars, [edit.key]: edit.to } };
+      return { ...book, particulars: withGiven(book.particulars, edit.key, edit.to) };
     case 'setStyle':
       return { ...book, spec: { ...book.spec, styles: withEntry(book.spec.styles, edit.tag, edit.to) } };
     case 'moveDivision': {
@@ -62,6 +62,12 @@ function changed(book: Book, edit: BookEdit): Book {
 }
 
 /** The book after all edits, in order. */
+/** Null takes a particular away. */
+function withGiven(particulars: Particulars, key: keyof Particulars, to: Plain): Particulars {
+  const { [key]: _, ...rest } = particulars;
+  return (to === null ? rest : { ...particulars, [key]: to }) as Particulars;
+}
+
 export function applyEdits(book: Book, edits: readonly BookEdit[]): Book {
   return edits.reduce(applyEdit, book);
 }

@@ -2,6 +2,7 @@
 import type { Book, Division } from '../model/copy/book';
 import type { BookEdit, Plain } from '../model/copy/bookEdit';
 import { applyEdit } from './applyEdit';
+import { givenOf } from './makeEdits';
 
 const isSame = (a: unknown, b: unknown) => a === b || JSON.stringify(a) === JSON.stringify(b);
 
@@ -22,9 +23,8 @@ export function editsBetweenBooks(before: Book, after: Book): BookEdit[] {
   const keys = new Set([...Object.keys(before.particulars), ...Object.keys(after.particulars)]);
   for (const key of keys as Set<keyof Book['particulars']>) {
     // What is not given is empty.
-    const [from, to] = [before.particulars[key] ?? '', after.particulars[key] ?? ''];
-    if (!isSame(from, to))
-      edits.push({ kind: 'setParticulars', key, from: from as unknown as Plain, to: to as unknown as Plain });
+    const [from, to] = [givenOf(before.particulars, key), givenOf(after.particulars, key)];
+    if (!isSame(from, to)) edits.push({ kind: 'setParticulars', key, from, to });
   }
   for (const id of new Set([...Object.keys(before.notes), ...Object.keys(after.notes)])) {
     const [from, to] = [before.notes[id] ?? null, after.notes[id] ?? null];

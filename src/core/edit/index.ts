@@ -46,6 +46,7 @@ export { mergeCharacterStyleEdits, mergeStyleEdits, retagStyleEdits } from './st
 export { countStyles, doneWaitingEdits, newStyleEdits } from './styles/styleEdits';
 export { applyEdit, applyEdits, invertEdit, invertEdits } from './applyEdit';
 export { languageEdits } from './languageEdits';
+export { ebookPageEdits } from './order/ebookPage';
 export { setParticularsEdit, setSpecEdit, specValue } from './makeEdits';
 export { findParagraph, setTouchesEdit } from './copy/touches';
 export { dropPageTouch, repairEdits } from './repairEdits';

@@ -17,11 +17,15 @@ export function setSpecEdit(book: Book, path: readonly string[], to: Plain): Boo
   return { kind: 'setSpec', path, from: specValue(book, path), to };
 }
 
+/** What is given of a particular: nothing is an empty text, and of the cover null. */
+export const givenOf = (particulars: Particulars, key: keyof Particulars): Plain =>
+  (particulars[key] ?? (key === 'cover' ? null : '')) as unknown as Plain;
+
 export function setParticularsEdit<K extends keyof Particulars>(book: Book, key: K, to: Particulars[K]): BookEdit {
   return {
     kind: 'setParticulars',
     key,
-    from: (book.particulars[key] ?? '') as unknown as Plain,
-    to: to as unknown as Plain,
+    from: givenOf(book.particulars, key),
+    to: (to ?? null) as unknown as Plain,
   };
 }

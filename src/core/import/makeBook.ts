@@ -10,12 +10,13 @@ import {
   type DivisionRole,
   type Note,
   type Particulars,
+  type Person,
 } from '../model/copy/book';
 import { isEmptyParagraph } from '../copy/effectiveTag';
 import { gatherFigures } from '../copy/figures/gatherFigures';
 import { firstWords, readByline, withPiece } from '../copy/firstPages';
 import type { FirstPart } from '../model/copy/firstPages';
-import type { BlockStand, Manuscript } from '../model/copy/manuscript';
+import type { BlockStand, IncomingMetadata, Manuscript } from '../model/copy/manuscript';
 import { NOVEL_SPEC } from '../defaults/novelSpec';
 import type { Spec } from '../model/spec/spec';
 import { paragraph, type Block, type BlockId, type Paragraph } from '../model/copy/streams';
@@ -28,7 +29,7 @@ import { isDisplayRole, roleFacts, ROLES } from '../model/copy/roles';
 import { IdCounter } from './paragraphBuilder';
 import { appendixHead, roleNamed } from '../copy/roleNames';
 import { givenTitle, readFirstPages, type FirstPages } from './opening/firstPages';
-import { LONGEST } from './withinBounds';
+import { LONGEST, MOST_PEOPLE } from './withinBounds';
 
 /** What the person decides besides the file. */
 export interface MakeBookOptions {
@@ -46,14 +47,18 @@ export interface MakeBookOptions {
 /** The book. Ids go on from those of the manuscript. */
 export function makeBook(manuscript: Manuscript, options: MakeBookOptions): Book {
   const ids = new IdCounter(manuscript.nextId);
+  const isOurs = isOurCopy(manuscript);
   const first = options.isPart
     ? { pieces: [], rest: manuscript.blocks.map(asChapter) }
-    : isOurCopy(manuscript)
+    : isOurs
       ? { pieces: [], rest: manuscript.blocks }
       : withParts(readFirstPages(manuscript), options.parts);
-  const divisions = splitAtHeadings(first.rest, ids, (id) => manuscript.stands?.[id]?.division);
+  const saidOf = (id: BlockId) => manuscript.stands?.[id]?.division;
+  const divisions = splitAtHeadings(first.rest, ids, saidOf, manuscript.saysDivisions);
   const particulars = makeParticulars(manuscript, first, options);
-  const front = frontMatter(ids, divisions.filter((division) => division.listed).length > 1, particulars.language);
+  const made = frontMatter(ids, divisions.filter((division) => division.listed).length > 1, particulars.language);
+  // A copy of ours has those that it says.
+  const front = isOurs ? made.filter(({ role }) => divisions.every((division) => division.role !== role)) : made;
   const notes: Record<string, Note> = {};
   for (const [id, note] of Object.entries(manuscript.notes)) notes[id] = { id, ...note };
   const all = withNotesDivision([...front, ...divisions], notes, ids, particulars.language);
@@ -126,12 +131,27 @@ function makeParticulars({ metadata }: Manuscript, { pieces }: FirstPages, optio
   const ofName = options.fileName.replace(/\.[^.]*$/, '').replace(/[_-]+/g, ' ');
   const title = says('title') ? '' : (givenTitle(metadata.title) ?? ofName);
   const names = says('author') || !metadata.author ? [] : readByline(metadata.author).names;
+  const { more, cover } = metadata;
+  const people: readonly Person[] = more?.people.length ? more.people : names.map((name) => ({ name, role: 'author' }));
   return {
     ...emptyParticulars(options.language ?? knownLanguage(metadata.language)),
+    ...(more === undefined ? {} : givenParticulars(more)),
     title: title.slice(0, LONGEST.TITLE),
     subtitle: says('subtitle') ? '' : (metadata.subtitle ?? '').slice(0, LONGEST.TITLE),
-    people: names.map((name) => ({ name, role: 'author' as const })),
+    people: says('author')
+      ? people.filter(({ role }) => role !== 'author')
+      : people.slice(0, MOST_PEOPLE).map(({ name, role }) => ({ name: name.slice(0, LONGEST.NAME), role })),
+    ...(cover === undefined ? {} : { cover }),
   };
+}
+
+/** Longest texts of particulars (validate/bookSchema). */
+const LONGEST_GIVEN = { rights: 2000, year: 20, isbnEbook: 40, isbnPrint: 40, description: 4000, subjects: 1000 };
+
+function givenParticulars({ people: _, ...texts }: NonNullable<IncomingMetadata['more']>): Partial<Particulars> {
+  const most: Readonly<Record<string, number>> = LONGEST_GIVEN;
+  const kept = Object.entries(texts).filter(([, text]) => text !== '');
+  return Object.fromEntries(kept.map(([key, text]) => [key, text.slice(0, most[key] ?? LONGEST.NAME)]));
 }
 
 /** The language that can be set and is nearest to a BCP 47 tag: `en-AU` reads as British English, `de-AT` as German. */
@@ -153,6 +173,7 @@ function splitAtHeadings(
   blocks: readonly Block[],
   ids: IdCounter,
   saidOf: (id: BlockId) => DivisionStart | undefined,
+  areAllSaid = false,
 ): Division[] {
   const divisions: Division[] = [];
   let current: Block[] = [];
@@ -172,7 +193,7 @@ function splitAtHeadings(
       start = said;
     }
     const isOfHead = start !== undefined && current.every((one) => isHeading(one) || isEmptyParagraph(one));
-    if (isOfHead || !isHeading(block) || isEmptyParagraph(block)) {
+    if (areAllSaid || isOfHead || !isHeading(block) || isEmptyParagraph(block)) {
       current.push(block);
       continue;
     }
@@ -187,7 +208,8 @@ function splitAtHeadings(
 }
 
 function asSaid({ role, matter }: DivisionStart, blocks: readonly Block[], ids: IdCounter): Division {
-  const own = role === 'blank' ? blocks.filter((block) => !isEmptyParagraph(block)) : blocks;
+  const own =
+    role === 'blank' || blocks.every(isEmptyParagraph) ? blocks.filter((block) => !isEmptyParagraph(block)) : blocks;
   return { ...makeDivision(role, [...own], ids), matter };
 }
 

@@ -1,7 +1,7 @@
 // Ways of making jobs: by what is to be edited in each paragraph's text.
 import { append } from '../base/append';
 import type { Block, Paragraph } from '../model/copy/streams';
-import { editText, type TextEdit } from './textEdit';
+import { editText, type TextEdit } from '../copy/textEdit';
 import type { JobKind, TidyContext, TidyJob, TidyPlace, TidyResult, TidyStage } from './types';
 
 interface Facts {

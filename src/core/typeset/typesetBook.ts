@@ -1,5 +1,6 @@
 // The pipeline: styles, shape, break, pages, numbers and references until nothing moves, furniture, proof. A generator:
 // every yield is a place at which the work can be stopped or other work let in.
+import { editionOf } from '../copy/editionOf';
 import { flatBook } from '../copy/figures/flatBook';
 import type { Book } from '../model/copy/book';
 import type { DivisionExtent, Page, TypesetBook } from '../model/composed/pages';
@@ -27,7 +28,7 @@ export function* typesetBook(
   held?: HeldStarts,
   onFirst?: (first: TypesetBook) => void,
 ): Generator<TypesetProgress, TypesetBook> {
-  const book = flatBook(of);
+  const book = flatBook(editionOf(of, 'print'));
   const geometry = pageGeometry(book, context);
   const settled = yield* settleReferences(
     { book, context, geometry, held },

@@ -1,5 +1,6 @@
 // The pages of one division ahead of the rest of the book: what a person looks at is composed first, on the sides and with
 // the folios that it had, until the pages before it are known.
+import { editionOf } from '../copy/editionOf';
 import { flatBook } from '../copy/figures/flatBook';
 import type { Book } from '../model/copy/book';
 import type { Page, TypesetBook } from '../model/composed/pages';
@@ -29,7 +30,7 @@ export function* typesetReach(
   divisionId: string,
   earlier: TypesetBook,
 ): Generator<TypesetProgress, TypesetReach | null> {
-  const book = flatBook(of);
+  const book = flatBook(editionOf(of, 'print'));
   const reach = reachesOf(printedDivisions(book)).find(
     ({ division: one, followers }) => one.id === divisionId || followers.some(({ id }) => id === divisionId),
   );

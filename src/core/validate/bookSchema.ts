@@ -5,6 +5,7 @@ import { BOOK_FORMAT, type Book, type Division, type Particulars } from '../mode
 import { FIRST_PARTS, MOST_FIRST_PIECES } from '../model/copy/firstPages';
 import { MOST_PARTS } from '../model/copy/figureSetting';
 import { ROLES } from '../model/copy/roles';
+import { EDITIONS } from '../model/copy/editions';
 import { PICTURE_KINDS, REFERENCE_SHOWS } from '../model/copy/streams';
 import { check, Joi, word } from './check';
 import { cropSchema, figureSettingKeys } from './figureSchema';
@@ -22,6 +23,23 @@ const points = Joi.number().min(0).max(20_000).required();
 /** Most blocks of a caption. */
 const MOST_TEXT_BLOCKS = 200;
 const line = (most: number) => Joi.string().allow('').max(most).required();
+
+const pictureFacts = {
+  kind: Joi.string().valid('picture').required(),
+  asset: Joi.string()
+    .pattern(/^([0-9a-f]{32})?$/)
+    .allow('')
+    .required(),
+  format: Joi.string()
+    .valid(...PICTURE_KINDS)
+    .required(),
+  name: line(400),
+  alt: line(4000),
+  width: pixels,
+  height: pixels,
+  shownWidth: points,
+  shownHeight: points,
+};
 
 export const particularsSchema = Joi.object({
   title: line(400),
@@ -47,6 +65,8 @@ export const particularsSchema = Joi.object({
   series: line(200),
   description: Joi.string().allow('').max(4000),
   subjects: Joi.string().allow('').max(1000),
+  printAddress: Joi.string().allow('').max(2000),
+  cover: Joi.object(pictureFacts),
   language: Joi.string()
     .valid(...Object.keys(LANGUAGES))
     .required(),
@@ -70,23 +90,6 @@ const span = Joi.object({
   language: word(40),
   link: Joi.string().max(4000),
 });
-
-const pictureFacts = {
-  kind: Joi.string().valid('picture').required(),
-  asset: Joi.string()
-    .pattern(/^([0-9a-f]{32})?$/)
-    .allow('')
-    .required(),
-  format: Joi.string()
-    .valid(...PICTURE_KINDS)
-    .required(),
-  name: line(400),
-  alt: line(4000),
-  width: pixels,
-  height: pixels,
-  shownWidth: points,
-  shownHeight: points,
-};
 
 const inlineObject = Joi.alternatives(
   Joi.object({ at: offset, kind: Joi.string().valid('note').required(), note: id }),
@@ -128,6 +131,7 @@ const paragraph = Joi.object({
     look: localLookSchema,
     unnumbered: Joi.boolean(),
     section: Joi.string().allow('').max(200),
+    onlyIn: Joi.string().valid(...EDITIONS),
   }),
   list: Joi.object({
     level: offset,

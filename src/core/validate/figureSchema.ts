@@ -1,4 +1,5 @@
 // How a figure stands, its frame, and the text beside it.
+import { EDITIONS } from '../model/copy/editions';
 import {
   CAPTION_SIDES,
   FIGURE_LIMITS,
@@ -55,4 +56,5 @@ export const figureSettingKeys = {
   fold: within(FIGURE_LIMITS.fold).optional(),
   frame,
   around,
+  onlyIn: oneOf(EDITIONS),
 };

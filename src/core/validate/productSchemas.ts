@@ -2,12 +2,16 @@
 import { COPY_KINDS } from '../model/copy/copyKinds';
 import { MOST_FACTS, OUTSIDE_SOURCES, type OutsideFact } from '../model/checks/outside';
 import {
+  EBOOK_COVERS,
   EBOOK_LEVELS,
   EBOOK_PICTURES,
   EBOOK_STARTS,
+  EBOOK_TABLES,
   EBOOK_USES,
   FIRST_EBOOK,
+  LEAST_KILOBYTES,
   LEAST_PIXELS,
+  MOST_KILOBYTES,
   MOST_PIXELS,
 } from '../model/products/ebook';
 import { PRODUCT_IDS, type MadeProduct, type ProductId } from '../model/products/products';
@@ -29,6 +33,9 @@ export const SETTINGS_SCHEMAS: Readonly<Record<ProductId, Joi.ObjectSchema>> = {
     opensAt: oneOf(EBOOK_STARTS, FIRST_EBOOK.opensAt),
     use: oneOf(EBOOK_USES, FIRST_EBOOK.use),
     pictures: oneOf(EBOOK_PICTURES, FIRST_EBOOK.pictures),
+    cover: oneOf(EBOOK_COVERS, FIRST_EBOOK.cover),
+    tables: oneOf(EBOOK_TABLES, FIRST_EBOOK.tables),
+    mostKilobytes: Joi.number().integer().min(LEAST_KILOBYTES).max(MOST_KILOBYTES).default(FIRST_EBOOK.mostKilobytes),
     mostPixels: Joi.number().integer().min(LEAST_PIXELS).max(MOST_PIXELS).default(FIRST_EBOOK.mostPixels),
   }).required(),
   copy: Joi.object({

@@ -1,4 +1,5 @@
 // The schema of a table in the copy.
+import { EDITIONS } from '../model/copy/editions';
 import { CELL_ALIGNS, TABLE_ROW_KINDS, type Table } from '../model/copy/streams';
 import { Joi, word } from './check';
 
@@ -26,6 +27,7 @@ const setting = Joi.object({
   place: Joi.string().valid('head', 'foot', 'next', 'page'),
   width: Joi.alternatives(Joi.string().valid('column'), Joi.number().min(10).max(20_000)),
   together: Joi.boolean().valid(true),
+  onlyIn: Joi.string().valid(...EDITIONS),
 });
 
 /** `id`: of a block or a stream; `blocks`: of a cell. */

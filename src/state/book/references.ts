@@ -1,4 +1,5 @@
 // Cross-references in lists and in the galley: the heads that they can go to, and what one says in a word.
+import { editionOf } from '../../core/copy/editionOf';
 import { headingWords, plainWords, titleBlock } from '../../core/numbering/headWords';
 import { numberHeads } from '../../core/numbering/numberHeads';
 import type { Book } from '../../core/model/copy/book';
@@ -14,7 +15,7 @@ export interface ReferenceTarget {
 
 /** The heads of the book in order. */
 export function referenceTargets(book: Book): ReferenceTarget[] {
-  const numbers = numberHeads(book.divisions, book.spec, book.particulars.language);
+  const numbers = numberHeads(editionOf(book, 'print').divisions, book.spec, book.particulars.language);
   const { styles } = book.spec;
   return book.divisions.flatMap((division) => {
     if (isDisplayRole(division.role)) return [];

@@ -7,6 +7,7 @@ import { sectionsOf, type Section } from '../../core/numbering/sections';
 import { settledKind } from '../../core/numbering/settledKind';
 import { createSelector } from '@reduxjs/toolkit';
 import type { Book, Division } from '../../core/model/copy/book';
+import { editionOf } from '../../core/copy/editionOf';
 import { headingWords } from '../../core/numbering/headWords';
 import { numberHeads, type HeadNumbers } from '../../core/numbering/numberHeads';
 import type { NotePlaces } from '../../core/model/composed/referenceTable';
@@ -72,12 +73,12 @@ export interface RunningOrderRow {
 /** Numbers of the heads of the book as it is. */
 export const selectHeadNumbers = createSelector(
   [
-    (state: RootState) => state.book.book?.divisions,
+    ({ book: { book } }: RootState) => book && editionOf(book, 'print').divisions,
     (state: RootState) => state.book.book?.spec,
     (state: RootState) => state.book.book?.particulars.language,
   ],
   (divisions, spec, language): HeadNumbers =>
-    divisions === undefined || spec === undefined ? new Map() : numberHeads(divisions, spec, language),
+    divisions === null || spec === undefined ? new Map() : numberHeads(divisions, spec, language),
 );
 
 const keepRows = keepIdentity<RunningOrderRow>(({ id }) => id);

@@ -1,4 +1,5 @@
-// What stands before paragraphs that nobody typed: numbers of heads, marks of list items, as the galley shows them.
+// What stands before paragraphs that nobody typed: numbers of heads, marks of list items, as the galley shows them: those of the printed book.
+import { editionOf, onlyInOf } from '../../core/copy/editionOf';
 import { ListMarks } from '../../core/numbering/listMarks';
 import { numberHeads } from '../../core/numbering/numberHeads';
 import type { Book } from '../../core/model/copy/book';
@@ -14,11 +15,11 @@ export function generatedMarks(book: Book, blocks: readonly Block[]): GeneratedM
   if (last?.book === book) return last.marks;
   const { numbering } = book.spec;
   const { language } = book.particulars;
-  const numbers = numberHeads(book.divisions, book.spec, language);
+  const numbers = numberHeads(editionOf(book, 'print').divisions, book.spec, language);
   const lists = new ListMarks(numbering, language);
   const marks = new Map<BlockId, string>();
   for (const block of blocks) {
-    if (block.kind !== 'paragraph') continue;
+    if (block.kind !== 'paragraph' || onlyInOf(block) === 'ebook') continue;
     const mark = lists.next(block) ?? numbers.get(block.id)?.text;
     if (mark !== undefined) marks.set(block.id, mark);
   }

@@ -1,4 +1,5 @@
 // The notes of the book as a list: in the order of reading, those without a reference last.
+import { editionOf } from '../../core/copy/editionOf';
 import { numberNotes } from '../../core/numbering/numberNotes';
 import type { Book } from '../../core/model/copy/book';
 import { noteKind } from '../../core/model/spec/notes';
@@ -24,7 +25,7 @@ const FIRST = 90;
 
 /** All notes of a book. `places`: where they are referred to, as it was last composed. */
 export function noteRows(book: Book, places: NotePlaces): NoteRow[] {
-  const { labels } = numberNotes(book, places);
+  const { labels } = numberNotes(editionOf(book, 'print'), places);
   const kinds = book.spec.notes.kinds;
   const first = Object.keys(kinds)[0];
   const row = (id: StreamId): NoteRow => {

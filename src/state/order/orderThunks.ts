@@ -1,6 +1,7 @@
 // Changes of the running order and of what hangs on it: divisions, display layouts, page touches.
 import {
   addDivisionOfRole,
+  ebookPageEdits,
   divideAt,
   dropPageTouch,
   editsBetweenBooks,
@@ -39,6 +40,18 @@ export function addDivision(role: DivisionRole, at?: number): AppThunk {
     if (book === null || readOnly) return;
     const { edits, id } = addDivisionOfRole(book, role, at);
     dispatch(edit(`${roleName(role)} added`, edits));
+    dispatch(divisionChosen(id));
+  };
+}
+
+/** Gives the ebook a page of its own in place of a printed one, and chooses it. */
+export function makeEbookPage(printed: StreamId): AppThunk {
+  return (dispatch, getState) => {
+    const { book, readOnly } = getState().book;
+    const division = book?.divisions.find(({ id }) => id === printed);
+    if (book === null || readOnly || division === undefined) return;
+    const { edits, id } = ebookPageEdits(book, printed);
+    dispatch(edit(`${divisionName(division, book.spec.styles)}: one for the ebook`, edits));
     dispatch(divisionChosen(id));
   };
 }

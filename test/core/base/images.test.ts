@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { encode } from 'fast-png';
 import { fromBase64, toBase64 } from '../../../src/core/base/base64';
 import { imageFormat } from '../../../src/core/base/images/imageSize';
+import { Coverage } from '../../../src/core/base/images/coverage';
+import { indexedPng } from '../../../src/core/base/images/indexedPng';
 import { decodeGif, decodePng } from '../../../src/core/base/images/pngAndGif';
 import { GIF, jpegOf, pngOf } from '../../build/pictures';
 
@@ -66,5 +68,48 @@ describe('pictures decoded', () => {
     new DataView(enormous.buffer).setUint32(16, 60_000);
     new DataView(enormous.buffer).setUint32(20, 60_000);
     expect(decodePng(enormous)).to.equal(null);
+  });
+});
+
+describe('shapes of one ink', () => {
+  it('cover as much of each pixel as they lie in, holes left out', () => {
+    const corner = fc.double({ min: -3, max: 19, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(fc.tuple(corner, corner), { minLength: 3, maxLength: 3 }), (corners) => {
+        const shapes = new Coverage(16, 12);
+        corners.forEach(([x, y], k) => (k === 0 ? shapes.move(x, y) : shapes.line(x, y)));
+        shapes.close();
+        const pixels = shapes.pixels();
+        // 12 by 12 points in each pixel, asked one by one.
+        const side = (px: number, py: number, k: number) => {
+          const [[ax, ay], [bx, by]] = [corners[k], corners[(k + 1) % 3]];
+          return (bx - ax) * (py - ay) - (by - ay) * (px - ax);
+        };
+        for (let y = 0; y < 12; y += 1)
+          for (let x = 0; x < 16; x += 1) {
+            let inside = 0;
+            for (let k = 0; k < 144; k += 1) {
+              const [px, py] = [x + ((k % 12) + 0.5) / 12, y + (Math.floor(k / 12) + 0.5) / 12];
+              const sides = [0, 1, 2].map((edge) => side(px, py, edge));
+              if (sides.every((own) => own >= 0) || sides.every((own) => own <= 0)) inside += 1;
+            }
+            expect(pixels[y * 16 + x] / 255).to.be.closeTo(inside / 144, 0.09);
+          }
+      }),
+      { numRuns: 60 },
+    );
+    const frame = new Coverage(10, 10);
+    frame.rectangle(1, 1, 8, 8);
+    frame.hole(3, 3, 4, 4);
+    const pixels = frame.pixels();
+    expect([pixels[22], pixels[55], pixels[0]]).to.deep.equal([255, 0, 0]);
+  });
+
+  it('are written as a PNG with a palette that reads as its colours', () => {
+    const pixels = Uint8Array.of(0, 1, 2, 1);
+    const palette = Uint8Array.of(10, 20, 30, 40, 50, 60, 70, 80, 90);
+    const { width, height, data } = decodePng(indexedPng(pixels, { width: 2, height: 2 }, palette))!;
+    expect([width, height]).to.deep.equal([2, 2]);
+    expect([...data.slice(0, 12)]).to.deep.equal([10, 20, 30, 40, 50, 60, 70, 80, 90, 40, 50, 60]);
   });
 });

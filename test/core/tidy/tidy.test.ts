@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { applyEdits } from '../../../src/core/edit';
 import { offersOf, TIDY_JOBS, tidyBook, tidyManuscript, tidyStreams } from '../../../src/core/tidy';
-import { editText } from '../../../src/core/tidy/textEdit';
+import { editText } from '../../../src/core/copy/textEdit';
 import { OBJECT_CHARACTER, paragraph, type Block, type Paragraph } from '../../../src/core/model/copy/streams';
 import { drain } from '../../build/assets';
 import { book, chapter, p, words } from '../../build/book';

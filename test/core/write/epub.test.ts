@@ -10,8 +10,14 @@ import type { Book } from '../../../src/core/model/copy/book';
 import { FIRST_EBOOK, type EbookSettings } from '../../../src/core/model/products/ebook';
 import type { FileCount } from '../../../src/core/model/products/products';
 import { contrast, nightInk, type Rgb } from '../../../src/core/write/epub/nightInk';
+import { encode as encodeJpeg } from 'jpeg-js';
+import { imageSize } from '../../../src/core/base/images/imageSize';
+import { asPng } from '../../../src/core/base/images/smaller';
+import { applyEdits, ebookPageEdits, invertEdits } from '../../../src/core/edit';
+import type { FieldName } from '../../../src/core/model/copy/streams';
+import { checkBook } from '../../../src/core/validate';
 import { compose, newContext, newSubsetter } from '../../build/assets';
-import { book, chapter, division, note, p, resetIds, words } from '../../build/book';
+import { book, chapter, division, note, p, resetIds, table, words } from '../../build/book';
 import { checkEpub } from '../../build/epubCheck';
 import { factsOf, jpegOf, picture, pngOf } from '../../build/pictures';
 
@@ -27,8 +33,8 @@ interface Made {
 function made(of: Book, settings: Partial<EbookSettings> = {}, pictures: Record<string, Uint8Array> = {}): Made {
   const context = newContext();
   const composed = compose(of, context);
-  const chosen = { ...FIRST_EBOOK, ...settings };
-  const facts = ebookFacts(of, composed, context, chosen.level, newSubsetter);
+  const chosen: EbookSettings = { ...FIRST_EBOOK, cover: 'none', ...settings };
+  const facts = ebookFacts(of, composed, context, chosen, newSubsetter);
   let counts: readonly FileCount[] = [];
   const onMade = (ebook: Ebook) => void (counts = ebook.counts);
   const there = new Set(Object.keys(pictures));
@@ -211,7 +217,136 @@ describe('the ebook', () => {
     const of = book([division('dedication', [p('To the river', 'DED')]), chapter('One', words(20, 1))]);
     const startOf = (opensAt: EbookSettings['opensAt']) =>
       /<reference type="text" title="Text" href="([^"]+)"/.exec(made(of, { opensAt }).texts['package.opf'])![1];
-    expect([startOf('front'), startOf('text')]).to.deep.equal(['d1.xhtml', 'd2.xhtml']);
+    // Without a cover it opens at the page after it.
+    expect([startOf('cover'), startOf('front'), startOf('text')]).to.deep.equal(['d1.xhtml', 'd1.xhtml', 'd2.xhtml']);
+  });
+
+  it('has the cover that a person chose, or one drawn from title and names, and opens at it', () => {
+    const start = book([chapter('One', words(20, 1))]);
+    const file = jpegOf(300, 480);
+    const cover = { ...factsOf(file, 'front.jpg', 'A ferry at a weir'), asset: 'c1' };
+    const of = { ...start, particulars: { ...start.particulars, title: 'The “Weir” & After', cover } };
+    const chosen = made(of, { cover: 'cover' }, { c1: file });
+    const isNamed = (opf: string, href: string) => {
+      const id = `i-${href.replace(/[^A-Za-z0-9-]/g, '-')}`;
+      expect(opf).to.match(
+        new RegExp(`<item id="${id}" href="${href}" media-type="image/[a-z]+" properties="cover-image"/>`),
+      );
+      expect(opf).to.include(`<meta name="cover" content="${id}"/>`);
+      expect(opf).to.match(/<spine[^>]*><itemref idref="i-cover-xhtml"\/>/);
+      expect(opf).to.include('<reference type="text" title="Text" href="cover.xhtml"/>');
+    };
+    isNamed(chosen.texts['package.opf'], 'pictures/c1.jpg');
+    expect(chosen.texts['cover.xhtml']).to.include(
+      '<img src="pictures/c1.jpg" alt="A ferry at a weir" role="doc-cover"/>',
+    );
+    expect(chosen.texts['nav.xhtml']).to.include('<a epub:type="cover" href="cover.xhtml">');
+    // The bytes of the picture cannot be had.
+    const drawn = made(of, { cover: 'cover', pictures: 'grey' });
+    isNamed(drawn.texts['package.opf'], 'pictures/cover.png');
+    expect(drawn.texts['cover.xhtml']).to.include('alt="Cover: The “Weir” &amp; After"');
+    const image = decodePicture(unzipSync(drawn.bytes)['OPS/pictures/cover.png'], 'png', 0)!;
+    expect([image.width, image.height]).to.deep.equal([1200, 1920]);
+    // Grey, and not of one grey: words stand on it.
+    const greys = new Set<number>();
+    let areGrey = true;
+    for (let at = 0; at < image.data.length; at += image.channels) {
+      greys.add(image.data[at]);
+      areGrey &&= image.data[at + image.channels - 1] === image.data[at];
+    }
+    expect(areGrey).to.equal(true);
+    expect(greys.size).to.be.above(20);
+    const none = made(of, { cover: 'none' }, { c1: file });
+    expect(Object.keys(none.texts)).not.to.include.members(['cover.xhtml']);
+    expect(none.texts['package.opf']).not.to.include('cover');
+    expect(unzipSync(none.bytes)['OPS/pictures/c1.jpg']).to.equal(undefined);
+  });
+
+  it('leaves out what is in print alone, paragraphs, tables and figures, and has what is in it alone', () => {
+    const only = (block: ReturnType<typeof p>, onlyIn: 'print' | 'ebook') => ({ ...block, touches: { onlyIn } });
+    const shown = pngOf(20, 10);
+    const blocks = [
+      ...[p('One', 'CT'), only(p('On paper.'), 'print'), only(p('On screens.'), 'ebook'), p('On both.')],
+      { ...table(['Post'], ['Paper post']), setting: { onlyIn: 'print' } },
+      { ...table(['Post'], ['Screen post']), setting: { onlyIn: 'ebook' } },
+      only(picture('p901', { ...factsOf(shown, 'a.png', 'For paper'), asset: 'a1' }), 'print'),
+      only(picture('p902', { ...factsOf(shown, 'b.png', 'For screens'), asset: 'a1' }), 'ebook'),
+    ];
+    const of = book([{ ...chapter('One'), blocks } as never]);
+    const { texts, counts } = made(of, {}, { a1: shown });
+    const text = texts['d1.xhtml'];
+    for (const words of ['On screens.', 'On both.', 'Screen post', 'For screens']) expect(text).to.include(words);
+    for (const words of ['On paper.', 'Paper post', 'For paper']) expect(text).not.to.include(words);
+    expect(isWhole(counts)).to.deep.equal([]);
+    expect(counts.find(({ what }) => what === 'tables')).to.include({ inBook: 1, inFile: 1 });
+  });
+
+  it('has an imprint page of its own, with its ISBN and the way to the printed book', () => {
+    const field = (name: FieldName) => ({
+      ...p('\uFFFC', 'IMP'),
+      objects: [{ at: 0, kind: 'field' as const, field: name }],
+    });
+    const start = book([
+      { ...division('imprint', [field('rights'), field('isbn')] as never), matter: 'front' },
+      chapter('One', words(20, 1)),
+    ]);
+    const given = {
+      ...{ isbnPrint: '978-1-4028-9463-3', isbnEbook: '978-1-4028-9462-6', rights: 'All of them' },
+      printAddress: 'https://shop.example/ferry?a=1&b=2',
+    };
+    const printed = { ...start, particulars: { ...start.particulars, ...given } };
+    const { edits, id } = ebookPageEdits(printed, printed.divisions[0].id);
+    const of = applyEdits(printed, edits);
+    expect(checkBook(of)).to.deep.equal(of);
+    expect(applyEdits(of, invertEdits(edits))).to.deep.equal(printed);
+    expect(of.divisions.map((own) => [own.role, own.notInPrint, own.notInEbook])).to.deep.equal([
+      ['imprint', undefined, true],
+      ['imprint', true, undefined],
+      ['chapter', undefined, undefined],
+    ]);
+    expect(of.divisions[1].id).to.equal(id);
+    const { texts, counts } = made(of);
+    const page = texts['d1.xhtml'];
+    expect(page).to.include('All of them').and.include('ISBN 978-1-4028-9462-6');
+    expect(page).to.match(
+      /Printed edition: <span data-book-field="isbnPrint">ISBN 978-1-4028-9463-3<\/span> <a data-book-field="printAddress" href="https:\/\/shop\.example\/ferry\?a=1&amp;b=2">/,
+    );
+    expect(isWhole(counts)).to.deep.equal([]);
+    const pages = compose(of).pages.filter(({ division: own }) => own === id);
+    expect(pages).to.deep.equal([]);
+  });
+
+  it('says the heads of a table at its entries where it is to be a list on narrow screens', () => {
+    const of = book([
+      { ...chapter('One'), blocks: [p('One', 'CT'), table(['Post', 'Depth & tide'], ['Upper', '4.2'])] } as never,
+    ]);
+    const lists = made(of, { tables: 'lists' }).texts;
+    expect(lists['d1.xhtml']).to.match(/<table [^>]*class="listed">/);
+    expect(lists['d1.xhtml']).to.match(/<td[^>]* data-head="Depth &amp; tide"><p[^>]*>4\.2<\/p><\/td>/);
+    expect(lists['d1.xhtml'].match(/<thead>[\s\S]*<\/thead>/)![0]).not.to.include('data-head');
+    expect(lists['book.css']).to.match(/@media \(max-width: 30em\) \{\s*table\.listed/);
+    const rows = made(of).texts;
+    expect(rows['d1.xhtml'] + rows['book.css']).not.to.match(/listed|data-head/);
+  });
+
+  it('keeps each picture under its budget of bytes, by quality first and pixels then', () => {
+    const noise = Uint8Array.from({ length: 900 * 600 * 4 }, (_, k) => (Math.imul(k, 2654435761) >>> 13) & 255);
+    const pictures = {
+      a1: Uint8Array.from(encodeJpeg({ width: 900, height: 600, data: noise }, 95).data),
+      b2: asPng({ width: 900, height: 600, channels: 3, data: noise.slice(0, 900 * 600 * 3), alpha: null }),
+      c3: pngOf(40, 80),
+    };
+    const facts = Object.entries(pictures).map(([asset, bytes]) => ({ ...factsOf(bytes, asset, 'x'), asset }));
+    const blocks = [p('One', 'CT'), ...facts.map((own, k) => picture(`p90${k}`, own))];
+    const of = book([{ ...chapter('One'), blocks } as never]);
+    const members = unzipSync(made(of, { mostKilobytes: 60 }, pictures).bytes);
+    const [jpeg, png] = [members['OPS/pictures/a1.jpg'], members['OPS/pictures/b2.png']];
+    expect(pictures.a1.length).to.be.above(60_000);
+    expect(jpeg.length).to.be.at.most(60_000);
+    expect(png.length).to.be.at.most(60_000);
+    expect(imageSize(jpeg).width).to.be.above(199);
+    expect(imageSize(png).width).to.be.below(900);
+    expect(members['OPS/pictures/c3.png']).to.deep.equal(pictures.c3);
   });
 
   it('makes large pictures smaller, and grey where a person says so, and tells which are not described', () => {

@@ -11,6 +11,8 @@ export interface Smaller {
   /** Pixels along the longer side, at most. */
   readonly mostPixels: number;
   readonly isGrey: boolean;
+  /** Of its file. */
+  readonly mostBytes: number;
 }
 
 /** The size of a picture as it is made smaller. */
@@ -60,22 +62,40 @@ function grey({ width, height, channels, data, alpha }: Raster): Raster {
   return { width, height, channels: 1, data: out, alpha };
 }
 
-/** A JPEG as a JPEG, any other kind as a PNG. What cannot be decoded stays as it is. */
-export function smallerPicture(bytes: Uint8Array, kind: string, { mostPixels, isGrey }: Smaller): Uint8Array {
+/** Qualities of JPEG that are tried where the first makes too large a file, before pixels are taken away. */
+const LOWER = [75, 65, 55];
+/** Pixels along the longer side to which a picture is brought for the size of its file, at least. */
+const LEAST_SIDE = 200;
+
+/** A JPEG as a JPEG, any other kind as a PNG: as good as fits. What cannot be decoded stays as it is. */
+export function smallerPicture(
+  bytes: Uint8Array,
+  kind: string,
+  { mostPixels, isGrey, mostBytes }: Smaller,
+): Uint8Array {
   const decoded = decodePicture(bytes, kind, mostPixels);
   if (decoded === null) return bytes;
   const rgb = inRgb(decoded);
   const size = sizeWithin(rgb.width, rgb.height, mostPixels);
   const fitted = size.width === rgb.width && size.height === rgb.height ? rgb : scaled(rgb, size);
-  const made = isGrey ? grey(fitted) : fitted;
-  return kind === 'jpeg' ? asJpeg(made) : asPng(made);
+  const whole = isGrey ? grey(fitted) : fitted;
+  let made = kind === 'jpeg' ? asJpeg(whole, QUALITY) : asPng(whole);
+  if (kind === 'jpeg')
+    for (let k = 0; made.length > mostBytes && k < LOWER.length; k += 1) made = asJpeg(whole, LOWER[k]);
+  for (let side = Math.max(whole.width, whole.height); made.length > mostBytes && side > LEAST_SIDE;) {
+    // Bytes go with the area, more or less.
+    side = Math.max(LEAST_SIDE, Math.floor(side * Math.min(0.9, Math.sqrt(mostBytes / made.length))));
+    const smaller = scaled(whole, sizeWithin(whole.width, whole.height, side));
+    made = kind === 'jpeg' ? asJpeg(smaller, LOWER[LOWER.length - 1]) : asPng(smaller);
+  }
+  return made;
 }
 
-function asJpeg({ width, height, channels, data }: Raster): Uint8Array {
+function asJpeg({ width, height, channels, data }: Raster, quality: number): Uint8Array {
   const rgba = new Uint8Array(width * height * 4).fill(255);
   for (let k = 0; k < width * height; k += 1)
     for (let c = 0; c < 3; c += 1) rgba[k * 4 + c] = data[k * channels + (channels === 1 ? 0 : c)];
-  return withBuffers(() => new Uint8Array(encodeJpeg({ width, height, data: rgba }, QUALITY).data));
+  return withBuffers(() => new Uint8Array(encodeJpeg({ width, height, data: rgba }, quality).data));
 }
 
 /** The package hands its bytes over as a Buffer, which only Node has: anywhere else a plain array stands for one while it works. */

@@ -5,8 +5,10 @@ import { ImportError } from '../../base/errors';
 import { elements, maybeChild, maybeInside, parseXml, textOf, type XmlElement } from '../../base/xml';
 import { unpack } from '../../base/zip';
 import type { Manuscript } from '../../model/copy/manuscript';
-import type { Block } from '../../model/copy/streams';
+import type { Block, PictureFacts } from '../../model/copy/streams';
 import type { NoteBody } from '../html/noteBody';
+import { DRAWN_COVER } from '../../copy/copyMarks';
+import { coverAddress, metadataOf, packageFacts } from './packageFacts';
 import { findNotes } from '../html/notes';
 import { TreeReader } from '../html/readTree';
 import { parseHtml } from '../html/tree';
@@ -24,8 +26,8 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
   const opf = parseXml(source, path);
   const folder = path.includes('/') ? path.slice(0, path.lastIndexOf('/') + 1) : '';
   yield;
-  const { bodies, missing } = yield* readBodies(
-    spineOf(opf).map((href) => resolve(folder, href)),
+  const { bodies, missing, isOurs } = yield* readBodies(
+    spineOf(opf).map((item) => ({ ...item, file: resolve(folder, item.href) })),
     text,
   );
   const notes = new Map<string, NoteBody>();
@@ -44,24 +46,43 @@ export function* readEpub(bytes: Uint8Array): Generator<void, Manuscript> {
     const [path, id = ''] = address.split('#');
     return `#${path === '' ? here : resolve(place, path)}#${unescapedAddress(id)}`;
   };
-  const reader = new TreeReader(incoming, { notes, shift: 0, pictureAt, placeAt, addressOf });
+  const coverHref = coverAddress(metadataOf(opf), itemsOf(opf));
+  const coverPath = coverHref === undefined ? undefined : resolve(folder, coverHref);
+  const reader = new TreeReader(incoming, { notes, shift: 0, isOurs, pictureAt, placeAt, addressOf });
   for (const { file, html, body } of bodies) {
     place = file.includes('/') ? file.slice(0, file.lastIndexOf('/') + 1) : '';
     here = file;
+    if (coverPath !== undefined && isCoverPage(body, (address) => resolve(place, address) === coverPath)) continue;
     incoming.name(placeAt(''));
     append(blocks, reader.read(body, html));
     yield;
   }
-  const metadata = find(opf, 'metadata');
-  const value = (name: string) => {
-    const words = metadata && maybeChild(metadata, name);
-    return words === undefined ? undefined : textOf(words).trim() || undefined;
-  };
-  return incoming.finish(blocks, {
-    title: value('dc:title'),
-    author: value('dc:creator'),
-    language: value('dc:language'),
+  const isDrawn = isOurs && coverHref === DRAWN_COVER;
+  const cover = coverPath === undefined || isDrawn ? null : coverOf(coverPath, members[coverPath], incoming);
+  const manuscript = incoming.finish(blocks, {
+    ...packageFacts(metadataOf(opf)),
+    ...(cover === null ? {} : { cover }),
   });
+  return isOurs ? { ...manuscript, saysDivisions: true } : manuscript;
+}
+
+/** The picture on the cover; null where the file is not there. */
+function coverOf(path: string, bytes: Uint8Array | undefined, incoming: Incoming): PictureFacts | null {
+  const name = path.split('/').pop() ?? '';
+  return bytes === undefined ? null : incoming.picture(bytes, { name, width: 0, height: 0, alt: '' });
+}
+
+/** A page that shows the cover and nothing else: it is no page of the text. */
+function isCoverPage(body: XmlElement, isCover: (address: string) => boolean): boolean {
+  if (textOf(body).trim() !== '') return false;
+  const images: XmlElement[] = [];
+  const open = [body];
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    if (next.name === 'img' || next.name === 'image') images.push(next);
+    open.push(...elements(next));
+  }
+  const addressOf = ({ attributes }: XmlElement) => attributes.src ?? attributes['xlink:href'] ?? '';
+  return images.length > 0 && images.every((image) => isCover(addressOf(image)));
 }
 
 interface Body {
@@ -70,15 +91,30 @@ interface Body {
   readonly body: XmlElement;
 }
 
-/** The texts of some files, and how many of them are not there. Throws where none is. */
+interface Read {
+  readonly bodies: readonly Body[];
+  readonly missing: number;
+  /** A book of ours was written into it, which says its divisions. */
+  readonly isOurs: boolean;
+}
+
+/** The texts of some files, and how many of them are not there. The contents list of the file is one only where it is a division of ours. Throws where no text is. */
 function* readBodies(
-  files: readonly string[],
+  items: readonly (SpineItem & { readonly file: string })[],
   text: (name: string) => string | undefined,
-): Generator<void, { readonly bodies: readonly Body[]; readonly missing: number }> {
+): Generator<void, Read> {
   const bodies: Body[] = [];
-  for (const file of files) {
+  let missing = 0;
+  let isOurs = false;
+  for (const { file, isContents } of items) {
     const content = text(file);
-    if (content === undefined) continue;
+    const saysDivision = content?.includes(' data-division="_wld_') ?? false;
+    if (isContents && !saysDivision) continue;
+    if (content === undefined) {
+      missing += 1;
+      continue;
+    }
+    isOurs ||= saysDivision;
     const root = parseHtml(withClosedTags(content));
     const html = maybeChild(root, 'html') ?? root;
     bodies.push({ file, html, body: maybeChild(html, 'body') ?? html });
@@ -86,7 +122,7 @@ function* readBodies(
   }
   if (bodies.length === 0)
     throw new ImportError('empty', 'This EPUB has no text: none of the files that it is read from is in it.');
-  return { bodies, missing: files.length - bodies.length };
+  return { bodies, missing, isOurs };
 }
 
 /** Scrambling of fonts alone (OCF 3.3, 4.3): the text can be read. */
@@ -103,15 +139,23 @@ function refuseLocked(encryption: string | undefined): void {
     );
 }
 
-/** Files of the reading order; the contents list of the file itself is left out. */
-function spineOf(opf: XmlElement): string[] {
-  const items = new Map<string, XmlElement>();
-  for (const item of elements(find(opf, 'manifest') ?? opf)) items.set(item.attributes.id, item);
+interface SpineItem {
+  readonly href: string;
+  /** It is the contents list of the file itself. */
+  readonly isContents: boolean;
+}
+
+const itemsOf = (opf: XmlElement): ReadonlyMap<string, XmlElement> =>
+  new Map(elements(find(opf, 'manifest') ?? opf).map((item) => [item.attributes.id, item]));
+
+/** Files of the reading order. */
+function spineOf(opf: XmlElement): SpineItem[] {
+  const items = itemsOf(opf);
   return elements(find(opf, 'spine') ?? opf).flatMap((entry) => {
     const item = items.get(entry.attributes.idref);
-    const isNav = item?.attributes.properties?.split(/\s+/).includes('nav');
+    const isContents = item?.attributes.properties?.split(/\s+/).includes('nav') ?? false;
     const href = item?.attributes.href;
-    return href === undefined || isNav || entry.attributes.linear === 'no' ? [] : [href];
+    return href === undefined || entry.attributes.linear === 'no' ? [] : [{ href, isContents }];
   });
 }
 

@@ -3,7 +3,7 @@ import { columnShares, readRows } from './tableFacts';
 import { append } from '../../base/append';
 import { DEEPEST_TABLES } from '../../base/limits';
 import { fromBase64 } from '../../base/base64';
-import { elements, maybeChild, textOf, type XmlElement } from '../../base/xml';
+import { maybeChild, textOf, type XmlElement } from '../../base/xml';
 import { REFERENCE_SHOWS, type Block, type Paragraph, type StyleTag } from '../../model/copy/streams';
 import { directionTouch } from '../../copy/direction';
 import { isBreakMark } from '../../copy/headings';
@@ -11,43 +11,22 @@ import type { Incoming } from '../incoming';
 import { ParagraphBuilder, type SpanLook } from '../paragraphBuilder';
 import { CONTENTS_TAG, isPlainClass, tagOfLevel, tagOfName } from '../styleTags';
 import { readDivisionMark } from '../../copy/copyMarks';
-import { indexMarkOf } from './indexMark';
 import { classAsName, isHidden, isListMark, isNoteList, markedList } from './clipboard';
+import { BLOCKS, HEADING, HOSTILE, SKIPPED } from './elementKinds';
 import { directionAround, directionSaid, signsOf, type SaidDirection } from './direction';
 import { withElement } from './looks';
 import type { NoteBody } from './noteBody';
+import { rulesBeforeNotes } from './noteRules';
 import { isBackLink, isNoteGroup, noteOf } from './notes';
-
-const HEADING = /^h([1-6])$/;
-const SKIPPED = new Set(['head', 'title', 'base', 'link', 'meta', 'colgroup', 'col', 'rp', 'rt', 'source', 'track']);
-const HOSTILE = new Set([
-  'script',
-  'style',
-  'template',
-  'iframe',
-  'object',
-  'embed',
-  'applet',
-  'input',
-  'button',
-  'select',
-  'option',
-  'datalist',
-  'textarea',
-  'output',
-  'meter',
-  'progress',
-  'svg',
-  'math',
-  'canvas',
-  'audio',
-  'video',
-]);
-const BLOCKS = new Set([
-  ...['p', 'div', 'section', 'article', 'main', 'header', 'footer', 'aside', 'nav', 'body', 'html', 'figure'],
-  ...['figcaption', 'blockquote', 'ul', 'ol', 'li', 'dl', 'dt', 'dd', 'pre', 'table', 'hr', 'address', 'center'],
-  ...['details', 'summary', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'hgroup', 'caption', 'fieldset'],
-]);
+import {
+  asTyped,
+  exactLook,
+  exactTable,
+  exactParagraph,
+  exactPicture,
+  ourObject,
+  type ExactParagraph,
+} from './ourMarks';
 
 /** What the place of a block in the tree decides of its paragraphs. */
 interface Surroundings {
@@ -61,12 +40,16 @@ interface Surroundings {
   readonly isCentred?: boolean;
   /** Of a list: the number of its next item. */
   readonly count?: { next: number };
+  /** As a file of ours says it. */
+  readonly exact?: ExactParagraph;
 }
 
 export interface TreeOptions {
   readonly notes: ReadonlyMap<string, NoteBody>;
   /** Signs at notes that lead back into the text; absent: there are none. */
   readonly signs?: ReadonlySet<XmlElement>;
+  /** The file says by attributes what its elements do not (see ourMarks). */
+  readonly isOurs?: boolean;
   /** Levels taken from headings: 1 where the only first-level heading is the title of the book. */
   readonly shift: number;
   /** A picture by the address that its element gives; undefined for what is not in the file. */
@@ -106,7 +89,7 @@ export class TreeReader {
   /** Blocks of an element; call once per file. `around`: what says the direction of the file, such as its root element. */
   read(root: XmlElement, around: XmlElement = root): Block[] {
     this.direction = directionSaid(root) ?? directionSaid(around);
-    this.ruled = rulesBeforeNotes(root, this.bodies);
+    this.ruled = this.options.isOurs ? new Set() : rulesBeforeNotes(root, this.bodies);
     const blocks = this.inside(root, { tag: null, style: 'Text' });
     this.readNotes();
     return blocks;
@@ -117,7 +100,7 @@ export class TreeReader {
     for (let next = this.pending.shift(); next !== undefined; next = this.pending.shift()) {
       const { note, body } = next;
       const blocks = this.inside(body.element, { tag: 'NT', style: 'Note' });
-      notes[note] = { kind: body.kind, blocks: blocks.map(asNote) };
+      notes[note] = { ...notes[note], kind: body.kind, blocks: blocks.map(asNote) };
     }
     for (const { note, of } of this.copies.splice(0))
       notes[note] = { ...notes[note], blocks: notes[of].blocks.map((block) => this.incoming.copyOf(block)) };
@@ -149,18 +132,21 @@ export class TreeReader {
   private flush(place: Surroundings, rest: Partial<Paragraph> = {}): void {
     const { builder } = this;
     this.builder = new ParagraphBuilder();
-    if (builder.isBlank) return;
-    builder.trimEnd();
+    if (builder.isBlank && rest.text === undefined) return;
+    if (!this.options.isOurs) builder.trimEnd();
     const hasMark = place.list !== undefined && (place.isItem !== true || this.isItemNew);
     const list = hasMark ? { list: place.list } : {};
     this.isItemNew = false;
     const { isOnNewPage } = this;
     this.isOnNewPage = false;
-    if (place.isUnmatched && place.tag === null) this.incoming.leaveUnmatched(place.style);
+    const { exact } = place;
+    if (place.isUnmatched && place.tag === null && exact === undefined) this.incoming.leaveUnmatched(place.style);
     const touches = directionTouch(directionAround(this.direction, builder.words), builder.words);
-    const directed = touches.direction === undefined ? {} : { touches };
-    const facts = { ...list, ...directed, ...rest };
-    const built = this.incoming.paragraph(builder, place.style, place.tag ?? 'TX', facts);
+    const said = { ...(touches.direction === undefined ? {} : touches), ...exact?.touches };
+    const facts = { ...list, ...(Object.keys(said).length > 0 ? { touches: said } : {}), ...rest };
+    const tag = exact?.style ?? place.tag ?? 'TX';
+    const read = this.incoming.paragraph(builder, exact?.style ?? place.style, tag, facts, this.options.isOurs);
+    const built = exact === undefined ? read : asTyped(read, exact);
     if (this.itemNumber !== null && built.list?.ordered) this.incoming.numberItem(built, this.itemNumber);
     this.itemNumber = null;
     const isCentred = place.isCentred === true;
@@ -175,7 +161,7 @@ export class TreeReader {
 
   private readElement(element: XmlElement, place: Surroundings, look: SpanLook): void {
     const { name } = element;
-    if (SKIPPED.has(name)) return;
+    if (SKIPPED.has(name) || 'data-made' in element.attributes) return;
     if (HOSTILE.has(name))
       return this.incoming.remark('Scripts, forms and embedded objects left out', 'They are no part of a text.');
     if (isHidden(element)) {
@@ -184,10 +170,13 @@ export class TreeReader {
       return;
     }
     if (isListMark(element)) return;
-    if ('data-made' in element.attributes) return;
     if (!BLOCKS.has(name)) this.nameOf(element);
-    const mark = indexMarkOf(element.attributes['data-index'] ?? '');
-    if (mark !== null) return this.builder.addObject({ kind: 'index', ...mark });
+    const { isOurs = false } = this.options;
+    const object = isOurs ? ourObject(element) : null;
+    if (object !== null) return this.builder.addObject(object);
+    const exact = isOurs ? exactLook(element) : null;
+    if (exact !== null)
+      return this.walk(element, place, look.link === undefined ? exact : { ...exact, link: look.link });
     const inner = withElement(element, look);
     if (inner === null)
       return this.incoming.remark('Deletions taken as accepted', 'Tracked changes are read as their author left them.');
@@ -232,9 +221,12 @@ export class TreeReader {
     if (level !== null) return this.readHeading(element, Number(level[1]), look);
     if (name === 'hr' && this.ruled.has(element)) return;
     if (name === 'hr') {
-      this.builder.add('* * *');
-      return this.flush({ tag: 'SBO', style: 'hr' });
+      const words = attributes['data-words'] ?? '* * *';
+      this.builder.add(words);
+      return this.flush({ tag: 'SBO', style: 'hr', exact: this.exactOf(element) }, words === '' ? { text: '' } : {});
     }
+    // A division of ours that has no words.
+    if (this.options.isOurs && 'data-book-empty' in attributes) return this.flush(place, { text: '' });
     if (name === 'table') return this.readTable(element);
     if (name === 'pre') return this.readPre(element);
     if (/page-break-before:\s*always|break-before:\s*page/.test(attributes.style ?? '')) this.breakPage();
@@ -245,8 +237,15 @@ export class TreeReader {
     this.flush(own);
   }
 
+  private exactOf(element: XmlElement): ExactParagraph | undefined {
+    return this.options.isOurs ? exactParagraph(element) : undefined;
+  }
+
   private surroundings(element: XmlElement, place: Surroundings): Surroundings {
-    const own = this.dressOf(element, place);
+    const dress = this.dressOf(element, place);
+    // What a block around says is that of its paragraph, as of one that is quoted.
+    const exact = this.exactOf(element) ?? (element.name === 'p' ? place.exact : undefined);
+    const own = exact === dress.exact ? dress : { ...dress, exact };
     const isCentred = centring(element) ?? place.isCentred;
     return isCentred === undefined ? own : { ...own, isCentred };
   }
@@ -254,7 +253,9 @@ export class TreeReader {
   private dressOf(element: XmlElement, place: Surroundings): Surroundings {
     const { name, attributes } = element;
     const classes = (attributes.class ?? '').split(/\s+/).filter((one) => one !== '');
-    const named = classes.map((one) => tagOfName(classAsName(one))).find((tag) => tag !== undefined);
+    // A file of ours says styles by their tags.
+    const guessed = this.options.isOurs ? [] : classes.map((one) => tagOfName(classAsName(one)));
+    const named = guessed.find((tag) => tag !== undefined);
     const list = name === 'p' ? markedList(element) : undefined;
     if (list !== undefined) return { tag: 'LI', style: list.ordered ? 'Numbered list' : 'List', list };
     const style = classes[0] ?? (name === 'div' || name === 'section' ? place.style : name);
@@ -285,7 +286,7 @@ export class TreeReader {
     const isTitle = level <= this.options.shift;
     const tag = isTitle ? 'BT' : tagOfLevel(level - this.options.shift);
     const before = this.blocks.length;
-    this.flush({ tag, style: `Heading ${level}` });
+    this.flush({ tag, style: `Heading ${level}`, exact: this.exactOf(element) });
     const built = this.blocks[before];
     if (built?.kind === 'paragraph') this.incoming.heading(level, built);
   }
@@ -301,7 +302,7 @@ export class TreeReader {
     const caption = maybeChild(table, 'caption');
     if (caption !== undefined) append(this.blocks, this.inside(caption, { tag: 'CAP', style: 'Caption' }));
     const read = readRows(table, (cell) => this.inside(cell, { tag: null, style: 'Table' }));
-    this.blocks.push(this.incoming.table(read, columnShares(table)));
+    this.blocks.push(exactTable(this.incoming.table(read, columnShares(table)), this.exactOf(table)));
     this.tables -= 1;
   }
 
@@ -318,23 +319,27 @@ export class TreeReader {
     this.flush({ tag: 'EXT', style: 'pre' });
   }
 
-  private readImage({ attributes }: XmlElement): void {
+  private readImage(element: XmlElement): void {
+    const { attributes } = element;
+    const ours = this.options.isOurs ? exactPicture(element) : null;
     const source = attributes.src ?? attributes['xlink:href'] ?? '';
     const data = /^data:image\/[^;,]+;base64,(.+)$/s.exec(source);
     const bytes = data === null ? this.options.pictureAt?.(source) : fromBase64(data[1]);
     const facts = {
-      name: data === null ? (source.split(/[?#]/)[0].split('/').pop() ?? '') : (attributes.title ?? 'embedded'),
+      name:
+        ours?.name ??
+        (data === null ? (source.split(/[?#]/)[0].split('/').pop() ?? '') : (attributes.title ?? 'embedded')),
       width: Number.parseInt(attributes.width ?? '0', 10) || 0,
       height: Number.parseInt(attributes.height ?? '0', 10) || 0,
       alt: attributes.alt ?? '',
     };
-    this.builder.addObject(this.incoming.picture(bytes, facts));
+    this.builder.addObject(this.incoming.picture(bytes, facts, ours?.shown));
   }
 
   private readLink(element: XmlElement, place: Surroundings, look: SpanLook): void {
     if (this.options.signs?.has(element)) return;
     const id = noteOf(element, this.options.notes);
-    if (id !== null) return this.addNote(id);
+    if (id !== null) return this.addNote(id, element.attributes['data-mark']);
     if (isBackLink(element) && this.options.notes.size > 0) return;
     const { href } = element.attributes;
     const isSafe = href !== undefined && /^(https?:|mailto:|#|[^:]*$)/i.test(href);
@@ -347,7 +352,7 @@ export class TreeReader {
     this.walk(element, place, isSafe && href !== '' ? { ...look, link: addressOf(href) } : look);
   }
 
-  private addNote(id: string): void {
+  private addNote(id: string, mark?: string): void {
     const body = this.options.notes.get(id)!;
     let note = this.made.get(id);
     if (note !== undefined) {
@@ -360,26 +365,9 @@ export class TreeReader {
       this.made.set(id, note);
       this.pending.push({ note, body });
     }
+    if (mark !== undefined && this.options.isOurs) this.incoming.markNote(note, mark);
     this.builder.addObject({ kind: 'note', note });
   }
-}
-
-/** Rules after which nothing but notes comes in their element. */
-function rulesBeforeNotes(root: XmlElement, bodies: ReadonlySet<XmlElement>): Set<XmlElement> {
-  const found = new Set<XmlElement>();
-  if (bodies.size === 0) return found;
-  const open: XmlElement[] = [root];
-  for (let next = open.pop(); next !== undefined; next = open.pop()) {
-    const children = elements(next);
-    const isOfNotes = (one: XmlElement) =>
-      bodies.has(one) ||
-      (one.children.length > 0 && elements(one).length > 0 && elements(one).every((child) => bodies.has(child)));
-    const rule = children.findLastIndex(({ name }) => name === 'hr');
-    const after = children.slice(rule + 1);
-    if (rule >= 0 && after.length > 0 && after.every(isOfNotes)) found.add(children[rule]);
-    open.push(...children);
-  }
-  return found;
 }
 
 /** The value of an attribute that is a whole number; undefined for anything else. */

@@ -38,6 +38,10 @@ export interface Particulars {
   readonly description?: string;
   /** Parted by semicolons. */
   readonly subjects?: string;
+  /** Where the printed book can be had: an address of the web; absent: nothing. */
+  readonly printAddress?: string;
+  /** The picture on the cover of the ebook; absent: none. */
+  readonly cover?: PictureFacts;
   /** A BCP 47 tag of a language that can be set: see LANGUAGES. */
   readonly language: string;
 }
@@ -222,13 +226,14 @@ export function withEachBlock(book: Book, change: (block: Block) => Block): Book
   };
 }
 
-/** The pictures of a book: those among its words, and the parts of its figures. */
+/** The pictures of a book: those among its words, the parts of its figures, its cover. */
 export function* eachPicture(book: Book): Generator<PictureFacts> {
   for (const { owner, blocks } of eachStream(book)) {
     // Those in cells are found with their table.
     if (owner !== 'cell') for (const block of blocks) yield* picturesIn(block);
   }
   for (const { parts } of Object.values(book.figures)) for (const { picture } of parts) yield picture;
+  if (book.particulars.cover !== undefined) yield book.particulars.cover;
 }
 
 /** Hashes of the pictures of a book, each once, in the order in which they come. */

@@ -1,5 +1,6 @@
 // How a figure stands on the page, chosen by a person or as it came.
 import type { InkUse } from '../spec/inks';
+import type { Edition } from './editions';
 import type { Pt } from '../spec/length';
 
 /**
@@ -33,6 +34,8 @@ export interface FigureSetting {
   readonly frame?: Frame;
   /** How text goes round a figure beside it; absent: PLAIN_AROUND. */
   readonly around?: Around;
+  /** Left out of the other edition; absent: in both. */
+  readonly onlyIn?: Edition;
 }
 
 export const FRAME_SHAPES = ['rectangle', 'rounded', 'ellipse'] as const;
@@ -123,7 +126,7 @@ export const MOST_PARTS = 12;
 export const PLAIN_FIGURE: FigureSetting = { place: 'here', width: 'shown' };
 
 /** Nothing but how a figure stands, of what has that and more. */
-export function settingOf({ place, width, captionAt, fold, frame, around }: FigureSetting): FigureSetting {
+export function settingOf({ place, width, captionAt, fold, frame, around, onlyIn }: FigureSetting): FigureSetting {
   return {
     place,
     width,
@@ -131,5 +134,6 @@ export function settingOf({ place, width, captionAt, fold, frame, around }: Figu
     ...(fold === undefined ? {} : { fold }),
     ...(frame === undefined ? {} : { frame }),
     ...(around === undefined ? {} : { around }),
+    ...(onlyIn === undefined ? {} : { onlyIn }),
   };
 }

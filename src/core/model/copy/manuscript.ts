@@ -1,12 +1,23 @@
 // What a reader of files gives: the text as it came, before it is a book. Styles are the file's own names.
 import type { DivisionRole, Matter } from './book';
-import type { Block, BlockId, PictureBytes, StreamId, StyleTag } from './streams';
+import type { Particulars } from './book';
+import type { Block, BlockId, PictureBytes, PictureFacts, StreamId, StyleTag } from './streams';
 
 export interface IncomingMetadata {
   readonly title?: string;
   readonly subtitle?: string;
   readonly author?: string;
   readonly language?: string;
+  /** Of a file that says it; empty: nothing is said. */
+  readonly more?: Pick<
+    Particulars,
+    'people' | 'publisher' | 'rights' | 'year' | 'isbnEbook' | 'isbnPrint' | 'series'
+  > & {
+    readonly description: string;
+    readonly subjects: string;
+  };
+  /** The picture on its cover. */
+  readonly cover?: PictureFacts;
 }
 
 /** What a reader left out or changed, in words for the person, with how often and for what reason. */
@@ -174,6 +185,8 @@ export interface Manuscript {
   readonly comments: readonly IncomingComment[];
   /** Of paragraphs of which there is something to say. */
   readonly stands?: Readonly<Record<BlockId, BlockStand>>;
+  /** All its divisions are said where they begin: no head begins another. */
+  readonly saysDivisions?: true;
   /** Page and column breaks. */
   readonly pageBreaks: number;
   /** The next number for an id. */

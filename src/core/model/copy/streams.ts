@@ -1,5 +1,6 @@
 // The shape of text: streams of blocks, paragraphs with spans and inline objects. See docs/decisions/001-book-model.md.
 
+import type { Edition } from './editions';
 import { MOST_PARTS, type Crop, type FigureSetting } from './figureSetting';
 import type { IndexMark } from '../spec/indexSpec';
 import type { Pt } from '../spec/length';
@@ -57,6 +58,8 @@ export interface ParagraphTouches {
   readonly unnumbered?: boolean;
   /** A named section begins here, for the furniture; empty: named by its own words. */
   readonly section?: string;
+  /** Of a paragraph of a division: left out of the other edition; absent: in both. */
+  readonly onlyIn?: Edition;
 }
 
 /** Local exceptions on a stretch of text; absent keys follow the style. */
@@ -81,20 +84,24 @@ export interface Span {
   readonly link?: string;
 }
 
-/** A fact of the book, filled in when composing. */
-export type FieldName =
-  | 'title'
-  | 'subtitle'
-  | 'author'
-  | 'otherPeople'
-  | 'publisher'
-  | 'place'
-  | 'publisherAndPlace'
-  | 'rights'
-  | 'edition'
-  | 'isbn'
-  | 'series'
-  | 'credits';
+/** Facts of the book, filled in when composing. */
+export const FIELD_NAMES = [
+  'title',
+  'subtitle',
+  'author',
+  'otherPeople',
+  'publisher',
+  'place',
+  'publisherAndPlace',
+  'rights',
+  'edition',
+  'isbn',
+  'isbnPrint',
+  'printAddress',
+  'series',
+  'credits',
+] as const;
+export type FieldName = (typeof FIELD_NAMES)[number];
 
 /** Kinds of picture files that are told apart; `other`: kept as it came, and nothing here can draw it. */
 export const PICTURE_KINDS = ['jpeg', 'png', 'gif', 'webp', 'bmp', 'tiff', 'svg', 'other'] as const;
@@ -206,6 +213,8 @@ export interface TableSetting {
   readonly width?: 'column' | number;
   /** Never parted, as long as a page holds it. */
   readonly together?: true;
+  /** Left out of the other edition; absent: in both. */
+  readonly onlyIn?: Edition;
 }
 
 /** A table: rows of cells, each the owner of a stream. */

@@ -3,7 +3,7 @@
 import { table } from '../../base/table';
 import { isTechnical } from '../held';
 import { replaceAll, textJob } from '../makeJobs';
-import type { TextEdit } from '../textEdit';
+import type { TextEdit } from '../../copy/textEdit';
 import type { TidyJob } from '../types';
 
 interface QuoteMarks {

@@ -3,7 +3,7 @@ import { cutParagraph } from '../../copy/cutParagraph';
 import { looksLikeHeading, readHeading } from '../../copy/headings';
 import { normaliseSpans, type Block, type Paragraph, type Span, type TextTouches } from '../../model/copy/streams';
 import { eachParagraph, paragraphJob } from '../makeJobs';
-import { editText } from '../textEdit';
+import { editText } from '../../copy/textEdit';
 import type { TidyContext, TidyJob, TidyPlace, TidyResult } from '../types';
 
 /** Every guise of a scene break: asterisks, rules, swung dashes, ornaments made of letters. */

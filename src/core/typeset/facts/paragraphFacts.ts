@@ -1,4 +1,5 @@
 // Tells what a paragraph would come to if it ran a line shorter or longer: asked for when a person points at it.
+import { editionOf } from '../../copy/editionOf';
 import { flatBook } from '../../copy/figures/flatBook';
 import type { BrokenParagraph } from '../../model/composed/broken';
 import type { Book } from '../../model/copy/book';
@@ -43,7 +44,7 @@ export function paragraphFacts(
 
 /** The paragraph as it was composed, of whatever stream; that of a figure is its picture. */
 function entryOf(book: Book, { cache }: TypesetContext, id: string) {
-  const { divisions, notes } = flatBook(book);
+  const { divisions, notes } = flatBook(editionOf(book, 'print'));
   for (const { blocks } of [...divisions, ...Object.values(notes)])
     for (const block of blocks)
       if (block.id === id && block.kind === 'paragraph') return cache.tables.paragraphs.get(block);

@@ -1,4 +1,5 @@
 // Counts, over the composed book, of what each rule of spacing and breaks decided.
+import { editionOf } from '../../copy/editionOf';
 import { flatBook } from '../../copy/figures/flatBook';
 import { LINE_END } from '../../model/composed/broken';
 import type { ComposedParagraph, TypesetBook } from '../../model/composed/pages';
@@ -31,7 +32,7 @@ export function spacingFacts(book: Book, composed: Pick<TypesetBook, 'pages'>, c
       seen.add(`${stream} ${block}`);
       countLines(paragraph, counts, histogram);
     }
-  for (const division of flatBook(book).divisions)
+  for (const division of flatBook(editionOf(book, 'print')).divisions)
     for (const block of division.blocks) {
       if (block.kind !== 'paragraph') continue;
       counts.marks += houseMarks(

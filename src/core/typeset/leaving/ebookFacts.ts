@@ -1,26 +1,29 @@
 // What an ebook is told of the composed book: looks of styles, page starts, index, lists, faces.
+import { editionOf } from '../../copy/editionOf';
 import { plainBook } from '../../copy/figures/gatherFigures';
 import type { Book } from '../../model/copy/book';
 import { holdersIn } from '../../model/copy/holders';
 import type { Block, Paragraph } from '../../model/copy/streams';
 import type { TypesetBook } from '../../model/composed/pages';
 import type { ResolvedStyle } from '../../model/composed/styled';
-import type { EbookLevel } from '../../model/products/ebook';
+import type { EbookSettings } from '../../model/products/ebook';
 import { maybeFace, type FaceRecord } from '../../model/spec/faces';
 import type { HarfBuzzSubsetter } from '../../fonts/harfbuzz';
 import { findPlaces, marksOf, pageStarts, type PlacedMark } from '../../references';
 import { resolveStyles } from '../../styles';
 import type { EbookFace, EbookFacts, EbookIndexEntry, PageStart } from '../../write/epub';
+import { drawnCover } from './drawnCover';
 import { spaceOfFamily, type TypesetContext } from '../context';
 
-/** `subsetter`: cuts down the faces of a dressed book. */
+/** A cover is drawn for a book whose picture cannot be had too. `subsetter`: cuts down the faces of a dressed book. */
 export function ebookFacts(
-  book: Book,
+  of: Book,
   composed: TypesetBook,
   context: TypesetContext,
-  level: EbookLevel,
+  { level, cover }: Pick<EbookSettings, 'level' | 'cover'>,
   subsetter: () => HarfBuzzSubsetter,
 ): EbookFacts {
+  const book = editionOf(of, 'ebook');
   const { references, pages } = composed;
   const { spec, particulars } = book;
   const space = (family: string) => spaceOfFamily(context, family);
@@ -31,6 +34,7 @@ export function ebookFacts(
     pages: pageStarts(pages).map((start) => atWord(start, paragraphs)),
     index: indexEntries(book, composed),
     captions: references.captions.map(({ kind, block, text }) => ({ kind, block, text })),
+    drawnCover: cover === 'none' ? null : (isGrey) => drawnCover(particulars, styles, context.library, isGrey),
     faces: level === 'dressed' ? facesOf(book, styles.values(), context, subsetter) : [],
   };
 }

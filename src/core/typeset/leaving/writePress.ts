@@ -1,4 +1,5 @@
 // Joins a composed book to the PDF writer.
+import { editionOf } from '../../copy/editionOf';
 import { flatBook } from '../../copy/figures/flatBook';
 import { ValueError } from '../../base/errors';
 import type { FileJob } from '../../base/fileJob';
@@ -73,7 +74,7 @@ export function* writeScreenPdf(
   date: string,
   range = allPages(composed),
 ): FileJob {
-  const links = new ScreenLinks(flatBook(book), composed.references, composed.pages);
+  const links = new ScreenLinks(flatBook(editionOf(book, 'print')), composed.references, composed.pages);
   // What leads to a page that is left out leads nowhere.
   const shifted = (to: PdfLink['to']) => ('page' in to ? { ...to, page: to.page - range.from } : to);
   const source = {

@@ -1,4 +1,5 @@
 // Reads a supplied index against the pull that it was made from, and puts its locators into the book as it is now.
+import { editionOf } from '../../copy/editionOf';
 import { flatBook } from '../../copy/figures/flatBook';
 import { placeMarksEdits, type MarkPlace } from '../../edit';
 import type { Book } from '../../model/copy/book';
@@ -23,7 +24,7 @@ export interface PullPages {
 /** `composed`: the book as it is now. Throws ValueError for a text that is no index. */
 export function supplyIndex(text: string, pull: PullPages, book: Book, composed: TypesetBook): SuppliedIndex {
   const entries = readSuppliedIndex(text);
-  const pages = copyOfPages(flatBook(pull.book), pull.table);
+  const pages = copyOfPages(flatBook(editionOf(pull.book, 'print')), pull.table);
   const found = findLocators(entries, pages);
   const places = found.flatMap(marksOfLocator);
   const first = book.divisions.find(({ matter }) => matter === 'body')?.blocks.find(({ kind }) => kind === 'paragraph');

@@ -1,5 +1,6 @@
 // Holding to a pull: where the pages of an earlier composed book began, found again in the text as it is now, and which
 // pages moved all the same. Paragraphs are matched by what they say, so that a pull holds over a new import too.
+import { editionOf } from '../../copy/editionOf';
 import { flatBook } from '../../copy/figures/flatBook';
 import { commonEnds, commonEndsBy } from '../../base/commonEnds';
 import type { Book, Division } from '../../model/copy/book';
@@ -61,7 +62,7 @@ function startOf(page: Page): { block: string; offset: number } | null {
 }
 
 function paragraphsOf(book: Book): Paragraph[] {
-  return flatBook(book).divisions.flatMap((division: Division) =>
+  return flatBook(editionOf(book, 'print')).divisions.flatMap((division: Division) =>
     division.blocks.filter((block): block is Paragraph => block.kind === 'paragraph'),
   );
 }

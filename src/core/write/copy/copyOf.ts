@@ -1,6 +1,7 @@
 // The copy of a book: the divisions whose words are the author's, and not made from the particulars.
 import { isMadeDivision, namesOf, type Book, type Division, type Note } from '../../model/copy/book';
 import { meaningOfTag } from '../../copy/meanings';
+import { holdersIn } from '../../model/copy/holders';
 import { noteClass } from '../../model/spec/notes';
 import type { Meaning } from '../../model/spec/spec';
 import { plainWords, headingWords, titleBlock } from '../../numbering/headWords';
@@ -22,7 +23,11 @@ export interface NumberedNote {
   readonly label: string;
 }
 
-export function numberedNotes(book: Book): Map<string, NumberedNote> {
+/** `divisions`: those that are written; absent: those that a copy for an author has. */
+export function numberedNotes(
+  book: Book,
+  divisions: readonly Division[] = copyDivisions(book),
+): Map<string, NumberedNote> {
   const found = new Map<string, NumberedNote>();
   const counts = { footnote: 0, endnote: 0 };
   const { labels } = numberNotes(book);
@@ -44,7 +49,7 @@ export function numberedNotes(book: Book): Map<string, NumberedNote> {
       }
     }
   };
-  for (const division of copyDivisions(book)) visit(division.blocks);
+  for (const division of divisions) visit(division.blocks);
   return found;
 }
 
@@ -75,8 +80,8 @@ export function headsOf(book: Book): HeadsOfCopy {
   const wanted = new Set<BlockId>();
   for (const { blocks } of [...book.divisions, ...Object.values(book.notes)])
     for (const block of blocks)
-      if (block.kind === 'paragraph')
-        for (const object of block.objects) if (object.kind === 'reference') wanted.add(object.target);
+      for (const { objects } of block.kind === 'table' ? holdersIn(block).map((holder) => holder.block) : [block])
+        for (const object of objects) if (object.kind === 'reference') wanted.add(object.target);
   const targets = new Map<BlockId, { number: string; title: string; division: string }>();
   if (wanted.size > 0)
     for (const division of book.divisions) {

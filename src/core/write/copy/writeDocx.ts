@@ -25,7 +25,7 @@ import { authorOf, copyDivisions, headsOf, numberedNotes, referenceWords } from 
 import { shownSize } from '../../copy/pictureOf';
 import { cleanDrawing, PictureFiles } from './pictureFiles';
 import { piecesOf } from './pieces';
-import { clean } from './xhtml';
+import { clean } from './clean';
 
 /** Ids of our styles in the file begin so: the reader takes their tags from them. */
 export const STYLE_ID = 'WalnutLeaf';

@@ -7,7 +7,8 @@ import type { PictureBytes } from '../../model/copy/streams';
 import { placesOf } from '../../copy/places';
 import { dataAddress } from './pictureFiles';
 import { withPlaceLinks } from './placeLinks';
-import { blocksXhtml, clean, elementId, notesXhtml, type XhtmlContext } from './xhtml';
+import { clean } from './clean';
+import { blocksXhtml, elementId, notesXhtml, type XhtmlContext } from './xhtml';
 
 export function writeHtml(of: Book, pictures: PictureBytes = {}): string {
   const book = plainBook(of);

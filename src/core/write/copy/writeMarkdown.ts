@@ -2,7 +2,7 @@
 import { plainBook } from '../../copy/figures/gatherFigures';
 import { nameOfLink } from '../../copy/places';
 import { escapeXml } from '../../base/xml';
-import { clean } from './xhtml';
+import { clean } from './clean';
 import { greatest } from '../../base/append';
 import { unreachable } from '../../base/errors';
 import { itemsOf, readingTree, type ReadingBlock, type ReadingTable } from '../../copy/readingTree';

@@ -4,19 +4,26 @@ import { CREDIT_STYLE } from '../../copy/figures/gatherFigures';
 import { escapeXml } from '../../base/xml';
 import type { Book } from '../../model/copy/book';
 import { unreachable } from '../../base/errors';
-import {
-  readingTree,
-  type ReadingBlock,
-  type ReadingCell,
-  type ReadingList,
-  type ReadingRow,
-  type ReadingTable,
-} from '../../copy/readingTree';
-import type { Block, BlockId, InlineObject, Paragraph, PictureFacts, Span, StyleTag } from '../../model/copy/streams';
+import { readingTree, type ReadingBlock, type ReadingList, type ReadingTable } from '../../copy/readingTree';
+import { PLAIN_TEXT } from '../../copy/plainTags';
+import type {
+  Block,
+  BlockId,
+  FieldName,
+  InlineObject,
+  Paragraph,
+  PictureFacts,
+  Span,
+  StyleTag,
+} from '../../model/copy/streams';
+import type { EbookSettings } from '../../model/products/ebook';
 import { referenceWords, type HeadsOfCopy, type NumberedNote } from './copyOf';
 import { nameOfLink } from '../../copy/places';
+import { clean } from './clean';
+import { paragraphMarks, pictureMark, tableMarks, typedMark, withLook, type TypedWords } from './ourMarks';
 import { placeLink } from './placeLinks';
 import { isBold, isItalic, piecesOf, type Piece } from './pieces';
+import { tableXhtml } from './xhtmlTable';
 
 export interface XhtmlContext {
   readonly book: Book;
@@ -46,7 +53,12 @@ export interface EbookText {
   readonly setWords: (paragraph: Paragraph) => {
     readonly paragraph: Paragraph;
     readonly offset: (at: number) => number;
+    readonly typed: readonly TypedWords[];
   };
+  /** How tables stand on narrow screens. */
+  readonly tables: EbookSettings['tables'];
+  /** Tells what was typed too, so that the file comes back as it was typed. */
+  readonly tellsTyped: boolean;
   /** Elements that stand at offsets of a paragraph, rising. */
   readonly marksIn: (block: BlockId) => readonly { readonly at: number; readonly xhtml: string }[];
   /** Letters of the drop capital with which a paragraph begins; 0: none. */
@@ -64,35 +76,54 @@ export const elementId = (block: BlockId): string => `b-${block}`;
 
 /** A direction that is said of a paragraph; that of its language needs no words. */
 const directionIn = ({ touches }: Paragraph) => (touches?.direction === undefined ? '' : ` dir="${touches.direction}"`);
+
+const SIDES = { left: 'left', right: 'right', centre: 'center', justify: 'justify' } as const;
+
+/** What the element of a paragraph says besides its words; in an ebook with what only we read. `plain`: see paragraphMarks. */
+function saidOf(paragraph: Paragraph, plain: StyleTag, { ebook }: XhtmlContext): string {
+  if (ebook === undefined) return directionIn(paragraph);
+  const { align } = paragraph.touches ?? {};
+  const side = align === undefined ? '' : ` style="text-align: ${SIDES[align]}"`;
+  const typed = ebook.tellsTyped ? typedMark(ebook.setWords(paragraph).typed) : '';
+  return `${directionIn(paragraph)}${side}${paragraphMarks(paragraph, plain)}${typed}`;
+}
 const idOf = ({ id }: { readonly id: BlockId }) => ` id="${elementId(id)}"`;
 
 function blockXhtml(block: ReadingBlock, context: XhtmlContext): string {
   switch (block.kind) {
     case 'table':
-      return tableXhtml(block, context);
+      return tableElement(block, context);
     case 'list':
       return listXhtml(block, context);
     case 'figure': {
       const { captions, paragraph } = block;
-      return `<figure${idOf(block)}>${inlineXhtml(paragraph, context)}${captionXhtml(captions, context)}</figure>`;
+      return `<figure${idOf(block)}${saidOf(paragraph, PLAIN_TEXT, context)}>${inlineXhtml(paragraph, context)}${captionXhtml(captions, context)}</figure>`;
     }
     case 'head':
       return headXhtml(block, context);
     case 'break':
-      return `<hr${idOf(block)}/>`;
+      return `<hr${idOf(block)}${breakMarks(block.paragraph, context)}/>`;
     case 'text': {
       const { meaning, paragraph } = block;
       const words = inlineXhtml(paragraph, context);
       if (words === '') return '';
       const name = classesOf(paragraph, context, meaning === 'verse' ? 'verse' : undefined);
-      const dir = directionIn(paragraph);
-      if (meaning === 'extract') return `<blockquote class="${name}"${idOf(block)}><p${dir}>${words}</p></blockquote>`;
-      return `<p class="${name}"${idOf(block)}${dir}>${words}</p>`;
+      if (meaning === 'extract') {
+        const said = saidOf(paragraph, 'EXT', context);
+        return `<blockquote class="${name}"${idOf(block)}><p${said}>${words}</p></blockquote>`;
+      }
+      return `<p class="${name}"${idOf(block)}${saidOf(paragraph, PLAIN_TEXT, context)}>${words}</p>`;
     }
     default:
       return unreachable(block);
   }
 }
+
+/** A break: its words are never set. */
+const breakMarks = (paragraph: Paragraph, context: XhtmlContext): string =>
+  context.ebook === undefined
+    ? ''
+    : `${saidOf(paragraph, 'SBO', context)}${paragraph.text === '* * *' ? '' : ` data-words="${escapeXml(clean(paragraph.text))}"`}`;
 
 /** The classes of a paragraph: its style, and in an ebook the one by which it is set. */
 function classesOf(paragraph: Paragraph, { ebook }: XhtmlContext, first = className(paragraph.style)): string {
@@ -100,60 +131,27 @@ function classesOf(paragraph: Paragraph, { ebook }: XhtmlContext, first = classN
   return set === first ? first : `${first} ${set}`;
 }
 
-/** A table in sections: its heads, and what they stand over (HTML, 4.9). Heads say what they are heads of. */
-function tableXhtml(table: ReadingTable, context: XhtmlContext): string {
+/** A table with its captions; one without rows is its captions. */
+function tableElement(table: ReadingTable, context: XhtmlContext): string {
   const { captions, rows } = table;
   if (rows.length === 0) return captions.map((caption) => paragraphXhtml(caption, context)).join('\n');
-  const isHead = ({ kind }: ReadingRow) => kind === 'head' || kind === 'units';
-  const first = rows.findIndex((row) => !isHead(row));
-  const heads = first < 0 ? rows.length : first;
-  const section = (name: string, own: readonly ReadingRow[]) =>
-    own.length === 0 ? '' : `<${name}>${own.map((row) => rowXhtml(row, table, heads > 0, context)).join('')}</${name}>`;
-  const body = `${section('thead', rows.slice(0, heads))}${section('tbody', rows.slice(heads))}`;
-  return `<table${idOf(table)}>${tableCaption(captions, context)}${body}</table>`;
+  return tableXhtml(table, {
+    attributes: `${idOf(table)}${context.ebook === undefined ? '' : tableMarks(table.table)}`,
+    caption: tableCaption(captions, context),
+    isListed: context.ebook?.tables === 'lists',
+    tree: (blocks) => treeXhtml(blocks, context),
+  });
 }
 
 const paragraphXhtml = (caption: Paragraph, context: XhtmlContext) =>
-  `<p class="${classesOf(caption, context)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`;
+  `<p class="${classesOf(caption, context)}"${idOf(caption)}${saidOf(caption, 'CAP', context)}>${inlineXhtml(caption, context)}</p>`;
 
 function tableCaption(captions: readonly Paragraph[], context: XhtmlContext): string {
   if (captions.length === 0) return '';
   const [first] = captions;
-  if (captions.length === 1) return `<caption${idOf(first)}>${inlineXhtml(first, context)}</caption>`;
+  if (captions.length === 1)
+    return `<caption${idOf(first)}${saidOf(first, 'CAP', context)}>${inlineXhtml(first, context)}</caption>`;
   return `<caption>${captions.map((caption) => paragraphXhtml(caption, context)).join('')}</caption>`;
-}
-
-/** Kinds of rows that their section does not tell. */
-const TOLD: ReadonlySet<ReadingRow['kind']> = new Set(['units', 'group', 'total']);
-
-function rowXhtml(
-  { kind, cells }: ReadingRow,
-  { columns }: ReadingTable,
-  hasHead: boolean,
-  context: XhtmlContext,
-): string {
-  const scope = (cell: ReadingCell): string | null => {
-    if (kind === 'head') return cell.across > 1 ? 'colgroup' : 'col';
-    if (kind === 'group') return 'rowgroup';
-    return hasHead && columns > 1 && cell.column === 0 && kind !== 'units' ? 'row' : null;
-  };
-  const made = cells.map((cell) => {
-    const { across, down, align, blocks } = cell;
-    const inner = treeXhtml(blocks, context);
-    // What says nothing is the head of nothing.
-    const own = inner === '' ? null : scope(cell);
-    const name = own === null ? 'td' : 'th';
-    const span = `${across > 1 ? ` colspan="${across}"` : ''}${down > 1 ? ` rowspan="${down}"` : ''}`;
-    const said = `${own === null ? '' : ` scope="${own}"`}${span}${alignIn(align)}`;
-    return `<${name}${said}>${inner}</${name}>`;
-  });
-  return `<tr${TOLD.has(kind) ? ` data-kind="${kind}"` : ''}>${made.join('')}</tr>`;
-}
-
-function alignIn(align: ReadingCell['align']): string {
-  if (align === undefined) return '';
-  if (align === 'mark') return ' style="text-align: right" data-align="mark"';
-  return ` style="text-align: ${align === 'centre' ? 'center' : align}"`;
 }
 
 /** The captions of a figure: one as it is, several, or a credit line, as paragraphs. */
@@ -161,11 +159,8 @@ function captionXhtml(captions: readonly Paragraph[], context: XhtmlContext): st
   if (captions.length === 0) return '';
   const [first] = captions;
   if (captions.length === 1 && first.style !== CREDIT_STYLE)
-    return `<figcaption${idOf(first)}>${inlineXhtml(first, context)}</figcaption>`;
-  const lines = captions.map(
-    (caption) => `<p class="${classesOf(caption, context)}"${idOf(caption)}>${inlineXhtml(caption, context)}</p>`,
-  );
-  return `<figcaption>${lines.join('')}</figcaption>`;
+    return `<figcaption${idOf(first)}${saidOf(first, 'CAP', context)}>${inlineXhtml(first, context)}</figcaption>`;
+  return `<figcaption>${captions.map((caption) => paragraphXhtml(caption, context)).join('')}</figcaption>`;
 }
 
 /** On what the book makes: our own reader of ebooks leaves it out, and the book makes it again. */
@@ -178,22 +173,24 @@ function headXhtml(head: Extract<ReadingBlock, { kind: 'head' }>, context: Xhtml
   const number = context.heads.numbers.get(head.id);
   const said = number === undefined ? '' : escapeXml(number.text);
   const name = context.ebook === undefined ? '' : ` class="${classesOf(head.paragraph, context)}"`;
+  const plain = level === 1 ? 'CT' : level === 2 ? 'AH' : 'BH';
   const element = (inner: string) =>
-    `<h${level}${name}${idOf(head)}${directionIn(head.paragraph)}>${inner}</h${level}>`;
+    `<h${level}${name}${idOf(head)}${saidOf(head.paragraph, plain, context)}>${inner}</h${level}>`;
   const isMade = context.ebook === undefined ? '' : MADE;
   if (number?.scheme.place === 'ownLine') return `<p class="cn"${isMade}>${said}</p>\n${element(words)}`;
-  const before = context.ebook === undefined ? said : `<span class="number"${MADE}>${said}</span>`;
-  return element(`${said === '' ? '' : `${before}\u2002`}${words}`);
+  const before = context.ebook === undefined ? `${said}\u2002` : `<span class="number"${MADE}>${said}\u2002</span>`;
+  return element(`${said === '' ? '' : before}${words}`);
 }
 
 export const className = (tag: string) => tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase();
 
 function listXhtml({ isOrdered, items }: ReadingList, context: XhtmlContext): string {
   const parts = items.map(({ paragraph, inner }) => {
-    const deeper = inner === null ? '' : listXhtml(inner, context);
+    const deeper = inner.map((list) => listXhtml(list, context)).join('');
     return paragraph === null
-      ? `<li>${deeper}</li>`
-      : `<li${idOf(paragraph)}${directionIn(paragraph)}${isOrdered ? valueOf(paragraph) : ''}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
+      ? // No item is counted where a list begins deeper.
+        `<li${isOrdered ? ' value="0"' : ''} style="list-style: none">${deeper}</li>`
+      : `<li${idOf(paragraph)}${saidOf(paragraph, 'LI', context)}${isOrdered ? valueOf(paragraph) : ''}>${inlineXhtml(paragraph, context)}${deeper}</li>`;
   });
   const name = isOrdered ? 'ol' : 'ul';
   return `<${name}>${parts.join('')}</${name}>`;
@@ -236,8 +233,8 @@ function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: Xh
       }
       const { object } = piece;
       if (object.kind === 'break') return isLead ? '' : '<br/>';
-      if (object.kind === 'tab') return '\u2003';
-      if (object.kind === 'field') return escapeXml(context.fieldText(paragraph, object.at));
+      if (object.kind === 'tab') return context.ebook === undefined ? '\u2003' : '<span data-book-tab="">\u2003</span>';
+      if (object.kind === 'field') return fieldXhtml(object.field, context.fieldText(paragraph, object.at), context);
       if (object.kind === 'picture') return pictureXhtml(object, context);
       if (object.kind === 'index') return context.ebook === undefined ? '' : indexMarkXhtml(object);
       if (object.kind === 'figure') return '';
@@ -250,9 +247,20 @@ function piecesXhtml(paragraph: Paragraph, pieces: readonly Piece[], context: Xh
       const found = context.notes.get(object.note);
       if (found === undefined) return '';
       const id = `ref-${object.note}`;
-      return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref">${escapeXml(found.label)}</a>`;
+      return `<a id="${id}" href="${context.hrefOf(object.note)}" epub:type="noteref" role="doc-noteref"${signOf(found, context)}>${escapeXml(found.label)}</a>`;
     })
     .join('');
+}
+
+/** The sign of a note that has one of its own. */
+const signOf = ({ note: { mark } }: NumberedNote, { ebook }: XhtmlContext): string =>
+  ebook === undefined || mark === undefined ? '' : ` data-mark="${escapeXml(clean(mark))}"`;
+
+function fieldXhtml(field: FieldName, words: string, { ebook }: XhtmlContext): string {
+  if (ebook === undefined) return escapeXml(words);
+  const link = field === 'printAddress' && isAddress(words) ? ` href="${escapeXml(hrefOf(words))}"` : '';
+  const name = link === '' ? 'span' : 'a';
+  return `<${name} data-book-field="${field}"${link}>${escapeXml(words)}</${name}>`;
 }
 
 /** An index mark, as our own reader of ebooks takes it back. */
@@ -280,17 +288,12 @@ function pictureXhtml(picture: PictureFacts, context: XhtmlContext): string {
     const said = `[${alt || escapeXml(clean(picture.name)) || 'picture'}]`;
     return context.ebook === undefined ? said : `<span class="picture">${said}</span>`;
   }
-  return `<img src="${href}" alt="${alt}"/>`;
-}
-
-/** Without what XML cannot hold (XML 1.0, 2.2). */
-export function clean(text: string): string {
-  return text.replace(/\p{Surrogate}/gu, '\uFFFD').replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g, '');
+  return `<img src="${href}" alt="${alt}"${context.ebook === undefined ? '' : pictureMark(picture)}/>`;
 }
 
 function spanXhtml(words: string, span: Span | undefined, context: XhtmlContext): string {
   if (span === undefined) return words;
-  let made = words;
+  let made = context.ebook === undefined ? words : withLook(words, span);
   if (span.style === 'sup' || span.style === 'sub') made = `<${span.style}>${made}</${span.style}>`;
   if (span.style === 'code') made = `<code>${made}</code>`;
   if (span.style === 'sc') made = `<span class="smallcaps">${made}</span>`;

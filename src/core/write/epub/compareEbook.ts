@@ -95,7 +95,7 @@ function spoken({ text, objects }: Paragraph, book: Book, heads: HeadsOfCopy): s
     said += text.slice(from, object.at);
     from = object.at + 1;
     if (object.kind === 'break' || object.kind === 'tab') said += ' ';
-    else if (object.kind === 'field') said += fieldText(object.field, book.particulars);
+    else if (object.kind === 'field') said += fieldText(object.field, book.particulars, 'ebook');
     else if (object.kind === 'reference') said += referenceWords(object, heads);
   }
   return said + text.slice(from);

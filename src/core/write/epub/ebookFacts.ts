@@ -40,9 +40,18 @@ export interface EbookFacts {
   readonly pages: readonly PageStart[];
   readonly index: readonly EbookIndexEntry[];
   readonly captions: readonly ListedCaption[];
+  /** Draws a cover (PNG) for a book without a picture for it; null: none is wished. */
+  readonly drawnCover: ((isGrey: boolean) => Uint8Array) | null;
   /** Of a dressed book. */
   readonly faces: readonly EbookFace[];
 }
 
 /** Of a book that is not composed: no page list, the device's own look. */
-export const NO_FACTS: EbookFacts = { styles: new Map(), pages: [], index: [], captions: [], faces: [] };
+export const NO_FACTS: EbookFacts = {
+  styles: new Map(),
+  pages: [],
+  index: [],
+  captions: [],
+  drawnCover: null,
+  faces: [],
+};

@@ -5,7 +5,7 @@ import { roleName } from '../../model/copy/roles';
 import type { Paragraph } from '../../model/copy/streams';
 import { plainWords } from '../../numbering/headWords';
 import { levelOf, meaningOf, type HeadsOfCopy } from '../copy/copyOf';
-import { clean } from '../copy/xhtml';
+import { clean } from '../copy/clean';
 
 export interface TextFile {
   readonly name: string;
@@ -17,6 +17,9 @@ export interface TextFile {
 
 /** The contents of the package, in the order of reading where the book has a contents page. */
 export const CONTENTS_FILE = 'nav.xhtml';
+
+/** The cover, before all else. */
+export const COVER_FILE = 'cover.xhtml';
 
 /** `hasIndex`: the index can be made. */
 export function ebookFiles(book: Book, heads: HeadsOfCopy, hasIndex: boolean): TextFile[] {

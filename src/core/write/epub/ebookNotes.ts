@@ -5,7 +5,8 @@ import type { Division } from '../../model/copy/book';
 import type { Block, Paragraph } from '../../model/copy/streams';
 import { noteKind, type NotesSpec } from '../../model/spec/notes';
 import type { NumberedNote } from '../copy/copyOf';
-import { clean, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { clean } from '../copy/clean';
+import { MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 import type { TextFile } from './ebookFiles';
 
 type Notes = ReadonlyMap<string, NumberedNote>;

@@ -11,11 +11,15 @@ import { cleanDrawing, PictureFiles } from '../copy/pictureFiles';
 const SHOWN: ReadonlySet<PictureKind> = new Set<PictureKind>(['jpeg', 'png', 'gif', 'svg', 'webp', 'tiff']);
 const AS_PNG: Readonly<Partial<Record<PictureKind, PictureKind>>> = { webp: 'png', tiff: 'png' };
 
-type PictureChoices = Pick<EbookSettings, 'pictures' | 'mostPixels'>;
+type PictureChoices = Pick<EbookSettings, 'pictures' | 'mostPixels' | 'mostKilobytes'>;
 
-const smallerOf = ({ pictures, mostPixels }: PictureChoices): Smaller => ({ mostPixels, isGrey: pictures === 'grey' });
+const smallerOf = ({ pictures, mostPixels, mostKilobytes }: PictureChoices): Smaller => ({
+  mostPixels,
+  isGrey: pictures === 'grey',
+  mostBytes: mostKilobytes * 1000,
+});
 
-/** Whether a file is made anew, by what is known of it. */
+/** Whether a file is made anew, by what is known of it without its bytes. */
 const isMadeAnew = (format: PictureKind, pixels: number, { isGrey, mostPixels }: Smaller) =>
   format !== 'svg' && (isGrey || pixels > mostPixels);
 
@@ -23,25 +27,33 @@ const isMadeAnew = (format: PictureKind, pixels: number, { isGrey, mostPixels }:
 export function ebookPictures(there: ReadonlySet<string>, choices: PictureChoices | null): PictureFiles {
   const smaller = choices === null ? null : smallerOf(choices);
   return new PictureFiles(there, SHOWN, ({ format, width, height }) => {
-    const isAnew = smaller !== null && isMadeAnew(format, Math.max(width, height), smaller);
-    return isAnew && format === 'gif' ? 'png' : (AS_PNG[format] ?? format);
+    if (format !== 'gif' || smaller === null) return AS_PNG[format] ?? format;
+    // A GIF of one image has at most a byte for each pixel.
+    const isAnew = isMadeAnew(format, Math.max(width, height), smaller) || width * height > smaller.mostBytes;
+    return isAnew ? 'png' : 'gif';
   });
 }
 
 /** The members of the package; `choices` null: pictures as they are. */
 export const pictureMembers = (files: PictureFiles, choices: PictureChoices | null): ZipMember[] =>
-  files.files.map(({ name, asset, format, pixels }) => {
-    const convert = converterOf(format, pixels, choices === null ? null : smallerOf(choices));
+  files.files.map(({ name, type, asset, format, pixels }) => {
+    const convert = converterOf(format, type !== 'image/gif', pixels, choices === null ? null : smallerOf(choices));
     return { name: `OPS/pictures/${name}`, content: { asset, ...(convert === undefined ? {} : { convert }) } };
   });
 
-/** Undefined: it stays as it is. */
+/** Undefined: it stays as it is. `mayChange`: its file is named for what it may become. */
 function converterOf(
   format: PictureKind,
+  mayChange: boolean,
   pixels: number,
   smaller: Smaller | null,
 ): ((bytes: Uint8Array) => Uint8Array) | undefined {
   if (format === 'svg') return cleanDrawing;
-  if (smaller !== null && isMadeAnew(format, pixels, smaller)) return (bytes) => smallerPicture(bytes, format, smaller);
-  return AS_PNG[format] === undefined ? undefined : (bytes) => pictureAsPng(bytes, format);
+  const asPng = AS_PNG[format] === undefined ? undefined : (bytes: Uint8Array) => pictureAsPng(bytes, format);
+  if (smaller === null || !mayChange) return asPng;
+  if (isMadeAnew(format, pixels, smaller) || format === 'gif') return (bytes) => smallerPicture(bytes, format, smaller);
+  return (bytes) => {
+    const made = asPng?.(bytes) ?? bytes;
+    return made.length > smaller.mostBytes ? smallerPicture(bytes, format, smaller) : made;
+  };
 }

@@ -1,9 +1,10 @@
 // What the book makes for its ebook: the index with links to its marks, the lists of figures and tables.
 import { initialOf } from '../../base/collate';
 import { escapeXml } from '../../base/xml';
-import { madeHead, madeWords } from '../../copy/madeWords';
+import { madeWords } from '../../copy/madeWords';
 import type { Book } from '../../model/copy/book';
-import { clean, elementId } from '../copy/xhtml';
+import { clean } from '../copy/clean';
+import { elementId } from '../copy/xhtml';
 import type { EbookIndexEntry, ListedCaption } from './ebookFacts';
 import { indexPlaceId } from './textMarks';
 
@@ -24,6 +25,7 @@ function locators({ folios, places }: EbookIndexEntry, addressOf: AddressOf): st
     .join(', ');
 }
 
+/** Empty: nothing is marked. */
 export function indexXhtml(entries: readonly EbookIndexEntry[], book: Book, addressOf: AddressOf): string {
   const { language } = book.particulars;
   const said = madeWords(language);
@@ -59,22 +61,20 @@ export function indexXhtml(entries: readonly EbookIndexEntry[], book: Book, addr
       subs += `<li>${entryXhtml(entries[(k += 1)])}</li>`;
     made += `<li>${entryXhtml(entry)}${subs === '' ? '' : `<ul>${subs}</ul>`}</li>\n`;
   }
-  return `<h1>${words(madeHead('index', language)!)}</h1>\n${made}${open}`;
+  return `${made}${open}`;
 }
 
 /** The captions of a kind as links; one whose figure is not in the ebook is left out. */
 export function captionList(
   kind: ListedCaption['kind'],
   captions: readonly ListedCaption[],
-  book: Book,
   addressOf: AddressOf,
 ): string {
-  const head = madeHead(kind === 'figure' ? 'figures' : 'tables', book.particulars.language)!;
   const items = captions
     .filter((caption) => caption.kind === kind)
     .flatMap(({ block, text }) => {
       const address = addressOf(elementId(block));
       return address === null ? [] : [`<li><a href="${address}">${words(text)}</a></li>`];
     });
-  return `<h1>${words(head)}</h1>\n${items.length === 0 ? '' : `<ol class="list">\n${items.join('\n')}\n</ol>`}`;
+  return items.length === 0 ? '' : `<ol class="list">\n${items.join('\n')}\n</ol>`;
 }

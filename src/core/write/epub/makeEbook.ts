@@ -1,6 +1,7 @@
 // The texts of an ebook and all that its package says of them; its files are written from that (writeEpub).
 import { divisionMark } from '../../copy/copyMarks';
 import { PLAIN_TEXT } from '../../copy/plainTags';
+import { editionOf } from '../../copy/editionOf';
 import { effectiveTag } from '../../copy/effectiveTag';
 import { fieldText } from '../../copy/fields';
 import { plainBook } from '../../copy/figures/gatherFigures';
@@ -9,16 +10,18 @@ import { placesOf } from '../../copy/places';
 import { escapeXml } from '../../base/xml';
 import type { Book, Division } from '../../model/copy/book';
 import { madeHead } from '../../copy/madeWords';
-import type { EbookSettings } from '../../model/products/ebook';
+import type { EbookSettings, EbookStart } from '../../model/products/ebook';
 import type { FileCount } from '../../model/products/products';
 import { PLAIN_TABLE } from '../../model/spec/tableStyle';
 import type { Block, BlockId, Paragraph, StyleTag } from '../../model/copy/streams';
 import { headsOf, numberedNotes } from '../copy/copyOf';
 import type { PictureFiles } from '../copy/pictureFiles';
 import { withPlaceLinks } from '../copy/placeLinks';
-import { blocksXhtml, clean, elementId, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
+import { clean } from '../copy/clean';
+import { blocksXhtml, elementId, MADE, notesXhtml, type XhtmlContext } from '../copy/xhtml';
 import { compareEbook } from './compareEbook';
-import { CONTENTS_FILE, ebookFiles, SECTION_ROLES, SECTION_TYPES, type TextFile } from './ebookFiles';
+import { ebookCover, type EbookCover } from './ebookCover';
+import { CONTENTS_FILE, COVER_FILE, ebookFiles, SECTION_ROLES, SECTION_TYPES, type TextFile } from './ebookFiles';
 import type { EbookFacts } from './ebookFacts';
 import { endnotesXhtml, NoteHomes, NOTES_FILE } from './ebookNotes';
 import { ebookPictures } from './ebookPictures';
@@ -36,6 +39,7 @@ export interface Ebook {
   /** Texts in the order of reading. */
   readonly spine: readonly { readonly name: string }[];
   readonly pictures: PictureFiles;
+  readonly cover: EbookCover | null;
   /** Styles that stand in the text. */
   readonly used: ReadonlySet<StyleTag>;
   readonly contained: Contained;
@@ -55,8 +59,8 @@ export interface EbookMaking {
 
 /** Yields after each file, with the share that is made. */
 export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): Generator<number, Ebook> {
-  const book = plainBook(of);
-  const notes = numberedNotes(book);
+  const book = plainBook(editionOf(of, 'ebook'));
+  const notes = numberedNotes(book, book.divisions);
   const heads = headsOf(book);
   const files = ebookFiles(book, heads, facts.index.length > 0);
   const hasIndex = files.some(({ holds }) => holds === 'index');
@@ -70,10 +74,15 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
     marks: textMarks(pages, hasIndex ? facts.index : []),
     used: new Set(),
     initialLetters: isDressed ? lettersOfInitial(book) : 0,
+    tables: settings?.tables ?? 'rows',
+    tellsTyped: settings === null || settings.use === 'keep',
   };
+  const cover = ebookCover(book, settings, text.pictures, facts.drawnCover);
   const copy = yield* copyFiles(text, isDressed);
   const addressOf = addressesIn(copy);
-  const lists = listFiles(files, facts, book, addressOf);
+  const headOf = ({ name, division }: TextFile) =>
+    blocksXhtml(division.blocks, xhtmlContext(name, division, text)) || madeHeadXhtml(division, book);
+  const lists = listFiles(files, facts, book, { addressOf, headOf });
   const navPages = pages.flatMap(({ folio, id }) => {
     const href = addressOf(id);
     return href === null ? [] : [{ folio, href }];
@@ -86,24 +95,33 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
   const texts = Object.values(copy);
   return {
     book,
+    cover,
     texts: {
+      ...(cover === null ? {} : { [COVER_FILE]: cover.xhtml }),
       ...copy,
       ...lists,
-      [CONTENTS_FILE]: navXhtml(written, contents, navPages, book),
+      [CONTENTS_FILE]: navXhtml(written, contents, navPages, book, { headOf, section, hasCover: cover !== null }),
       'toc.ncx': ncx(contents, navPages, book, identifierOf(book)),
     },
-    spine: [...written, ...(notesEntry === null ? [] : [{ name: NOTES_FILE }])],
+    spine: [
+      ...(cover === null ? [] : [{ name: COVER_FILE }]),
+      ...written,
+      ...(notesEntry === null ? [] : [{ name: NOTES_FILE }]),
+    ],
     pictures: text.pictures,
     used: text.used,
     contained: {
-      ...picturesIn(texts),
-      hasPageList: navPages.length > 0,
-      hasIndex,
-      hasTables: texts.some((own) => own.includes('<table')),
+      ...containedIn(cover === null ? texts : [cover.xhtml, ...texts]),
+      ...{ hasPageList: navPages.length > 0, hasIndex },
     },
-    start: (settings?.opensAt === 'front' ? written[0] : textStart(written))?.name ?? null,
+    start: startOf(settings?.opensAt ?? 'text', cover !== null, written),
     counts: compareEbook({ book, heads, notes, divisions }, texts),
   };
+}
+
+function startOf(at: EbookStart, hasCover: boolean, files: readonly TextFile[]): string | null {
+  if (at === 'cover' && hasCover) return COVER_FILE;
+  return (at === 'text' ? textStart(files) : files[0])?.name ?? null;
 }
 
 /** The files of the copy, and of its notes where they have one, their links settled. */
@@ -127,10 +145,14 @@ function* copyFiles(text: EbookText, isDressed: boolean): Generator<number, Reco
   return withPlaceLinks(texts);
 }
 
-/** Pictures, and those that are not described. */
-function picturesIn(texts: readonly string[]): Pick<Contained, 'pictures' | 'withoutWords'> {
+/** Pictures, those that are not described, tables. */
+function containedIn(texts: readonly string[]): Pick<Contained, 'pictures' | 'withoutWords' | 'hasTables'> {
   const images = texts.flatMap((text) => text.match(/<img [^>]*>/g) ?? []);
-  return { pictures: images.length, withoutWords: images.filter((image) => image.includes('alt=""')).length };
+  return {
+    pictures: images.length,
+    withoutWords: images.filter((image) => image.includes('alt=""')).length,
+    hasTables: texts.some((own) => own.includes('<table')),
+  };
 }
 
 /** Finds the address of an element by its id; null where no file has it. */
@@ -146,25 +168,36 @@ function listFiles(
   files: readonly TextFile[],
   { index, captions }: EbookFacts,
   book: Book,
-  addressOf: AddressOf,
+  { addressOf, headOf }: { readonly addressOf: AddressOf; readonly headOf: (file: TextFile) => string },
 ): Record<string, string> {
   const made: Record<string, string> = {};
-  for (const { name, division, holds, title } of files) {
+  for (const file of files) {
+    const { name, division, holds, title } = file;
     if (holds !== 'index' && holds !== 'figures' && holds !== 'tables') continue;
-    const body =
+    const list =
       holds === 'index'
         ? indexXhtml(index, book, addressOf)
-        : captionList(holds === 'figures' ? 'figure' : 'table', captions, book, addressOf);
-    if (!body.includes('<li>')) continue;
-    made[name] = xhtmlPage(escapeXml(title), section(division, '', body, MADE), book.particulars.language);
+        : captionList(holds === 'figures' ? 'figure' : 'table', captions, addressOf);
+    if (list === '') continue;
+    const body = `${headOf(file)}\n<div${MADE}>${list}</div>`;
+    made[name] = xhtmlPage(escapeXml(title), section(division, '', body), book.particulars.language);
   }
   return made;
 }
 
-function section({ role, matter }: Division, more: string, body: string, made = ''): string {
+/** On a division without words: our own reader of ebooks takes it for one. */
+const EMPTY = '<div data-book-empty=""></div>';
+
+/** The head of a division that the book makes and that has no words. */
+function madeHeadXhtml({ role }: Division, { particulars }: Book): string {
+  const words = madeHead(role, particulars.language) ?? '';
+  return `<h1 class="made"${MADE}>${escapeXml(words)}</h1>\n${EMPTY}`;
+}
+
+function section({ role, matter }: Division, more: string, body: string): string {
   const [type, name] = [SECTION_TYPES[role], SECTION_ROLES[role]];
   const classes = [type, more].filter(Boolean).join(' ');
-  const said = made === '' ? ` data-division="${divisionMark(matter, role, 1)}"` : made;
+  const said = ` data-division="${divisionMark(matter, role, 1)}"`;
   return `<section${type ? ` epub:type="${type}"` : ''}${name ? ` role="${name}"` : ''}${classes === '' ? '' : ` class="${classes}"`}${said}>\n${body}\n</section>`;
 }
 
@@ -178,7 +211,7 @@ function divisionXhtml(
   const own = homes.in(name);
   const ofKind = (kind: string) => own.filter((id) => context.notes.get(id)!.kind === kind);
   const ends = ofKind('endnote');
-  const parts = [blocksXhtml(division.blocks, context), notesXhtml(ofKind('footnote'), context)];
+  const parts = [blocksXhtml(division.blocks, context) || EMPTY, notesXhtml(ofKind('footnote'), context)];
   if (ends.length > 0) parts.push(endnotesXhtml(ends, context.book.spec.notes.divisionHead, context));
   if (name === homes.notesFile) parts.push(homes.gatheredXhtml(context));
   return section(division, isDressed && division.matter === 'body' ? 'opener' : '', parts.join('\n'));
@@ -194,6 +227,9 @@ interface EbookText extends Pick<XhtmlContext, 'book' | 'notes' | 'heads'> {
   /** Filled as styles are met. */
   readonly used: Set<StyleTag>;
   readonly initialLetters: number;
+  /** As in XhtmlContext. */
+  readonly tellsTyped: boolean;
+  readonly tables: EbookSettings['tables'];
 }
 
 const NO_MARKS: readonly TextMark[] = [];
@@ -202,7 +238,7 @@ const NO_MARKS: readonly TextMark[] = [];
 function xhtmlContext(
   name: string,
   division: Division | null,
-  { files, homes, pictures, places, marks, used, initialLetters, ...text }: EbookText,
+  { files, homes, pictures, places, marks, used, initialLetters, tellsTyped, tables, ...text }: EbookText,
 ): XhtmlContext {
   const tags = division === null ? new Map<BlockId, StyleTag>() : tagsOf(division.blocks, text.book);
   const opening = division === null || initialLetters === 0 ? null : openingOf(division, text.book);
@@ -236,6 +272,8 @@ function xhtmlContext(
       },
       setWords: (paragraph) =>
         setWords(paragraph, text.book.spec, division?.language ?? text.book.particulars.language),
+      tellsTyped,
+      tables,
       marksIn: (block) => marks.get(block) ?? NO_MARKS,
       initialOf: (block) => (block === opening ? initialLetters : 0),
     },
@@ -270,5 +308,5 @@ function openingOf({ matter, role, blocks }: Division, { spec }: Book): BlockId 
 
 function filledField({ objects }: Paragraph, at: number, book: Book): string {
   const object = objects.find((own) => own.at === at);
-  return object?.kind === 'field' ? clean(fieldText(object.field, book.particulars)) : '';
+  return object?.kind === 'field' ? clean(fieldText(object.field, book.particulars, 'ebook')) : '';
 }

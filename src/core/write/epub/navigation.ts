@@ -1,11 +1,12 @@
 // The ways into an ebook: contents with landmarks and the pages of the printed book (EPUB 3.3, 5.4), and the same for old readers (NCX, ANSI/NISO Z39.86).
 import { escapeXml } from '../../base/xml';
 import { madeHead } from '../../copy/madeWords';
-import type { Book } from '../../model/copy/book';
+import type { Book, Division } from '../../model/copy/book';
 import { plainWords } from '../../numbering/headWords';
 import type { HeadsOfCopy } from '../copy/copyOf';
-import { clean, elementId } from '../copy/xhtml';
-import { CONTENTS_FILE, type TextFile } from './ebookFiles';
+import { clean } from '../copy/clean';
+import { elementId, MADE } from '../copy/xhtml';
+import { CONTENTS_FILE, COVER_FILE, type TextFile } from './ebookFiles';
 import { xhtmlPage } from './xhtmlPage';
 
 /** An entry of the contents, with those under it. */
@@ -59,12 +60,13 @@ const listXhtml = (entries: readonly NavEntry[]): string =>
     : `<ol>${entries.map(({ title, href, entries: inner }) => `<li><a href="${href}">${escapeXml(title) || '·'}</a>${listXhtml(inner)}</li>`).join('')}</ol>`;
 
 /** Where the book's own parts are, for a device that goes to them. */
-function landmarks(files: readonly TextFile[], book: Book): string {
+function landmarks(files: readonly TextFile[], book: Book, hasCover: boolean): string {
   const start = textStart(files);
   const of = (role: string) => files.find(({ division, holds }) => division.role === role && holds !== 'contents');
   const head = (role: 'contents' | 'index' | 'figures' | 'tables' | 'bibliography' | 'glossary') =>
     madeHead(role, book.particulars.language) ?? role;
   const marks: (readonly [string, string | undefined, string])[] = [
+    ['cover', hasCover ? COVER_FILE : undefined, 'Cover'],
     ['titlepage', of('title')?.name, 'Title page'],
     ['toc', files.find(({ name }) => name === CONTENTS_FILE)?.name, head('contents')],
     ['bodymatter', start?.name, 'Text'],
@@ -77,27 +79,39 @@ function landmarks(files: readonly TextFile[], book: Book): string {
   const items = marks.flatMap(([type, href, title]) =>
     href === undefined ? [] : [`<li><a epub:type="${type}" href="${href}">${escapeXml(title)}</a></li>`],
   );
-  return `<nav epub:type="landmarks" hidden="hidden"><h2>Landmarks</h2><ol>${items.join('')}</ol></nav>`;
+  return `<nav epub:type="landmarks" hidden="hidden"${MADE}><h2>Landmarks</h2><ol>${items.join('')}</ol></nav>`;
 }
 
 /** The file with which the text begins. */
 export const textStart = (files: readonly TextFile[]): TextFile | undefined =>
   files.find(({ division }) => division.matter === 'body') ?? files.find(({ holds }) => holds === 'copy');
 
+/** How the contents page of the book is written. */
+export interface ContentsPage {
+  readonly headOf: (file: TextFile) => string;
+  readonly section: (division: Division, more: string, body: string) => string;
+  readonly hasCover: boolean;
+}
+
 export function navXhtml(
   files: readonly TextFile[],
   contents: readonly NavEntry[],
   pages: readonly NavPage[],
   book: Book,
+  { headOf, section, hasCover }: ContentsPage,
 ): string {
   const head = escapeXml(madeHead('contents', book.particulars.language)!);
+  const page = files.find(({ name }) => name === CONTENTS_FILE);
   const pageItems = pages.map(({ folio, href }) => `<li><a href="${href}">${escapeXml(folio)}</a></li>`);
   const pageList =
     pages.length === 0
       ? ''
-      : `<nav epub:type="page-list" role="doc-pagelist" hidden="hidden"><h2>Pages</h2><ol>${pageItems.join('')}</ol></nav>\n`;
-  const toc = `<nav epub:type="toc" role="doc-toc" id="toc"><h1>${head}</h1>${listXhtml(contents)}</nav>\n`;
-  return xhtmlPage(head, `${toc}${landmarks(files, book)}\n${pageList}`, book.particulars.language);
+      : `<nav epub:type="page-list" role="doc-pagelist" hidden="hidden"${MADE}><h2>Pages</h2><ol>${pageItems.join('')}</ol></nav>\n`;
+  const nav = (inner: string) =>
+    `<nav epub:type="toc" role="doc-toc" id="toc"${MADE}>${inner}${listXhtml(contents)}</nav>\n`;
+  // Where the book has a contents page, this is it, with the words that it has there.
+  const toc = page === undefined ? nav(`<h1>${head}</h1>`) : section(page.division, '', `${headOf(page)}\n${nav('')}`);
+  return xhtmlPage(head, `${toc}${landmarks(files, book, hasCover)}\n${pageList}`, book.particulars.language);
 }
 
 /** The same for readers of EPUB 2. `id`: the identifier of the package. */

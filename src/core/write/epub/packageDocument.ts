@@ -3,8 +3,8 @@ import { escapeXml } from '../../base/xml';
 import { fingerprint } from '../../base/hash';
 import { directionOfLanguage } from '../../copy/direction';
 import type { Book, Person } from '../../model/copy/book';
-import { clean } from '../copy/xhtml';
-import { CONTENTS_FILE, type TextFile } from './ebookFiles';
+import { clean } from '../copy/clean';
+import { CONTENTS_FILE, COVER_FILE, type TextFile } from './ebookFiles';
 
 /** MARC relators of contributors. */
 const RELATORS: Readonly<Record<Person['role'], string>> = {
@@ -19,6 +19,7 @@ const RELATORS: Readonly<Record<Person['role'], string>> = {
 export interface PackageItem {
   readonly href: string;
   readonly type: string;
+  readonly isCover?: boolean;
 }
 
 /** What the file holds, for the metadata that tells whom it serves. */
@@ -117,6 +118,7 @@ export function packageDocument(book: Book, { texts, items, contained, start }: 
   const optional = (name: string, words: string) =>
     words.trim() === '' ? '' : `<dc:${name}>${said(words)}</dc:${name}>`;
   const print = digitsOf(isbnPrint);
+  const cover = items.find(({ isCover }) => isCover);
   const isNavRead = texts.some(({ name }) => name === CONTENTS_FILE);
   const manifest = [
     `<item id="nav" href="${CONTENTS_FILE}" media-type="application/xhtml+xml" properties="nav"/>`,
@@ -125,12 +127,16 @@ export function packageDocument(book: Book, { texts, items, contained, start }: 
     ...texts
       .filter(({ name }) => name !== CONTENTS_FILE)
       .map(({ name }) => `<item id="${idOf(name)}" href="${name}" media-type="application/xhtml+xml"/>`),
-    ...items.map(({ href, type }) => `<item id="${idOf(href)}" href="${href}" media-type="${type}"/>`),
+    ...items.map(
+      ({ href, type, isCover }) =>
+        `<item id="${idOf(href)}" href="${href}" media-type="${type}"${isCover ? ' properties="cover-image"' : ''}/>`,
+    ),
   ];
   const refs = texts.map(({ name }) => `<itemref idref="${name === CONTENTS_FILE ? 'nav' : idOf(name)}"/>`);
   const spine = isNavRead || refs.length > 0 ? refs : ['<itemref idref="nav"/>'];
   const direction = directionOfLanguage(language) === 'rtl' ? ' page-progression-direction="rtl"' : '';
   const guide = [
+    ...(cover === undefined ? [] : [`<reference type="cover" title="Cover" href="${COVER_FILE}"/>`]),
     ...(isNavRead ? [`<reference type="toc" title="Contents" href="${CONTENTS_FILE}"/>`] : []),
     ...(start === null ? [] : [`<reference type="text" title="Text" href="${start}"/>`]),
   ];
@@ -146,7 +152,7 @@ ${people(particulars)}${optional('description', description)}${subjects
     )}${optional('publisher', publisher)}${optional('rights', rights)}${/^\d{4}$/.test(year.trim()) ? optional('date', year.trim()) : ''}
 ${print.length === 13 ? `<dc:source>urn:isbn:${print}</dc:source>` : ''}${series(particulars)}
 ${accessibility(contained)}
-<meta property="dcterms:modified">${date.replace(/\.\d+Z$/, 'Z')}</meta>
+${cover === undefined ? '' : `<meta name="cover" content="${idOf(cover.href)}"/>\n`}<meta property="dcterms:modified">${date.replace(/\.\d+Z$/, 'Z')}</meta>
 </metadata>
 <manifest>${manifest.join('\n')}</manifest>
 <spine toc="ncx"${direction}>${spine.join('')}</spine>

@@ -1,6 +1,6 @@
 // The style sheet of an ebook, derived from the spec. Everything is relative to the size that the device sets: face, size, leading, margins and the colour of
 // the text are its own. What carries meaning is always there; a dressed book has its faces, sizes, openers and inks besides.
-import type { EbookLevel } from '../../model/products/ebook';
+import type { EbookLevel, EbookSettings } from '../../model/products/ebook';
 import type { ResolvedStyle } from '../../model/composed/styled';
 import { className } from '../copy/xhtml';
 import type { EbookFace, EbookFacts } from './ebookFacts';
@@ -27,6 +27,8 @@ tr[data-kind="group"] th { font-style: italic; }
 tr[data-kind="total"] th, tr[data-kind="total"] td { border-top: 1px solid; }
 td p, th p, caption p, figcaption p { text-indent: 0; }
 aside { font-size: 0.9em; margin: 0.6em 0; }
+.cover { text-align: center; page-break-after: always; break-after: page; }
+.cover img { max-width: 100%; max-height: 100vh; }
 ol.notes, ol.list, ul.index { list-style: none; padding: 0; }
 ol.notes { font-size: 0.9em; }
 ol.notes p { text-indent: 0; margin: 0.4em 0; }
@@ -115,6 +117,7 @@ export interface SheetChoices {
   readonly level: EbookLevel;
   /** Lines of a drop capital; 0: none. */
   readonly dropLines: number;
+  readonly tables: EbookSettings['tables'];
   /** Grid lines above the first element of an opener. */
   readonly sink: number;
 }
@@ -123,7 +126,7 @@ export interface SheetChoices {
 export function styleSheet(
   { styles, faces }: Pick<EbookFacts, 'styles' | 'faces'>,
   used: ReadonlySet<string>,
-  { level, dropLines, sink }: SheetChoices,
+  { level, dropLines, sink, tables }: SheetChoices,
 ): string {
   const body = styles.get('TX');
   if (body === undefined) return BASE + UNKNOWN;
@@ -138,12 +141,23 @@ export function styleSheet(
       });
       return said === '' ? '' : `.${className(tag)} { ${said} }\n`;
     });
-  if (!isDressed) return BASE + rules.join('');
+  const base = BASE + (tables === 'lists' ? LISTED : '');
+  if (!isDressed) return base + rules.join('');
   const ofBody = families.has(body.family) ? `body { font-family: "${body.family}", serif; }\n` : '';
   const openers = `.opener { padding-top: ${Number(Math.min(6, sink * 0.9).toFixed(1))}em; }\n`;
   const initial = dropLines === 0 ? '' : `.initial { font-size: ${Number((dropLines * 1.18).toFixed(2))}em; }\n`;
-  return faces.map(faceRule).join('') + BASE + ofBody + openers + rules.join('') + initial;
+  return faces.map(faceRule).join('') + base + ofBody + openers + rules.join('') + initial;
 }
+
+/** Tables row by row where a screen is too narrow for them: each entry after the head of its column. */
+const LISTED = `@media (max-width: 30em) {
+table.listed, .listed tbody, .listed tr, .listed th, .listed td { display: block; border: 0; text-align: left !important; }
+.listed thead { display: none; }
+.listed tr { margin: 0 0 0.9em; }
+.listed [data-head]::before { content: attr(data-head) ": "; font-style: italic; }
+.listed [data-head] p { display: inline; }
+}
+`;
 
 /** For a book whose styles are not known: plain paragraphs. */
 const UNKNOWN = `p { text-indent: 1.3em; }

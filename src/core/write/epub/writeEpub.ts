@@ -4,6 +4,7 @@ import { writeZip, type ZipMember } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
 import type { EbookSettings } from '../../model/products/ebook';
 import { breakOrnament } from './breakOrnament';
+import { coverItems, coverMembers } from './ebookCover';
 import { NO_FACTS, type EbookFace, type EbookFacts } from './ebookFacts';
 import { pictureMembers } from './ebookPictures';
 import { makeEbook, type Ebook } from './makeEbook';
@@ -33,6 +34,7 @@ export function* writeEpub(of: Book, options: EbookOptions): FileJob {
   for (; !step.done; step = making.next()) yield shareStep(step.value);
   const ebook = step.value;
   onMade?.(ebook);
+  const { cover } = ebook;
   const isDressed = settings?.level === 'dressed';
   const faces = isDressed ? facts.faces : [];
   const { css, files: drawings } = breakOrnament(ebook.book.spec);
@@ -41,9 +43,13 @@ export function* writeEpub(of: Book, options: EbookOptions): FileJob {
     level: isDressed ? 'dressed' : 'plain',
     dropLines: openers.dropLines,
     sink: openers.sink,
+    tables: settings?.tables ?? 'rows',
   });
   const items: PackageItem[] = [
-    ...ebook.pictures.files.map(({ name, type }) => ({ href: `pictures/${name}`, type })),
+    ...[
+      ...ebook.pictures.files.map(({ name, type }) => ({ href: `pictures/${name}`, type })),
+      ...coverItems(cover),
+    ].map((item) => (item.href === cover?.href ? { ...item, isCover: true } : item)),
     ...Object.keys(drawings).map((href) => ({ href, type: 'image/svg+xml' })),
     ...faces.map((face) => ({ href: faceFile(face), type: 'application/font-sfnt' })),
   ];
@@ -54,7 +60,7 @@ export function* writeEpub(of: Book, options: EbookOptions): FileJob {
     'OPS/package.opf': packageDocument(ebook.book, { ...ebook, texts: ebook.spine, items }, date),
     'META-INF/container.xml': CONTAINER,
   };
-  yield* writeZip(zipMembers(members, faces, pictureMembers(ebook.pictures, settings)));
+  yield* writeZip(zipMembers(members, faces, [...pictureMembers(ebook.pictures, settings), ...coverMembers(cover)]));
 }
 
 /** The members of the package, each text as bytes when it is written. */

@@ -6,7 +6,14 @@ import { openerKind, openerSettings } from '../../../core/copy/openers';
 import type { FolioRun } from '../../../core/model/spec/numbering';
 import { isDisplayRole, roleFacts, roleName, ROLES, type DivisionRole } from '../../../core/model/copy/roles';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
-import { partsOnTheWay, removeDivision, setDivision, setRole, takeLayout } from '../../../state/order/orderThunks';
+import {
+  makeEbookPage,
+  partsOnTheWay,
+  removeDivision,
+  setDivision,
+  setRole,
+  takeLayout,
+} from '../../../state/order/orderThunks';
 import { selectRunningOrder } from '../../../state/book/selectors';
 import { LANGUAGES } from '../../../core/model/copy/languages';
 import type { Plain } from '../../../core/model/copy/bookEdit';
@@ -184,6 +191,7 @@ function Layouts({ division }: { division: Division }) {
 }
 
 function InTheBook({ division }: { division: Division }) {
+  const dispatch = useAppDispatch();
   const spec = useAppSelector((state) => state.book.book!.spec);
   const { readOnly, set } = useFacts(division);
   return (
@@ -207,6 +215,18 @@ function InTheBook({ division }: { division: Division }) {
           disabled={readOnly}
           onChange={(on) => set({ notInEbook: on ? undefined : true }, on ? 'in the ebook' : 'out of the ebook')}
         />
+      )}
+      {division.role === 'imprint' && division.notInPrint !== true && division.notInEbook !== true && (
+        <div className="flex justify-end border-b border-hairline px-3.5 py-1">
+          <button
+            className="btn btn-xs"
+            disabled={readOnly}
+            title="Adds a page with the same words that is in the ebook alone; this one is in print alone"
+            onClick={() => dispatch(makeEbookPage(division.id))}
+          >
+            Make one for the ebook
+          </button>
+        </div>
       )}
       <ChoiceSetting
         label="Language"

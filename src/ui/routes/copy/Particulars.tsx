@@ -4,6 +4,7 @@ import type { Particulars as Facts, Person } from '../../../core/model/copy/book
 import { LANGUAGES } from '../../../core/model/copy/languages';
 import { setParticulars } from '../../../state/book/bookThunks';
 import { useAppDispatch, useAppSelector } from '../../../state/hooks';
+import { CoverField } from './CoverField';
 import { TextField } from '../../components/TextField';
 
 const ROLES: Readonly<Record<Person['role'], string>> = {
@@ -44,6 +45,7 @@ const GROUPS: readonly { readonly title: string; readonly fields: readonly [Text
     fields: [
       ['description', 'Description', 'In the data of the ebook, not in its text.'],
       ['subjects', 'Subjects', 'Parted by semicolons.'],
+      ['printAddress', 'Printed book at', 'An address of the web, for the imprint page of the ebook.'],
     ],
   },
 ];
@@ -83,6 +85,7 @@ export function Particulars() {
                 onChange={(value) => set(key, value, label)}
               />
             ))}
+            {group.title === 'For shops and libraries' && <CoverField />}
             {group.title === 'The work' && (
               <>
                 {particulars.people.map((person, index) => (
@@ -131,6 +134,7 @@ const LIMITS: Partial<Record<TextKey, number>> = {
   credits: 2000,
   description: 4000,
   subjects: 1000,
+  printAddress: 2000,
   year: 20,
   isbnPrint: 40,
   isbnEbook: 40,

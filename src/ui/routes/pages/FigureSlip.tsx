@@ -21,7 +21,7 @@ import { ChoiceSetting, LengthSetting } from '../../components/Setting';
 import { Choices } from './Choices';
 import { FigureAround } from './FigureAround';
 import { FigureFrame } from './FigureFrame';
-import { Beginning, PictureFacts, Toggle } from './slipFields';
+import { Beginning, GoesInto, PictureFacts, Toggle } from './slipFields';
 import { costInWords, useWishCosts } from './useWishCosts';
 
 const PLACES: Readonly<Record<FigurePlace, string>> = {
@@ -95,6 +95,11 @@ export function FigureSlip({ place, figure }: { place: ParagraphPlace; figure: F
       )}
       <FigureFrame figure={figure} pictures={facts?.pictures ?? []} disabled={readOnly} />
       <DepthOfFrame figure={figure} facts={facts} disabled={readOnly} />
+      <GoesInto
+        value={touches.onlyIn ?? figure.onlyIn}
+        disabled={readOnly}
+        onChange={(onlyIn, name) => (isAlone ? touch({ onlyIn }, name) : set({ onlyIn }, name))}
+      />
       {isAlone && figure.place === 'here' && (
         <>
           <Beginning touches={touches} cost={breakCost ?? ''} disabled={readOnly} set={touch} />

@@ -13,7 +13,7 @@ import { TextSetting } from '../../components/TextSetting';
 import { Choices } from './Choices';
 import { costInWords, useWishCosts } from './useWishCosts';
 import { NoteHere } from './NoteHere';
-import { Beginning, PictureFacts, Toggle } from './slipFields';
+import { Beginning, GoesInto, PictureFacts, Toggle } from './slipFields';
 import { ParagraphLook } from './ParagraphLook';
 import { TiesOfParagraph } from './TiesOfParagraph';
 
@@ -32,6 +32,7 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
       isCurrent = false;
     };
   }, [dispatch, place.stream, place.block, revision]);
+  const isOfDivision = useAppSelector(({ book }) => book.book!.divisions.some(({ id }) => id === place.stream));
   const touches = block?.touches ?? {};
   const costs = useWishCosts(facts === null ? undefined : place, [
     { lines: -1 },
@@ -123,6 +124,9 @@ export function ParagraphSlip({ place }: { place: ParagraphPlace }) {
           onChange={(to) => set({ unnumbered: to || undefined }, to ? 'Number taken away' : 'Number given back')}
         />
       ) : null}
+      {isOfDivision && (
+        <GoesInto value={touches.onlyIn} disabled={readOnly} onChange={(onlyIn, name) => set({ onlyIn }, name)} />
+      )}
       {!isPicture && <NoteHere key={`${place.block} ${place.offset}`} place={place} />}
       {!isPicture && <ParagraphLook key={place.block} place={place} look={facts.look} />}
       <TiesOfParagraph place={place} ties={facts.ties} />

@@ -1,6 +1,7 @@
 // What the slips of a paragraph and of a figure have in common.
 import { formatNumber } from '../../../core/measure/units';
 import type { PictureSetting } from '../../../core/model/answers/paragraphFacts';
+import type { Edition } from '../../../core/model/copy/editions';
 import type { ParagraphTouches } from '../../../core/model/copy/streams';
 import type { setTouches } from '../../../state/book/bookThunks';
 import { useAppSelector } from '../../../state/hooks';
@@ -51,6 +52,35 @@ export function Toggle({ label, isOn, cost, disabled, onChange }: ToggleProps) {
     </label>
   );
 }
+
+const EDITION_CHOICES = [
+  ['', 'print and ebook'],
+  ['print', 'print only'],
+  ['ebook', 'ebook only'],
+] as const;
+
+/** The edition in which something stands alone. On the pages only what is printed can be pointed at. */
+export function GoesInto({
+  value,
+  disabled,
+  onChange,
+}: {
+  readonly value: Edition | undefined;
+  readonly disabled: boolean;
+  readonly onChange: (to: Edition | undefined, name: string) => unknown;
+}) {
+  return (
+    <ChoiceSetting
+      label="Goes into"
+      value={value ?? ''}
+      disabled={disabled}
+      choices={EDITION_CHOICES}
+      onChange={(to) => onChange(to === '' ? undefined : (to as Edition), `Goes into: ${NAMES.get(to)}`)}
+    />
+  );
+}
+
+const NAMES: ReadonlyMap<string, string> = new Map(EDITION_CHOICES);
 
 interface BeginningProps {
   readonly touches: ParagraphTouches;

@@ -1,11 +1,15 @@
 // What a person chooses for each product, on its card.
 import { useState, type ComponentType } from 'react';
 import {
+  EBOOK_COVERS,
   EBOOK_LEVELS,
   EBOOK_PICTURES,
   EBOOK_STARTS,
+  EBOOK_TABLES,
   EBOOK_USES,
+  LEAST_KILOBYTES,
   LEAST_PIXELS,
+  MOST_KILOBYTES,
   MOST_PIXELS,
   type EbookSettings,
 } from '../../../core/model/products/ebook';
@@ -37,8 +41,17 @@ const LEVELS: Readonly<Record<EbookSettings['level'], string>> = {
   dressed: 'Dressed: faces, openers, inks',
 };
 const STARTS: Readonly<Record<EbookSettings['opensAt'], string>> = {
-  front: 'Its first page',
+  cover: 'Its cover',
+  front: 'The first page after it',
   text: 'Where the text begins',
+};
+const COVERS: Readonly<Record<EbookSettings['cover'], string>> = {
+  cover: 'Its picture, or one drawn',
+  none: 'None',
+};
+const TABLES: Readonly<Record<EbookSettings['tables'], string>> = {
+  rows: 'Stay tables',
+  lists: 'Become lists on narrow screens',
 };
 const USES: Readonly<Record<EbookSettings['use'], string>> = {
   shop: 'For the shop',
@@ -61,6 +74,10 @@ function EbookChoices({ disabled }: { disabled: boolean }) {
         onChoose={(level) => choose({ level })}
       />
       <Choice
+        {...{ label: 'Cover', values: EBOOK_COVERS, names: COVERS, value: settings.cover, disabled }}
+        onChoose={(cover) => choose({ cover })}
+      />
+      <Choice
         {...{ label: 'Opens at', values: EBOOK_STARTS, names: STARTS, value: settings.opensAt, disabled }}
         onChoose={(opensAt) => choose({ opensAt })}
       />
@@ -68,7 +85,20 @@ function EbookChoices({ disabled }: { disabled: boolean }) {
         {...{ label: 'Pictures', values: EBOOK_PICTURES, names: COLOURS, value: settings.pictures, disabled }}
         onChoose={(pictures) => choose({ pictures })}
       />
-      <Pixels value={settings.mostPixels} disabled={disabled} onChoose={(mostPixels) => choose({ mostPixels })} />
+      <WholeNumber
+        {...{ label: 'Longest side', unit: 'pixels', least: LEAST_PIXELS, most: MOST_PIXELS, disabled }}
+        value={settings.mostPixels}
+        onChoose={(mostPixels) => choose({ mostPixels })}
+      />
+      <WholeNumber
+        {...{ label: 'Largest file', unit: 'kB', least: LEAST_KILOBYTES, most: MOST_KILOBYTES, disabled }}
+        value={settings.mostKilobytes}
+        onChoose={(mostKilobytes) => choose({ mostKilobytes })}
+      />
+      <Choice
+        {...{ label: 'Tables', values: EBOOK_TABLES, names: TABLES, value: settings.tables, disabled }}
+        onChoose={(tables) => choose({ tables })}
+      />
       <Choice
         {...{ label: 'Named', values: EBOOK_USES, names: USES, value: settings.use, disabled }}
         onChoose={(use) => choose({ use })}
@@ -111,23 +141,31 @@ function Choice<T extends string>({
   );
 }
 
-/** Pixels of the longer side of a picture. What is no such number stays in the field with a sentence, and changes nothing. */
-function Pixels({
+/** What a picture may have at most. What is no such number stays in the field with a sentence, and changes nothing. */
+function WholeNumber({
+  label,
+  unit,
   value,
+  least,
+  most,
   disabled,
   onChoose,
 }: {
+  readonly label: string;
+  readonly unit: string;
   readonly value: number;
+  readonly least: number;
+  readonly most: number;
   readonly disabled: boolean;
   readonly onChoose: (value: number) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
   const number = Number(typed ?? value);
-  const isWrong = !Number.isInteger(number) || number < LEAST_PIXELS || number > MOST_PIXELS;
+  const isWrong = !Number.isInteger(number) || number < least || number > most;
   return (
     <div className="border-t border-hairline py-1">
       <label className="flex items-center justify-between gap-4">
-        Longest side
+        {label}
         <span className="flex w-56 shrink-0 items-center gap-2">
           <input
             className="input input-xs w-20 text-right tabular-nums"
@@ -142,12 +180,12 @@ function Pixels({
               setTyped(null);
             }}
           />
-          pixels
+          {unit}
         </span>
       </label>
       {isWrong && (
         <p role="alert" className="mt-1 text-error">
-          A whole number from {LEAST_PIXELS} to {MOST_PIXELS}; the pictures keep {value}.
+          A whole number from {least} to {most}; the pictures keep {value}.
         </p>
       )}
     </div>

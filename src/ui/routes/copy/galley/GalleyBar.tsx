@@ -1,6 +1,7 @@
 // The lines above and below the galley: the character style, inserting, the division's ends and the signs; what the division holds
 // or what is selected.
 import { useState, useSyncExternalStore, type FormEvent } from 'react';
+import { EDITIONS, type Edition } from '../../../../core/model/copy/editions';
 import type { Block } from '../../../../core/model/copy/streams';
 import { blockWords } from '../../../../galley';
 import { mergeDivision, splitDivision } from '../../../../state/copy/galleyThunks';
@@ -9,6 +10,7 @@ import type { RunningOrderRow } from '../../../../state/book/selectors';
 import { groupDigits } from '../../../frame/useStageFacts';
 import { handValues, plainCharacters, toggleCharacter } from './commands';
 import type { GalleyControl } from './control';
+import { EDITION_NAMES } from './editionCommands';
 import { makeStyle } from '../../../../state/spec/styleThunks';
 import { InsertPanel } from './InsertPanel';
 
@@ -76,6 +78,23 @@ export function GalleyBar({ control, marks, onMarks }: Pick<Props, 'control' | '
         ))}
         {facts.hasText && <option value={NEW_STYLE}>New style …</option>}
       </select>
+      {facts.edition !== undefined && (
+        <select
+          aria-label="Goes into"
+          title="Whether the paragraphs, tables or the figure selected are in the printed book and in the ebook"
+          className="galley-select w-[92px]"
+          disabled={readOnly}
+          value={facts.edition ?? ''}
+          onChange={(event) => control.setEdition(event.target.value as Edition | 'both')}
+        >
+          {facts.edition === null && <option value="">Several</option>}
+          {(['both', ...EDITIONS] as const).map((edition) => (
+            <option key={edition} value={edition}>
+              {EDITION_NAMES[edition]}
+            </option>
+          ))}
+        </select>
+      )}
       {name !== null && (
         <form
           className="absolute left-4 top-9 z-20 flex items-center gap-2 border border-[#b9b1a3] bg-paper p-2"

@@ -5,6 +5,7 @@ import { NodeSelection, TextSelection, type Command, type EditorState } from 'pr
 import type { EditorView } from 'prosemirror-view';
 import { canSplit } from 'prosemirror-transform';
 import { paragraphAttributes, schema, type ParagraphAttributes } from '../../../../galley';
+import type { ParagraphTouches } from '../../../../core/model/copy/streams';
 import type { CharacterStyle } from '../../../../core/model/spec/spec';
 
 /** A name for the history, on the transaction of a command. */
@@ -36,12 +37,11 @@ export const splitParagraph =
     const { style, touches, list } = paragraphAttributes($from.parent);
     const isAtEnd = resolved.parentOffset === resolved.parent.content.size;
     const after = isAtEnd ? (nextOf(style) ?? (HEADS.test(style) ? 'TX' : style)) : style;
-    const { align, look } = touches ?? {};
-    const own = { ...(align === undefined ? {} : { align }), ...(look === undefined ? {} : { look }) };
+    const own = lookOf(touches);
     const attributes: ParagraphAttributes = {
       id: null,
       style: after,
-      touches: after === style && Object.keys(own).length > 0 ? own : null,
+      touches: touchesOf(after === style ? own : { ...(own.onlyIn && { onlyIn: own.onlyIn }) }),
       list: list ?? null,
       // Links lead to where the paragraph began.
       names: null,
@@ -51,6 +51,14 @@ export const splitParagraph =
     dispatch?.(transaction.scrollIntoView());
     return true;
   };
+
+const touchesOf = (touches: ParagraphTouches) => (Object.keys(touches).length > 0 ? touches : null);
+
+/** Of what is said of a paragraph, what both parts of it keep. */
+function lookOf(touches: ParagraphTouches | null): ParagraphTouches {
+  const { align, look, onlyIn } = touches ?? {};
+  return { ...(align && { align }), ...(look && { look }), ...(onlyIn && { onlyIn }) };
+}
 
 /** Begins a page or a column at the caret: inside a paragraph it is parted there first. */
 export function breakBefore(at: true | 'column'): Command {
@@ -62,8 +70,7 @@ export function breakBefore(at: true | 'column'): Command {
     const caret = transaction.doc.resolve(transaction.mapping.map($from.pos));
     if (caret.parentOffset > 0) {
       const { style, touches } = paragraphAttributes(caret.parent);
-      const { align, look } = touches ?? {};
-      const kept = { ...(align && { align }), ...(look && { look }), breakBefore: at };
+      const kept = { ...lookOf(touches), breakBefore: at };
       const attributes = { ...caret.parent.attrs, id: null, style, touches: kept, names: null };
       transaction.split(caret.pos, 1, [{ type: schema.nodes.paragraph, attrs: attributes }]);
     } else {

@@ -1,5 +1,6 @@
 // The galley of one division: its editors, what is selected and folded, and how they reach the book.
 import { numberNotes } from '../../../../core/numbering/numberNotes';
+import { editionOf } from '../../../../core/copy/editionOf';
 import { fieldText } from '../../../../core/copy/fields';
 import type { Book } from '../../../../core/model/copy/book';
 import type { TextSelection } from '../../../../core/model/copy/bookEdit';
@@ -19,9 +20,12 @@ import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
 import { caretLeft } from '../../../../state/view/viewSlice';
 import { provideSelection } from '../../../../state/book/selection';
+import type { EditorState } from 'prosemirror-state';
 import type { AppStore } from '../../../../state/store';
 import { CopySerializer, placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
+import { editionAt, EDITION_NAMES, figureAmongWords, setEdition } from './editionCommands';
+import type { Edition } from '../../../../core/model/copy/editions';
 import type { Block, CrossReference } from '../../../../core/model/copy/streams';
 import { referenceLabel } from '../../../../state/book/references';
 import type { GalleyHost, GalleyStream } from './host';
@@ -39,9 +43,18 @@ export interface SelectionFacts {
   readonly hasText: boolean;
   /** Of the table in which the caret stands; null where it stands in none. */
   readonly table: TableFacts | null;
+  /** In which edition the blocks stand that are selected: null for several. Undefined in a note, which goes with its reference. */
+  readonly edition: Edition | 'both' | null | undefined;
 }
 
-const NOTHING: SelectionFacts = { words: 0, characters: 0, character: null, hasText: false, table: null };
+const NOTHING: SelectionFacts = {
+  words: 0,
+  characters: 0,
+  character: null,
+  hasText: false,
+  table: null,
+  edition: undefined,
+};
 
 export class GalleyControl implements GalleyHost {
   /** The editors that are there, with the place of each in the division, in order. */
@@ -302,7 +315,7 @@ export class GalleyControl implements GalleyHost {
     const book = this.book();
     const places = this.store.getState().compose.summary?.notes;
     if (this.labels?.book !== book || this.labels.places !== places)
-      this.labels = { book, places, labels: numberNotes(book, places).labels };
+      this.labels = { book, places, labels: numberNotes(editionOf(book, 'print'), places).labels };
     return this.labels.labels.get(note) ?? '';
   }
 
@@ -320,7 +333,7 @@ export class GalleyControl implements GalleyHost {
     });
   }
 
-  private factsOf({ view }: GalleyStream): SelectionFacts {
+  private factsOf({ view, stream }: GalleyStream): SelectionFacts {
     if (view.isDestroyed) return NOTHING;
     const { doc, selection } = view.state;
     const words = selection.empty ? '' : doc.textBetween(selection.from, selection.to, '\n', ' ');
@@ -330,7 +343,26 @@ export class GalleyControl implements GalleyHost {
       character: characterAt(view.state),
       hasText: !selection.empty,
       table: tableFacts(view.state),
+      edition: stream === this.division ? this.editionOf(view.state) : undefined,
     };
+  }
+
+  private editionOf(state: EditorState): SelectionFacts['edition'] {
+    const figure = figureAmongWords(state);
+    return figure === null ? editionAt(state) : (this.figure(figure)?.onlyIn ?? 'both');
+  }
+
+  /** Puts what is selected into one edition alone, or into both. */
+  setEdition(to: Edition | 'both'): void {
+    const { view } = this.current ?? {};
+    if (view === undefined) return;
+    const figure = this.figure(figureAmongWords(view.state) ?? '');
+    if (figure === undefined) setEdition(to)(view.state, view.dispatch, view);
+    else {
+      const { onlyIn: _, ...rest } = figure;
+      this.store.dispatch(setFigure(to === 'both' ? rest : { ...rest, onlyIn: to }, `Figure: ${EDITION_NAMES[to]}`));
+    }
+    view.focus();
   }
 
   private ordered(): StreamView[] {

@@ -56,6 +56,8 @@ export class FigureView implements NodeView {
   refresh(): void {
     const figure = this.host.figure(this.id);
     this.dom.dataset.figure = this.id;
+    if (figure?.onlyIn === undefined) delete this.dom.dataset.only;
+    else this.dom.dataset.only = figure.onlyIn;
     this.gone.textContent = figure === undefined ? 'This figure is gone.' : '';
     const parts = figure?.parts ?? [];
     while (this.boxes.length > parts.length) this.boxes.pop()!.dom.remove();

@@ -1,8 +1,8 @@
 // A paragraph of the galley: its style tag at the left, its text, its notes at the right. Plain DOM, for thousands of them.
 import type { Node } from 'prosemirror-model';
 import type { NodeView, ViewMutationRecord } from 'prosemirror-view';
+import type { Edition } from '../../../../core/model/copy/editions';
 import { notesIn } from '../../../../core/model/copy/holders';
-
 import { paragraphAttributes } from '../../../../galley';
 import type { GalleyHost } from './host';
 import { NoteBeside } from './noteBeside';
@@ -21,6 +21,7 @@ export interface ParagraphDress {
   readonly level: number | null;
   /** Whether it begins a page, stays whole or has lines wished: shown when marks are. */
   readonly touches: string;
+  readonly onlyIn: Edition | undefined;
 }
 
 export class ParagraphView implements NodeView {
@@ -92,6 +93,8 @@ export class ParagraphView implements NodeView {
     this.dom.hidden = dress.isHidden;
     this.dom.classList.toggle('is-in-range', dress.isInRange);
     this.dom.dataset.touches = dress.touches;
+    if (dress.onlyIn === undefined) delete this.dom.dataset.only;
+    else this.dom.dataset.only = dress.onlyIn;
     if (dress.mark === '') delete this.contentDOM.dataset.mark;
     else this.contentDOM.dataset.mark = dress.mark;
     this.contentDOM.classList.toggle('galley-item', dress.level !== null);

@@ -263,6 +263,7 @@ export class StreamView {
         mark: marks.get(paragraph.block) ?? '',
         level: block.kind === 'paragraph' ? (block.list?.level ?? null) : null,
         touches: block.kind === 'paragraph' ? touchWords(block.touches) : '',
+        onlyIn: block.kind === 'paragraph' ? block.touches?.onlyIn : undefined,
       });
       paragraph.refreshNotes();
     }
