@@ -1,14 +1,35 @@
 // Manuscripts of several kinds for tests, packed by hand.
 import { zipSync } from 'fflate';
-import { describeManuscript, readManuscript, type ManuscriptReport } from '../../src/core/import';
+import { fileBytes } from '../../src/core/base/fileJob';
+import { describeManuscript, makeBook, readManuscript, type ManuscriptReport } from '../../src/core/import';
+import type { Manuscript } from '../../src/core/model/copy/manuscript';
+import { FIRST_EBOOK } from '../../src/core/model/products/ebook';
+import { writeEpub } from '../../src/core/write/epub';
 import { drain } from './assets';
+import { checkEpub } from './epubCheck';
 
 const encoder = new TextEncoder();
 
 /** What came in with a file, given as text or bytes. */
 export function arrived(name: string, content: string | Uint8Array): ManuscriptReport {
   const bytes = typeof content === 'string' ? encoder.encode(content) : content;
-  return describeManuscript(drain(readManuscript(name, bytes)));
+  return describeManuscript(taken(readManuscript(name, bytes)));
+}
+
+/** Characters of a manuscript that is not sent through: its test is one of size. */
+const LONG = 400_000;
+
+/** A manuscript that is read to its end. What every reader makes of its fixtures goes on into an ebook, for epubcheck. */
+export function taken(reading: Generator<unknown, Manuscript>): Manuscript {
+  const manuscript = drain(reading);
+  const { blocks, pictures } = manuscript;
+  const length = blocks.reduce((sum, block) => sum + (block.kind === 'paragraph' ? block.text.length : 100), 0);
+  if (length > LONG || blocks.length > 5000 || blocks.length === 0) return manuscript;
+  const book = makeBook(manuscript, { bookId: 'b1', fileName: 'fixture' });
+  const there = new Set(Object.keys(pictures));
+  const settings = { ...FIRST_EBOOK, cover: 'none' as const, use: 'keep' as const };
+  checkEpub('fixture', fileBytes(writeEpub(book, { date: '2026-01-01T00:00:00Z', there, settings }), pictures));
+  return manuscript;
 }
 
 export function packed(members: Readonly<Record<string, string | Uint8Array>>): Uint8Array {

@@ -1,7 +1,11 @@
-// Bounds the time of a random test: one that has failed looks for a smaller failing case no longer than this.
+// What holds for the whole run of unit tests; mocha is told to load this first, in each of its processes.
 import fc from 'fast-check';
+import { checkEpubs } from './epubCheck';
 
-/** Milliseconds; below the time that a test has. */
+/** Milliseconds that a random test which has failed looks for a smaller failing case; below the time that a test has. */
 const LONGEST = 120_000;
 
 fc.configureGlobal({ interruptAfterTimeLimit: LONGEST });
+
+/** Mocha calls it once, when all files of tests are done; what it throws fails the run. */
+export const mochaGlobalTeardown = (): void => checkEpubs();

@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import { readManuscript } from '../../../src/core/import';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { hasHandLooks, withoutHandLooks } from '../../../src/core/copy/handLooks';
-import { drain } from '../../build/assets';
+import { taken } from '../../build/incoming';
 
 const read = (html: string) =>
-  drain(readManuscript('clipboard.html', new TextEncoder().encode(`<html><body>${html}</body></html>`)));
+  taken(readManuscript('clipboard.html', new TextEncoder().encode(`<html><body>${html}</body></html>`)));
 const rows = (html: string) =>
   (read(html).blocks as Paragraph[]).map(
     ({ style, text, list }) =>

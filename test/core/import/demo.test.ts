@@ -4,8 +4,9 @@ import { TIDY_JOBS, tidyManuscript } from '../../../src/core/tidy';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { dressHandbook } from '../../../src/core/edit';
 import { compose, drain, readAsset, textOfPages } from '../../build/assets';
+import { taken } from '../../build/incoming';
 
-const read = (name: string) => drain(readManuscript(name, readAsset(`demo/${name}`)));
+const read = (name: string) => taken(readManuscript(name, readAsset(`demo/${name}`)));
 
 describe('the nonfiction that ships', () => {
   const manuscript = read('keeping-a-tidal-garden.docx');

@@ -3,13 +3,12 @@ import { fileBytes } from '../../../src/core/base/fileJob';
 import { readManuscript } from '../../../src/core/import';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { writeCopy } from '../../../src/core/write/copy';
-import { drain } from '../../build/assets';
 import { book, division, p } from '../../build/book';
-import { epub, odt, packed } from '../../build/incoming';
+import { epub, odt, packed, taken } from '../../build/incoming';
 
 const SALT = 'מלח ומים';
 const bytesOf = (text: string) => new TextEncoder().encode(text);
-const read = (name: string, bytes: Uint8Array) => drain(readManuscript(name, bytes)).blocks as Paragraph[];
+const read = (name: string, bytes: Uint8Array) => taken(readManuscript(name, bytes)).blocks as Paragraph[];
 /** Text and direction of each paragraph. */
 const told = (blocks: readonly Paragraph[]) => blocks.map(({ text, touches }) => [text, touches?.direction ?? '']);
 

@@ -6,13 +6,14 @@ import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
 import type { Manuscript } from '../../../src/core/model/copy/manuscript';
 import type { Paragraph, Table } from '../../../src/core/model/copy/streams';
-import { drain, readAsset } from '../../build/assets';
+import { readAsset } from '../../build/assets';
+import { taken } from '../../build/incoming';
 import { docx, para, run, style, type DocxParts } from '../../build/docx';
 
-const read = (parts: DocxParts): Manuscript => drain(readManuscript('book.docx', docx(parts)));
+const read = (parts: DocxParts): Manuscript => taken(readManuscript('book.docx', docx(parts)));
 const paragraphs = (manuscript: Manuscript) => manuscript.blocks as Paragraph[];
 const fails = (bytes: Uint8Array, code: string, name = 'book.docx') =>
-  expect(() => drain(readManuscript(name, bytes)))
+  expect(() => taken(readManuscript(name, bytes)))
     .to.throw(ImportError)
     .with.property('code', code);
 
@@ -181,7 +182,7 @@ describe('reading a Word document', () => {
 
   it('reads the demonstration manuscript as an independent reader does', async () => {
     const bytes = readAsset('demo/the-ferry-register.docx');
-    const manuscript = drain(readManuscript('the-ferry-register.docx', bytes));
+    const manuscript = taken(readManuscript('the-ferry-register.docx', bytes));
     const { value } = await mammoth.extractRawText({ buffer: Buffer.from(bytes) });
     const squeeze = (text: string) => text.replace(/[\uFFFC\s]+/g, ' ').trim();
     const ours = squeeze(
@@ -233,7 +234,7 @@ describe('files that are no manuscript', () => {
       const bytes = demo.slice();
       for (let n = 0; n < 20; n += 1) bytes[(k * 7919 + n * 104729) % bytes.length] = whole[(k + n) % whole.length];
       try {
-        drain(readManuscript('x.docx', bytes));
+        taken(readManuscript('x.docx', bytes));
       } catch (error) {
         expect(error, String((error as Error).stack)).to.be.instanceOf(ImportError);
       }

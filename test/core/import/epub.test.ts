@@ -5,13 +5,12 @@ import { ImportError } from '../../../src/core/base/errors';
 import { makeBook, readManuscript, writeEpub } from '../../../src/core/index';
 import type { Book } from '../../../src/core/model/copy/book';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
-import { drain } from '../../build/assets';
 import { book, chapter, division, note, p, resetIds, table, words } from '../../build/book';
-import { arrived, epub, packed } from '../../build/incoming';
+import { arrived, epub, packed, taken } from '../../build/incoming';
 
 const DATE = '2026-01-01T00:00:00Z';
 const again = (of: Book) =>
-  makeBook(drain(readManuscript('a.epub', fileBytes(writeEpub(of, { date: DATE })))), {
+  makeBook(taken(readManuscript('a.epub', fileBytes(writeEpub(of, { date: DATE })))), {
     bookId: 'b2',
     fileName: 'a.epub',
   });
@@ -110,7 +109,7 @@ describe('an EPUB of ours', () => {
       },
       division('index', []),
     ]);
-    const text = drain(readManuscript('a.epub', fileBytes(writeEpub(of, { date: DATE })))).blocks;
+    const text = taken(readManuscript('a.epub', fileBytes(writeEpub(of, { date: DATE })))).blocks;
     expect(said(text).flat(3)).to.include('The weir\uFFFC.');
     expect(JSON.stringify(text)).not.to.include('Index');
   });
@@ -154,7 +153,7 @@ describe('an EPUB of others', () => {
     fails(parts('<itemref idref="a"/>'), 'empty', /no text/);
     fails(parts(''), 'empty', /no text/);
     const some = packed(parts('<itemref idref="a"/><itemref idref="b"/>', { 'OPS/a.xhtml': PAGE }));
-    const { remarks } = drain(readManuscript('a.epub', some));
+    const { remarks } = taken(readManuscript('a.epub', some));
     expect(remarks.map(({ what, count }) => [what, count])).to.deep.include(['Files of the ebook that are missing', 1]);
   });
 
@@ -162,7 +161,7 @@ describe('an EPUB of others', () => {
     const bytes = epub(
       '<h1>One</h1><p>Seen.<script>document.title = 1</script></p><img src="https://elsewhere.invalid/a.png" alt="Far"/><object data="x.swf">inside</object><iframe src="https://elsewhere.invalid/"></iframe><p onclick="run()"><a href="javascript:run()">Words</a></p><p data-index="{broken">Kept.</p>',
     );
-    const made = drain(readManuscript('a.epub', bytes));
+    const made = taken(readManuscript('a.epub', bytes));
     const text = JSON.stringify(made.blocks);
     expect(text).to.include('Seen.').and.include('Words').and.include('Kept.');
     expect(text).not.to.match(/javascript:|document\.title|onclick/);

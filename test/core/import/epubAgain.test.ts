@@ -8,7 +8,8 @@ import { picturesOf, type Book, type Division } from '../../../src/core/model/co
 import type { Manuscript } from '../../../src/core/model/copy/manuscript';
 import type { DivisionRole } from '../../../src/core/model/copy/roles';
 import type { Block, InlineObject, Paragraph } from '../../../src/core/model/copy/streams';
-import { compose, drain, newContext, newSubsetter } from '../../build/assets';
+import { compose, newContext, newSubsetter } from '../../build/assets';
+import { taken } from '../../build/incoming';
 import { p } from '../../build/book';
 import { checkEpub } from '../../build/epubCheck';
 import { blocks, bookWith, PICTURES, plain } from '../../build/randomCopy';
@@ -108,16 +109,16 @@ describe('an ebook of ours that comes back', () => {
         fc.array(fc.boolean(), { minLength: 1, maxLength: 3 }),
         fc.array(fc.boolean(), { minLength: 12, maxLength: 12 }).filter((taken) => taken[5] || taken[0]),
         added,
-        (makes, kinds, taken, more) => {
+        (makes, kinds, roles, more) => {
           const start = bookWith(makes, kinds);
           const of = parted(
             { ...start, divisions: start.divisions.map((own) => ({ ...own, blocks: own.blocks.map(SBO) })) },
-            taken,
+            roles,
             more,
           );
           const { bytes, hasIndex } = written(of);
           if ((count += 1) % 10 === 1) checkEpub(`again ${count}`, bytes);
-          const back = drain(readManuscript('a.epub', bytes));
+          const back = taken(readManuscript('a.epub', bytes));
           // An index of nothing is in no ebook.
           const shown = of.divisions.filter(({ role }) => role !== 'index' || hasIndex);
           const flat: Manuscript = { ...back, blocks: shown.flatMap((own) => own.blocks), notes: noteClasses(of) };
@@ -133,10 +134,10 @@ describe('an ebook of ours that comes back', () => {
           for (const asset of picturesOf(of)) expect(back.pictures[asset]).to.deep.equal(PICTURES[asset]);
           expect(back.remarks).to.deep.equal([]);
           const made = makeBook(back, { bookId: 'b2', fileName: 'a.epub' });
-          const roles = (from: Book) => from.divisions.map(({ role, matter }) => `${matter} ${role}`);
+          const rolesOf = (from: Book) => from.divisions.map(({ role, matter }) => `${matter} ${role}`);
           const front = /half-title|title|imprint|contents|notes/;
-          expect(roles(made).filter((own) => !front.test(own))).to.deep.equal(
-            roles({ ...of, divisions: shown }).filter((own) => !front.test(own)),
+          expect(rolesOf(made).filter((own) => !front.test(own))).to.deep.equal(
+            rolesOf({ ...of, divisions: shown }).filter((own) => !front.test(own)),
           );
         },
       ),

@@ -3,9 +3,8 @@ import { strToU8 } from 'fflate';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import type { Book } from '../../../src/core/model/copy/book';
 import { namesOf } from '../../../src/core/model/copy/book';
-import { drain } from '../../build/assets';
 import { docx, para, run, style } from '../../build/docx';
-import { epub, odt, png } from '../../build/incoming';
+import { epub, odt, png, taken } from '../../build/incoming';
 
 /** A line of a made-up opening; `page`: it begins a page; `gap`: an empty line before it. */
 interface Made {
@@ -318,7 +317,7 @@ const OPENINGS: readonly Opening[] = [
 ];
 
 const arrive = (name: string, bytes: Uint8Array) =>
-  makeBook(drain(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
+  makeBook(taken(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
 
 describe('the first pages of a manuscript', () => {
   for (const { what, lines, outcome: wished, not = [] } of OPENINGS)

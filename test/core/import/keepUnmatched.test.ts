@@ -9,6 +9,7 @@ import {
 } from '../../../src/core/edit';
 import { makeBook, readManuscript } from '../../../src/core/index';
 import { drain } from '../../build/assets';
+import { taken } from '../../build/incoming';
 import type { Book } from '../../../src/core/model/copy/book';
 import type { Manuscript } from '../../../src/core/model/copy/manuscript';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
@@ -65,7 +66,7 @@ describe('styles of a file that nothing of ours fits', () => {
       '',
     );
     const body = ['n', 'n', 'n', 'a', 'b', 'c'].map((id) => para(run('x'), id)).join('');
-    const made = drain(readManuscript('a.docx', docx({ styles, body })));
+    const made = taken(readManuscript('a.docx', docx({ styles, body })));
     expect(made.blocks.map((block) => block.style)).to.deep.equal(['TX', 'TX', 'TX', 'STYLE', 'SIDENOTE2', 'SIDENOTE']);
   });
 
@@ -100,7 +101,7 @@ describe('styles of a file that nothing of ours fits', () => {
 
   it('come back in the copy that the author returns', () => {
     const book = bookOf(mixed);
-    const back = bookOf(drain(readManuscript('b.docx', copyFile(book, 'docx', {}))));
+    const back = bookOf(taken(readManuscript('b.docx', copyFile(book, 'docx', {}))));
     expect(tagsOf(back)).to.deep.equal(tagsOf(book));
     expect(back.spec.styles.SIDENOTE).to.deep.equal(book.spec.styles.SIDENOTE);
     expect((back.divisions.at(-1)!.blocks.at(-1) as Paragraph).text).to.equal('Words 6');

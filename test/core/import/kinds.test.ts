@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { ImportError } from '../../../src/core/base/errors';
 import { makeBook, readManuscript } from '../../../src/core/import';
-import { drain } from '../../build/assets';
-import { arrived, epub, odt, packed, png } from '../../build/incoming';
+import { arrived, epub, odt, packed, png, taken } from '../../build/incoming';
 
 const fails = (name: string, content: string | Uint8Array, code: string) =>
   expect(() => arrived(name, content))
@@ -70,7 +69,7 @@ It rained.[^b]
   });
 
   it('takes a lone first heading for the title, and those below it for the chapters', () => {
-    const made = makeBook(drain(readManuscript('book.md', new TextEncoder().encode(text))), {
+    const made = makeBook(taken(readManuscript('book.md', new TextEncoder().encode(text))), {
       bookId: 'b1',
       fileName: 'book.md',
     });
@@ -294,7 +293,7 @@ describe('comments of other kinds of files', () => {
       ],
     ];
     for (const [name, bytes] of files) {
-      const manuscript = drain(readManuscript(name, bytes));
+      const manuscript = taken(readManuscript(name, bytes));
       const second = manuscript.blocks[1] as Paragraph;
       expect(second.text, name).to.equal('Second one.');
       expect(manuscript.comments, name).to.deep.equal([

@@ -4,8 +4,7 @@ import { DEEPEST_TABLES, MOST_PARAGRAPHS } from '../../../src/core/base/limits';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
-import { drain } from '../../build/assets';
-import { arrived, packed } from '../../build/incoming';
+import { arrived, packed, taken } from '../../build/incoming';
 import { projectFile, openProject } from '../../build/files';
 
 const encode = (text: string) => new TextEncoder().encode(text);
@@ -19,7 +18,7 @@ const p = (text: string) => `<w:p><w:r><w:t>${text}</w:t></w:r></w:p>`;
 
 /** A book of the file, valid, and the same again by way of a project file. */
 function bookOf(name: string, bytes: Uint8Array) {
-  const book = makeBook(drain(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
+  const book = makeBook(taken(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
   expect(checkBook(book)).to.deep.equal(book);
   expect(openProject(projectFile(book), checkBook).book).to.deep.equal(book);
   return book;
@@ -34,7 +33,7 @@ const tablesDeep = (blocks: readonly Block[]): number =>
   );
 const refusal = (name: string, bytes: Uint8Array): ImportError => {
   try {
-    drain(readManuscript(name, bytes));
+    taken(readManuscript(name, bytes));
   } catch (error) {
     if (error instanceof ImportError) return error;
     throw error;

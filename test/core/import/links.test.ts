@@ -8,13 +8,12 @@ import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { writeCopy } from '../../../src/core/write/copy';
 import { writeEpub } from '../../../src/core/write/epub';
 import { unzipSync } from 'fflate';
-import { drain } from '../../build/assets';
 import { checkEpub } from '../../build/epubCheck';
-import { epub, odt, packed } from '../../build/incoming';
+import { epub, odt, packed, taken } from '../../build/incoming';
 
 const bytesOf = (text: string) => new TextEncoder().encode(text);
 const read = (name: string, content: string | Uint8Array): Manuscript =>
-  drain(readManuscript(name, typeof content === 'string' ? bytesOf(content) : content));
+  taken(readManuscript(name, typeof content === 'string' ? bytesOf(content) : content));
 const paragraphs = (blocks: readonly Block[]): Paragraph[] =>
   blocks.flatMap((block) =>
     block.kind === 'paragraph' ? [block] : block.rows.flatMap((row) => row.flatMap((cell) => paragraphs(cell.blocks))),

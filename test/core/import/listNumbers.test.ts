@@ -7,12 +7,11 @@ import { ListMarks } from '../../../src/core/numbering/listMarks';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { writeCopy } from '../../../src/core/write/copy';
 import { fileBytes } from '../../../src/core/base/fileJob';
-import { drain } from '../../build/assets';
 import { book, chapter, p } from '../../build/book';
-import { odt } from '../../build/incoming';
+import { odt, taken } from '../../build/incoming';
 
 const bytesOf = (text: string) => new TextEncoder().encode(text);
-const blocksOf = (name: string, bytes: Uint8Array) => drain(readManuscript(name, bytes)).blocks as Paragraph[];
+const blocksOf = (name: string, bytes: Uint8Array) => taken(readManuscript(name, bytes)).blocks as Paragraph[];
 
 /** The marks that the items come to in a book, `-` for what is none. */
 function marksOf(blocks: readonly Block[]): string {

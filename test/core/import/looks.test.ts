@@ -4,13 +4,13 @@ import { readManuscript } from '../../../src/core/import';
 import { lookInWords } from '../../../src/core/looks/lookInWords';
 import type { Manuscript } from '../../../src/core/model/copy/manuscript';
 import type { Paragraph, Span } from '../../../src/core/model/copy/streams';
-import { compose, drain, newContext } from '../../build/assets';
+import { compose, newContext } from '../../build/assets';
 import { book, chapter } from '../../build/book';
-import { odt } from '../../build/incoming';
+import { odt, taken } from '../../build/incoming';
 
 function read(name: string, content: string | Uint8Array): Manuscript {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
-  return drain(readManuscript(name, bytes));
+  return taken(readManuscript(name, bytes));
 }
 
 /** Words that have touches, with them. */

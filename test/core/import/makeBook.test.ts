@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { knownLanguage, makeBook, readManuscript } from '../../../src/core/import';
 import { checkBook } from '../../../src/core/validate';
 import type { Book } from '../../../src/core/model/copy/book';
-import { drain, readAsset } from '../../build/assets';
+import { readAsset } from '../../build/assets';
+import { taken } from '../../build/incoming';
 import { docx, para, run, style } from '../../build/docx';
 
 const options = { bookId: 'b7', fileName: 'my_book.docx' };
@@ -13,7 +14,7 @@ const STYLES =
   style('d', 'Dedication') +
   style('e', 'Epigraph');
 const make = (body: string, core = ''): Book =>
-  makeBook(drain(readManuscript('my_book.docx', docx({ body, styles: STYLES, core }))), options);
+  makeBook(taken(readManuscript('my_book.docx', docx({ body, styles: STYLES, core }))), options);
 const roles = (book: Book) => book.divisions.map((division) => division.role);
 
 describe('making a book of a manuscript', () => {
@@ -79,7 +80,7 @@ describe('making a book of a manuscript', () => {
       '</w:p>' +
       para(run('by Odile Brackwater')) +
       para(run('Text.'));
-    const manuscript = drain(readManuscript('part.docx', docx({ body: para(run('Own'), 't') + body, styles: STYLES })));
+    const manuscript = taken(readManuscript('part.docx', docx({ body: para(run('Own'), 't') + body, styles: STYLES })));
     const part = makeBook(manuscript, { ...options, isPart: true });
     const copy = part.divisions.filter(({ role }) => role === 'chapter').flatMap(({ blocks }) => blocks);
     expect(copy.map((block) => (block.kind === 'paragraph' ? `${block.style} ${block.text}` : ''))).to.deep.equal([
@@ -105,8 +106,8 @@ describe('making a book of a manuscript', () => {
 
   it('gives the same book for the same file, valid by the schema, every id once', () => {
     const bytes = readAsset('demo/the-ferry-register.docx');
-    const one = makeBook(drain(readManuscript('d.docx', bytes)), options);
-    const two = makeBook(drain(readManuscript('d.docx', bytes)), options);
+    const one = makeBook(taken(readManuscript('d.docx', bytes)), options);
+    const two = makeBook(taken(readManuscript('d.docx', bytes)), options);
     expect(one).to.deep.equal(two);
     expect(checkBook(structuredClone(one))).to.deep.equal(one);
     const ids = [

@@ -5,7 +5,7 @@ import { makeBook, readManuscript } from '../../../src/core/import';
 import { numberNotes } from '../../../src/core/numbering/numberNotes';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
 import { checkBook } from '../../../src/core/validate';
-import { drain } from '../../build/assets';
+import { taken } from '../../build/incoming';
 
 const W = 'xmlns:w="w"';
 const zip = (members: Record<string, string>) =>
@@ -28,7 +28,7 @@ const RTF = strToU8(
 );
 
 function read(name: string, bytes: Uint8Array) {
-  const book = makeBook(drain(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
+  const book = makeBook(taken(readManuscript(name, bytes)), { bookId: 'b1', fileName: name });
   expect(checkBook(book)).to.deep.equal(book);
   const text = book.divisions.flatMap(({ blocks }) => blocks).map((block) => (block as Paragraph).text);
   const { labels } = numberNotes(book);

@@ -4,7 +4,7 @@ import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
 import { drain } from '../../build/assets';
 import { docx, para, run } from '../../build/docx';
-import { arrived, odt, packed } from '../../build/incoming';
+import { arrived, odt, packed, taken } from '../../build/incoming';
 
 const W = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"';
 const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
@@ -12,7 +12,7 @@ const PACKAGE = 'http://schemas.openxmlformats.org/package/2006/relationships';
 
 const remarked = (name: string, content: string | Uint8Array) => {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
-  return drain(readManuscript(name, bytes)).remarks.map(({ what, count }) => [what, count]);
+  return taken(readManuscript(name, bytes)).remarks.map(({ what, count }) => [what, count]);
 };
 
 describe('a Word document set by hand', () => {
@@ -25,7 +25,7 @@ describe('a Word document set by hand', () => {
       paragraph('<w:outlineLvl w:val="0"/>', 'Low Water') +
       `<w:p>${run('Before the break.')}<w:r><w:br w:type="page"/></w:r>${run('After it.')}</w:p>` +
       para(run('Next.'));
-    const { blocks, headings } = drain(readManuscript('a.docx', docx({ body })));
+    const { blocks, headings } = taken(readManuscript('a.docx', docx({ body })));
     const rows = blocks.map((block) =>
       block.kind === 'table' ? '' : `${block.style}${block.touches?.breakBefore ? '!' : ''} ${block.text}`,
     );
@@ -101,7 +101,7 @@ describe('Markdown that opens with a line of dashes', () => {
     const text = `---\n${head.join('\n')}\n---\n\nThe first words.\n`;
     const came = arrived('a.md', text);
     expect(came.text).to.equal('The first words.');
-    const { metadata } = drain(readManuscript('a.md', new TextEncoder().encode(text)));
+    const { metadata } = taken(readManuscript('a.md', new TextEncoder().encode(text)));
     expect(metadata).to.deep.include({ title: 'Tides', language: 'en-GB' });
     expect(remarked('a.md', text)).to.deep.equal([]);
   });

@@ -10,10 +10,10 @@ import {
 } from '../../../src/core/import';
 import type { Block } from '../../../src/core/model/copy/streams';
 import { filesTogether, unplacedWords } from '../../../src/state/arrival/filesTogether';
-import { drain } from '../../../src/worker/drain';
+import { taken } from '../../build/incoming';
 import { pngOf } from '../../build/pictures';
 
-const read = (name: string, text: string) => drain(readManuscript(name, new TextEncoder().encode(text)));
+const read = (name: string, text: string) => taken(readManuscript(name, new TextEncoder().encode(text)));
 const TEXT =
   '# Weir\n\n![At low water](plans/Low%20Water.png)\n\nWords.[^1]\n\n| a | b |\n|---|---|\n| ![](gate.png) | c |\n\n[^1]: ![](lost.png)\n';
 const picturesOf = (blocks: readonly Block[]): { name: string; asset: string; alt: string; width: number }[] =>

@@ -3,13 +3,13 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { makeBook, readManuscript } from '../../../src/core/import';
 import type { Block, Table, TableCell, TableRowKind } from '../../../src/core/model/copy/streams';
-import { drain } from '../../build/assets';
+import { taken } from '../../build/incoming';
 import { book, chapter, p, resetIds } from '../../build/book';
 import { docx, para, run } from '../../build/docx';
 import { copyFile, pack } from '../../build/files';
 
 const tablesIn = (blocks: readonly Block[]) => blocks.filter((block): block is Table => block.kind === 'table');
-const read = (name: string, bytes: Uint8Array) => drain(readManuscript(name, bytes));
+const read = (name: string, bytes: Uint8Array) => taken(readManuscript(name, bytes));
 const readText = (name: string, text: string) => read(name, new TextEncoder().encode(text));
 const words = ({ blocks }: TableCell) =>
   blocks.map((block) => (block.kind === 'paragraph' ? block.text : '?')).join('|');

@@ -3,11 +3,11 @@ import { ImportError } from '../../../src/core/base/errors';
 import { readManuscript } from '../../../src/core/import';
 import { isBareNumber, isBreakMark, looksLikeHeading, readHeading } from '../../../src/core/copy/headings';
 import type { Paragraph } from '../../../src/core/model/copy/streams';
-import { drain } from '../../build/assets';
+import { taken } from '../../build/incoming';
 
 const encode = (text: string) => new TextEncoder().encode(text);
 const read = (text: string | Uint8Array) =>
-  drain(readManuscript('book.txt', typeof text === 'string' ? encode(text) : text));
+  taken(readManuscript('book.txt', typeof text === 'string' ? encode(text) : text));
 const rows = (text: string | Uint8Array) =>
   (read(text).blocks as Paragraph[]).map((block) => `${block.style}: ${block.text}`);
 

@@ -19,8 +19,8 @@ import {
 } from 'docx';
 import { ImportError } from '../../../src/core/base/errors';
 import { describeManuscript, IMPORTERS, readManuscript } from '../../../src/core/import';
-import { drain, readAsset } from '../../build/assets';
-import { arrived, epub, odt, packed, png } from '../../build/incoming';
+import { readAsset } from '../../build/assets';
+import { arrived, epub, odt, packed, png, taken } from '../../build/incoming';
 
 const WORD = 'xmlns:w="w" xmlns:r="r" xmlns:mc="mc" xmlns:wp="wp" xmlns:a="a" xmlns:wps="wps"';
 
@@ -124,7 +124,7 @@ describe('a manuscript of an independent library', () => {
     const made = new Document({
       sections: [{ children: [new Paragraph({ text: 'dot', bullet: { level: 1 } }), new Paragraph('after')] }],
     });
-    const manuscript = drain(readManuscript('a.docx', new Uint8Array(await Packer.toBuffer(made))));
+    const manuscript = taken(readManuscript('a.docx', new Uint8Array(await Packer.toBuffer(made))));
     expect(manuscript.blocks.map((block) => (block.kind === 'paragraph' ? (block.list ?? null) : null))).to.deep.equal([
       { level: 1, ordered: false },
       null,
@@ -159,7 +159,7 @@ describe('parts of a Word document', () => {
   it('page breaks begin the next paragraph, wherever they were set', () => {
     const broken = '<w:r><w:br w:type="page"/></w:r>';
     const body = `<w:p>${t('one')}${broken}</w:p><w:p>${t('two')}</w:p><w:p>${broken}</w:p><w:p>${t('three')}</w:p><w:p><w:pPr><w:pageBreakBefore/></w:pPr>${t('four')}</w:p>`;
-    const manuscript = drain(readManuscript('a.docx', document(body)));
+    const manuscript = taken(readManuscript('a.docx', document(body)));
     const begins = manuscript.blocks.map((block) => block.kind === 'paragraph' && block.touches?.breakBefore === true);
     expect(begins).to.deep.equal([false, true, false, true, true]);
     expect(manuscript.pageBreaks).to.equal(3);
@@ -215,7 +215,7 @@ describe('damaged manuscripts', () => {
         const made = cut ? source.slice(0, place) : source.slice();
         if (!cut) made.set(bytes.slice(0, made.length - place), place);
         try {
-          describeManuscript(drain(readManuscript(name, made)));
+          describeManuscript(taken(readManuscript(name, made)));
         } catch (error) {
           expect(error, `${name} at ${place}`).to.be.instanceOf(ImportError);
           expect((error as ImportError).message).to.match(/^[^\n]{10,300}\.$/);

@@ -99,7 +99,7 @@ function asJpeg({ width, height, channels, data }: Raster, quality: number): Uin
 }
 
 /** The package hands its bytes over as a Buffer, which only Node has: anywhere else a plain array stands for one while it works. */
-function withBuffers<T>(work: () => T): T {
+export function withBuffers<T>(work: () => T): T {
   const scope = globalThis as { Buffer?: unknown };
   if (scope.Buffer !== undefined) return work();
   scope.Buffer = { from: (bytes: ArrayLike<number>) => Uint8Array.from(bytes) };

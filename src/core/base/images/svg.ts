@@ -87,6 +87,9 @@ export function cleanSvg(text: string): string | null {
     const kept = Object.entries(attributes as Record<string, string>).filter(
       ([key, value]) => !/^on/i.test(key) && (!isAddress(key) || isInside(value)),
     );
+    // One without its namespace is a drawing in a page of HTML alone.
+    if (depth === 1 && name === 'svg' && !('xmlns' in attributes))
+      kept.unshift(['xmlns', 'http://www.w3.org/2000/svg']);
     const said = kept.map(([key, value]) => ` ${key}="${escapeXml(value.replace(REACHES_OUT, 'none'))}"`).join('');
     parts.push(`<${name}${said}${isSelfClosing ? '/' : ''}>`);
   });

@@ -7,7 +7,7 @@ import type { Meaning } from '../../model/spec/spec';
 import { plainWords, headingWords, titleBlock } from '../../numbering/headWords';
 import { numberHeads, type HeadNumbers } from '../../numbering/numberHeads';
 import { numberNotes } from '../../numbering/numberNotes';
-import type { Block, BlockId, CrossReference, Paragraph, StyleTag } from '../../model/copy/streams';
+import type { BlockId, CrossReference, Paragraph, StyleTag } from '../../model/copy/streams';
 
 export function copyDivisions({ divisions }: Book): readonly Division[] {
   return divisions.filter((division) => !isMadeDivision(division));
@@ -30,26 +30,14 @@ export function numberedNotes(
 ): Map<string, NumberedNote> {
   const found = new Map<string, NumberedNote>();
   const counts = { footnote: 0, endnote: 0 };
-  const { labels } = numberNotes(book);
-  const visit = (blocks: readonly Block[]) => {
-    for (const block of blocks) {
-      if (block.kind === 'table') {
-        for (const row of block.rows) for (const cell of row) visit(cell.blocks);
-        continue;
-      }
-      for (const object of block.objects) {
-        if (object.kind !== 'note' || found.has(object.note)) continue;
-        const note = book.notes[object.note];
-        if (note === undefined) continue;
-        const kind = noteClass(book.spec.notes, note.kind);
-        counts[kind] += 1;
-        const label = labels.get(object.note) || '*';
-        found.set(object.note, { note, kind, number: counts[kind], label });
-        visit(note.blocks);
-      }
-    }
-  };
-  for (const division of divisions) visit(division.blocks);
+  const { labels, byDivision } = numberNotes(book);
+  for (const id of divisions.flatMap((division) => byDivision.get(division.id) ?? [])) {
+    const note = book.notes[id];
+    if (note === undefined || found.has(id)) continue;
+    const kind = noteClass(book.spec.notes, note.kind);
+    counts[kind] += 1;
+    found.set(id, { note, kind, number: counts[kind], label: labels.get(id) || '*' });
+  }
   return found;
 }
 

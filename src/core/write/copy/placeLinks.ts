@@ -4,7 +4,8 @@
 /** A link to an element by its address: `#id` or `file#id`. */
 export const placeLink = (href: string, words: string): string => `<a data-place="" href="${href}">${words}</a>`;
 
-const LINK = /<a data-place="" href="([^"]*)">([\s\S]*?)<\/a>/g;
+/** Those of places, and in an ebook cross-references: either may lead to a paragraph without words, which has no element. */
+const LINK = /<a (?:data-place="" href="([^"]*)"|href="([^"]*)"( data-shows="[^"]*"))>([\s\S]*?)<\/a>/g;
 const ID = / id="([^"]*)"/g;
 
 /** The files with the links that lead to an element of theirs; the others are words. `files`: by their names. */
@@ -21,10 +22,11 @@ export function withPlaceLinks(files: Readonly<Record<string, string>>): Record<
   return Object.fromEntries(
     Object.entries(files).map(([name, text]) => [
       name,
-      text.includes('data-place')
-        ? text.replace(LINK, (_, href: string, words: string) => {
+      /data-place|data-shows/.test(text)
+        ? text.replace(LINK, (_, place: string | undefined, head: string, shows: string | undefined, words: string) => {
+            const href = place ?? head;
             const [file, id] = href.split('#');
-            return idsOf(file === '' ? name : file).has(id) ? `<a href="${href}">${words}</a>` : words;
+            return idsOf(file === '' ? name : file).has(id) ? `<a href="${href}"${shows ?? ''}>${words}</a>` : words;
           })
         : text,
     ]),

@@ -1,8 +1,7 @@
 // The notes of an ebook: which file each stands in, and how those stand that come together.
 import { escapeXml } from '../../base/xml';
-import { holdersIn } from '../../model/copy/holders';
+import { notesIn } from '../../model/copy/holders';
 import type { Division } from '../../model/copy/book';
-import type { Block, Paragraph } from '../../model/copy/streams';
 import { noteKind, type NotesSpec } from '../../model/spec/notes';
 import type { NumberedNote } from '../copy/copyOf';
 import { clean } from '../copy/clean';
@@ -11,23 +10,20 @@ import type { TextFile } from './ebookFiles';
 
 type Notes = ReadonlyMap<string, NumberedNote>;
 
-/** The notes of a division, those of its notes among them, in the order of their references. */
+/** The notes of a division, those of its notes among them, in the order of their references; without recursion, however many notes refer on. */
 export function notesOfDivision({ blocks }: Pick<Division, 'blocks'>, notes: Notes): string[] {
   const ids = new Set<string>();
-  const visit = (own: readonly Block[]) => own.forEach((block) => paragraphsOf(block).forEach(take));
-  const take = ({ objects }: Paragraph) => {
-    for (const object of objects) {
-      if (object.kind !== 'note' || !notes.has(object.note) || ids.has(object.note)) continue;
-      ids.add(object.note);
-      visit(notes.get(object.note)!.note.blocks);
+  const open = [blocks.flatMap(notesIn).values()];
+  while (open.length > 0) {
+    const { value: id, done } = open[open.length - 1].next();
+    if (done) open.pop();
+    else if (notes.has(id) && !ids.has(id)) {
+      ids.add(id);
+      open.push(notes.get(id)!.note.blocks.flatMap(notesIn).values());
     }
-  };
-  visit(blocks);
+  }
   return [...ids];
 }
-
-const paragraphsOf = (block: Block): readonly Paragraph[] =>
-  block.kind === 'table' ? holdersIn(block).map((holder) => holder.block) : [block];
 
 /** Where notes stand: with their division; those of the end of the book in the division for them, or in a file of their own. */
 export class NoteHomes {

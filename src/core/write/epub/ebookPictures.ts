@@ -1,6 +1,7 @@
 // What becomes of each picture's file in an ebook: the core media types of EPUB 3.2 as they are, others as PNG; those of too many pixels smaller; all
 // in grey where a person says so. A drawing stays what it is: it has no pixels.
 import { pictureAsPng } from '../../base/images/asPng';
+import { blankPicture, isWholePicture } from '../../base/images/wholePicture';
 import { smallerPicture, type Smaller } from '../../base/images/smaller';
 import type { ZipMember } from '../../base/zipWriter';
 import type { EbookSettings } from '../../model/products/ebook';
@@ -37,23 +38,24 @@ export function ebookPictures(there: ReadonlySet<string>, choices: PictureChoice
 /** The members of the package; `choices` null: pictures as they are. */
 export const pictureMembers = (files: PictureFiles, choices: PictureChoices | null): ZipMember[] =>
   files.files.map(({ name, type, asset, format, pixels }) => {
-    const convert = converterOf(format, type !== 'image/gif', pixels, choices === null ? null : smallerOf(choices));
-    return { name: `OPS/pictures/${name}`, content: { asset, ...(convert === undefined ? {} : { convert }) } };
+    const convert = converterOf(format, type === 'image/gif', pixels, choices === null ? null : smallerOf(choices));
+    return { name: `OPS/pictures/${name}`, content: { asset, convert } };
   });
 
-/** Undefined: it stays as it is. `mayChange`: its file is named for what it may become. */
+/** `stays`: what it is in the package is what its file is, such as a GIF that may move. A file that nothing shows is a white pixel. */
 function converterOf(
   format: PictureKind,
-  mayChange: boolean,
+  stays: boolean,
   pixels: number,
   smaller: Smaller | null,
-): ((bytes: Uint8Array) => Uint8Array) | undefined {
+): (bytes: Uint8Array) => Uint8Array {
   if (format === 'svg') return cleanDrawing;
-  const asPng = AS_PNG[format] === undefined ? undefined : (bytes: Uint8Array) => pictureAsPng(bytes, format);
-  if (smaller === null || !mayChange) return asPng;
-  if (isMadeAnew(format, pixels, smaller) || format === 'gif') return (bytes) => smallerPicture(bytes, format, smaller);
+  const isAnew = smaller !== null && (isMadeAnew(format, pixels, smaller) || (format === 'gif' && !stays));
+  const kind = format === 'jpeg' ? 'jpeg' : format === 'gif' && stays ? 'gif' : 'png';
   return (bytes) => {
-    const made = asPng?.(bytes) ?? bytes;
-    return made.length > smaller.mostBytes ? smallerPicture(bytes, format, smaller) : made;
+    let made = AS_PNG[format] === undefined ? bytes : pictureAsPng(bytes, format);
+    const isLarge = smaller !== null && !stays && made.length > smaller.mostBytes;
+    if (smaller !== null && !stays && (isAnew || isLarge)) made = smallerPicture(bytes, format, smaller);
+    return isWholePicture(made, kind) ? made : blankPicture(kind);
   };
 }

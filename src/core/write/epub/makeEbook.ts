@@ -80,8 +80,10 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
   const cover = ebookCover(book, settings, text.pictures, facts.drawnCover);
   const copy = yield* copyFiles(text, isDressed);
   const addressOf = addressesIn(copy);
+  // What the book makes has no place for notes.
   const headOf = ({ name, division }: TextFile) =>
-    blocksXhtml(division.blocks, xhtmlContext(name, division, text)) || madeHeadXhtml(division, book);
+    blocksXhtml(division.blocks, { ...xhtmlContext(name, division, text), notes: new Map() }) ||
+    madeHeadXhtml(division, book);
   const lists = listFiles(files, facts, book, { addressOf, headOf });
   const navPages = pages.flatMap(({ folio, id }) => {
     const href = addressOf(id);
@@ -92,15 +94,15 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
     NOTES_FILE in copy ? { href: NOTES_FILE, title: madeHead('notes', book.particulars.language)! } : null;
   const contents = contentsOf(written, notesEntry, heads);
   const divisions = files.filter(({ holds }) => holds === 'copy').map(({ division }) => division);
-  const texts = Object.values(copy);
+  const nav = navXhtml(written, contents, navPages, book, { headOf, section, hasCover: cover !== null });
+  const settled = withPlaceLinks({ ...copy, ...lists, [CONTENTS_FILE]: nav });
+  const texts = Object.keys(copy).map((name) => settled[name]);
   return {
     book,
     cover,
     texts: {
       ...(cover === null ? {} : { [COVER_FILE]: cover.xhtml }),
-      ...copy,
-      ...lists,
-      [CONTENTS_FILE]: navXhtml(written, contents, navPages, book, { headOf, section, hasCover: cover !== null }),
+      ...settled,
       'toc.ncx': ncx(contents, navPages, book, identifierOf(book)),
     },
     spine: [
@@ -142,7 +144,7 @@ function* copyFiles(text: EbookText, isDressed: boolean): Generator<number, Reco
     const list = homes.gatheredXhtml(xhtmlContext(NOTES_FILE, null, text));
     texts[NOTES_FILE] = xhtmlPage(head, `<h1 class="made"${MADE}>${head}</h1>\n${list}`, language);
   }
-  return withPlaceLinks(texts);
+  return texts;
 }
 
 /** Pictures, those that are not described, tables. */

@@ -20,11 +20,10 @@ import { convertNotes } from '../../../../state/copy/noteThunks';
 import { keepPicture } from '../../../../state/arrival/incomingThunks';
 import { caretLeft } from '../../../../state/view/viewSlice';
 import { provideSelection } from '../../../../state/book/selection';
-import type { EditorState } from 'prosemirror-state';
 import type { AppStore } from '../../../../state/store';
 import { CopySerializer, placeAt, type BlockPlace } from '../../../../galley';
 import { characterAt } from './commands';
-import { editionAt, EDITION_NAMES, figureAmongWords, setEdition } from './editionCommands';
+import { editionAt, EDITION_NAMES, putInEdition } from './editionCommands';
 import type { Edition } from '../../../../core/model/copy/editions';
 import type { Block, CrossReference } from '../../../../core/model/copy/streams';
 import { referenceLabel } from '../../../../state/book/references';
@@ -343,26 +342,16 @@ export class GalleyControl implements GalleyHost {
       character: characterAt(view.state),
       hasText: !selection.empty,
       table: tableFacts(view.state),
-      edition: stream === this.division ? this.editionOf(view.state) : undefined,
+      edition: stream === this.division ? editionAt(view.state, (id) => this.figure(id)) : undefined,
     };
-  }
-
-  private editionOf(state: EditorState): SelectionFacts['edition'] {
-    const figure = figureAmongWords(state);
-    return figure === null ? editionAt(state) : (this.figure(figure)?.onlyIn ?? 'both');
   }
 
   /** Puts what is selected into one edition alone, or into both. */
   setEdition(to: Edition | 'both'): void {
     const { view } = this.current ?? {};
     if (view === undefined) return;
-    const figure = this.figure(figureAmongWords(view.state) ?? '');
-    if (figure === undefined) setEdition(to)(view.state, view.dispatch, view);
-    else {
-      const { onlyIn: _, ...rest } = figure;
-      this.store.dispatch(setFigure(to === 'both' ? rest : { ...rest, onlyIn: to }, `Figure: ${EDITION_NAMES[to]}`));
-    }
-    view.focus();
+    const figure = putInEdition(view, to, (id) => this.figure(id));
+    if (figure !== null) this.store.dispatch(setFigure(figure, `Figure: ${EDITION_NAMES[to].toLowerCase()}`));
   }
 
   private ordered(): StreamView[] {

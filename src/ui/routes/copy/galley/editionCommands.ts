@@ -1,7 +1,9 @@
 // In which edition of the book the paragraphs, tables and figures stand that are selected.
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, type Command, type EditorState } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
 import type { Edition } from '../../../../core/model/copy/editions';
+import type { Figure } from '../../../../core/model/copy/figures';
 import type { TableSetting } from '../../../../core/model/copy/streams';
 import { paragraphAttributes } from '../../../../galley';
 import { NAME } from './commands';
@@ -12,15 +14,29 @@ export const EDITION_NAMES: Readonly<Record<Edition | 'both', string>> = {
   ebook: 'Ebook only',
 };
 
+/** A figure of the book by its id. */
+type FigureOf = (id: string) => Figure | undefined;
+
 /** The edition of all that is selected, `both` where nothing is said; null where they differ. */
-export function editionAt(state: EditorState): Edition | 'both' | null {
+export function editionAt(state: EditorState, figureOf: FigureOf): Edition | 'both' | null {
+  const figure = figureOf(figureAmongWords(state) ?? '');
+  if (figure !== undefined) return figure.onlyIn ?? 'both';
   const found = new Set<Edition | 'both'>();
   eachBlock(state, (node) => found.add(editionIn(node) ?? 'both'));
   return found.size === 1 ? [...found][0] : null;
 }
 
-/** Puts what is selected into one edition alone, or into both. */
-export const setEdition =
+/** Puts what is selected into one edition alone, or into both; answers the figure among words that is to be set instead. */
+export function putInEdition(view: EditorView, to: Edition | 'both', figureOf: FigureOf): Figure | null {
+  const figure = figureOf(figureAmongWords(view.state) ?? '');
+  if (figure === undefined) setEdition(to)(view.state, view.dispatch, view);
+  view.focus();
+  if (figure === undefined) return null;
+  const { onlyIn: _, ...rest } = figure;
+  return to === 'both' ? rest : { ...rest, onlyIn: to };
+}
+
+const setEdition =
   (to: Edition | 'both'): Command =>
   (state, dispatch) => {
     const transaction = state.tr.setMeta(NAME, `Goes into: ${EDITION_NAMES[to].toLowerCase()}`);
@@ -37,7 +53,7 @@ export const setEdition =
   };
 
 /** The figure among words that is selected by itself; null for anything else. One that stands alone goes with its paragraph. */
-export function figureAmongWords({ selection }: EditorState): string | null {
+function figureAmongWords({ selection }: EditorState): string | null {
   if (!(selection instanceof NodeSelection) || selection.node.type.name !== 'figure') return null;
   return selection.$from.parent.childCount > 1 ? (selection.node.attrs.figure as string) : null;
 }
