@@ -14,13 +14,14 @@ const PROGRAM = fileURLToPath(new URL('EpubChecks.java', import.meta.url));
 /** The checker runs for seconds: it is not worth compiling well. */
 const QUICK_START = ['-XX:TieredStopAtLevel=1', '-XX:+UseSerialGC', '-Xshare:auto'];
 
-/** One for the run: processes that are started later inherit it. */
-const FOLDER = (process.env.WRITTEN_EPUBS ??= mkdtempSync(join(tmpdir(), 'walnut-leaf-epubs-')));
+/** The folder of the run, made when it is first asked for: processes that are started after that inherit it. */
+export const epubFolder = (): string =>
+  (process.env.WRITTEN_EPUBS ??= mkdtempSync(join(tmpdir(), 'walnut-leaf-epubs-')));
 
 /** Has an EPUB checked at the end of the run, which fails on any error or warning. `name` says whose file it is. The same bytes are checked once. */
 export function checkEpub(name: string, bytes: Uint8Array): void {
   const hash = createHash('sha1').update(bytes).digest('hex').slice(0, 12);
-  writeFileSync(join(FOLDER, `${name.replace(/[^A-Za-z0-9]+/g, '-').slice(0, 60)}-${hash}.epub`), bytes);
+  writeFileSync(join(epubFolder(), `${name.replace(/[^A-Za-z0-9]+/g, '-').slice(0, 60)}-${hash}.epub`), bytes);
 }
 
 /** What epubcheck says against each of the files, by path; empty where it is content. Throws when it cannot run. */
@@ -37,11 +38,12 @@ function epubRemarks(paths: readonly string[]): Map<string, string> {
 
 /** Checks what was written in the run. Throws with what epubcheck says. */
 export function checkEpubs(): void {
-  const files = readdirSync(FOLDER).map((name) => join(FOLDER, name));
+  const folder = epubFolder();
+  const files = readdirSync(folder).map((name) => join(folder, name));
   try {
     if (files.length === 0) return;
     // It must see what is wrong with this, or its silence means nothing.
-    const broken = join(FOLDER, 'broken.epub');
+    const broken = join(folder, 'broken.epub');
     writeFileSync(broken, zipSync({ mimetype: new TextEncoder().encode('application/epub+zip') }));
     const remarks = epubRemarks([...files, broken]);
     if (!/ERROR|FATAL/.test(remarks.get(broken) ?? '')) throw new Error('epubcheck has no remark on a broken file');
@@ -49,6 +51,6 @@ export function checkEpubs(): void {
     if (told.length > 0) throw new Error(`epubcheck is not content:\n${told.join('\n').slice(0, 20_000)}`);
     process.stdout.write(`  epubcheck: ${files.length} EPUBs without an error or a warning\n`);
   } finally {
-    rmSync(FOLDER, { recursive: true, force: true });
+    rmSync(folder, { recursive: true, force: true });
   }
 }

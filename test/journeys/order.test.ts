@@ -93,7 +93,7 @@ describe('the running order', () => {
     await entry(page, /^10 The Answer/).click();
     await page.getByLabel('In the printed book').uncheck();
     await untilFact(page, 'Pages', (fact) => Number(fact) < before);
-    expect(await entry(page, /^10 The Answer/).innerText()).to.include('out');
+    expect(await entry(page, /^10 The Answer/).innerText()).to.include('ebook');
     await order(page).getByRole('button', { name: 'Particulars' }).focus();
     await page.keyboard.press('Control+z');
     await untilFact(page, 'Pages', (fact) => Number(fact) === before);

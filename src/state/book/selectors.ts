@@ -6,7 +6,7 @@ import { typedNumberLines } from '../../core/numbering/typedNumbers';
 import { sectionsOf, type Section } from '../../core/numbering/sections';
 import { settledKind } from '../../core/numbering/settledKind';
 import { createSelector } from '@reduxjs/toolkit';
-import type { Book, Division } from '../../core/model/copy/book';
+import { canBeRead, type Book, type Division } from '../../core/model/copy/book';
 import { editionOf } from '../../core/copy/editionOf';
 import { headingWords } from '../../core/numbering/headWords';
 import { numberHeads, type HeadNumbers } from '../../core/numbering/numberHeads';
@@ -66,6 +66,8 @@ export interface RunningOrderRow {
   readonly start: Division['start'];
   /** Left out of the printed book. */
   readonly isOut: boolean;
+  /** Left out of print, and in the ebook. */
+  readonly isEbookOnly: boolean;
   /** A blank was made so that it begins on its side. */
   readonly madeBlank: boolean;
 }
@@ -102,6 +104,7 @@ export const selectRunningOrder = createSelector(
         folio: summary?.pages[firstPage]?.folio ?? '',
         start: division.start,
         isOut: division.notInPrint === true,
+        isEbookOnly: division.notInPrint === true && division.notInEbook !== true && canBeRead(division),
         madeBlank: summary?.pages[firstPage - 1]?.isMade === true,
       };
     });

@@ -6,6 +6,7 @@ import { makeBook, readManuscript, writeEpub } from '../../../src/core/index';
 import type { Book } from '../../../src/core/model/copy/book';
 import type { Block, Paragraph } from '../../../src/core/model/copy/streams';
 import { book, chapter, division, note, p, resetIds, table, words } from '../../build/book';
+import { pngOf } from '../../build/pictures';
 import { arrived, epub, packed, taken } from '../../build/incoming';
 
 const DATE = '2026-01-01T00:00:00Z';
@@ -155,6 +156,61 @@ describe('an EPUB of others', () => {
     const some = packed(parts('<itemref idref="a"/><itemref idref="b"/>', { 'OPS/a.xhtml': PAGE }));
     const { remarks } = taken(readManuscript('a.epub', some));
     expect(remarks.map(({ what, count }) => [what, count])).to.deep.include(['Files of the ebook that are missing', 1]);
+  });
+
+  it('is read once where its order goes in circles, and whatever it says that it is', () => {
+    const circles = {
+      ...parts('<itemref idref="a"/><itemref idref="a"/><itemref idref="nav"/><itemref idref="a"/>', {
+        'OPS/a.xhtml': PAGE,
+      }),
+      mimetype: 'text/plain',
+      'OPS/book.opf':
+        '<package><metadata/><manifest><item id="a" href="a.xhtml" fallback="b"/><item id="b" href="a.xhtml" fallback="a"/><item id="nav" href="nav.xhtml" properties="nav" fallback="nav"/></manifest><spine toc="nav"><itemref idref="a"/><itemref idref="a"/><itemref idref="nav"/><itemref idref="a"/></spine></package>',
+      'OPS/nav.xhtml':
+        '<html><body><nav epub:type="toc"><ol><li><a href="nav.xhtml">Contents</a><ol><li><a href="nav.xhtml#top">Contents</a></li></ol></li></ol></nav></body></html>',
+    };
+    const { text } = arrived('a.epub', packed(circles));
+    expect(text.match(/Words of the book\./g)).to.have.length(1);
+    expect(text).not.to.include('Contents');
+  });
+
+  it('gives its particulars and its cover, and the page of the cover is none of the text', () => {
+    const cover = pngOf(30, 48);
+    const opf = `<package xmlns:dc="x"><metadata>
+      <dc:title id="t">The Weir</dc:title><meta refines="#t" property="title-type">main</meta>
+      <dc:title id="s">A River Book</dc:title><meta refines="#s" property="title-type">subtitle</meta>
+      <dc:creator id="c">Mina Tolliver</dc:creator><meta refines="#c" property="role">aut</meta>
+      <dc:contributor id="d">Odile Brackwater</dc:contributor><meta refines="#d" property="role">trl</meta>
+      <dc:contributor id="e">A Printer</dc:contributor><meta refines="#e" property="role">prt</meta>
+      <dc:identifier>urn:isbn:9781402894626</dc:identifier><dc:source>urn:isbn:9781402894633</dc:source>
+      <dc:publisher>Ninepenny Landing Press</dc:publisher><dc:date>2019-04-01</dc:date><dc:language>en-GB</dc:language>
+      <dc:subject>Rivers</dc:subject><dc:subject>Weirs</dc:subject><dc:description>Of water.</dc:description>
+      <meta property="belongs-to-collection" id="g">River Books</meta><meta refines="#g" property="group-position">2</meta>
+      </metadata><manifest><item id="k" href="cover.png" media-type="image/png" properties="cover-image"/><item id="p" href="cover.xhtml"/><item id="a" href="a.xhtml"/></manifest><spine><itemref idref="p"/><itemref idref="a"/></spine></package>`;
+    const bytes = packed({
+      ...parts(''),
+      'OPS/book.opf': opf,
+      'OPS/cover.png': cover,
+      'OPS/cover.xhtml': '<html><body><div><img src="cover.png" alt="Cover"/></div></body></html>',
+      'OPS/a.xhtml': PAGE,
+    });
+    const manuscript = taken(readManuscript('a.epub', bytes));
+    const { particulars, divisions } = makeBook(manuscript, { bookId: 'b2', fileName: 'a.epub' });
+    expect(particulars).to.deep.include({
+      ...{ title: 'The Weir', subtitle: 'A River Book', publisher: 'Ninepenny Landing Press', year: '2019' },
+      ...{ series: 'River Books, 2', description: 'Of water.', subjects: 'Rivers; Weirs', language: 'en-GB' },
+      people: [
+        { name: 'Mina Tolliver', role: 'author' },
+        { name: 'Odile Brackwater', role: 'translator' },
+      ],
+    });
+    expect([particulars.isbnEbook, particulars.isbnPrint].map((isbn) => isbn.replace(/\D/g, ''))).to.deep.equal([
+      '9781402894626',
+      '9781402894633',
+    ]);
+    expect(particulars.cover).to.include({ name: 'cover.png', width: 30, height: 48 });
+    expect(manuscript.pictures[particulars.cover!.asset]).to.deep.equal(cover);
+    expect(JSON.stringify(divisions)).not.to.include('cover.png');
   });
 
   it('runs nothing, reaches out for nothing, and stays inside its package', () => {

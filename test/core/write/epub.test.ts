@@ -440,6 +440,18 @@ describe('the ebook', () => {
     );
   });
 
+  it('is made of 500,000 words', () => {
+    const chapters = Array.from({ length: 50 }, (_, k) =>
+      chapter(`Chapter ${k}`, ...Array.from({ length: 100 }, (__, n) => words(100, k * 100 + n))),
+    );
+    const of = book(chapters);
+    let counts: readonly FileCount[] = [];
+    const onMade = (ebook: Ebook) => void (counts = ebook.counts);
+    checkEpub('500,000 words', fileBytes(writeEpub(of, { date: DATE, settings: FIRST_EBOOK, onMade })));
+    expect(counts.find(({ what }) => what === 'words')!.inFile).to.be.above(499_999);
+    expect(isWhole(counts)).to.deep.equal([]);
+  });
+
   it('is made of an empty book, and of one from right to left', () => {
     const empty = made(book([chapter('', '')]));
     expect(empty.counts.find(({ what }) => what === 'words')).to.deep.equal({ what: 'words', inBook: 0, inFile: 0 });

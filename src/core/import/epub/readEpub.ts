@@ -151,8 +151,13 @@ const itemsOf = (opf: XmlElement): ReadonlyMap<string, XmlElement> =>
 /** Files of the reading order. */
 function spineOf(opf: XmlElement): SpineItem[] {
   const items = itemsOf(opf);
+  const met = new Set<string>();
   return elements(find(opf, 'spine') ?? opf).flatMap((entry) => {
-    const item = items.get(entry.attributes.idref);
+    const { idref } = entry.attributes;
+    // Each is read once, however often an order that goes in circles names it.
+    if (met.has(idref)) return [];
+    met.add(idref);
+    const item = items.get(idref);
     const isContents = item?.attributes.properties?.split(/\s+/).includes('nav') ?? false;
     const href = item?.attributes.href;
     return href === undefined || entry.attributes.linear === 'no' ? [] : [{ href, isContents }];

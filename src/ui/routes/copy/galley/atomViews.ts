@@ -6,6 +6,23 @@ import type { CrossReference, FieldName } from '../../../../core/model/copy/stre
 import type { GalleyHost } from './host';
 import { PictureView } from './pictureView';
 
+const FIELDS: Readonly<Record<FieldName, string>> = {
+  title: 'title',
+  subtitle: 'subtitle',
+  author: 'author',
+  otherPeople: 'other people',
+  publisher: 'publisher',
+  place: 'place',
+  publisherAndPlace: 'publisher and place',
+  rights: 'rights',
+  edition: 'edition',
+  isbn: 'ISBN',
+  isbnPrint: 'ISBN, print',
+  printAddress: 'address of the printed book',
+  series: 'series',
+  credits: 'credits',
+};
+
 export function atomViews(host: GalleyHost): Record<string, NodeViewConstructor> {
   return {
     note: (node: Node) => {
@@ -21,8 +38,8 @@ export function atomViews(host: GalleyHost): Record<string, NodeViewConstructor>
       const dom = document.createElement('span');
       const words = host.fieldWords(field);
       dom.className = words === '' ? 'galley-field is-missing' : 'galley-field';
-      dom.title = `From the particulars: ${field}`;
-      dom.textContent = words === '' ? `${field}: not given` : words;
+      dom.title = `From the particulars: ${FIELDS[field]}`;
+      dom.textContent = words === '' ? `${FIELDS[field]}: not given` : words;
       return { dom };
     },
     reference: (node: Node) => {

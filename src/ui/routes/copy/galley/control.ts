@@ -303,7 +303,11 @@ export class GalleyControl implements GalleyHost {
     new StreamView(mount, stream, this, { isNote: true, name, style });
   readonly noteEditor = (mount: HTMLElement, id: string) =>
     new StreamView(mount, id, this, { isNote: true, name: `Note ${this.label(id)}` });
-  readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => fieldText(field, this.book().particulars);
+  readonly fieldWords = (field: Parameters<GalleyHost['fieldWords']>[0]) => {
+    const { divisions, particulars } = this.book();
+    const isOut = divisions.some(({ id, notInPrint }) => id === this.division && notInPrint);
+    return fieldText(field, particulars, isOut ? 'ebook' : 'print');
+  };
   readonly referenceWords = (reference: CrossReference) => referenceLabel(this.book(), reference);
   readonly goToTag = (block: string) => this.tags?.goTo(block) ?? false;
   readonly bringIn = (view: GalleyStream, name: string, bytes: Uint8Array) =>

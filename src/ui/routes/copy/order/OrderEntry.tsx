@@ -64,7 +64,7 @@ export const OrderEntry = memo(function OrderEntry({
     name: row.name,
     isPart: row.role === 'part',
     isJoined: row.start === 'same',
-    isOut: row.isOut,
+    isOut: row.isOut && !row.isEbookOnly,
     isChosen,
     isMarked,
     onChoose,
@@ -79,12 +79,14 @@ export const OrderEntry = memo(function OrderEntry({
       data-division={row.id}
       aria-current={isChosen ? 'true' : undefined}
       aria-keyshortcuts="Alt+ArrowUp Alt+ArrowDown"
-      title={row.isOut ? `${row.name}: not in the printed book` : row.name}
+      title={row.isEbookOnly ? `${row.name}: in the ebook alone` : row.isOut ? `${row.name}: in neither` : row.name}
       onClick={() => onChoose(row.id)}
     >
       <span className="min-w-0 grow truncate">{row.name}</span>
       <span className="w-14 shrink-0 text-right text-quiet">{words}</span>
-      <span className="w-11 shrink-0 text-right text-quiet">{row.isOut ? 'out' : (row.pages ?? '')}</span>
+      <span className="w-11 shrink-0 text-right text-quiet">
+        {row.isEbookOnly ? 'ebook' : row.isOut ? 'out' : (row.pages ?? '')}
+      </span>
     </button>
   );
 });
