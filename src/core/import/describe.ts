@@ -53,8 +53,8 @@ export function describeManuscript(manuscript: Manuscript): ManuscriptReport {
         return { text: own.map(plainText).join('\n'), paragraphs: own.length };
       });
   return {
-    title: said.title ?? metadata.title ?? '',
-    author: said.author ?? metadata.author ?? '',
+    title: said.title || (metadata.title ?? ''),
+    author: said.author || (metadata.author ?? ''),
     language: metadata.language ?? '',
     words: wordsOf(main),
     text: main.map(plainText).join('\n'),

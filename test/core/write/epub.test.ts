@@ -86,6 +86,28 @@ describe('the ebook', () => {
     expect(made(of, { level: 'plain' }).texts['d1.xhtml']).not.to.include('initial');
   });
 
+  it('keeps what carries meaning of character styles that a person made', () => {
+    const start = book([chapter('One', 'The Heron came in.')]);
+    const [division] = start.divisions;
+    const blocks = division.blocks.map((block) =>
+      block.kind === 'paragraph' && block.style === 'TX'
+        ? { ...block, spans: [{ from: 4, to: 9, style: 'SHIP' }] }
+        : block,
+    );
+    const characterStyles = {
+      ...start.spec.characterStyles,
+      SHIP: { name: 'Ships', italic: 'on' as const },
+      LOUD: { name: 'Loud', basedOn: 'SHIP', caps: 'small' as const, weight: 700 },
+    };
+    const of = { ...start, spec: { ...start.spec, characterStyles }, divisions: [{ ...division, blocks }] };
+    const { texts } = made(of, { level: 'plain' });
+    expect(texts['d1.xhtml']).to.match(/The <span class="c-ship" data-look="[^"]*">Heron<\/span> came in\./);
+    expect(texts['book.css']).to.include('.c-ship { font-style: italic; }');
+    expect(texts['book.css']).to.include(
+      '.c-loud { font-style: italic; font-weight: bold; font-variant: small-caps; }',
+    );
+  });
+
   it('sets verse with its turned lines indented', () => {
     const of = book([{ ...chapter('One'), blocks: [p('One', 'CT'), p('x')] } as never]);
     const verse = Object.entries(of.spec.styles).find(([, { meaning }]) => meaning === 'verse')![0];

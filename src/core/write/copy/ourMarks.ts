@@ -38,6 +38,11 @@ export const typedMark = (typed: readonly TypedWords[]): string =>
 /** Character styles that elements tell. */
 const TOLD: ReadonlySet<string> = new Set(['em', 'strong', 'sc', 'sup', 'sub', 'code']);
 
+export const isToldByElement = (tag: StyleTag): boolean => TOLD.has(tag);
+
+/** The class of text in a character style that a person made. */
+export const characterClass = (tag: StyleTag): string => `c-${tag.replace(/[^A-Za-z0-9-]/g, '').toLowerCase()}`;
+
 /** The text of a span whose elements do not tell all of its look, with what they do not. */
 export function withLook(words: string, { style, touches = {}, language }: Span): string {
   const { italic, bold, face, size, colour } = touches;
@@ -46,7 +51,8 @@ export function withLook(words: string, { style, touches = {}, language }: Span)
     [italic, bold, face, size, colour].every((value) => value === undefined);
   if (isTold) return words;
   const said = { style, ...(Object.keys(touches).length > 0 ? { touches } : {}), language };
-  return `<span${inJson('data-look', said)}>${words}</span>`;
+  const name = style === undefined || TOLD.has(style) ? '' : ` class="${characterClass(style)}"`;
+  return `<span${name}${inJson('data-look', said)}>${words}</span>`;
 }
 
 /** The name of a picture, and the points at which it is shown. */

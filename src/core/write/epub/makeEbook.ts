@@ -26,10 +26,10 @@ import type { EbookFacts } from './ebookFacts';
 import { endnotesXhtml, NoteHomes, NOTES_FILE } from './ebookNotes';
 import { ebookPictures } from './ebookPictures';
 import { captionList, indexXhtml, type AddressOf } from './madeLists';
-import { contentsOf, navXhtml, ncx, textStart } from './navigation';
+import { contentsOf, navXhtml, ncx, textStart, type NavPage } from './navigation';
 import { identifierOf, type Contained } from './packageDocument';
 import { setWords } from './setWords';
-import { printPages, textMarks, type TextMark } from './textMarks';
+import { printPages, textMarks, type PrintPage, type TextMark } from './textMarks';
 import { xhtmlPage } from './xhtmlPage';
 
 export interface Ebook {
@@ -85,10 +85,7 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
     blocksXhtml(division.blocks, { ...xhtmlContext(name, division, text), notes: new Map() }) ||
     madeHeadXhtml(division, book);
   const lists = listFiles(files, facts, book, { addressOf, headOf });
-  const navPages = pages.flatMap(({ folio, id }) => {
-    const href = addressOf(id);
-    return href === null ? [] : [{ folio, href }];
-  });
+  const navPages = reachedPages(pages, addressOf);
   const written = files.filter(({ name, holds }) => holds === 'contents' || name in copy || name in lists);
   const notesEntry =
     NOTES_FILE in copy ? { href: NOTES_FILE, title: madeHead('notes', book.particulars.language)! } : null;
@@ -120,6 +117,13 @@ export function* makeEbook(of: Book, { settings, facts, there }: EbookMaking): G
     counts: compareEbook({ book, heads, notes, divisions }, texts),
   };
 }
+
+/** The pages of the printed book whose mark stands in a file. */
+const reachedPages = (pages: readonly PrintPage[], addressOf: AddressOf): NavPage[] =>
+  pages.flatMap(({ folio, id }) => {
+    const href = addressOf(id);
+    return href === null ? [] : [{ folio, href }];
+  });
 
 function startOf(at: EbookStart, hasCover: boolean, files: readonly TextFile[]): string | null {
   if (at === 'cover' && hasCover) return COVER_FILE;

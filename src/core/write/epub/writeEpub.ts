@@ -4,6 +4,7 @@ import { writeZip, type ZipMember } from '../../base/zipWriter';
 import type { Book } from '../../model/copy/book';
 import type { EbookSettings } from '../../model/products/ebook';
 import { breakOrnament } from './breakOrnament';
+import { characterRules } from './characterRules';
 import { coverItems, coverMembers } from './ebookCover';
 import { NO_FACTS, type EbookFace, type EbookFacts } from './ebookFacts';
 import { pictureMembers } from './ebookPictures';
@@ -55,7 +56,7 @@ export function* writeEpub(of: Book, options: EbookOptions): FileJob {
   ];
   const members: Record<string, string> = {
     ...Object.fromEntries(Object.entries(ebook.texts).map(([name, text]) => [`OPS/${name}`, text])),
-    'OPS/book.css': sheet + css,
+    'OPS/book.css': sheet + characterRules(ebook.book.spec.characterStyles) + css,
     ...Object.fromEntries(Object.entries(drawings).map(([name, svg]) => [`OPS/${name}`, svg])),
     'OPS/package.opf': packageDocument(ebook.book, { ...ebook, texts: ebook.spine, items }, date),
     'META-INF/container.xml': CONTAINER,
